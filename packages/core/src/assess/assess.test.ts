@@ -1,0 +1,143 @@
+import { describe, expect, it } from 'vitest'
+import { point, type Points } from '../envelope'
+import { plainMix, withPoints } from '../mix'
+import { audioFor, smallSong, withLine } from '../../test/songs'
+import {
+  barsText,
+  describeChanges,
+  describeMeasurement,
+  laneName,
+  levelInWords,
+  listText,
+  measureMix,
+} from '.'
+
+const song = smallSong()
+const audio = audioFor(
+  song,
+  (n) => Math.round(8000 * Math.sin(n * 0.06)),
+  (n) => Math.round(3000 * Math.sin(n * 0.03)),
+)
+const version = (points: Points) => {
+  const mix = points.length ? withLine(song, 'reed', points) : plainMix(song)
+  return { mix, measured: measureMix(song, mix, audio) }
+}
+const said = (points: Points) => {
+  const { mix, measured } = version(points)
+  return describeMeasurement(song, mix, measured)
+}
+const BAR = 3840
+
+describe('measureMix', () => {
+  it('measures lines and sound, and survives JSON', () => {
+    const { measured } = version([point(0, -90), point(BAR, -6)])
+    expect(measured.moves).toMatchObject([{ kind: 'fade in', lane: 'track/reed/level' }])
+    expect(measured.integrated).toBeLessThan(-10)
+    expect(measured.truePeak).toBeLessThan(0)
+    expect(measured.momentary).toHaveLength(80)
+    expect(measured.points).toEqual({ 'track/reed/level': 2 })
+    expect(JSON.parse(JSON.stringify(measured))).toEqual(measured)
+  })
+
+  it('keeps the slope of a jump as a number', () => {
+    const { measured } = version([point(0, 0, 'jump'), point(BAR, -12)])
+    expect(measured.moves[0]!.steepest).toBe(Number.MAX_VALUE)
+  })
+
+  it('has no number for silence', () => {
+    const measured = measureMix(song, plainMix(song), new Map())
+    expect(measured).toMatchObject({ integrated: null, truePeak: null })
+    expect(describeMeasurement(song, plainMix(song), measured).join(' ')).toMatch(/silent/)
+  })
+})
+
+describe('describeMeasurement', () => {
+  it('says what was drawn, where and how', () => {
+    expect(said([point(0, -90), point(BAR, -6)])[0]).toBe(
+      'Reed fades in from silence over 1 bar from bar 1, evenly.',
+    )
+    expect(said([point(2 * BAR, 0, 'curve', 4), point(4 * BAR, -38)])[0]).toBe(
+      'Reed fades out over 2 bars from bar 3, mostly at its end, but only to −38.0 dB, not to silence.',
+    )
+    expect(
+      said([
+        point(0, -3),
+        point(BAR - 960, -3),
+        point(BAR, -9),
+        point(2 * BAR, -9),
+        point(2 * BAR + 960, -3),
+      ])[0],
+    ).toBe('Reed goes down 6.0 dB: there by bar 2, starting back at bar 3.')
+    expect(said([point(0, 0, 'jump'), point(BAR, -12)])[0]).toBe(
+      'Reed jumps from 0.0 dB to −12.0 dB at bar 2.',
+    )
+    expect(said([])[0]).toBe('No line moves yet: every control stays where it is set.')
+  })
+
+  it('says how loud it is, and warns of too much', () => {
+    expect(said([]).at(-1)).toMatch(/room to spare/)
+    const loud = audioFor(
+      song,
+      () => 0,
+      (n) => (Math.floor(n / 30) % 2 ? 32_000 : -32_000),
+    )
+    const mix = { ...plainMix(song), main: { level: 6 } }
+    expect(describeMeasurement(song, mix, measureMix(song, mix, loud)).at(-1)).toMatch(/over full scale/)
+  })
+})
+
+describe('describeChanges', () => {
+  const short = [point(3 * BAR, 0), point(3.5 * BAR, -38)]
+  const long = [point(BAR, 0), point(4 * BAR, -90)]
+
+  it('says in moves what is new, changed and gone', () => {
+    expect(describeChanges(song, version(short), version(long))).toMatch(
+      /^Reed: fade out now to silence, was −38.0 dB; now 3 bars, was half a bar\./,
+    )
+    expect(describeChanges(song, version([]), version(long))).toMatch(/Reed: fade out added at bar 2\./)
+    expect(describeChanges(song, version(long), version([]))).toMatch(/Reed: fade out at bar 2 taken out\./)
+  })
+
+  it('says when nothing, or next to nothing, changed', () => {
+    expect(describeChanges(song, version(long), version(long))).toBe(
+      'The lines are the same as in the version before.',
+    )
+    const almost = [point(BAR + 5, 0), point(4 * BAR, -90)]
+    expect(describeChanges(song, version(long), version(almost))).toMatch(
+      /^The same moves as before, with small changes/,
+    )
+  })
+
+  it('adds how much louder or softer it all is', () => {
+    expect(describeChanges(song, version([point(0, 0)]), version([point(0, -6)]))).toMatch(/LU softer\.$/)
+  })
+})
+
+describe('words', () => {
+  it('are those of a lesson', () => {
+    expect([0.2, 0.5, 1, 1.4, 2, 8.52].map(barsText)).toEqual([
+      'less than half a bar',
+      'half a bar',
+      '1 bar',
+      '1½ bars',
+      '2 bars',
+      '8½ bars',
+    ])
+    expect(listText(['a'])).toBe('a')
+    expect(listText(['a', 'b', 'c'])).toBe('a, b and c')
+    expect([
+      levelInWords(-90),
+      levelInWords(0),
+      levelInWords(-6),
+      levelInWords(-10),
+      levelInWords(-3),
+    ]).toEqual(['nothing is heard', 'as strong as recorded', 'half the amplitude', 'about half as loud', ''])
+  })
+
+  it('name lanes by what people see', () => {
+    const mix = withPoints(plainMix(song), 'track/pad/pan', [point(0, 0)], () => 'p')
+    expect(laneName(song, mix, 'track/pad/level')).toBe('Pad')
+    expect(laneName(song, mix, 'track/pad/pan')).toBe('Pad, pan')
+    expect(laneName(song, mix, 'main/level')).toBe('Main output')
+  })
+})

@@ -1,0 +1,80 @@
+import { MIXER_CONTROLS, numberText } from '../scale'
+import { resolve, type Mix } from '../mix'
+import type { Move } from '../moves'
+import { songTime, type SongTime, type SongVersion } from '../song'
+import type { Measurement } from './measurement'
+import { barsText, levelText } from './words'
+
+/** Name of a lane for people: "Squeezebox" for a volume, "Squeezebox, pan" for the rest. */
+export function laneName(song: SongVersion, mix: Mix, address: string): string {
+  const found = resolve(mix, address)
+  const owner =
+    song.tracks.find((t) => t.id === found?.owner)?.name ??
+    mix.returns.find((r) => r.id === found?.owner)?.name ??
+    'Main output'
+  if (!found || found.control === MIXER_CONTROLS.level) return owner
+  return `${owner}, ${found.control.name.toLowerCase()}`
+}
+
+/** One sentence about a move, with its place and figures. */
+export function moveSentence(move: Move, name: string, time: SongTime): string {
+  const bar = (tick: number) => time.meter.placeAt(tick).bar
+  const lasts = barsText(move.bars)
+  const leaning = {
+    even: 'evenly',
+    early: 'mostly at its start',
+    late: 'mostly at its end',
+    sudden: 'all at once',
+  }
+  switch (move.kind) {
+    case 'fade in': {
+      const start = move.silent ? 'from silence' : `from ${levelText(move.from)}, not quite silent,`
+      return `${name} fades in ${start} over ${lasts} from bar ${bar(move.start)}, ${leaning[move.form]}.`
+    }
+    case 'fade out': {
+      const end = move.silent ? 'to silence' : `but only to ${levelText(move.goal)}, not to silence`
+      return `${name} fades out over ${lasts} from bar ${bar(move.start)}, ${leaning[move.form]}, ${end}.`
+    }
+    case 'dip':
+    case 'lift': {
+      const way = move.kind === 'dip' ? 'down' : 'up'
+      const size = `${numberText(Math.abs(move.depth), 1)} dB`
+      return `${name} goes ${way} ${size}: there by ${placeText(time, move.arrival)}, starting back at ${placeText(time, move.leaves)}.`
+    }
+    case 'jump up':
+    case 'jump down':
+      return `${name} jumps from ${levelText(move.from)} to ${levelText(move.to)} at ${placeText(time, move.start)}.`
+    default: {
+      const way = move.kind === 'rise' ? 'rises' : 'falls'
+      return `${name} ${way} from ${levelText(move.from)} to ${levelText(move.to)} over ${lasts} from bar ${bar(move.start)} and stays there.`
+    }
+  }
+}
+
+function placeText(time: SongTime, tick: number): string {
+  const { bar, beat } = time.meter.placeAt(tick)
+  return beat === 1 ? `bar ${bar}` : `bar ${bar}, beat ${beat}`
+}
+
+/** What was measured, one sentence a fact: the moves in order, then how loud it all is. */
+export function describeMeasurement(song: SongVersion, mix: Mix, measured: Measurement): string[] {
+  const time = songTime(song)
+  const moves = [...measured.moves].sort((a, b) => a.start - b.start)
+  const sentences = moves.map((m) => moveSentence(m, laneName(song, mix, m.lane), time))
+  if (!moves.length) sentences.push('No line moves yet: every control stays where it is set.')
+  sentences.push(loudnessSentence(measured), peakSentence(measured))
+  return sentences
+}
+
+function loudnessSentence({ integrated }: Measurement): string {
+  if (integrated === null) return 'Nothing can be heard: the whole song is silent.'
+  return `The whole song measures ${numberText(integrated, 1)} LUFS, its loudness as one number.`
+}
+
+function peakSentence({ truePeak }: Measurement): string {
+  if (truePeak === null) return 'There is no peak to measure.'
+  const peak = `${numberText(truePeak, 1)} dBTP`
+  if (truePeak > 0) return `Its loudest peak is ${peak}: over full scale, so it will distort there.`
+  if (truePeak > -1) return `Its loudest peak is ${peak}, with hardly any room left.`
+  return `Its loudest peak is ${peak}, with room to spare.`
+}

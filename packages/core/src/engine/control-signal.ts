@@ -1,0 +1,115 @@
+import { LineCursor } from '../envelope'
+import type { BlockTime } from './block'
+import { BLOCK } from './block'
+import type { ControlProgram } from './program'
+import type { Quantity } from './quantity'
+
+/** A jump, in a line or by hand, becomes a ramp of this many samples: 5 ms. */
+export const RAMP = 220
+
+/**
+ * The values of one control, sample by sample. It follows its line exactly at the line's points and at block
+ * edges and runs straight between them. Whatever jumps (a line, a setting changed by hand, a line switched
+ * off) leaves a difference behind that melts away within 5 ms, so nothing ever clicks.
+ */
+export class ControlSignal {
+  /** Values of the block; valid where `uniform` is false. */
+  readonly values = new Float32Array(BLOCK)
+  /** Whether the whole block has the value `value`. */
+  uniform = true
+  value = 0
+
+  #cursor: LineCursor | null = null
+  #setting = 0
+  /** The target at the end of the block before; NaN when unknown. */
+  #last = NaN
+  #residue = 0
+  #residueLeft = 0
+
+  constructor(private readonly quantity: Quantity) {}
+
+  load(program: ControlProgram): void {
+    this.#setting = this.quantity.ofValue(program.setting)
+    if (this.#cursor?.line !== program.line) {
+      this.#cursor = program.line ? new LineCursor(program.line) : null
+    }
+  }
+
+  /** Forgets the past: after a change of place, or while nothing sounds, the next block starts on the line. */
+  reset(): void {
+    this.#last = NaN
+    this.#residue = 0
+    this.#residueLeft = 0
+  }
+
+  /** Computes the values of a block. `moves` off: the setting, as though there were no line. */
+  run(block: BlockTime, moves: boolean): void {
+    const cursor = moves ? this.#cursor : null
+    const start = cursor ? this.quantity.ofTravel(cursor.travelAt(block.tickStart)) : this.#setting
+    const off = this.#last - start
+    if (off > 1e-9 || off < -1e-9) this.#melt(off)
+    if (cursor) this.#follow(cursor, block, start)
+    else {
+      this.#last = start
+      if (this.#residueLeft === 0) this.#hold(start)
+      else {
+        this.uniform = false
+        this.#segment(0, block.frames, start, start)
+      }
+    }
+  }
+
+  #hold(value: number): void {
+    this.uniform = true
+    this.value = value
+  }
+
+  #follow(cursor: LineCursor, block: BlockTime, start: number): void {
+    const { frames, tickStart, tickEnd } = block
+    const { ticks, travels } = cursor.line
+    let i = cursor.seek(tickStart)
+    if (i + 1 >= ticks.length || ticks[i + 1]! > tickEnd) {
+      const end = this.quantity.ofTravel(cursor.travelAt(tickEnd))
+      this.#last = end
+      if (end === start && this.#residueLeft === 0) return this.#hold(start)
+      this.uniform = false
+      return this.#segment(0, frames, start, end)
+    }
+    this.uniform = false
+    const framesPerTick = frames / (tickEnd - tickStart)
+    let from = 0
+    let value = start
+    while (i + 1 < ticks.length && ticks[i + 1]! <= tickEnd) {
+      const to = Math.min(frames, Math.ceil((ticks[i + 1]! - tickStart) * framesPerTick))
+      const reached = this.quantity.ofTravel(travels[i + 1]!)
+      const arrives = cursor.jumpsTo(i + 1) ? this.quantity.ofTravel(travels[i]!) : reached
+      this.#segment(from, to, value, arrives)
+      if (arrives !== reached) this.#melt(arrives - reached)
+      value = reached
+      from = to
+      i++
+    }
+    const end = this.quantity.ofTravel(cursor.travelAt(tickEnd))
+    this.#segment(from, frames, value, end)
+    this.#last = end
+  }
+
+  #melt(difference: number): void {
+    this.#residue += difference
+    this.#residueLeft = RAMP
+  }
+
+  /** Writes a straight run of the target plus what is left of the last jump. */
+  #segment(from: number, to: number, start: number, end: number): void {
+    if (to <= from) return
+    const { values } = this
+    const step = (end - start) / (to - from)
+    for (let n = from; n < to; n++) values[n] = start + step * (n - from)
+    if (this.#residueLeft === 0) return
+    const melting = Math.min(to - from, this.#residueLeft)
+    const slope = this.#residue / this.#residueLeft
+    for (let n = 0; n < melting; n++) values[from + n]! += this.#residue - slope * n
+    this.#residueLeft -= melting
+    this.#residue = this.#residueLeft === 0 ? 0 : this.#residue - slope * melting
+  }
+}

@@ -1,0 +1,59 @@
+import { sinPi } from '../../maths'
+import { SAMPLE_RATE } from '../../time'
+import type { BlockTime } from '../block'
+import { DelayLine } from './delay-line'
+import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
+
+/** The middle of the sweep, and how far it goes at full depth, in samples: 3 ms ± 2.5 ms. */
+const MIDDLE = 0.003 * SAMPLE_RATE
+const SWING = 0.0025 * SAMPLE_RATE
+
+/** Delay of the moving copy in samples, for a place in the sweep (0…1 of a turn) and a depth. */
+export function flangerDelay(phase: number, depth: number): number {
+  return MIDDLE + SWING * depth * sinPi(2 * phase)
+}
+
+/** The sound and a copy of itself a few milliseconds late, which wanders: notches that sweep through the sound. */
+class Flanger implements Processor {
+  readonly tail = SAMPLE_RATE
+  readonly #lines: readonly DelayLine[]
+  #phase = NaN
+
+  constructor(
+    private readonly params: Params,
+    channels: 1 | 2,
+  ) {
+    this.#lines = Array.from({ length: channels }, () => new DelayLine(MIDDLE + SWING + 4))
+  }
+
+  process({ frames, start }: BlockTime, channels: readonly Float32Array[]): void {
+    const rate = atEnd(this.params['rate']!, frames) / SAMPLE_RATE
+    const depth = atEnd(this.params['depth']!, frames)
+    const feedback = atEnd(this.params['feedback']!, frames)
+    // the sweep begins with the song, wherever playing begins
+    if (this.#phase !== this.#phase) this.#phase = fraction(start * rate)
+    for (let n = 0; n < frames; n++) {
+      const delay = flangerDelay(this.#phase, depth)
+      this.#phase = fraction(this.#phase + rate)
+      for (let c = 0; c < channels.length; c++) {
+        const line = this.#lines[c]!
+        const x = channels[c]![n]!
+        const late = line.readBetween(delay - 1)
+        const fed = x + feedback * late
+        line.write(fed < 1e-20 && fed > -1e-20 ? 0 : fed)
+        channels[c]![n] = 0.5 * (x + late)
+      }
+    }
+  }
+
+  reset(): void {
+    for (const line of this.#lines) line.reset()
+    this.#phase = NaN
+  }
+}
+
+function fraction(x: number): number {
+  return x - Math.floor(x)
+}
+
+export const makeFlanger: MakeProcessor = (params, _, channels) => new Flanger(params, channels)

@@ -1,0 +1,24 @@
+/** The engine: compiles a mix into a program, plays it live and renders it offline. */
+export {
+  compileMix,
+  compileControl,
+  type Program,
+  type ControlProgram,
+  type TrackProgram,
+  type RegionProgram,
+} from './program'
+export { readRegions } from './region-reader'
+export {
+  gainQuantity,
+  levelQuantity,
+  muteQuantity,
+  panQuantity,
+  widthQuantity,
+  type Quantity,
+} from './quantity'
+export { Engine, BLOCK, type Solo } from './engine'
+export { Player, type Loop } from './player'
+export { render, type Render, type RenderOptions } from './render'
+export { panMono, panStereo, type Sides } from './pan'
+export { RAMP } from './control-signal'
+export type { AssetAudio, AudioStore } from './audio'

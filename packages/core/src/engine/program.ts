@@ -1,0 +1,144 @@
+import { compileLine, type CompiledLine } from '../envelope'
+import { lineInCharge, resolve, trackLevel, type Address, type Effect, type Mix, type Send } from '../mix'
+import type { SongVersion } from '../song'
+import { TempoMap, SAMPLE_RATE, type TempoChange } from '../time'
+import { levelGain, type EffectKind } from '../scale'
+
+/** A control as the engine needs it: its own setting, and the line in charge of it, if any. */
+export interface ControlProgram {
+  readonly setting: number
+  readonly line: CompiledLine | null
+}
+
+export interface RegionProgram {
+  readonly asset: string
+  /** All in samples. */
+  readonly start: number
+  readonly offset: number
+  readonly length: number
+  readonly fadeIn: number
+  readonly fadeOut: number
+  /** Amplitude. */
+  readonly gain: number
+}
+
+export interface EffectProgram {
+  readonly id: string
+  readonly kind: EffectKind
+  readonly mode: string
+  readonly bypass: ControlProgram
+  readonly wet: ControlProgram
+  readonly params: Readonly<Record<string, ControlProgram>>
+}
+
+export interface SendProgram {
+  readonly id: string
+  /** Index of the return. */
+  readonly to: number
+  readonly tap: 'pre' | 'post'
+  readonly level: ControlProgram
+  readonly on: ControlProgram
+}
+
+export interface ReturnProgram {
+  readonly id: string
+  readonly effects: readonly EffectProgram[]
+  readonly mute: ControlProgram
+  readonly level: ControlProgram
+  readonly pan: ControlProgram
+  readonly sends: readonly SendProgram[]
+}
+
+export interface TrackProgram {
+  readonly id: string
+  readonly channels: 1 | 2
+  readonly regions: readonly RegionProgram[]
+  readonly gain: ControlProgram
+  readonly mute: ControlProgram
+  readonly level: ControlProgram
+  readonly pan: ControlProgram
+  readonly width: ControlProgram
+  readonly effects: readonly EffectProgram[]
+  readonly sends: readonly SendProgram[]
+}
+
+/** Everything the engine plays, as plain data: it can be posted to the audio thread. */
+export interface Program {
+  readonly tempo: readonly TempoChange[]
+  /** Length of the song in samples. */
+  readonly length: number
+  readonly tracks: readonly TrackProgram[]
+  /** A return feeds later ones only. */
+  readonly returns: readonly ReturnProgram[]
+  readonly main: ControlProgram
+}
+
+/** Turns a mix of a song into what the engine plays. */
+export function compileMix(song: SongVersion, mix: Mix): Program {
+  const tempo = new TempoMap(song.tempo)
+  const sampleAt = (tick: number) => Math.round(tempo.secondsAt(tick) * SAMPLE_RATE)
+  const control = (address: Address): ControlProgram => compileControl(mix, address)
+  const order = new Map(mix.returns.map((r, i) => [r.id, i]))
+  const effect = ({ id, kind, mode, params }: Effect): EffectProgram => ({
+    id,
+    kind,
+    mode,
+    bypass: control(`effect/${id}/bypass`),
+    wet: control(`effect/${id}/wet`),
+    params: Object.fromEntries(Object.keys(params).map((word) => [word, control(`effect/${id}/${word}`)])),
+  })
+  const send = ({ id, to, tap }: Send): SendProgram => ({
+    id,
+    to: order.get(to) ?? -1,
+    tap,
+    level: control(`send/${id}/level`),
+    on: control(`send/${id}/on`),
+  })
+  const channels = new Map(song.tracks.map((t) => [t.id, t.channels]))
+  return {
+    tempo: song.tempo,
+    length: sampleAt(song.length),
+    tracks: mix.tracks.map(({ id, regions, effects, sends }) => ({
+      id,
+      channels: channels.get(id) ?? 1,
+      regions: regions
+        .map((r) => ({
+          asset: r.asset,
+          start: sampleAt(r.start),
+          offset: r.offset,
+          length: r.length,
+          fadeIn: r.fadeIn,
+          fadeOut: r.fadeOut,
+          gain: levelGain(r.level),
+        }))
+        .sort((a, b) => a.start - b.start),
+      gain: control(`track/${id}/gain`),
+      mute: control(`track/${id}/mute`),
+      level: control(trackLevel(id)),
+      pan: control(`track/${id}/pan`),
+      width: control(`track/${id}/width`),
+      effects: effects.map(effect),
+      sends: sends.map(send),
+    })),
+    returns: mix.returns.map(({ id, effects, sends }) => ({
+      id,
+      effects: effects.map(effect),
+      mute: control(`return/${id}/mute`),
+      level: control(`return/${id}/level`),
+      pan: control(`return/${id}/pan`),
+      sends: sends.map(send),
+    })),
+    main: control('main/level'),
+  }
+}
+
+/** One control of a mix for the engine. @throws RangeError for an address that the mix does not have */
+export function compileControl(mix: Mix, address: Address): ControlProgram {
+  const found = resolve(mix, address)
+  if (!found) throw new RangeError(`No control at "${address}".`)
+  const envelope = lineInCharge(mix, address)
+  return {
+    setting: found.setting,
+    line: envelope ? compileLine(envelope.points, found.control.scale) : null,
+  }
+}

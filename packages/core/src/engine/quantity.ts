@@ -1,0 +1,51 @@
+import { gainOfDb } from '../maths'
+import {
+  EFFECT_CONTROLS,
+  levelGain,
+  levelGainOfTravel,
+  MIXER_CONTROLS,
+  type Control,
+  type EffectKind,
+} from '../scale'
+
+/** What a control means to the sound: how its value and its travel become the number that is applied. */
+export interface Quantity {
+  ofValue(value: number): number
+  ofTravel(travel: number): number
+}
+
+/** Amplitude of a fader. */
+export const levelQuantity: Quantity = { ofValue: levelGain, ofTravel: levelGainOfTravel }
+
+/** Amplitude of the pre-fader gain. */
+export const gainQuantity: Quantity = {
+  ofValue: gainOfDb,
+  ofTravel: (t) => gainOfDb(MIXER_CONTROLS.gain.scale.toValue(t)),
+}
+
+/** Pan position, −1…+1. */
+export const panQuantity: Quantity = { ofValue: (p) => p, ofTravel: (t) => 2 * t - 1 }
+
+/** Factor on the side signal, 0…2. */
+export const widthQuantity: Quantity = { ofValue: (w) => w, ofTravel: (t) => 2 * t }
+
+/** Amplitude through a mute: 0 where it is on. */
+export const muteQuantity: Quantity = {
+  ofValue: (m) => (m >= 0.5 ? 0 : 1),
+  ofTravel: (t) => (t >= 0.5 ? 0 : 1),
+}
+
+/** A switch that lets sound through while it is on. */
+export const openQuantity: Quantity = {
+  ofValue: (on) => (on >= 0.5 ? 1 : 0),
+  ofTravel: (t) => (t >= 0.5 ? 1 : 0),
+}
+
+/** A share of a whole, 0…1. */
+export const shareQuantity: Quantity = { ofValue: (share) => share, ofTravel: (t) => t }
+
+/** A parameter of an effect in its own unit. */
+export function plainQuantity(kind: EffectKind, word: string): Quantity {
+  const { scale } = (EFFECT_CONTROLS[kind] as Readonly<Record<string, Control>>)[word]!
+  return { ofValue: (value) => value, ofTravel: (t) => scale.toValue(t) }
+}

@@ -1,0 +1,7 @@
+/** Envelopes: points, span forms, evaluation by point and by block, and the pure edits. */
+export * from './envelope'
+export { curveAt, formAt, bendThrough } from './form'
+export { indexAt, travelAt, valueAt } from './evaluate'
+export { compileLine, LineCursor, travelsAt, type CompiledLine } from './compile'
+export { cut } from './cut'
+export { addPoint, movePoint, removePoint, setForm, EditRefused, MAX_POINTS } from './edit'

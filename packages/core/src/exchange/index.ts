@@ -1,0 +1,3 @@
+/** Files and packed forms that the core reads and writes. */
+export { overviewOf, packOverview, unpackOverview, OVERVIEW_STEP, type Overview } from './overview'
+export { writeWav, readWav, wavLayout, readWavChannel, quantise, type WavAudio, type WavLayout } from './wav'

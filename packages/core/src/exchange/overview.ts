@@ -1,0 +1,70 @@
+/** Waveform overview of an asset: highest and lowest sample of each stretch, at several zooms. */
+export interface Overview {
+  /** Samples a stretch at the finest zoom. */
+  readonly step: number
+  /** Each zoom halves the one before: pairs of lowest and highest sample, −128…127. */
+  readonly zooms: readonly Int8Array[]
+}
+
+/** Samples in a stretch of the finest zoom. */
+export const OVERVIEW_STEP = 256
+const ZOOMS = 6
+
+/** Makes the overview of an asset; channels are laid on top of each other. */
+export function overviewOf(channels: readonly Int16Array[]): Overview {
+  const frames = channels[0]?.length ?? 0
+  const finest = new Int8Array(2 * Math.ceil(frames / OVERVIEW_STEP))
+  for (let i = 0; i < finest.length / 2; i++) {
+    let low = 32767
+    let high = -32768
+    const to = Math.min(frames, (i + 1) * OVERVIEW_STEP)
+    for (const samples of channels) {
+      for (let n = i * OVERVIEW_STEP; n < to; n++) {
+        const x = samples[n]!
+        if (x < low) low = x
+        if (x > high) high = x
+      }
+    }
+    finest[2 * i] = Math.max(-128, Math.floor(low / 256))
+    finest[2 * i + 1] = Math.min(127, Math.ceil(high / 256))
+  }
+  const zooms: Int8Array[] = [finest]
+  while (zooms.length < ZOOMS) zooms.push(halve(zooms.at(-1)!))
+  return { step: OVERVIEW_STEP, zooms }
+}
+
+function halve(fine: Int8Array): Int8Array {
+  const pairs = Math.ceil(fine.length / 4)
+  const coarse = new Int8Array(2 * pairs)
+  for (let i = 0; i < pairs; i++) {
+    const last = 4 * i + 2 < fine.length
+    coarse[2 * i] = last ? Math.min(fine[4 * i]!, fine[4 * i + 2]!) : fine[4 * i]!
+    coarse[2 * i + 1] = last ? Math.max(fine[4 * i + 1]!, fine[4 * i + 3]!) : fine[4 * i + 1]!
+  }
+  return coarse
+}
+
+/** Lays an overview out as bytes: zoom after zoom, the finest first. The frame count gives the lengths back. */
+export function packOverview({ zooms }: Overview): Uint8Array {
+  const bytes = new Uint8Array(zooms.reduce((sum, z) => sum + z.length, 0))
+  let at = 0
+  for (const zoom of zooms) {
+    bytes.set(new Uint8Array(zoom.buffer, zoom.byteOffset, zoom.length), at)
+    at += zoom.length
+  }
+  return bytes
+}
+
+/** Reads packed bytes back. @throws RangeError where their length does not fit the frames */
+export function unpackOverview(bytes: Uint8Array, frames: number): Overview {
+  const zooms: Int8Array[] = []
+  let pairs = Math.ceil(frames / OVERVIEW_STEP)
+  let at = 0
+  for (let zoom = 0; zoom < ZOOMS; zoom++) {
+    zooms.push(new Int8Array(bytes.buffer, bytes.byteOffset + at, 2 * pairs))
+    at += 2 * pairs
+    pairs = Math.ceil(pairs / 2)
+  }
+  if (at !== bytes.length) throw new RangeError('The waveform overview is damaged.')
+  return { step: OVERVIEW_STEP, zooms }
+}

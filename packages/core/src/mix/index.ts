@@ -1,0 +1,23 @@
+/** The mix: `rudlo-mix` version 1, its addresses, limits, edits, and patches between two of them. */
+export * from './mix'
+export * from './address'
+export { EFFECT_MODES } from './modes'
+export { MIX_SCHEMA } from './schema'
+export { mixProblem } from './invariants'
+export { upgradeMix, MIX_VERSION } from './upgrade'
+export { plainMix } from './start'
+export { envelopeOf, lineInCharge, withPoints, withLane } from './lanes'
+export { patchBetween, type Patch, type PatchOperation } from './patch'
+export { withSetting } from './settings'
+export {
+  addEffect,
+  addReturn,
+  addSend,
+  changeEffect,
+  freshEffect,
+  moveEffect,
+  removeEffect,
+  removeReturn,
+  removeSend,
+  tapSend,
+} from './chains'

@@ -1,0 +1,43 @@
+import { EditRefused, type Envelope, type Points } from '../envelope'
+import type { Address } from './address'
+import { LIMITS, type Mix } from './mix'
+
+/** The envelope of a control, if it has one. */
+export function envelopeOf(mix: Mix, address: Address): Envelope | undefined {
+  return mix.envelopes.find((e) => e.address === address)
+}
+
+/** Whether a line is in charge of a control: there is one, it is on and it has points. */
+export function lineInCharge(mix: Mix, address: Address): Envelope | undefined {
+  const envelope = envelopeOf(mix, address)
+  return envelope?.on && envelope.points.length ? envelope : undefined
+}
+
+/**
+ * Gives a control new points. Everything else is shared with the mix before.
+ * @param freshId the id for an envelope that does not exist yet
+ * @throws EditRefused where the lane is locked or a limit would be passed
+ */
+export function withPoints(mix: Mix, address: Address, points: Points, freshId: () => string): Mix {
+  const before = envelopeOf(mix, address)
+  if (before?.points === points) return mix
+  if (before && !before.open) throw new EditRefused('This lane is locked. Open it to change its line.')
+  const total = mix.envelopes.reduce((sum, e) => sum + e.points.length, 0) - (before?.points.length ?? 0)
+  if (points.length > LIMITS.pointsPerEnvelope || total + points.length > LIMITS.points) {
+    throw new EditRefused(
+      `The song already has ${LIMITS.points} points, the most there can be. Remove some first.`,
+    )
+  }
+  if (before) {
+    return { ...mix, envelopes: mix.envelopes.map((e) => (e === before ? { ...e, points } : e)) }
+  }
+  if (mix.envelopes.length >= LIMITS.envelopes) {
+    throw new EditRefused(`The song already has ${LIMITS.envelopes} lines, the most there can be.`)
+  }
+  return { ...mix, envelopes: [...mix.envelopes, { id: freshId(), address, on: true, open: true, points }] }
+}
+
+/** Switches a line on or off, or opens and locks its lane. */
+export function withLane(mix: Mix, address: Address, change: Partial<Pick<Envelope, 'on' | 'open'>>): Mix {
+  return { ...mix, envelopes: mix.envelopes.map((e) => (e.address === address ? { ...e, ...change } : e)) }
+}

@@ -1,0 +1,146 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import {
+  decibels,
+  EFFECT_CONTROLS,
+  gainDecibels,
+  hertz,
+  levelGain,
+  levelGainOfTravel,
+  levelScale,
+  MIXER_CONTROLS,
+  milliseconds,
+  noteValue,
+  numberText,
+  onOff,
+  panning,
+  percent,
+  readValue,
+  SEND_CONTROLS,
+  signedText,
+  SILENCE_DB,
+  type Control,
+} from '.'
+
+const controls: Control[] = [MIXER_CONTROLS, SEND_CONTROLS, ...Object.values(EFFECT_CONTROLS)].flatMap(
+  (group) => Object.values(group as Record<string, Control>),
+)
+
+describe('levelScale', () => {
+  it('has 0 dB at three quarters, +6 dB at the top and exact silence at the bottom', () => {
+    expect(levelScale.toTravel(0)).toBeCloseTo(0.75, 12)
+    expect(levelScale.toTravel(6)).toBeCloseTo(1, 12)
+    expect([levelScale.toTravel(SILENCE_DB), levelGain(SILENCE_DB), levelGain(-200)]).toEqual([0, 0, 0])
+    expect([levelScale.toValue(0), levelScale.toValue(0.001)]).toEqual([SILENCE_DB, SILENCE_DB])
+  })
+
+  it('follows gain = (t/0.75)^p with p of about 2.401', () => {
+    const p = 6 / (20 * Math.log10(4 / 3))
+    expect(p).toBeCloseTo(2.401, 3)
+    fc.assert(
+      fc.property(fc.double({ min: 0.02, max: 1, noNaN: true }), (t) => {
+        expect(levelGainOfTravel(t)).toBeCloseTo((t / 0.75) ** p, 12)
+        expect(levelGain(levelScale.toValue(t))).toBeCloseTo(levelGainOfTravel(t), 10)
+      }),
+    )
+  })
+
+  it('makes a change in dB a scaling of travel', () => {
+    fc.assert(
+      fc.property(fc.double({ min: -60, max: -6, noNaN: true }), (db) => {
+        expect(levelScale.toTravel(db + 6) / levelScale.toTravel(db)).toBeCloseTo(4 / 3, 9)
+      }),
+    )
+  })
+})
+
+describe('every control', () => {
+  it('maps its ends to 0 and 1, and value and travel back and forth', () => {
+    for (const { scale } of controls) {
+      expect(scale.toTravel(scale.min)).toBe(0)
+      expect(scale.toTravel(scale.max)).toBeCloseTo(1, 12)
+      if (scale.kind === 'switch') continue
+      fc.assert(
+        fc.property(fc.double({ min: 0.02, max: 1, noNaN: true }), (t) => {
+          expect(scale.toTravel(scale.toValue(t))).toBeCloseTo(t, 9)
+        }),
+        { numRuns: 20 },
+      )
+    }
+  })
+
+  it('has its resting values inside its range, and reads what it writes', () => {
+    for (const control of controls) {
+      const { scale, initial, neutral, unit } = control
+      for (const value of [initial, neutral, scale.min, scale.max]) {
+        expect(value).toBeGreaterThanOrEqual(scale.min)
+        expect(value).toBeLessThanOrEqual(scale.max)
+      }
+      if (unit === noteValue) continue
+      const read = readValue(control, unit.format(initial))
+      expect(read?.value).toBeCloseTo(initial, initial >= 1000 ? -2 : 1)
+    }
+  })
+})
+
+describe('units', () => {
+  it.each([
+    [decibels, '-6', -6],
+    [decibels, '+2.5 dB', 2.5],
+    [decibels, '−3,5 db', -3.5],
+    [decibels, '-inf', -90],
+    [decibels, 'silent', -90],
+    [gainDecibels, '-12', -12],
+    [panning, 'L30', -0.3],
+    [panning, 'C', 0],
+    [panning, 'R100', 1],
+    [panning, 'r', 1],
+    [panning, '30 l', -0.3],
+    [panning, '-50', -0.5],
+    [hertz, '2.4k', 2400],
+    [hertz, '440 Hz', 440],
+    [milliseconds, '1.5 s', 1500],
+    [percent, '35%', 0.35],
+    [noteValue, '1/8', 480],
+    [noteValue, '1/8.', 720],
+    [noteValue, '1/4t', 640],
+    [onOff, 'on', 1],
+  ] as const)('reads %o %s', (unit, text, value) => {
+    expect(unit.parse(text)).toBeCloseTo(value, 12)
+  })
+
+  it.each([
+    [decibels, 'loud'],
+    [decibels, '6 Hz'],
+    [decibels, ''],
+    [decibels, '1e3'],
+    [hertz, 'k'],
+    [panning, 'up'],
+    [noteValue, '1/3'],
+    [onOff, 'maybe'],
+  ] as const)('finds no value in %o %s', (unit, text) => {
+    expect(unit.parse(text)).toBeNull()
+  })
+
+  it('writes with a true minus sign and never −0', () => {
+    expect([numberText(-6, 1), numberText(-0.01, 1), signedText(2.5, 1), signedText(0, 1)]).toEqual([
+      '−6.0',
+      '0.0',
+      '+2.5',
+      '0.0',
+    ])
+    expect([panning.format(-0.3), hertz.format(2400), decibels.format(-90), noteValue.format(720)]).toEqual([
+      'L30',
+      '2.40 kHz',
+      'silent',
+      '1/8.',
+    ])
+  })
+
+  it('clamps what is beyond the range, and says so', () => {
+    expect(readValue(MIXER_CONTROLS.level, '40')).toEqual({ value: 6, clamped: true })
+    expect(readValue(MIXER_CONTROLS.level, '-200')).toEqual({ value: -90, clamped: true })
+    expect(readValue(MIXER_CONTROLS.level, '-6')).toEqual({ value: -6, clamped: false })
+    expect(readValue(MIXER_CONTROLS.level, '9'.repeat(400))).toBeNull()
+  })
+})

@@ -1,0 +1,127 @@
+/** A unit of measure: how its values are written on screen and read from what people type. */
+export interface Unit {
+  /** Short text with a true minus sign: "−6.0 dB", "L30", "2.4 kHz". */
+  format(value: number): string
+  /** The value that the text means, or null where it means none. The range is not checked here. */
+  parse(text: string): number | null
+}
+
+const MINUS = '\u2212'
+
+/** A number with a true minus sign and a fixed count of decimals; never "−0". */
+export function numberText(value: number, decimals: number): string {
+  const text = Math.abs(value).toFixed(decimals)
+  return value < 0 && Number(text) !== 0 ? MINUS + text : text
+}
+
+/** Like {@link numberText}, with a plus sign in front of what is above 0. */
+export function signedText(value: number, decimals: number): string {
+  const text = numberText(value, decimals)
+  return value > 0 && Number(text) !== 0 ? `+${text}` : text
+}
+
+function plain(text: string): string {
+  return text.trim().toLowerCase().replaceAll(MINUS, '-').replaceAll(',', '.')
+}
+
+const NUMBER = '([+-]?(?:\\d+\\.?\\d*|\\.\\d+))'
+
+/** Reads a number followed by one of some suffixes, each with its factor. */
+function parseWith(text: string, suffixes: Readonly<Record<string, number>>): number | null {
+  const match = new RegExp(`^${NUMBER}\\s*([a-z%/]*)$`).exec(plain(text))
+  if (!match) return null
+  const factor = suffixes[match[2] ?? '']
+  return factor === undefined ? null : Number(match[1]) * factor
+}
+
+/** Decibels of a fader or send, where −90 is silence. */
+export const decibels: Unit = {
+  format: (db) => (db <= -90 ? 'silent' : `${signedText(db, 1)} dB`),
+  parse: (text) =>
+    /^(-\s*(inf|infinity|∞)(\s*db)?|silent|silence|off)$/.test(plain(text))
+      ? -90
+      : parseWith(text, { '': 1, db: 1 }),
+}
+
+/** Decibels of a gain that is never silent (EQ, pre-fader gain). */
+export const gainDecibels: Unit = {
+  format: (db) => `${signedText(db, 1)} dB`,
+  parse: (text) => parseWith(text, { '': 1, db: 1 }),
+}
+
+/** Place between left (−1) and right (+1): L100 … C … R100. */
+export const panning: Unit = {
+  format: (pan) => {
+    const percent = Math.round(Math.abs(pan) * 100)
+    return percent === 0 ? 'C' : `${pan < 0 ? 'L' : 'R'}${percent}`
+  },
+  parse: (text) => {
+    const typed = plain(text)
+    if (/^(c|centre|center|middle|0)$/.test(typed)) return 0
+    const side =
+      /^(l|left|r|right)\s*(\d+(?:\.\d+)?)?$/.exec(typed) ?? /^(\d+(?:\.\d+)?)\s*(l|r)$/.exec(typed)
+    if (side) {
+      const amount = Number(/^\d/.test(side[1] ?? '') ? side[1] : (side[2] ?? 100)) / 100
+      return /^\d*\.?\d*\s*l/.test(typed) ? -amount : amount
+    }
+    const number = parseWith(text, { '': 1, '%': 1 })
+    return number === null ? null : number / 100
+  },
+}
+
+export const hertz: Unit = {
+  format: (hz) =>
+    hz >= 1000 ? `${numberText(hz / 1000, hz < 10_000 ? 2 : 1)} kHz` : `${numberText(hz, 0)} Hz`,
+  parse: (text) => parseWith(text, { '': 1, hz: 1, k: 1000, khz: 1000 }),
+}
+
+export const milliseconds: Unit = {
+  format: (ms) => (ms >= 1000 ? `${numberText(ms / 1000, 2)} s` : `${numberText(ms, ms < 10 ? 1 : 0)} ms`),
+  parse: (text) => parseWith(text, { '': 1, ms: 1, s: 1000 }),
+}
+
+/** A share of a whole, kept as a ratio: 0.35 is "35 %". */
+export const percent: Unit = {
+  format: (ratio) => `${numberText(ratio * 100, 0)} %`,
+  parse: (text) => parseWith(text, { '': 0.01, '%': 0.01 }),
+}
+
+/** A bare number. */
+export const ratio: Unit = {
+  format: (value) => numberText(value, 2),
+  parse: (text) => parseWith(text, { '': 1 }),
+}
+
+export const onOff: Unit = {
+  format: (value) => (value >= 0.5 ? 'on' : 'off'),
+  parse: (text) => {
+    const typed = plain(text)
+    return /^(on|yes|1)$/.test(typed) ? 1 : /^(off|no|0)$/.test(typed) ? 0 : null
+  },
+}
+
+const TICKS_PER_WHOLE = 3840
+
+/** A note value, kept in ticks: "1/8" is 480, "1/8." dotted, "1/8t" a triplet. */
+export const noteValue: Unit = {
+  format: (ticks) => {
+    for (const [mark, factor] of [
+      ['', 1],
+      ['.', 1.5],
+      ['t', 2 / 3],
+    ] as const) {
+      const part = (TICKS_PER_WHOLE * factor) / ticks
+      const whole = Math.round(part)
+      if (Math.abs(part - whole) < 1e-9 && (whole & (whole - 1)) === 0) {
+        return `1/${whole}${mark}`
+      }
+    }
+    return `${ticks} ticks`
+  },
+  parse: (text) => {
+    const match = /^1\/(1|2|4|8|16|32|64)\s*(\.|d|t)?$/.exec(plain(text))
+    if (!match) return null
+    const factor = match[2] === 't' ? 2 / 3 : match[2] ? 1.5 : 1
+    return Math.round((TICKS_PER_WHOLE / Number(match[1])) * factor)
+  },
+}

@@ -1,0 +1,3 @@
+/** Checking of stored and received documents. Apart from `mix`, because it compiles code from schemas. */
+export { checkMix, type MixCheck } from './mix'
+export { checkWork, type WorkCheck } from './work'
