@@ -1,0 +1,2 @@
+export * from './songs'
+export * from './scenario'
