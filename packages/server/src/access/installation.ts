@@ -1,0 +1,64 @@
+import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import type { DataSource } from 'typeorm'
+import { Problem } from '../http/problem'
+import { Person } from '../people/person.entity'
+import { hashPassword } from './passwords'
+import { Setting } from './setting.entity'
+
+const hashOf = (code: string) => createHash('sha256').update(code.trim().toUpperCase()).digest('hex')
+
+/** What kind of installation this is, and how its first teacher comes in. */
+export class Installation {
+  constructor(
+    private readonly database: DataSource,
+    /** Whether the sign-in page offers everybody by name. */
+    readonly demo: boolean,
+  ) {}
+
+  async needsFirstTeacher(): Promise<boolean> {
+    return !this.demo && (await this.database.getRepository(Person).countBy({ role: 'teacher' })) === 0
+  }
+
+  /** Makes a new one-time code for the first teacher and forgets the old one. */
+  async firstTeacherCode(): Promise<string> {
+    const code = randomBytes(5).toString('hex').toUpperCase()
+    await this.database.getRepository(Setting).save({ name: 'first-teacher', value: hashOf(code) })
+    return code
+  }
+
+  /** Creates the first teacher. @throws Problem for a wrong code, or where there is a teacher already */
+  async createFirstTeacher(by: {
+    code: string
+    name: string
+    signIn: string
+    password: string
+  }): Promise<Person> {
+    const passwordHash = await hashPassword(by.password)
+    return this.database.transaction(async (manager) => {
+      const stored = await manager.findOne(Setting, {
+        where: { name: 'first-teacher' },
+        lock: { mode: 'pessimistic_write' },
+      })
+      const taken = (await manager.countBy(Person, { role: 'teacher' })) > 0
+      if (this.demo || taken || !stored || stored.value !== hashOf(by.code)) {
+        throw new Problem(
+          403,
+          'wrong-code',
+          'That code is not the one printed in the terminal, or it was used already.',
+        )
+      }
+      await manager.delete(Setting, { name: 'first-teacher' })
+      const person = manager.create(Person, {
+        id: randomUUID(),
+        name: by.name.trim(),
+        signIn: by.signIn,
+        passwordHash,
+        role: 'teacher',
+        wrongTries: 0,
+        retryAt: null,
+      })
+      await manager.insert(Person, person)
+      return person
+    })
+  }
+}

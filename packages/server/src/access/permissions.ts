@@ -1,0 +1,56 @@
+import type { DataSource } from 'typeorm'
+import { Assignment } from '../assignments/assignment.entity'
+import { HandIn } from '../handins/hand-in.entity'
+import { notFound } from '../http/problem'
+import { Membership } from '../people/group.entity'
+import type { Person } from '../people/person.entity'
+import { SongVersionAsset } from '../songbook/song.entity'
+import { Work } from '../works/work.entity'
+
+/** Whose is whose. What a person may not see is reported as not found. */
+export class Permissions {
+  constructor(private readonly database: DataSource) {}
+
+  /** An assignment of one of the person's groups. @throws Problem 404 */
+  async assignment(person: Person, id: string): Promise<Assignment> {
+    const found = await this.database
+      .getRepository(Assignment)
+      .createQueryBuilder('a')
+      .innerJoin(Membership, 'm', 'm.group_id = a.group_id AND m.person_id = :person AND m.role = :role', {
+        person: person.id,
+        role: person.role,
+      })
+      .where('a.id = :id', { id })
+      .getOne()
+    if (!found) throw notFound()
+    return found
+  }
+
+  /** The person's own work. @throws Problem 404 */
+  async ownWork(person: Person, id: string): Promise<Work> {
+    const work = await this.database.getRepository(Work).findOneBy({ id, personId: person.id })
+    if (!work) throw notFound()
+    return work
+  }
+
+  /** A hand-in of the person's own, or of a group that they teach. @throws Problem 404 */
+  async handIn(person: Person, id: string): Promise<{ handIn: HandIn; work: Work; assignment: Assignment }> {
+    const handIn = await this.database.getRepository(HandIn).findOneBy({ id })
+    const work = handIn && (await this.database.getRepository(Work).findOneBy({ id: handIn.workId }))
+    if (!handIn || !work) throw notFound()
+    if (person.role === 'student' && work.personId !== person.id) throw notFound()
+    return { handIn, work, assignment: await this.assignment(person, work.assignmentId) }
+  }
+
+  /** Whether an assignment of one of the person's groups uses this audio. */
+  async mayHear(personId: string, assetId: string): Promise<boolean> {
+    const count = await this.database
+      .getRepository(SongVersionAsset)
+      .createQueryBuilder('va')
+      .innerJoin(Assignment, 'a', 'a.song_version_id = va.song_version_id')
+      .innerJoin(Membership, 'm', 'm.group_id = a.group_id AND m.person_id = :personId', { personId })
+      .where('va.asset_id = :assetId', { assetId })
+      .getCount()
+    return count > 0
+  }
+}

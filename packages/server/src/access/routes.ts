@@ -1,0 +1,101 @@
+import { IsString, Length, Matches, MaxLength } from 'class-validator'
+import type { Services } from '../services'
+import { Person } from '../people/person.entity'
+import { notFound, Problem } from '../http/problem'
+import { route, routeWithBody, type Route } from '../http/route'
+import { isPassword } from './passwords'
+import { waitAfter } from './slow-down'
+
+class SignInBody {
+  @IsString({ message: 'The sign-in name is missing' })
+  @MaxLength(60, { message: 'That sign-in name is too long' })
+  signIn!: string
+
+  @IsString({ message: 'The password is missing' })
+  @MaxLength(200, { message: 'That password is too long' })
+  password!: string
+}
+
+class DemoSignInBody {
+  @IsString()
+  @MaxLength(36)
+  person!: string
+}
+
+class FirstTeacherBody {
+  @IsString()
+  @MaxLength(40)
+  code!: string
+
+  @IsString()
+  @Length(1, 120, { message: 'Please give your name' })
+  name!: string
+
+  @Matches(/^[a-z0-9._-]{2,60}$/, {
+    message: 'A sign-in name has 2 to 60 small letters, digits, dots or dashes',
+  })
+  signIn!: string
+
+  @IsString()
+  @Length(8, 200, { message: 'A password has at least 8 characters' })
+  password!: string
+}
+
+/** What a browser may know about a person. */
+export function personView({ id, name, role }: Person) {
+  return { id, name, role }
+}
+
+export function accessRoutes({ database, sessions, installation }: Services): Route[] {
+  const people = database.getRepository(Person)
+  return [
+    route('get', '/api/session', 'anyone', async ({ person }) => ({
+      person: person && personView(person),
+      demo:
+        installation.demo && !person
+          ? (await people.find({ order: { role: 'DESC', name: 'ASC' } })).map(personView)
+          : [],
+      needsFirstTeacher: !person && (await installation.needsFirstTeacher()),
+    })),
+
+    routeWithBody('post', '/api/session', 'anyone', SignInBody, async ({ c, body }) => {
+      const person = await people.findOneBy({ signIn: body.signIn.trim().toLowerCase() })
+      const wait = person?.retryAt ? (person.retryAt.getTime() - Date.now()) / 1000 : 0
+      if (wait > 0) {
+        c.header('retry-after', String(Math.ceil(wait)))
+        const message = `Too many wrong passwords for this name: try again in ${Math.ceil(wait)} seconds, or ask your teacher.`
+        throw new Problem(429, 'slow-down', message)
+      }
+      if (!(await isPassword(person?.passwordHash ?? null, body.password)) || !person) {
+        if (person) {
+          // counted by the database, so that many tries at once cannot share one count
+          await people.increment({ id: person.id }, 'wrongTries', 1)
+          const seconds = waitAfter(person.wrongTries + 1)
+          if (seconds) await people.update(person.id, { retryAt: new Date(Date.now() + seconds * 1000) })
+        }
+        throw new Problem(401, 'wrong-password', 'That name and password do not belong together.')
+      }
+      if (person.wrongTries) await people.update(person.id, { wrongTries: 0, retryAt: null })
+      await sessions.begin(c, person.id)
+      return personView(person)
+    }),
+
+    routeWithBody('post', '/api/demo-session', 'anyone', DemoSignInBody, async ({ c, body }) => {
+      const person = installation.demo ? await people.findOneBy({ id: body.person }) : null
+      if (!person) throw notFound()
+      await sessions.begin(c, person.id)
+      return personView(person)
+    }),
+
+    routeWithBody('post', '/api/first-teacher', 'anyone', FirstTeacherBody, async ({ c, body }) => {
+      const person = await installation.createFirstTeacher(body)
+      await sessions.begin(c, person.id)
+      return personView(person)
+    }),
+
+    route('delete', '/api/session', 'anyone', async ({ c }) => {
+      await sessions.end(c)
+      return null
+    }),
+  ]
+}

@@ -1,0 +1,55 @@
+import { DataSource } from 'typeorm'
+import { Session } from '../access/session.entity'
+import { Setting } from '../access/setting.entity'
+import { Assignment } from '../assignments/assignment.entity'
+import { HandIn } from '../handins/hand-in.entity'
+import { Group, Membership } from '../people/group.entity'
+import { Person } from '../people/person.entity'
+import { TrailEntry } from '../people/trail.entity'
+import { Remark, Review } from '../reviews/review.entity'
+import { Asset, AssetChunk } from '../songbook/asset.entity'
+import { Song, SongVersionAsset, SongVersionRow } from '../songbook/song.entity'
+import { Try, Work, WorkCommand } from '../works/work.entity'
+import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
+
+export interface DatabaseSettings {
+  readonly host: string
+  readonly port: number
+  readonly username: string
+  readonly password: string
+  readonly database: string
+}
+
+/** The database with every entity and migration. Schemas change through migrations only. */
+export function dataSource(settings: DatabaseSettings): DataSource {
+  return new DataSource({
+    type: 'mariadb',
+    ...settings,
+    charset: 'utf8mb4',
+    timezone: 'Z',
+    synchronize: false,
+    entities: [
+      Person,
+      Group,
+      Membership,
+      TrailEntry,
+      Session,
+      Setting,
+      Song,
+      SongVersionRow,
+      SongVersionAsset,
+      Asset,
+      AssetChunk,
+      Assignment,
+      Work,
+      WorkCommand,
+      Try,
+      HandIn,
+      Review,
+      Remark,
+    ],
+    migrations: [FirstSchema1764000000000],
+    poolSize: 16,
+    extra: { connectTimeout: 5000 },
+  })
+}

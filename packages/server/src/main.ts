@@ -1,0 +1,94 @@
+import 'reflect-metadata'
+import { createWriteStream } from 'node:fs'
+import { serve, type ServerType } from '@hono/node-server'
+import { createApp } from './app'
+import { dataSource } from './database/data-source'
+import { seedDemo } from './demo/seed'
+import { createServices } from './services'
+import { Setting } from './access/setting.entity'
+
+/** What the starter passes in the environment. */
+function settings() {
+  const need = (name: string) => {
+    const value = process.env[name]
+    if (value === undefined) throw new Error(`${name} is not set: start the server with npm start.`)
+    return value
+  }
+  return {
+    database: {
+      host: need('RUDLO_DB_HOST'),
+      port: Number(need('RUDLO_DB_PORT')),
+      username: need('RUDLO_DB_USER'),
+      password: need('RUDLO_DB_PASSWORD'),
+      database: need('RUDLO_DB_NAME'),
+    },
+    port: Number(need('RUDLO_PORT')),
+    demo: need('RUDLO_DEMO') === '1',
+    web: process.env['RUDLO_WEB'],
+    logFile: process.env['RUDLO_LOG'],
+  }
+}
+
+/** Tells the starter how far things are. */
+function tell(message: Record<string, unknown>): void {
+  if (process.send) process.send(message)
+  else process.stdout.write(JSON.stringify(message) + '\n')
+}
+
+async function main(): Promise<void> {
+  const { database: connection, port, demo: wantsDemo, web, logFile } = settings()
+  const logStream = logFile ? createWriteStream(logFile, { flags: 'a' }) : null
+  const log = (line: string) => void logStream?.write(line + '\n')
+  const database = await dataSource(connection).initialize()
+  tell({ step: 'bringing the database up to date' })
+  await database.runMigrations({ transaction: 'each' })
+
+  const stored = await database.getRepository(Setting).findOneBy({ name: 'kind' })
+  const demo = stored ? stored.value === 'demo' : wantsDemo
+  const services = createServices(database, { demo, workers: new URL('./', import.meta.url), log })
+  if (!stored) {
+    if (demo) await seedDemo(services, (step) => tell({ step }))
+    await database.getRepository(Setting).save({ name: 'kind', value: demo ? 'demo' : 'own' })
+  }
+  await services.measuring.resume()
+  const code = (await services.installation.needsFirstTeacher())
+    ? await services.installation.firstTeacherCode()
+    : null
+
+  const app = createApp(services, { log, ...(web ? { web } : {}) })
+  // loopback only: a demo has no secrets, and anything else needs HTTPS
+  const server = await listen(app.fetch, port)
+  tell({ ready: true, port, demo, code })
+
+  let stopping = false
+  const stop = () => {
+    if (stopping) return
+    stopping = true
+    const late = setTimeout(() => process.exit(1), 10_000)
+    server.close(() => {
+      void services
+        .close()
+        .then(() => database.destroy())
+        .finally(() => {
+          clearTimeout(late)
+          process.exit(0)
+        })
+    })
+    if ('closeIdleConnections' in server) server.closeIdleConnections()
+  }
+  process.on('SIGTERM', stop)
+  process.on('SIGINT', stop)
+  process.on('disconnect', stop)
+}
+
+function listen(fetch: Parameters<typeof serve>[0]['fetch'], port: number): Promise<ServerType> {
+  return new Promise((resolve, reject) => {
+    const server = serve({ fetch, port, hostname: '127.0.0.1' }, () => resolve(server))
+    server.once('error', reject)
+  })
+}
+
+main().catch((error: Error & { code?: string }) => {
+  tell({ failed: error.message, code: error.code ?? null })
+  process.exit(error.code === 'EADDRINUSE' ? 3 : 1)
+})

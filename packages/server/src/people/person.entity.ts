@@ -1,0 +1,31 @@
+import { Column, Entity, PrimaryColumn } from 'typeorm'
+
+export type Role = 'student' | 'teacher'
+
+/** Somebody who signs in. */
+@Entity('people')
+export class Person {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id!: string
+
+  @Column({ type: 'varchar', length: 120 })
+  name!: string
+
+  @Column({ name: 'sign_in', type: 'varchar', length: 60, unique: true })
+  signIn!: string
+
+  /** argon2id, in its own text form. */
+  @Column({ name: 'password_hash', type: 'varchar', length: 200 })
+  passwordHash!: string
+
+  @Column({ type: 'enum', enum: ['student', 'teacher'] })
+  role!: Role
+
+  /** Wrong passwords since the last right one. */
+  @Column({ name: 'wrong_tries', type: 'int', default: 0 })
+  wrongTries!: number
+
+  /** Before this time no password is looked at. */
+  @Column({ name: 'retry_at', type: 'datetime', precision: 3, nullable: true })
+  retryAt!: Date | null
+}

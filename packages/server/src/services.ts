@@ -1,0 +1,65 @@
+import type { Measurement } from '@rudlo/core/assess'
+import type { DataSource } from 'typeorm'
+import { Installation } from './access/installation'
+import { Permissions } from './access/permissions'
+import { Sessions } from './access/sessions'
+import { HandIns } from './handins/hand-ins'
+import { MeasureQueue } from './jobs/measure-queue'
+import type { MeasureTask } from './jobs/measure-worker'
+import { WorkerPool } from './jobs/worker-pool'
+import { Assets } from './songbook/assets'
+import { Songs } from './songbook/songs'
+import { Works } from './works/works'
+
+/** Everything that the routes work with. */
+export interface Services {
+  readonly database: DataSource
+  readonly installation: Installation
+  readonly sessions: Sessions
+  readonly permissions: Permissions
+  readonly songs: Songs
+  readonly assets: Assets
+  readonly works: Works
+  readonly handIns: HandIns
+  readonly measuring: MeasureQueue
+  /** Folder of the built worker scripts. */
+  readonly workers: URL
+  /** Ends the worker threads. */
+  close(): Promise<void>
+}
+
+export interface ServiceOptions {
+  readonly demo: boolean
+  /** Folder of the built worker scripts. */
+  readonly workers: URL
+  readonly log: (line: string) => void
+}
+
+const THREADS = 2
+
+export function createServices(database: DataSource, { demo, workers, log }: ServiceOptions): Services {
+  const encoders = new WorkerPool<Int16Array[], Uint8Array>(
+    new URL('flac-encoder-worker.js', workers),
+    THREADS,
+  )
+  const measurers = new WorkerPool<MeasureTask, Measurement>(new URL('measure-worker.js', workers), THREADS)
+  const songs = new Songs(database)
+  const assets = new Assets(database, encoders)
+  const measuring = new MeasureQueue(database, songs, assets, measurers, log)
+  return {
+    database,
+    installation: new Installation(database, demo),
+    sessions: new Sessions(database),
+    permissions: new Permissions(database),
+    songs,
+    assets,
+    works: new Works(database, songs),
+    handIns: new HandIns(database, measuring),
+    measuring,
+    workers,
+    close: async () => {
+      await Promise.all([encoders.close(), measurers.close()])
+      await measuring.settled()
+    },
+  }
+}

@@ -1,0 +1,56 @@
+/** Worker thread that encodes FLAC: the encoder is WebAssembly and would hold up the server. */
+import { createRequire } from 'node:module'
+import { parentPort } from 'node:worker_threads'
+
+// the encoder's loader takes any host with fetch for a browser; this thread needs none
+Reflect.deleteProperty(globalThis, 'fetch')
+
+const RATE = 44_100
+const LEVEL = 5
+const STRETCH = 65_536
+
+interface Encoder {
+  isReady(): boolean
+  on(event: 'ready', listener: () => void): void
+  create_libflac_encoder(
+    rate: number,
+    channels: number,
+    bits: number,
+    level: number,
+    samples: number,
+    verify: boolean,
+    block: number,
+  ): number
+  init_encoder_stream(id: number, onData: (bytes: Uint8Array) => void): number
+  FLAC__stream_encoder_process_interleaved(id: number, samples: Int32Array, count: number): boolean
+  FLAC__stream_encoder_finish(id: number): boolean
+  FLAC__stream_encoder_delete(id: number): void
+}
+
+const flac = (createRequire(import.meta.url)('libflacjs') as (kind: string) => Encoder)('release.wasm')
+const ready = new Promise<void>((resolve) => (flac.isReady() ? resolve() : flac.on('ready', resolve)))
+
+function encode(channels: readonly Int16Array[]): Uint8Array {
+  const frames = channels[0]!.length
+  const encoder = flac.create_libflac_encoder(RATE, channels.length, 16, LEVEL, frames, true, 4096)
+  const parts: Uint8Array[] = []
+  flac.init_encoder_stream(encoder, (bytes) => parts.push(bytes.slice()))
+  for (let start = 0; start < frames; start += STRETCH) {
+    const count = Math.min(STRETCH, frames - start)
+    const woven = new Int32Array(count * channels.length)
+    channels.forEach((samples, c) => {
+      for (let n = 0; n < count; n++) woven[n * channels.length + c] = samples[start + n]!
+    })
+    if (!flac.FLAC__stream_encoder_process_interleaved(encoder, woven, count))
+      throw new Error('FLAC encoding failed.')
+  }
+  if (!flac.FLAC__stream_encoder_finish(encoder)) throw new Error('FLAC encoding failed.')
+  flac.FLAC__stream_encoder_delete(encoder)
+  return Buffer.concat(parts)
+}
+
+parentPort!.on('message', (channels: Int16Array[]) => {
+  void ready
+    .then(() => parentPort!.postMessage({ result: encode(channels) }))
+    .catch((error: Error) => parentPort!.postMessage({ error: error.message }))
+})

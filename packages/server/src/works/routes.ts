@@ -1,0 +1,155 @@
+import { Type } from 'class-transformer'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsInt,
+  IsISO8601,
+  IsObject,
+  IsString,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator'
+import { WAYS } from './ways'
+import { route, routeWithBody, type Route } from '../http/route'
+import type { Services } from '../services'
+import type { Work } from './work.entity'
+
+class CommandBody {
+  @IsString()
+  @Length(1, 200)
+  label!: string
+
+  @IsArray()
+  @ArrayMaxSize(128)
+  @IsString({ each: true })
+  @MaxLength(160, { each: true })
+  lanes!: string[]
+
+  @IsInt()
+  @Min(0)
+  @Max(1e9)
+  from!: number
+
+  @IsInt()
+  @Min(0)
+  @Max(1e9)
+  to!: number
+
+  @Matches(WAYS, { message: 'The way of writing is not known' })
+  how!: string
+
+  @IsISO8601()
+  at!: string
+}
+
+class SaveBody {
+  @IsInt({ message: 'The revision must be a whole number' })
+  @Min(1)
+  @Max(4e9)
+  revision!: number
+
+  @IsString()
+  @Length(8, 40)
+  save!: string
+
+  @IsArray({ message: 'The patch must be a list of changes (RFC 6902)' })
+  @ArrayMaxSize(50_000, { message: 'The patch has too many changes' })
+  patch!: unknown[]
+
+  @IsArray()
+  @ArrayMaxSize(500)
+  @ValidateNested({ each: true })
+  @Type(() => CommandBody)
+  commands!: CommandBody[]
+}
+
+class WindowBody {
+  @IsString()
+  @Length(8, 40)
+  window!: string
+}
+
+class TryBody {
+  @IsString()
+  @Length(1, 120, { message: 'A try needs a name of at most 120 characters' })
+  name!: string
+
+  @IsObject()
+  document!: object
+}
+
+/** The largest save: room for a whole mix in one piece. */
+const SAVE_LIMIT = 2.5 * 1024 * 1024
+
+function workView({ id, assignmentId, revision, document, window, lastSave, updatedAt }: Work) {
+  return {
+    id,
+    assignmentId,
+    revision,
+    document: JSON.parse(document) as unknown,
+    window,
+    lastSave,
+    updatedAt,
+  }
+}
+
+export function workRoutes({ permissions, works }: Services): Route[] {
+  return [
+    route('post', '/api/assignments/:assignment/work', 'student', async ({ person, param }) =>
+      workView(await works.open(person, await permissions.assignment(person, param('assignment')))),
+    ),
+
+    route('get', '/api/works/:work', 'student', async ({ person, param }) =>
+      workView(await permissions.ownWork(person, param('work'))),
+    ),
+
+    route('get', '/api/works/:work/head', 'student', async ({ person, param }) => {
+      const { revision, window } = await permissions.ownWork(person, param('work'))
+      return { revision, window }
+    }),
+
+    routeWithBody(
+      'patch',
+      '/api/works/:work',
+      'student',
+      SaveBody,
+      ({ person, param, body }) => works.save(person, param('work'), body),
+      SAVE_LIMIT,
+    ),
+
+    routeWithBody(
+      'put',
+      '/api/works/:work/window',
+      'student',
+      WindowBody,
+      async ({ person, param, body }) => {
+        await works.claim(await permissions.ownWork(person, param('work')), body.window)
+        return null
+      },
+    ),
+
+    route('get', '/api/works/:work/tries', 'student', async ({ person, param }) => {
+      const tries = await works.tries(await permissions.ownWork(person, param('work')))
+      return tries.map(({ id, name, document, createdAt }) => ({
+        id,
+        name,
+        createdAt,
+        document: JSON.parse(document) as unknown,
+      }))
+    }),
+
+    routeWithBody(
+      'post',
+      '/api/works/:work/tries',
+      'student',
+      TryBody,
+      async ({ person, param, body }) =>
+        works.keepTry(await permissions.ownWork(person, param('work')), body.name, body.document),
+      SAVE_LIMIT,
+    ),
+  ]
+}

@@ -1,0 +1,179 @@
+import { randomUUID } from 'node:crypto'
+import type { Mix, WorkDocument } from '@rudlo/core/mix'
+import type { DataSource, EntityManager } from 'typeorm'
+import type { Assignment } from '../assignments/assignment.entity'
+import { Assignment as AssignmentEntity } from '../assignments/assignment.entity'
+import { notFound, notNow } from '../http/problem'
+import type { Person } from '../people/person.entity'
+import type { Songs } from '../songbook/songs'
+import { applyPatch, checkedWork } from './apply-patch'
+import { execute } from '../database/execute'
+import { DocumentCache, type KnownWork } from './document-cache'
+import { Try, Work, WorkCommand } from './work.entity'
+
+/** A command as the browser reports it. */
+export interface CommandReport {
+  readonly label: string
+  readonly lanes: readonly string[]
+  readonly from: number
+  readonly to: number
+  readonly how: string
+  readonly at: string
+}
+
+export interface SaveRequest {
+  readonly revision: number
+  readonly save: string
+  readonly patch: readonly unknown[]
+  readonly commands: readonly CommandReport[]
+}
+
+interface Head {
+  readonly revision: number
+  readonly last_save: string
+  readonly song_version_id: string
+  readonly document: string
+}
+
+/** Works of students: opening, saving, tries. */
+export class Works {
+  readonly #cache = new DocumentCache()
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly songs: Songs,
+  ) {}
+
+  /** The person's work for an assignment; the first time it is made from the starting mix. */
+  async open(person: Person, assignment: Assignment): Promise<Work> {
+    const repository = this.database.getRepository(Work)
+    const key = { assignmentId: assignment.id, personId: person.id }
+    const found = await repository.findOneBy(key)
+    if (found) return found
+    const mix = JSON.parse(assignment.startingMix) as Mix
+    const document: WorkDocument = { mix, notes: [] }
+    const fresh = {
+      id: randomUUID(),
+      ...key,
+      revision: 1,
+      document: JSON.stringify(document),
+      window: '',
+      lastSave: '',
+    }
+    // two windows may get here at once: the first wins and both go on with it
+    await repository
+      .createQueryBuilder()
+      .insert()
+      .values({ ...fresh, updatedAt: new Date() })
+      .orIgnore()
+      .execute()
+    return repository.findOneByOrFail(key)
+  }
+
+  /**
+   * Saves a patch against a revision, durably, and gives back the new revision. A save whose answer got lost
+   * may be sent again.
+   * @throws Problem 409 with the newest revision and document where `revision` is not the newest
+   */
+  async save(person: Person, workId: string, request: SaveRequest): Promise<{ revision: number }> {
+    const known = this.#cache.get(workId)
+    if (known?.personId !== person.id || known.revision !== request.revision)
+      return this.#saveUnknown(person, workId, request)
+    return (await this.#store(workId, known, request)) ?? this.#saveUnknown(person, workId, request)
+  }
+
+  /** Saves against what the database has, where that is not known here. */
+  async #saveUnknown(person: Person, workId: string, request: SaveRequest): Promise<{ revision: number }> {
+    const rows: Head[] = await this.database.query(
+      `SELECT w.revision, w.last_save, a.song_version_id, w.document
+         FROM works w JOIN assignments a ON a.id = w.assignment_id
+        WHERE w.id = ? AND w.person_id = ?`,
+      [workId, person.id],
+    )
+    const head = rows[0]
+    if (!head) throw notFound()
+    if (head.revision === request.revision + 1 && head.last_save === request.save)
+      return { revision: head.revision }
+    const document = JSON.parse(head.document) as WorkDocument
+    if (head.revision === request.revision) {
+      const known = {
+        personId: person.id,
+        revision: head.revision,
+        songVersionId: head.song_version_id,
+        document,
+      }
+      const saved = await this.#store(workId, known, request)
+      if (saved) return saved
+      // another save came between the look and the write: look again
+      return this.#saveUnknown(person, workId, request)
+    }
+    throw notNow('This work was changed somewhere else in the meantime.', {
+      newest: { revision: head.revision, document },
+    })
+  }
+
+  /**
+   * Writes the patched document in one transaction, if the revision is still the newest.
+   * @returns null where it is not
+   */
+  async #store(workId: string, known: KnownWork, request: SaveRequest): Promise<{ revision: number } | null> {
+    const song = await this.songs.version(known.songVersionId)
+    const { document, text } = applyPatch(known.document, request.patch, song)
+    const revision = known.revision + 1
+    const stored = await this.database.transaction(async (manager) => {
+      const changed = await execute(
+        manager,
+        'UPDATE works SET revision = ?, document = ?, last_save = ?, updated_at = ? WHERE id = ? AND person_id = ? AND revision = ?',
+        [revision, text, request.save, new Date(), workId, known.personId, known.revision],
+      )
+      if (changed) await this.#keepCommands(manager, workId, revision, request.commands)
+      return changed > 0
+    })
+    if (!stored) return null
+    this.#cache.set(workId, { ...known, revision, document })
+    return { revision }
+  }
+
+  async #keepCommands(
+    manager: EntityManager,
+    workId: string,
+    revision: number,
+    commands: readonly CommandReport[],
+  ) {
+    if (!commands.length) return
+    await manager.insert(
+      WorkCommand,
+      commands.map(({ label, lanes, from, to, how, at }, number) => ({
+        workId,
+        revision,
+        number,
+        label,
+        lanes: JSON.stringify(lanes),
+        fromTick: from,
+        toTick: to,
+        how,
+        at: new Date(at),
+      })),
+    )
+  }
+
+  /** Says which window has the work now; the one before is told when it next asks. */
+  async claim(work: Work, window: string): Promise<void> {
+    await this.database.getRepository(Work).update(work.id, { window })
+  }
+
+  /** Keeps a whole alternative. */
+  async keepTry(work: Work, name: string, document: unknown): Promise<{ id: string; name: string }> {
+    const assignment = await this.database
+      .getRepository(AssignmentEntity)
+      .findOneByOrFail({ id: work.assignmentId })
+    const { text } = checkedWork(document, await this.songs.version(assignment.songVersionId))
+    const kept = { id: randomUUID(), workId: work.id, name, document: text, createdAt: new Date() }
+    await this.database.getRepository(Try).insert(kept)
+    return { id: kept.id, name }
+  }
+
+  tries(work: Work): Promise<Try[]> {
+    return this.database.getRepository(Try).find({ where: { workId: work.id }, order: { createdAt: 'ASC' } })
+  }
+}

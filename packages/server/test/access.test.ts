@@ -1,0 +1,121 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { waitAfter } from '../src/access/slow-down'
+import { Session } from '../src/access/session.entity'
+import { Person } from '../src/people/person.entity'
+import { Client, type Refused } from './client'
+import { makeWorld, PASSWORD, type World } from './world'
+
+let world: World
+beforeAll(async () => void (world = await makeWorld()))
+afterAll(() => world.close())
+
+describe('signing in', () => {
+  it('gives a session in an HttpOnly, SameSite cookie that is kept in the database by its hash', async () => {
+    const client = await world.as(null)
+    const answer = await client.post<{ name: string }>('/api/session', {
+      signIn: ' Anna ',
+      password: PASSWORD,
+    })
+    expect(answer.body).toMatchObject({ name: 'Person anna', role: 'student' })
+    expect(answer.headers.get('set-cookie')).toMatch(/HttpOnly/i)
+    expect(answer.headers.get('set-cookie')).toMatch(/SameSite=Lax/i)
+    expect(answer.headers.get('cache-control')).toMatch(/private/)
+    const token = client.cookie.split('=')[1]!
+    const kept = await world.database.getRepository(Session).find()
+    expect(kept.length).toBeGreaterThan(0)
+    expect(JSON.stringify(kept)).not.toContain(token)
+  })
+
+  it('ends at sign-out, on the server too', async () => {
+    const client = await world.as('anna')
+    const { cookie } = client
+    expect((await client.delete('/api/session')).status).toBe(204)
+    const thief = await world.as(null)
+    expect((await thief.get('/api/assignments', { cookie })).status).toBe(401)
+  })
+
+  it('tells wrong names and wrong passwords alike, and hashes with argon2id', async () => {
+    const client = await world.as(null)
+    const wrong = await client.post<Refused>('/api/session', { signIn: 'ben', password: 'guess' })
+    const nobody = await client.post<Refused>('/api/session', { signIn: 'nobody', password: 'guess' })
+    expect([wrong.status, wrong.body]).toEqual([nobody.status, nobody.body])
+    expect(wrong.status).toBe(401)
+    const people = await world.database.getRepository(Person).find()
+    for (const { passwordHash } of people) expect(passwordHash).toMatch(/^\$argon2id\$/)
+  })
+
+  it('slows down the account that is guessed at, and no other', async () => {
+    const client = await world.as(null)
+    const guess = () => client.post<Refused>('/api/session', { signIn: 'cleo', password: 'guess' })
+    for (let i = 0; i < 5; i++) expect((await guess()).status).toBe(401)
+    const slowed = await guess()
+    expect(slowed.status).toBe(429)
+    expect(slowed.body.error.message).toMatch(/try again in \d+ seconds/)
+    const right = await client.post('/api/session', { signIn: 'cleo', password: PASSWORD })
+    expect(right.status).toBe(429)
+    expect((await client.post('/api/session', { signIn: 'ben', password: PASSWORD })).status).toBe(200)
+  })
+
+  it('waits longer each time, and never for ever', () => {
+    expect([0, 4, 5, 6, 7, 30].map(waitAfter)).toEqual([0, 0, 2, 4, 8, 120])
+  })
+
+  it('offers nobody by name outside a demo', async () => {
+    const client = await world.as(null)
+    expect((await client.get('/api/session')).body).toEqual({
+      person: null,
+      demo: [],
+      needsFirstTeacher: false,
+    })
+    const anna = await world.database.getRepository(Person).findOneByOrFail({ signIn: 'anna' })
+    expect((await client.post('/api/demo-session', { person: anna.id })).status).toBe(404)
+  })
+
+  it.each([
+    [{}, /sign-in name is missing/],
+    [{ signIn: 'anna' }, /password is missing/],
+    [{ signIn: 'anna', password: 5 }, /password is missing/],
+    [{ signIn: 'x'.repeat(61), password: 'y' }, /too long/],
+    [{ signIn: 'anna', password: 'y', admin: true }, /admin/],
+    ['[]', /must be a JSON object/],
+    ['{', /not valid JSON/],
+  ])('refuses %j with a sentence', async (body, sentence) => {
+    const answer = await (await world.as(null)).post<Refused>('/api/session', body)
+    expect(answer.status).toBe(400)
+    expect(answer.body.error.message).toMatch(sentence)
+  })
+})
+
+describe('a demo', () => {
+  it('lets anybody in by a click', async () => {
+    const demo = await makeWorld({ demo: true })
+    const client = new Client(demo.app)
+    const { body } = await client.get<{ demo: { id: string; name: string }[] }>('/api/session')
+    expect(body.demo).toHaveLength(5)
+    expect((await client.post('/api/demo-session', { person: body.demo[0]!.id })).status).toBe(200)
+    expect((await client.get('/api/assignments')).status).toBe(200)
+    await demo.close()
+  })
+})
+
+describe('the first teacher', () => {
+  it('comes in with the one-time code, once', async () => {
+    const empty = await makeWorld()
+    await empty.database.query('DELETE FROM memberships')
+    await empty.database.getRepository(Person).createQueryBuilder().delete().execute()
+    const client = new Client(empty.app)
+    expect((await client.get('/api/session')).body).toMatchObject({ needsFirstTeacher: true })
+    const code = await empty.services.installation.firstTeacherCode()
+    const by = { name: 'Ada', signIn: 'ada', password: 'long enough' }
+    expect((await client.post('/api/first-teacher', { ...by, code: 'AAAA' })).status).toBe(403)
+    expect((await client.post('/api/first-teacher', { ...by, code, password: 'short' })).status).toBe(400)
+    expect((await client.post('/api/first-teacher', { ...by, code: code.toLowerCase() })).body).toMatchObject(
+      { role: 'teacher' },
+    )
+    expect((await client.get('/api/assignments')).body).toEqual([])
+    expect(
+      (await new Client(empty.app).post('/api/first-teacher', { ...by, signIn: 'eve', code })).status,
+    ).toBe(403)
+    await empty.close()
+  })
+})

@@ -1,0 +1,133 @@
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { point } from '@rudlo/core/envelope'
+import { allRoutes } from '../src/app'
+import { handedIn, saveOf } from './story'
+import { makeWorld, REED, type World } from './world'
+
+/** Everybody who may come: nobody, the owner, a classmate, a stranger, the teacher, another teacher. */
+const CALLERS = [null, 'anna', 'ben', 'cleo', 'teacher', 'otherTeacher'] as const
+type Statuses = readonly [
+  nobody: number,
+  anna: number,
+  ben: number,
+  cleo: number,
+  teacher: number,
+  otherTeacher: number,
+]
+
+const OWN: Statuses = [401, 200, 404, 404, 404, 404]
+const GROUP: Statuses = [401, 200, 200, 404, 200, 404]
+const REVIEWER: Statuses = [401, 404, 404, 404, 200, 404]
+const BOTH: Statuses = [401, 200, 404, 404, 200, 404]
+const ALL: Statuses = [200, 200, 200, 200, 200, 200]
+const MEMBERS: Statuses = [401, 200, 200, 200, 200, 200]
+const STUDENTS_OF_GROUP: Statuses = [401, 200, 200, 404, 404, 404]
+
+let world: World
+let ids: Record<string, string>
+
+beforeAll(async () => {
+  world = await makeWorld()
+  const anna = await world.as('anna')
+  const teacher = await world.as('teacher')
+  const { work, handIn } = await handedIn(world, anna, [point(0, -90), point(1920, 0)])
+  const remark = await teacher.post<{ id: string }>(`/api/hand-ins/${handIn.id}/remarks`, {
+    lane: REED,
+    from: 0,
+    to: 960,
+    text: 'Listen.',
+  })
+  ids = {
+    assignment: world.assignment,
+    work,
+    handIn: handIn.id,
+    remark: remark.body.id,
+    asset: world.song.assets[0]!.id,
+  }
+})
+afterAll(() => world.close())
+
+/** Each route with what it is called with and what each caller gets: a route that is missing here fails the test. */
+const EXPECTED: Readonly<Record<string, { readonly body?: () => unknown; readonly statuses: Statuses }>> = {
+  'get /api/health': { statuses: ALL },
+  'get /api/session': { statuses: ALL },
+  'post /api/session': {
+    body: () => ({ signIn: 'nobody', password: 'x' }),
+    statuses: [401, 401, 401, 401, 401, 401],
+  },
+  'post /api/demo-session': { body: () => ({ person: 'x' }), statuses: [404, 404, 404, 404, 404, 404] },
+  'post /api/first-teacher': {
+    body: () => ({ code: 'x', name: 'Eve', signIn: 'eve', password: 'long enough' }),
+    statuses: [403, 403, 403, 403, 403, 403],
+  },
+  'delete /api/session': { statuses: [204, 204, 204, 204, 204, 204] },
+  'get /api/assignments': { statuses: MEMBERS },
+  'get /api/assignments/:assignment': { statuses: GROUP },
+  'post /api/assignments/:assignment/work': { statuses: STUDENTS_OF_GROUP },
+  'get /api/assignments/:assignment/hand-ins': { statuses: REVIEWER },
+  'get /api/works/:work': { statuses: OWN },
+  'get /api/works/:work/head': { statuses: OWN },
+  'patch /api/works/:work': { body: () => saveOf(2, [point(0, -90), point(960, 0)]), statuses: OWN },
+  'put /api/works/:work/window': {
+    body: () => ({ window: 'window-1' }),
+    statuses: [401, 204, 404, 404, 404, 404],
+  },
+  'get /api/works/:work/tries': { statuses: OWN },
+  'post /api/works/:work/tries': {
+    body: () => ({ name: 'A try', document: { mix: world.mix, notes: [] } }),
+    statuses: OWN,
+  },
+  'post /api/works/:work/hand-ins': { body: () => ({ revision: 3 }), statuses: OWN },
+  'get /api/works/:work/hand-ins': { statuses: OWN },
+  'get /api/hand-ins/:handIn': { statuses: BOTH },
+  'put /api/hand-ins/:handIn/review': {
+    body: () => ({ marks: { fades: 1 }, comment: 'Good.', revision: 0 }),
+    statuses: REVIEWER,
+  },
+  'post /api/hand-ins/:handIn/remarks': {
+    body: () => ({ lane: REED, from: 0, to: 960, text: 'Here.' }),
+    statuses: REVIEWER,
+  },
+  'put /api/hand-ins/:handIn/remarks/:remark': {
+    body: () => ({ lane: REED, from: 0, to: 1920, text: 'There.' }),
+    statuses: REVIEWER,
+  },
+  'delete /api/hand-ins/:handIn/remarks/:remark': { statuses: [401, 404, 404, 404, 204, 404] },
+  'post /api/hand-ins/:handIn/give-back': {
+    body: () => ({ outcome: 'again' }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  'get /api/assets/:asset': { statuses: GROUP },
+  'get /api/assets/:asset/overview': { statuses: GROUP },
+  'get /schemas/rudlo-mix-1.json': { statuses: ALL },
+}
+
+it('says of every route who may call it, and keeps to it', async () => {
+  const clients = await Promise.all(CALLERS.map((name) => world.as(name)))
+  for (const { method, path } of allRoutes(world.services)) {
+    const key = `${method} ${path}`
+    const expected = EXPECTED[key]
+    expect(expected, `${key} is not in the table of this test`).toBeDefined()
+    const address = path.replace(/:(\w+)/g, (_, name: string) => ids[name]!)
+    const statuses: number[] = []
+    // the owner and the teacher come last: their calls change things
+    for (const i of [0, 2, 3, 5, 1, 4]) {
+      const client = key === 'delete /api/session' ? await world.as(CALLERS[i]!) : clients[i]!
+      statuses[i] = (await client.call(method.toUpperCase(), address, expected!.body?.())).status
+    }
+    expect(statuses, key).toEqual(expected!.statuses)
+  }
+  expect(Object.keys(EXPECTED)).toHaveLength(allRoutes(world.services).length)
+})
+
+it('finds nothing under ids that are made up, whoever asks', async () => {
+  for (const name of CALLERS) {
+    const client = await world.as(name)
+    for (const id of ['00000000-0000-0000-0000-000000000000', "' OR 1=1 --", 'a'.repeat(64)]) {
+      for (const kind of ['assignments', 'works', 'hand-ins', 'assets']) {
+        const { status } = await client.get(`/api/${kind}/${encodeURIComponent(id)}`)
+        expect(status).toBe(name ? 404 : 401)
+      }
+    }
+  }
+})

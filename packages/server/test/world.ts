@@ -1,0 +1,179 @@
+/** A small installation for tests: two groups with their teachers and students, one short song, one assignment. */
+import 'reflect-metadata'
+import { randomUUID } from 'node:crypto'
+import { plainMix, trackLevel, type Mix } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
+import type { Hono } from 'hono'
+import mysql from 'mysql2/promise'
+import type { DataSource } from 'typeorm'
+import { inject } from 'vitest'
+import { hashPassword } from '../src/access/passwords'
+import { createApp } from '../src/app'
+import { Assignment } from '../src/assignments/assignment.entity'
+import { dataSource } from '../src/database/data-source'
+import { Group, Membership } from '../src/people/group.entity'
+import { Person, type Role } from '../src/people/person.entity'
+import { createServices, type Services } from '../src/services'
+import { Song, SongVersionAsset, SongVersionRow } from '../src/songbook/song.entity'
+import { Client } from './client'
+
+export const PASSWORD = 'quiet harbour'
+export const REED = trackLevel('reed')
+const RATE = 44_100
+const SECONDS = 4
+
+export const RUBRIC = {
+  levels: ['not yet', 'there'],
+  criteria: [{ id: 'fades', name: 'Fades', about: 'They reach silence.' }],
+}
+
+export interface World {
+  readonly app: Hono
+  readonly database: DataSource
+  readonly services: Services
+  readonly log: string[]
+  readonly assignment: string
+  readonly song: SongVersion
+  readonly mix: Mix
+  /** A browser for somebody: signed in by name, or by nobody. */
+  as(name: 'anna' | 'ben' | 'cleo' | 'teacher' | 'otherTeacher' | null): Promise<Client>
+  close(): Promise<void>
+}
+
+/** A fresh database on the tests' server, with all migrations. */
+export async function freshDatabase(
+  connection: { host: string; port: number; username: string; password: string } = inject('connection'),
+): Promise<DataSource> {
+  const database = `test_${randomUUID().replaceAll('-', '')}`
+  const root = await mysql.createConnection({
+    host: connection.host,
+    port: connection.port,
+    user: connection.username,
+    password: connection.password,
+  })
+  await root.query(`CREATE DATABASE ${database} CHARACTER SET utf8mb4`)
+  await root.end()
+  const source = await dataSource({ ...connection, database }).initialize()
+  await source.runMigrations({ transaction: 'each' })
+  return source
+}
+
+/** Anna and Ben are in the teacher's group, Cleo in the other teacher's. */
+export async function makeWorld(
+  options: { demo?: boolean; connection?: Parameters<typeof freshDatabase>[0] } = {},
+): Promise<World> {
+  const database = await freshDatabase(options.connection)
+  const log: string[] = []
+  const services = createServices(database, {
+    demo: options.demo ?? false,
+    workers: new URL('../dist/', import.meta.url),
+    log: (line) => log.push(line),
+  })
+  const app = createApp(services, { log: (line) => log.push(line) })
+  const song = await keepSong(services)
+  const songVersionId = await insertSong(database, song)
+  const passwordHash = await hashPassword(PASSWORD)
+  const people = {
+    teacher: await person(database, 'teacher', 'teacher', passwordHash),
+    otherTeacher: await person(database, 'otherTeacher', 'teacher', passwordHash),
+    anna: await person(database, 'anna', 'student', passwordHash),
+    ben: await person(database, 'ben', 'student', passwordHash),
+    cleo: await person(database, 'cleo', 'student', passwordHash),
+  }
+  const groupId = await group(database, { teacher: [people.teacher], student: [people.anna, people.ben] })
+  await group(database, { teacher: [people.otherTeacher], student: [people.cleo] })
+  const mix: Mix = {
+    ...plainMix(song),
+    envelopes: [{ id: 'line-1', address: REED, on: true, open: true, points: [] }],
+  }
+  const assignment = randomUUID()
+  await database.getRepository(Assignment).insert({
+    id: assignment,
+    groupId,
+    songVersionId,
+    title: 'A fade',
+    brief: JSON.stringify({ purpose: 'Fade it in.', tasks: [], open: [REED] }),
+    startingMix: JSON.stringify(mix),
+    rubric: JSON.stringify(RUBRIC),
+    dueAt: null,
+    createdAt: new Date(),
+  })
+  return {
+    app,
+    database,
+    services,
+    log,
+    assignment,
+    song,
+    mix,
+    as: async (name) => {
+      const client = new Client(app)
+      if (name) await client.post('/api/session', { signIn: name.toLowerCase(), password: PASSWORD })
+      return client
+    },
+    close: async () => {
+      await services.close()
+      await database.destroy()
+    },
+  }
+}
+
+async function keepSong({ assets }: Services): Promise<SongVersion> {
+  const frames = SECONDS * RATE
+  const samples = Int16Array.from(
+    { length: frames },
+    (_, n) => 9000 * Math.sin(n * 0.05) + ((n * 7919) % 1000),
+  )
+  const asset = await assets.keep([samples])
+  return {
+    format: 'rudlo-song',
+    version: 1,
+    title: 'Short',
+    length: SECONDS * 1920,
+    tempo: [{ tick: 0, bpm: 120, form: 'hold' }],
+    meter: [{ tick: 0, beats: 4, unit: 4 }],
+    sections: [{ id: 'all', letter: 'A', name: 'All', tick: 0 }],
+    tracks: [{ id: 'reed', name: 'Reed', role: 'lead', channels: 1 }],
+    regions: [{ id: 'r1', track: 'reed', asset, start: 0, offset: 0, length: frames }],
+    assets: [{ id: asset, channels: 1, frames }],
+  }
+}
+
+async function insertSong(database: DataSource, song: SongVersion): Promise<string> {
+  const songId = randomUUID()
+  const id = randomUUID()
+  await database.getRepository(Song).insert({ id: songId, title: song.title })
+  await database
+    .getRepository(SongVersionRow)
+    .insert({ id, songId, number: 1, document: JSON.stringify(song) })
+  for (const { id: assetId } of song.assets) {
+    await database.getRepository(SongVersionAsset).insert({ songVersionId: id, assetId })
+  }
+  return id
+}
+
+async function person(database: DataSource, name: string, role: Role, passwordHash: string): Promise<string> {
+  const id = randomUUID()
+  await database.getRepository(Person).insert({
+    id,
+    name: `Person ${name}`,
+    signIn: name.toLowerCase(),
+    role,
+    passwordHash,
+    wrongTries: 0,
+    retryAt: null,
+  })
+  return id
+}
+
+async function group(database: DataSource, members: Record<Role, readonly string[]>): Promise<string> {
+  const groupId = randomUUID()
+  await database
+    .getRepository(Group)
+    .insert({ id: groupId, name: 'Group', place: 'Room', joinCode: groupId.slice(0, 8) })
+  for (const role of ['teacher', 'student'] as const) {
+    for (const personId of members[role])
+      await database.getRepository(Membership).insert({ groupId, personId, role })
+  }
+  return groupId
+}
