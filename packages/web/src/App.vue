@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { onMounted, ref, watchEffect } from 'vue'
+import { useTheme } from 'vuetify'
+import FirstTeacherPage from './people/FirstTeacherPage.vue'
+import SignInPage from './people/SignInPage.vue'
+import { useSession } from './people/session-store'
+import { useThemeChoice } from './theme/theme-store'
+
+const session = useSession()
+const choice = useThemeChoice()
+const theme = useTheme()
+const problem = ref('')
+
+watchEffect(() => theme.change(choice.name))
+
+async function look(): Promise<void> {
+  problem.value = ''
+  try {
+    await session.look()
+  } catch (error) {
+    problem.value = (error as Error).message
+  }
+}
+
+onMounted(look)
+</script>
+
+<template>
+  <v-app>
+    <div v-if="problem && !session.known" class="lost">
+      <p>{{ problem }}</p>
+      <v-btn @click="look">Try again</v-btn>
+    </div>
+    <template v-else-if="session.known">
+      <router-view v-if="session.person" :key="session.person.id" />
+      <FirstTeacherPage v-else-if="session.needsFirstTeacher" />
+      <SignInPage v-else />
+    </template>
+  </v-app>
+</template>
+
+<style scoped>
+.lost {
+  display: grid;
+  gap: 14px;
+  justify-items: center;
+  align-content: center;
+  min-height: 100vh;
+}
+</style>

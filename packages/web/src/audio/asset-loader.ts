@@ -1,0 +1,90 @@
+import type { AssetAudio } from '@rudlo/core/engine'
+import { unpackOverview, type Overview } from '@rudlo/core/exchange'
+import type { AssetInfo } from '@rudlo/core/song'
+import { fetchBytes } from '../server/api'
+import type { DecodeAnswer, DecodeTask } from './decode.worker'
+
+const audio = new Map<string, Promise<AssetAudio>>()
+const overviews = new Map<string, Promise<Overview>>()
+
+/** Decoders at work at a time. */
+const WORKERS = 2
+const workers: { worker: Worker; load: number }[] = []
+const waiting = new Map<string, { resolve(audio: AssetAudio): void; reject(error: Error): void }>()
+
+/** Starts the decoders before there is anything to decode: they take a moment to come up. */
+export function warmDecoders(): void {
+  while (workers.length < WORKERS) workers.push(startWorker())
+}
+
+function startWorker(): { worker: Worker; load: number } {
+  const worker = new Worker(new URL('./decode.worker.ts', import.meta.url), { type: 'module' })
+  const entry = { worker, load: 0 }
+  worker.onmessage = ({ data }: MessageEvent<DecodeAnswer>) => {
+    entry.load--
+    const task = waiting.get(data.id)
+    waiting.delete(data.id)
+    if ('error' in data) task?.reject(new Error(data.error))
+    else task?.resolve({ channels: data.channels, frames: data.channels[0]!.length })
+  }
+  return entry
+}
+
+function leastBusy(): { worker: Worker; load: number } {
+  warmDecoders()
+  return workers.reduce((a, b) => (b.load < a.load ? b : a))
+}
+
+async function load(asset: AssetInfo): Promise<AssetAudio> {
+  const bytes = await fetchBytes(`/api/assets/${asset.id}`)
+  return new Promise((resolve, reject) => {
+    waiting.set(asset.id, { resolve, reject })
+    const entry = leastBusy()
+    entry.load++
+    entry.worker.postMessage({ id: asset.id, bytes, frames: asset.frames } satisfies DecodeTask, [
+      bytes.buffer,
+    ])
+  })
+}
+
+/** Remembers a promise by id, and forgets it again where it fails, so that it can be tried again. */
+function once<T>(kept: Map<string, Promise<T>>, id: string, make: () => Promise<T>): Promise<T> {
+  const known = kept.get(id)
+  if (known) return known
+  const made = make()
+  kept.set(id, made)
+  made.catch(() => kept.delete(id))
+  return made
+}
+
+/**
+ * Fetches and decodes all audio of a song; what is there already (from another hand-in of the same song) is
+ * shared. `onProgress` is told the share done, 0…1.
+ */
+export async function loadAudio(
+  assets: readonly AssetInfo[],
+  onProgress: (share: number) => void,
+): Promise<(readonly [string, AssetAudio])[]> {
+  let done = 0
+  onProgress(0)
+  return Promise.all(
+    assets.map(async (asset) => {
+      const sound = await once(audio, asset.id, () => load(asset))
+      onProgress(++done / assets.length)
+      return [asset.id, sound] as const
+    }),
+  )
+}
+
+/** The waveform overview of an asset. */
+export function loadOverview(asset: AssetInfo): Promise<Overview> {
+  return once(overviews, asset.id, async () =>
+    unpackOverview(await fetchBytes(`/api/assets/${asset.id}/overview`), asset.frames),
+  )
+}
+
+/** Forgets everything, at sign-out: the next person may not be allowed to hear it. */
+export function forgetAudio(): void {
+  audio.clear()
+  overviews.clear()
+}

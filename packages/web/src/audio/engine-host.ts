@@ -1,0 +1,98 @@
+import type { AssetAudio, Loop, Program, Solo } from '@rudlo/core/engine'
+import { SAMPLE_RATE } from '@rudlo/core/time'
+import workletUrl from './engine.worklet.ts?worker&url'
+import type { EngineMessage, EngineOptions } from './messages'
+import { createSharedState, SharedState } from './shared-state'
+
+let prepared: Promise<AudioContext> | null = null
+
+/**
+ * Makes the audio context of the next engine, while its audio is still on the way.
+ * @throws Error where the page is not cross-origin isolated or the browser has no AudioWorklet
+ */
+export function prepareContext(): Promise<AudioContext> {
+  prepared ??= makeContext().catch((error: unknown) => {
+    prepared = null
+    throw error
+  })
+  return prepared
+}
+
+async function makeContext(): Promise<AudioContext> {
+  if (!globalThis.crossOriginIsolated || !('AudioWorkletNode' in globalThis)) {
+    throw new Error(
+      'Sound needs a secure address: open Rudlo at localhost or over HTTPS, in a current browser.',
+    )
+  }
+  const context = new AudioContext({ sampleRate: SAMPLE_RATE, latencyHint: 'interactive' })
+  await context.audioWorklet.addModule(workletUrl)
+  return context
+}
+
+/** The engine in its AudioWorklet, seen from the page. */
+export class EngineHost {
+  private constructor(
+    private readonly context: AudioContext,
+    private readonly node: AudioWorkletNode,
+    readonly state: SharedState,
+  ) {}
+
+  /** @throws Error where the page is not cross-origin isolated or the browser has no AudioWorklet */
+  static async create(program: Program, audio: (readonly [string, AssetAudio])[]): Promise<EngineHost> {
+    const context = await prepareContext()
+    prepared = null
+    const state = createSharedState()
+    const processorOptions: EngineOptions = { program, audio, state }
+    const node = new AudioWorkletNode(context, 'rudlo-engine', {
+      numberOfInputs: 0,
+      numberOfOutputs: 1,
+      outputChannelCount: [2],
+      processorOptions,
+    })
+    node.connect(context.destination)
+    return new EngineHost(context, node, new SharedState(state))
+  }
+
+  /** Seconds between the engine and the ear. */
+  get latency(): number {
+    return (this.context.outputLatency || 0) + this.context.baseLatency
+  }
+
+  load(program: Program): void {
+    this.#send({ kind: 'program', program })
+  }
+
+  async play(): Promise<void> {
+    if (this.context.state !== 'running') await this.context.resume()
+    this.#send({ kind: 'play' })
+  }
+
+  stop(): void {
+    this.#send({ kind: 'stop' })
+  }
+
+  seek(sample: number): void {
+    this.#send({ kind: 'seek', sample })
+  }
+
+  loop(loop: Loop | null): void {
+    this.#send({ kind: 'loop', loop })
+  }
+
+  moves(on: boolean): void {
+    this.#send({ kind: 'moves', on })
+  }
+
+  solo(solo: Solo): void {
+    this.#send({ kind: 'solo', solo })
+  }
+
+  async close(): Promise<void> {
+    this.node.disconnect()
+    await this.context.close()
+  }
+
+  #send(message: EngineMessage): void {
+    this.node.port.postMessage(message)
+  }
+}

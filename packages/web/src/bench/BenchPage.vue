@@ -1,0 +1,346 @@
+<script setup lang="ts">
+/** The student's working screen for one assignment. */
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import { useSession } from '../people/session-store'
+import AppHeader from '../shell/AppHeader.vue'
+import KeysDialog from '../shell/KeysDialog.vue'
+import BalanceView from '../mixer/BalanceView.vue'
+import WhyPanel from '../mixer/WhyPanel.vue'
+import NoticeBar from '../shell/NoticeBar.vue'
+import { usePageKeys } from '../shell/page-keys'
+import SongStrip from '../strip/SongStrip.vue'
+import TrackCards from '../tracks/TrackCards.vue'
+import TransportBar from '../transport/TransportBar.vue'
+import { useWork } from '../work/work-store'
+import { useBench } from './bench-store'
+import BriefPanel from './BriefPanel.vue'
+import DeskTools from './DeskTools.vue'
+import HandInDialog from './HandInDialog.vue'
+import { BENCH_KEYS } from './keys'
+import LaneDesk from './LaneDesk.vue'
+import SaveSign from './SaveSign.vue'
+import TriesMenu from './TriesMenu.vue'
+
+const props = defineProps<{ assignment: string }>()
+
+const bench = useBench()
+const work = useWork()
+const player = usePlayer()
+const session = useSession()
+const problem = ref('')
+const briefOpen = ref(true)
+const handing = ref(false)
+const looking = ref(false)
+const keys = ref(false)
+
+const VIEWS = [
+  ['balance', 'Balance'],
+  ['lines', 'Lines'],
+] as const
+
+const ready = computed(() => bench.assignment !== null && work.mix !== null)
+
+async function open(): Promise<void> {
+  problem.value = ''
+  try {
+    await bench.open(props.assignment)
+    player.prepare(bench.song!)
+    await work.open(props.assignment, session.person!.id)
+    void player.open(bench.song!, work.mix!)
+  } catch (error) {
+    problem.value = (error as Error).message
+  }
+}
+
+watch(() => props.assignment, open, { immediate: true })
+onBeforeUnmount(() => {
+  // at once: whatever is opened next must not be closed by what is left
+  void player.close()
+  void work.leave()
+})
+
+/** The newest version in a few words, for the head of the page. */
+const version = computed(() => {
+  const { newest } = bench
+  if (!newest) return ''
+  if (newest.state === 'given back') {
+    return newest.outcome === 'accepted'
+      ? `Version ${newest.number} accepted`
+      : `Version ${newest.number} came back`
+  }
+  return newest.measurement
+    ? `Version ${newest.number} is handed in`
+    : `Version ${newest.number} is being measured`
+})
+
+const flags = computed(() => [
+  ...work.notes
+    .filter((n) => !n.done)
+    .map((n) => ({ id: n.id, text: '♪', tick: n.tick, kind: 'note' as const })),
+  ...bench.assignment!.brief.tasks.map((t, i) => ({
+    id: t.id,
+    text: String(i + 1),
+    tick: t.from,
+    kind: 'task' as const,
+  })),
+  ...(bench.returned?.review?.remarks ?? []).map((r, i) => ({
+    id: r.id,
+    text: String(i + 1),
+    tick: (r.from + r.to) / 2,
+    kind: 'remark' as const,
+  })),
+])
+
+function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
+  if (kind === 'note') {
+    bench.page = 'notes'
+    return player.seek(work.notes.find((n) => n.id === id)?.tick ?? 0)
+  }
+  if (kind === 'task') return bench.chooseTask(id)
+  const remark = bench.returned?.review?.remarks.find((r) => r.id === id)
+  if (remark) bench.showRemark(remark)
+}
+
+function showHandIn(look: boolean): void {
+  looking.value = look
+  handing.value = true
+}
+
+usePageKeys({
+  ' ': () => player.toggle(),
+  o: () => player.setLoop(player.loop, !player.looping),
+  v: () => player.setMoves(!player.moves),
+  w: () => (bench.view = bench.view === 'lines' ? 'balance' : 'lines'),
+  n: () => {
+    briefOpen.value = true
+    bench.dropNote()
+  },
+  b: () => (briefOpen.value = !briefOpen.value),
+  g: () => bench.task && player.playLoop(bench.task),
+  'Ctrl+z': () => work.undo(),
+  'Ctrl+y': () => work.redo(),
+  'Ctrl+Shift+z': () => work.redo(),
+  '?': () => (keys.value = true),
+})
+</script>
+
+<template>
+  <div class="bench">
+    <AppHeader :before="bench.assignment?.group" :title="bench.assignment?.title">
+      <template v-if="ready">
+        <SaveSign />
+        <TriesMenu />
+        <v-btn
+          variant="text"
+          icon="$undo"
+          size="small"
+          aria-label="Undo"
+          :disabled="!work.canUndo"
+          @click="work.undo()"
+        />
+        <v-btn
+          variant="text"
+          icon="$redo"
+          size="small"
+          aria-label="Redo"
+          :disabled="!work.canRedo"
+          @click="work.redo()"
+        />
+        <button v-if="version" class="chip" data-test="version" @click="showHandIn(true)">
+          {{ version }}
+        </button>
+        <v-btn color="primary" variant="flat" data-test="hand-in" @click="showHandIn(false)">Hand in</v-btn>
+      </template>
+    </AppHeader>
+
+    <main v-if="problem" class="lost">
+      <p role="alert">{{ problem }}</p>
+      <v-btn @click="open">Try again</v-btn>
+    </main>
+    <main v-else-if="!ready" class="lost"><v-progress-circular indeterminate /></main>
+    <template v-else>
+      <div class="room" :class="{ folded: !briefOpen }">
+        <aside>
+          <BriefPanel v-show="briefOpen" />
+          <button
+            class="fold"
+            :aria-label="briefOpen ? 'Fold the brief away (B)' : 'Show the brief (B)'"
+            @click="briefOpen = !briefOpen"
+          >
+            <v-icon :icon="briefOpen ? '$previous' : '$following'" size="20" />
+          </button>
+        </aside>
+        <main class="middle">
+          <div class="top">
+            <div class="views" role="radiogroup" aria-label="View">
+              <button
+                v-for="[key, text] in VIEWS"
+                :key="key"
+                class="view"
+                role="radio"
+                :aria-checked="bench.view === key"
+                :data-test="`view-${key}`"
+                @click="bench.view = key"
+              >
+                {{ text }}
+              </button>
+            </div>
+            <SongStrip
+              :song="bench.song!"
+              :time="bench.time!"
+              :position="player.position"
+              :momentary="player.measured?.momentary ?? null"
+              :loop="player.loop"
+              :looping="player.looping"
+              :shown="bench.span"
+              :marked="bench.task"
+              :flags="flags"
+              @go="player.seek"
+              @loop="(stretch) => player.setLoop(stretch, true)"
+              @flag="flag"
+            />
+          </div>
+          <BalanceView v-if="bench.view === 'balance'" />
+          <template v-else>
+            <LaneDesk />
+            <TrackCards
+              :song="bench.song!"
+              :mix="work.mix!"
+              :address="bench.address"
+              :peaks="player.trackPeaks"
+              :is-open="bench.isOpen"
+              mixer
+              @choose="(address) => (bench.address = address)"
+            />
+          </template>
+        </main>
+      </div>
+      <TransportBar :time="bench.time!" @keys="keys = true"
+        ><DeskTools v-if="bench.view === 'lines'"
+      /></TransportBar>
+      <HandInDialog v-model="handing" :look="looking" />
+      <WhyPanel v-if="bench.asked" />
+      <NoticeBar v-model="work.notice" />
+      <v-dialog :model-value="work.elsewhere" persistent>
+        <div class="sheet elsewhere" role="alertdialog" aria-label="Open in another window">
+          <h2>This work is open in another window</h2>
+          <p>So that nothing gets mixed up, only one window can change it. What was done here is saved.</p>
+          <v-btn color="primary" variant="flat" data-test="work-here" @click="work.workHere()"
+            >Work here instead</v-btn
+          >
+        </div>
+      </v-dialog>
+    </template>
+    <KeysDialog v-model="keys" :groups="BENCH_KEYS" />
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+  height: 100dvh;
+  min-height: 560px;
+}
+
+.room {
+  display: grid;
+  flex: 1;
+  grid-template-columns: 276px minmax(0, 1fr);
+  min-height: 0;
+}
+
+.room.folded {
+  grid-template-columns: 32px minmax(0, 1fr);
+}
+
+aside {
+  position: relative;
+  min-height: 0;
+  border-right: 1px solid var(--rule);
+  background: var(--sheet);
+}
+
+aside > :first-child {
+  height: 100%;
+  overflow-y: auto;
+}
+
+.fold {
+  position: absolute;
+  right: 0;
+  bottom: 0;
+  width: 32px;
+  height: 32px;
+  border: 0;
+  background: var(--sheet);
+  color: var(--soft);
+  cursor: pointer;
+}
+
+.folded .fold {
+  inset: 0;
+  height: 100%;
+}
+
+.middle {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-width: 0;
+  min-height: 0;
+  padding: 10px 14px;
+}
+
+.top {
+  display: grid;
+  flex: none;
+  grid-template-columns: 84px minmax(0, 1fr);
+  gap: 8px;
+}
+
+.views {
+  display: grid;
+  gap: 4px;
+}
+
+.view {
+  min-height: 30px;
+  border: 1px solid var(--rule);
+  border-radius: 9px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+  font-weight: 600;
+  cursor: pointer;
+}
+
+.view[aria-checked='true'] {
+  border-color: var(--ink);
+  background: var(--ink);
+  color: var(--sheet);
+}
+
+.lost,
+.elsewhere {
+  display: grid;
+  gap: 16px;
+  justify-items: center;
+  place-content: center;
+  flex: 1;
+  padding: 26px;
+}
+
+.elsewhere {
+  justify-items: start;
+}
+
+@media (max-width: 1100px) {
+  .room {
+    grid-template-columns: 220px minmax(0, 1fr);
+  }
+}
+</style>

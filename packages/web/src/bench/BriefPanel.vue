@@ -1,0 +1,141 @@
+<script setup lang="ts">
+/** What is to be done, task by task; and, once something came back, what the teacher said. */
+import { computed, watch } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import { barsOf } from '../transport/loop-text'
+import { useWork } from '../work/work-store'
+import { useBench } from './bench-store'
+import CameBack from './CameBack.vue'
+import NotesPanel from './NotesPanel.vue'
+
+const bench = useBench()
+const player = usePlayer()
+const work = useWork()
+const brief = computed(() => bench.assignment!.brief)
+const isNews = computed(() => bench.returned !== null && bench.returned.id === bench.newest?.id)
+
+watch(isNews, (news) => (bench.page = news ? 'back' : 'brief'), { immediate: true })
+const open = computed(() => work.notes.filter((n) => !n.done).length)
+</script>
+
+<template>
+  <div class="brief">
+    <h1>{{ bench.assignment!.title }}</h1>
+    <div class="pages" role="radiogroup" aria-label="What to read">
+      <button class="chip" role="radio" :aria-checked="bench.page === 'brief'" @click="bench.page = 'brief'">
+        Brief
+      </button>
+      <button
+        v-if="bench.returned"
+        class="chip"
+        role="radio"
+        :aria-checked="bench.page === 'back'"
+        data-test="came-back"
+        @click="bench.page = 'back'"
+      >
+        Version {{ bench.returned.number }} came back
+      </button>
+      <button
+        class="chip"
+        role="radio"
+        :aria-checked="bench.page === 'notes'"
+        data-test="notes"
+        @click="bench.page = 'notes'"
+      >
+        {{ open ? `Notes ${open}` : 'Notes' }}
+      </button>
+    </div>
+    <CameBack v-if="bench.page === 'back' && bench.returned" :version="bench.returned" />
+    <NotesPanel v-else-if="bench.page === 'notes'" />
+    <template v-else>
+      <p class="soft">{{ brief.purpose }}</p>
+      <ol>
+        <li v-for="(task, i) in brief.tasks" :key="task.id" :class="{ on: task.id === bench.taskId }">
+          <button class="task" :aria-expanded="task.id === bench.taskId" @click="bench.chooseTask(task.id)">
+            <span class="number">{{ i + 1 }}</span>{{ task.title }}
+          </button>
+          <div v-if="task.id === bench.taskId" class="more">
+            <p>{{ task.text }}</p>
+            <button class="chip" :disabled="!player.ready" @click="player.playLoop(task)">
+              <v-icon icon="$play" size="16" />{{ barsOf(task, bench.time!.meter) }}
+            </button>
+          </div>
+        </li>
+      </ol>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.brief {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  padding: 18px 18px 24px;
+}
+
+h1 {
+  font-size: 25px;
+}
+
+.pages {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+ol {
+  margin: 4px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  border-top: 1px solid var(--rule);
+}
+
+li.on {
+  background: var(--wash);
+  margin-inline: -18px;
+  padding-inline: 18px;
+}
+
+.task {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  width: 100%;
+  min-height: 46px;
+  padding: 6px 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-weight: 640;
+  text-align: left;
+  cursor: pointer;
+}
+
+.number {
+  display: grid;
+  place-items: center;
+  flex: none;
+  width: 24px;
+  height: 24px;
+  border: 1.5px solid var(--ink);
+  border-radius: 50%;
+  font-size: 14px;
+}
+
+li.on .number {
+  background: var(--ink);
+  color: var(--sheet);
+}
+
+.more {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  padding: 0 0 14px 34px;
+}
+</style>

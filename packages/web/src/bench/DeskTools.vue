@@ -1,0 +1,85 @@
+<script setup lang="ts">
+/** What helps the hand on the desk: the grid that places snap to, and how close the song is seen. */
+import { GRIDS, type Grid } from '@rudlo/core/time'
+import { usePlayer } from '../audio/player-store'
+import { useBench } from './bench-store'
+
+const bench = useBench()
+const player = usePlayer()
+const GRID_NAMES: Readonly<Record<Grid, string>> = {
+  bar: 'bars',
+  beat: 'beats',
+  'half-beat': 'half beats',
+  off: 'nothing',
+}
+</script>
+
+<template>
+  <div class="tools">
+    <label class="snap">
+      Snap to
+      <select v-model="bench.grid" @keydown.stop>
+        <option v-for="g in GRIDS" :key="g" :value="g">{{ GRID_NAMES[g] }}</option>
+      </select>
+    </label>
+    <button
+      aria-label="See more of the song"
+      title="See more of the song"
+      @click="bench.zoom(player.position, 0.5)"
+    >
+      <v-icon icon="$further" size="20" />
+    </button>
+    <button aria-label="See closer" title="See closer" @click="bench.zoom(player.position, 2)">
+      <v-icon icon="$closer" size="20" />
+    </button>
+    <button aria-label="See the whole song" title="See the whole song" @click="bench.showAll()">
+      <v-icon icon="$whole" size="20" />
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  align-items: center;
+}
+
+.snap {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+  margin-right: 8px;
+  font-size: 14px;
+}
+
+select {
+  height: 34px;
+  border: 0;
+  border-radius: 8px;
+  background: transparent;
+  color: inherit;
+  font: inherit;
+  font-weight: 620;
+}
+
+option {
+  background: var(--sheet);
+  color: var(--ink);
+}
+
+button {
+  display: grid;
+  place-items: center;
+  width: 36px;
+  height: 36px;
+  border: 0;
+  border-radius: 8px;
+  background: transparent;
+  color: inherit;
+  cursor: pointer;
+}
+
+button:hover {
+  background: color-mix(in srgb, var(--on-desk) 14%, transparent);
+}
+</style>

@@ -1,0 +1,87 @@
+<script setup lang="ts">
+/** One listening note: ticked off, gone to, written, removed. What is being typed stays while the song plays on. */
+import type { ListeningNote } from '@rudlo/core/mix'
+import { ref, watch } from 'vue'
+
+const props = defineProps<{ note: ListeningNote; bar: number }>()
+const emit = defineEmits<{ done: []; go: []; write: [text: string]; remove: [] }>()
+
+const text = ref(props.note.text)
+watch(
+  () => props.note.text,
+  (now) => (text.value = now),
+)
+
+function take(): void {
+  if (text.value !== props.note.text) emit('write', text.value)
+}
+</script>
+
+<template>
+  <li :class="{ done: note.done }">
+    <input
+      type="checkbox"
+      :checked="note.done"
+      :aria-label="`Note at bar ${bar} is dealt with`"
+      @change="emit('done')"
+    />
+    <button class="chip" :aria-label="`Go to bar ${bar}`" @click="emit('go')">{{ bar }}</button>
+    <input
+      v-model="text"
+      class="text"
+      :data-note="note.id"
+      maxlength="1000"
+      :aria-label="`Note at bar ${bar}`"
+      placeholder="too loud here"
+      @change="take"
+      @keydown.enter="($event.target as HTMLInputElement).blur()"
+      @keydown.stop
+    />
+    <button class="remove" :aria-label="`Remove the note at bar ${bar}`" @click="emit('remove')">
+      <v-icon icon="$close" size="16" />
+    </button>
+  </li>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: auto auto 1fr auto;
+  gap: 6px;
+  align-items: center;
+}
+
+li .chip {
+  padding: 2px 9px;
+}
+
+input[type='checkbox'] {
+  width: 20px;
+  height: 20px;
+}
+
+.text {
+  min-width: 0;
+  height: 32px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+.done .text {
+  color: var(--soft);
+  text-decoration: line-through;
+}
+
+.remove {
+  width: 32px;
+  height: 32px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  cursor: pointer;
+}
+</style>

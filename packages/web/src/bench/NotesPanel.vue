@@ -1,0 +1,77 @@
+<script setup lang="ts">
+/** Listening notes: what the student wants to come back to, at its bar. Ticked off when it is dealt with. */
+import type { ListeningNote } from '@rudlo/core/mix'
+import { computed, nextTick, ref, watch } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import { useWork } from '../work/work-store'
+import { useBench } from './bench-store'
+import NoteRow from './NoteRow.vue'
+
+const bench = useBench()
+const work = useWork()
+const player = usePlayer()
+const list = ref<HTMLElement>()
+
+const bar = (tick: number) => bench.time!.meter.placeAt(tick).bar
+/** The bar that is heard: changes once a bar, not once a frame. */
+const here = computed(() => bar(player.position))
+const notes = computed(() => [...work.notes].sort((a, b) => a.tick - b.tick))
+const change = (label: string, tick: number) => ({ label, lanes: [], from: tick, to: tick })
+
+function edit(note: ListeningNote, by: Partial<ListeningNote>, label: string): void {
+  work.setNotes((all) => all.map((n) => (n.id === note.id ? { ...n, ...by } : n)), change(label, note.tick))
+}
+
+const remove = (note: ListeningNote) =>
+  work.setNotes((all) => all.filter((n) => n.id !== note.id), change('Removed a note', note.tick))
+
+// a note that was just dropped waits for its words
+watch(
+  () => bench.freshNote,
+  async (id) => {
+    if (!id) return
+    await nextTick()
+    list.value?.querySelector<HTMLInputElement>(`[data-note="${id}"]`)?.focus()
+    bench.freshNote = null
+  },
+  { immediate: true },
+)
+</script>
+
+<template>
+  <div class="notes">
+    <p class="soft">
+      Press N while you listen: it drops a note at the bar. Your notes are your own: they are not handed in.
+    </p>
+    <button class="chip" data-test="drop-note" @click="bench.dropNote()">Note at bar {{ here }}</button>
+    <ul ref="list">
+      <NoteRow
+        v-for="note in notes"
+        :key="note.id"
+        :note="note"
+        :bar="bar(note.tick)"
+        @done="edit(note, { done: !note.done }, note.done ? 'Took a note up again' : 'Ticked a note off')"
+        @go="player.seek(note.tick)"
+        @write="(text: string) => edit(note, { text }, 'Wrote a note')"
+        @remove="remove(note)"
+      />
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.notes {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+}
+
+ul {
+  display: grid;
+  gap: 6px;
+  width: 100%;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+</style>

@@ -1,0 +1,42 @@
+/** The keys of the bench, as the page lists them. */
+export const BENCH_KEYS = [
+  {
+    title: 'Listening',
+    keys: [
+      ['Space', 'play and stop'],
+      ['G', 'go round the bars of the task'],
+      ['O', 'loop on and off'],
+      ['V', 'moves on and off'],
+      ['N', 'note at this bar'],
+    ],
+  },
+  {
+    title: 'Everywhere',
+    keys: [
+      ['Ctrl Z', 'undo'],
+      ['Ctrl Y', 'redo'],
+      ['W', 'balance or lines'],
+      ['B', 'fold the brief away'],
+      ['?', 'these keys'],
+    ],
+  },
+  {
+    title: 'On the line',
+    keys: [
+      ['Page ↑ ↓', 'point before, point after'],
+      ['Arrows', 'move the point'],
+      ['Shift arrows', 'move it finely'],
+      ['Enter', 'point at the play position'],
+      ['Delete', 'remove the point'],
+    ],
+  },
+  {
+    title: 'With the mouse',
+    keys: [
+      ['Alt', 'drag off the grid'],
+      ['Shift', 'drag one way only'],
+      ['Ctrl wheel', 'closer and further'],
+      ['Shift wheel', 'along the song'],
+    ],
+  },
+] as const

@@ -1,0 +1,219 @@
+<script setup lang="ts">
+/** A lane as drawn: grid, waveform, faint lines, line and points; pins and play position on top. */
+import type { Points } from '@rudlo/core/envelope'
+import type { Overview } from '@rudlo/core/exchange'
+import { envelopeOf, resolve, type Mix } from '@rudlo/core/mix'
+import type { SongTime, SongVersion } from '@rudlo/core/song'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { drawGrid, drawLevels } from './draw-grid'
+import { drawFaintLine, drawLine, drawPoints, drawSetting } from './draw-line'
+import { drawWave } from './draw-wave'
+import { useInk } from './use-ink'
+import { GUTTER, Viewport, type Span } from './viewport'
+
+const props = defineProps<{
+  song: SongVersion
+  time: SongTime
+  mix: Mix
+  address: string
+  span: Span
+  overviews: ReadonlyMap<string, Overview>
+  position: number
+  selected: number
+  /** Drawn under the line, for comparison. */
+  faint?: readonly Points[]
+  /** Shaded: a task, a span for a remark. */
+  marked?: Span | null
+  /** Numbered pins. */
+  pins?: readonly {
+    readonly id: string
+    readonly number: number
+    readonly from: number
+    readonly to: number
+  }[]
+  pinned?: string | null
+}>()
+
+const emit = defineEmits<{ size: [view: Viewport]; pin: [id: string] }>()
+
+const box = ref<HTMLElement>()
+const canvas = ref<HTMLCanvasElement>()
+const size = ref({ width: 0, height: 0 })
+
+const addressed = computed(() => resolve(props.mix, props.address)!)
+const envelope = computed(() => envelopeOf(props.mix, props.address))
+const track = computed(() => props.mix.tracks.find((t) => t.id === addressed.value.owner))
+const ink = useInk(() => addressed.value.control.family)
+const view = computed(
+  () => new Viewport(props.span, Math.max(1, size.value.width), Math.max(1, size.value.height)),
+)
+
+let frame = 0
+function redraw(): void {
+  cancelAnimationFrame(frame)
+  frame = requestAnimationFrame(draw)
+}
+
+function draw(): void {
+  const c = canvas.value?.getContext('2d')
+  const { width, height } = size.value
+  if (!c || !canvas.value || !width || !height) return
+  const ratio = devicePixelRatio || 1
+  const w = Math.round(width * ratio)
+  const h = Math.round(height * ratio)
+  if (canvas.value.width !== w || canvas.value.height !== h) {
+    canvas.value.width = w
+    canvas.value.height = h
+  }
+  c.setTransform(ratio, 0, 0, ratio, 0, 0)
+  c.clearRect(0, 0, width, height)
+  const { scale, unit } = addressed.value.control
+  const colours = ink.value
+  drawGrid(c, view.value, props.song, props.time, colours)
+  if (track.value) drawWave(c, view.value, track.value.regions, props.overviews, props.time, colours.wave)
+  drawLevels(c, view.value, scale, unit, colours)
+  c.save()
+  c.beginPath()
+  c.rect(0, 0, width - GUTTER + 8, height)
+  c.clip()
+  for (const points of props.faint ?? []) drawFaintLine(c, view.value, points, scale, colours.ink)
+  const points = envelope.value?.points ?? []
+  if (!points.length || !envelope.value?.on) {
+    drawSetting(c, view.value, scale.toTravel(addressed.value.setting), colours.line)
+  }
+  drawLine(c, view.value, points, scale, colours.line, !envelope.value?.on)
+  c.restore()
+  drawPoints(c, view.value, points, scale, colours.line, colours.sheet, props.selected)
+}
+
+const observer = new ResizeObserver(([entry]) => {
+  const { width, height } = entry!.contentRect
+  size.value = { width, height }
+})
+
+onMounted(() => observer.observe(box.value!))
+onBeforeUnmount(() => {
+  observer.disconnect()
+  cancelAnimationFrame(frame)
+})
+
+watch(view, (v) => emit('size', v), { immediate: true })
+watch(
+  [
+    view,
+    () => props.mix,
+    () => props.address,
+    () => props.overviews,
+    () => props.selected,
+    () => props.faint,
+    ink,
+  ],
+  redraw,
+  {
+    immediate: true,
+  },
+)
+document.fonts?.ready.then(redraw, () => null)
+
+const playX = computed(() => view.value.x(props.position))
+const inView = (x: number) => x >= -1 && x <= size.value.width + 1
+const stretch = (s: Span) => {
+  const left = Math.max(0, view.value.x(s.from))
+  return {
+    left: `${left}px`,
+    width: `${Math.max(0, Math.min(size.value.width, view.value.x(s.to)) - left)}px`,
+  }
+}
+</script>
+
+<template>
+  <div ref="box" class="lane-canvas">
+    <canvas ref="canvas" aria-hidden="true" />
+    <div v-if="marked" class="marked" :style="stretch(marked)" />
+    <div
+      v-for="pin in pins"
+      v-show="pinned === pin.id"
+      :key="`s${pin.id}`"
+      class="pin-span"
+      :style="stretch(pin)"
+    />
+    <div v-show="inView(playX)" class="play-position" :style="{ transform: `translateX(${playX}px)` }" />
+    <template v-for="pin in pins" :key="pin.id">
+      <button
+        v-show="inView(view.x((pin.from + pin.to) / 2))"
+        class="pin"
+        :class="{ on: pinned === pin.id }"
+        :style="{ left: `${view.x((pin.from + pin.to) / 2)}px` }"
+        :aria-label="`Remark ${pin.number}`"
+        @pointerdown.stop
+        @click.stop="emit('pin', pin.id)"
+      >
+        {{ pin.number }}
+      </button>
+    </template>
+    <slot />
+  </div>
+</template>
+
+<style scoped>
+.lane-canvas {
+  position: relative;
+  overflow: hidden;
+  min-width: 0;
+  min-height: 0;
+}
+
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+
+.marked {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  background: var(--family-volume);
+  opacity: 0.1;
+  pointer-events: none;
+}
+
+.pin-span {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border-inline: 1.5px dashed var(--warm);
+  background: color-mix(in srgb, var(--warm) 13%, transparent);
+  pointer-events: none;
+}
+
+.play-position {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  left: -1px;
+  width: 2px;
+  background: var(--warm);
+  pointer-events: none;
+}
+
+.pin {
+  position: absolute;
+  bottom: 8px;
+  width: 32px;
+  height: 32px;
+  margin-left: -16px;
+  border: 2px solid var(--sheet);
+  border-radius: 9px;
+  background: var(--warm);
+  color: var(--sheet);
+  font: inherit;
+  font-weight: 700;
+  cursor: pointer;
+}
+
+.pin.on {
+  outline: 2px solid var(--warm);
+}
+</style>

@@ -1,0 +1,18 @@
+import { clamp, type Control } from '@rudlo/core/scale'
+
+/** Below this a level moves by travel: steps of a decibel would never get it out of silence. */
+const QUIET_DB = -40
+
+/** The value one step up (1) or down (−1): a decibel or a fiftieth of the travel; `fine` a tenth of that. */
+export function nudged({ scale }: Control, value: number, by: 1 | -1, fine: boolean): number {
+  if (scale.kind === 'switch') return by > 0 ? 1 : 0
+  if (scale.kind === 'level' && value + by > QUIET_DB) {
+    return clamp(tidied(scale.kind, value + by * (fine ? 0.1 : 1)), scale.min, scale.max)
+  }
+  return tidied(scale.kind, scale.toValue(clamp(scale.toTravel(value) + by * (fine ? 0.002 : 0.02), 0, 1)))
+}
+
+/** A value without the digits that a hand cannot mean: tenths of a decibel. */
+export function tidied(kind: Control['scale']['kind'], value: number): number {
+  return kind === 'level' ? Math.round(value * 10) / 10 : Math.round(value * 1000) / 1000
+}

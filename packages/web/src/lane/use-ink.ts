@@ -1,0 +1,24 @@
+import { computed } from 'vue'
+import { useThemeChoice } from '../theme/theme-store'
+import { DARK, LIGHT } from '../theme/palette'
+import type { Family } from '@rudlo/core/scale'
+import type { Ink } from './draw-grid'
+
+/** The theme's colours for a canvas, with those of a lane family for its line. */
+export function useInk(family: () => Family) {
+  const theme = useThemeChoice()
+  return computed<Ink>(() => {
+    const p = theme.name === 'dark' ? DARK : LIGHT
+    return {
+      rule: p.rule,
+      soft: p.soft,
+      wash: p.wash,
+      wave: p.wave,
+      sheet: p.sheet,
+      ink: p.ink,
+      line: p.family[family()],
+      warm: p.warm,
+      font: "'Atkinson Hyperlegible Next Variable', sans-serif",
+    }
+  })
+}

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+/** A long slider for one control: drag, wheel, keys; a double click returns it to its default. */
+import { computed, ref } from 'vue'
+import { nudged, tidied } from '../lane/nudge'
+import { useControl } from './use-control'
+
+const props = defineProps<{
+  address: string
+  label: string
+  /** dBFS of what comes out, for a meter inside the slider; none if not given. */
+  peak?: number
+}>()
+
+const { control, value, inCharge, begin, preview, commit, set } = useControl(() => props.address)
+
+/** With Shift the slider follows a tenth of the way. */
+const FINE = 0.1
+
+const groove = ref<HTMLElement>()
+const held = ref<{ x: number; travel: number } | null>(null)
+const travel = computed(() => control.value.scale.toTravel(value.value))
+/** Where a slider that rests in the middle starts to be filled. */
+const origin = computed(() =>
+  control.value.scale.min < 0 && control.value.scale.kind === 'linear' ? 0.5 : 0,
+)
+const fill = computed(() => ({
+  left: `${Math.min(travel.value, origin.value) * 100}%`,
+  width: `${Math.abs(travel.value - origin.value) * 100}%`,
+}))
+const neutral = computed(() => `${control.value.scale.toTravel(control.value.neutral) * 100}%`)
+const meter = computed(() =>
+  props.peak === undefined ? null : `${Math.min(100, Math.max(0, (props.peak + 60) / 0.6))}%`,
+)
+const tidy = (to: number) => tidied(control.value.scale.kind, control.value.scale.toValue(to))
+
+function down(event: PointerEvent): void {
+  if (event.button !== 0 || !begin()) return
+  groove.value!.setPointerCapture(event.pointerId)
+  const box = groove.value!.getBoundingClientRect()
+  const at = (event.clientX - box.left) / box.width
+  // a press near the knob takes it; one elsewhere brings it there
+  const start = Math.abs(at - travel.value) * box.width < 14 ? travel.value : Math.min(1, Math.max(0, at))
+  held.value = { x: event.clientX, travel: start }
+  if (start !== travel.value) preview(tidy(start))
+}
+
+function move(event: PointerEvent): void {
+  if (!held.value) return
+  const way = (event.clientX - held.value.x) / groove.value!.getBoundingClientRect().width
+  const to = held.value.travel + way * (event.shiftKey ? FINE : 1)
+  preview(tidy(Math.min(1, Math.max(0, to))))
+}
+
+function up(): void {
+  if (!held.value) return
+  held.value = null
+  commit()
+}
+
+function wheel(event: WheelEvent): void {
+  event.preventDefault()
+  set(nudged(control.value, value.value, event.deltaY < 0 ? 1 : -1, event.shiftKey))
+}
+
+const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }
+
+function key(event: KeyboardEvent): void {
+  const step = STEPS[event.key]
+  if (step) set(nudged(control.value, value.value, step, event.shiftKey))
+  else if (event.key === 'Home' || event.key === 'Backspace') set(control.value.initial)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+</script>
+
+<template>
+  <div
+    ref="groove"
+    class="slider"
+    :class="[control.family, { following: inCharge, held }]"
+    role="slider"
+    tabindex="0"
+    :aria-label="label"
+    :aria-valuenow="Math.round(travel * 1000) / 10"
+    aria-valuemin="0"
+    aria-valuemax="100"
+    :aria-valuetext="control.unit.format(value) + (inCharge ? ', a line is in charge' : '')"
+    :title="`${label}: ${control.unit.format(value)}${inCharge ? ' (a line is in charge)' : ''}`"
+    @pointerdown="down"
+    @pointermove="move"
+    @pointerup="up"
+    @pointercancel="up"
+    @dblclick="set(control.initial)"
+    @wheel="wheel"
+    @keydown="key"
+  >
+    <span class="groove">
+      <span class="fill" :style="fill" />
+      <span class="neutral" :style="{ left: neutral }" />
+      <span v-if="meter" class="meter" :class="{ over: peak! > 0 }" :style="{ width: meter }" />
+    </span>
+    <span class="knob" :style="{ left: `${travel * 100}%` }" />
+  </div>
+</template>
+
+<style scoped>
+.slider {
+  position: relative;
+  height: 34px;
+  cursor: pointer;
+  touch-action: none;
+}
+
+.groove {
+  position: absolute;
+  inset: 13px 0 auto;
+  height: 8px;
+  border-radius: 4px;
+  background: var(--wash);
+  overflow: hidden;
+}
+
+.fill {
+  position: absolute;
+  inset-block: 0;
+  background: color-mix(in srgb, var(--family-volume) 32%, transparent);
+}
+
+.pan .fill {
+  background: color-mix(in srgb, var(--family-pan) 38%, transparent);
+}
+
+.send .fill {
+  background: color-mix(in srgb, var(--family-send) 34%, transparent);
+}
+
+.effect .fill {
+  background: color-mix(in srgb, var(--family-effect) 38%, transparent);
+}
+
+.meter {
+  position: absolute;
+  bottom: 0;
+  left: 0;
+  height: 4px;
+  background: var(--good);
+}
+
+.meter.over {
+  background: var(--warm);
+}
+
+.neutral {
+  position: absolute;
+  inset-block: 0;
+  width: 2px;
+  background: var(--soft);
+  opacity: 0.6;
+}
+
+.knob {
+  position: absolute;
+  top: 5px;
+  width: 12px;
+  height: 24px;
+  margin-left: -6px;
+  border: 2px solid var(--sheet);
+  border-radius: 6px;
+  background: var(--family-volume);
+}
+
+.pan .knob {
+  background: var(--family-pan);
+}
+
+.send .knob {
+  background: var(--family-send);
+}
+
+.effect .knob {
+  background: var(--family-effect);
+}
+
+/* a line moves it: the knob is hollow, like a hand that is not there */
+.following .knob {
+  border: 2px dashed var(--ink);
+  background: var(--sheet);
+}
+
+.held .knob {
+  outline: 2px solid var(--ink);
+}
+</style>

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+/** The effects of one track or return, in the order in which the sound goes through them. */
+import { addEffect, changeEffect, EFFECT_MODES, moveEffect, removeEffect, type Effect } from '@rudlo/core/mix'
+import { EFFECT_CONTROLS, EFFECT_KINDS, type Control, type EffectKind } from '@rudlo/core/scale'
+import { computed } from 'vue'
+import { useBench } from '../bench/bench-store'
+import { useWork } from '../work/work-store'
+import ControlField from './ControlField.vue'
+import ControlSlider from './ControlSlider.vue'
+import { EFFECT_ABOUT, EFFECT_NAMES } from './effect-names'
+import SwitchButton from './SwitchButton.vue'
+
+const props = defineProps<{ owner: string }>()
+const emit = defineEmits<{ close: [] }>()
+
+const bench = useBench()
+const work = useWork()
+const owner = computed(() => [...work.mix!.tracks, ...work.mix!.returns].find((o) => o.id === props.owner)!)
+const name = computed(
+  () =>
+    bench.song!.tracks.find((t) => t.id === props.owner)?.name ??
+    work.mix!.returns.find((r) => r.id === props.owner)?.name ??
+    '',
+)
+const title = (e: Effect) => e.name || EFFECT_NAMES[e.kind]
+/** A delay shows its time or its note value, as its mode says. */
+const words = (e: Effect) =>
+  Object.entries(EFFECT_CONTROLS[e.kind] as Readonly<Record<string, Control>>).filter(
+    ([word]) => e.kind !== 'delay' || word !== (e.mode === 'note' ? 'time' : 'note'),
+  )
+
+const change = (label: string) => ({ label: `${label}, ${name.value}`, lanes: [], from: 0, to: 0 })
+const add = (kind: EffectKind) =>
+  work.setMix(
+    (m) => addEffect(m, props.owner, kind, crypto.randomUUID()),
+    change(`Added ${EFFECT_NAMES[kind]}`),
+  )
+const remove = (e: Effect) => work.setMix((m) => removeEffect(m, e.id), change(`Removed ${title(e)}`))
+const move = (e: Effect, to: number) =>
+  work.setMix((m) => moveEffect(m, e.id, to), change(`Moved ${title(e)}`))
+const rename = (e: Effect, to: string) =>
+  work.setMix((m) => changeEffect(m, e.id, { name: to.trim().slice(0, 120) }), change(`Named ${title(e)}`))
+const mode = (e: Effect, to: string) =>
+  work.setMix((m) => changeEffect(m, e.id, { mode: to }), change(`Changed ${title(e)}`))
+</script>
+
+<template>
+  <v-dialog :model-value="true" max-width="720" scrollable @update:model-value="emit('close')">
+    <div class="sheet dialog">
+      <h2>Effects of {{ name }}</h2>
+      <p v-if="!owner.effects.length" class="soft">No effects yet: the sound goes straight through.</p>
+      <ol>
+        <li v-for="(e, i) in owner.effects" :key="e.id">
+          <header>
+            <input
+              class="title"
+              :value="title(e)"
+              :aria-label="`Name of effect ${i + 1}`"
+              maxlength="120"
+              @change="rename(e, ($event.target as HTMLInputElement).value)"
+              @keydown.stop
+            />
+            <select
+              v-if="EFFECT_MODES[e.kind].length > 1"
+              :value="e.mode"
+              :aria-label="`Kind of ${title(e)}`"
+              @change="mode(e, ($event.target as HTMLSelectElement).value)"
+            >
+              <option v-for="m in EFFECT_MODES[e.kind]" :key="m" :value="m">{{ m }}</option>
+            </select>
+            <span class="push" />
+            <SwitchButton
+              :address="`effect/${e.id}/bypass`"
+              :label="`Bypass ${title(e)}: the sound goes past it, what still rings goes on`"
+              text="bypass"
+            />
+            <button
+              class="chip"
+              :disabled="i === 0"
+              :aria-label="`Move ${title(e)} up`"
+              @click="move(e, i - 1)"
+            >
+              ↑
+            </button>
+            <button
+              class="chip"
+              :disabled="i === owner.effects.length - 1"
+              :aria-label="`Move ${title(e)} down`"
+              @click="move(e, i + 1)"
+            >
+              ↓
+            </button>
+            <button class="chip" :aria-label="`Remove ${title(e)}`" @click="remove(e)">
+              <v-icon icon="$remove" size="18" />
+            </button>
+          </header>
+          <p class="soft about">{{ EFFECT_ABOUT[e.kind] }}</p>
+          <div class="params">
+            <template v-for="[word, control] in [...words(e), ['wet', { name: 'Wet' }] as const]" :key="word">
+              <span>{{ control.name }}</span>
+              <ControlSlider :address="`effect/${e.id}/${word}`" :label="`${control.name} of ${title(e)}`" />
+              <ControlField
+                :address="`effect/${e.id}/${word}`"
+                :label="`${control.name} of ${title(e)} as text`"
+              />
+            </template>
+          </div>
+        </li>
+      </ol>
+      <p class="soft about">Bypass lets what still rings ring out; wet at 0 % cuts it off.</p>
+      <div class="row">
+        <button
+          v-for="kind in EFFECT_KINDS"
+          :key="kind"
+          class="chip"
+          :title="EFFECT_ABOUT[kind]"
+          @click="add(kind)"
+        >
+          + {{ EFFECT_NAMES[kind] }}
+        </button>
+        <span class="push" />
+        <v-btn color="primary" variant="flat" @click="emit('close')">Done</v-btn>
+      </div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.dialog {
+  display: grid;
+  gap: 12px;
+  padding: 22px 24px;
+  max-height: 86vh;
+  overflow-y: auto;
+}
+
+ol {
+  display: grid;
+  gap: 12px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  padding: 12px 14px;
+  border: 1px solid var(--rule);
+  border-radius: var(--radius);
+}
+
+header,
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+
+.push {
+  flex: 1;
+}
+
+.title {
+  width: 150px;
+  height: 32px;
+  border: 1px solid transparent;
+  border-radius: 8px;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: 17px;
+  font-weight: 660;
+}
+
+.title:hover,
+.title:focus {
+  border-color: var(--rule);
+}
+
+select {
+  height: 32px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+.about {
+  font-size: 14px;
+}
+
+.params {
+  display: grid;
+  grid-template-columns: 130px 1fr auto;
+  gap: 0 14px;
+  align-items: center;
+  margin-top: 6px;
+  font-size: 15px;
+}
+</style>

@@ -1,0 +1,61 @@
+import { valueAt } from '@rudlo/core/envelope'
+import { laneName } from '@rudlo/core/assess'
+import { lineInCharge, resolve, withSetting } from '@rudlo/core/mix'
+import { computed } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import { useBench } from '../bench/bench-store'
+import { useWork, type ChangeLabel } from '../work/work-store'
+
+/** One control of the mix by its address: what it is at now, whether a line is in charge, and how it is moved. */
+export function useControl(address: () => string) {
+  const work = useWork()
+  const player = usePlayer()
+  const bench = useBench()
+
+  const addressed = computed(() => resolve(work.mix!, address())!)
+  const control = computed(() => addressed.value.control)
+  const line = computed(() => (player.moves ? lineInCharge(work.mix!, address()) : undefined))
+  const value = computed(() =>
+    line.value ? valueAt(line.value.points, control.value.scale, player.position) : addressed.value.setting,
+  )
+  const name = computed(
+    () =>
+      `${control.value.name.toLowerCase()} of ${laneName(bench.song!, work.mix!, address()).split(',')[0]}`,
+  )
+  const label = (to: number): ChangeLabel => ({
+    label: `Set ${name.value} to ${control.value.unit.format(to)}`,
+    lanes: [address()],
+    from: 0,
+    to: bench.song!.length,
+  })
+
+  /** Takes the control in hand. @returns false where a line is in charge: then it says why nothing changes */
+  function begin(): boolean {
+    if (line.value) {
+      bench.asked = address()
+      return false
+    }
+    work.begin()
+    return true
+  }
+
+  const preview = (to: number) => work.previewMix((mix) => withSetting(mix, address(), to))
+  const commit = () => work.commit(label(addressed.value.setting))
+
+  /** Sets the control as one step. */
+  function set(to: number): void {
+    if (line.value) bench.asked = address()
+    else work.setMix((mix) => withSetting(mix, address(), to), label(to))
+  }
+
+  return {
+    control,
+    value,
+    name,
+    inCharge: computed(() => line.value !== undefined),
+    begin,
+    preview,
+    commit,
+    set,
+  }
+}

@@ -1,0 +1,12 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+/** Every address of the application. Who is signed in decides what '/' shows. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', component: () => import('./assignments/HomePage.vue') },
+    { path: '/bench/:assignment', component: () => import('./bench/BenchPage.vue'), props: true },
+    { path: '/review/:assignment/:handIn?', component: () => import('./review/ReviewPage.vue'), props: true },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+})

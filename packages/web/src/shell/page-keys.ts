@@ -1,0 +1,24 @@
+import { onBeforeUnmount, onMounted } from 'vue'
+
+/** What a key does: `Ctrl+` stands in front of keys with Control or Command, `Shift+` after it. */
+export type KeyActions = Readonly<Record<string, () => void>>
+
+/** Elements that need their keys themselves. */
+const BUSY = 'input, textarea, select, [contenteditable], .v-overlay-container *'
+
+/** Listens to keys of a whole page, except while somebody types, a button has the focus or a dialog is open. */
+export function usePageKeys(actions: KeyActions): void {
+  function take(event: KeyboardEvent): void {
+    const target = event.target as HTMLElement
+    if (event.defaultPrevented || event.altKey || target.closest(BUSY)) return
+    if ((event.key === ' ' || event.key === 'Enter') && target.closest('button, a')) return
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
+    const control = event.ctrlKey || event.metaKey
+    const action = actions[`${control ? 'Ctrl+' : ''}${control && event.shiftKey ? 'Shift+' : ''}${key}`]
+    if (!action) return
+    event.preventDefault()
+    action()
+  }
+  onMounted(() => window.addEventListener('keydown', take))
+  onBeforeUnmount(() => window.removeEventListener('keydown', take))
+}

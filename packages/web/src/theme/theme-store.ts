@@ -1,0 +1,30 @@
+import { defineStore } from 'pinia'
+import { computed, ref, watchEffect } from 'vue'
+import { cssVariables, DARK, LIGHT } from './palette'
+
+export type ThemeChoice = 'light' | 'dark' | 'system'
+const KEY = 'rudlo-theme'
+
+/** Light, dark, or as the machine is set. Kept on this machine. */
+export const useThemeChoice = defineStore('theme', () => {
+  const stored = localStorage.getItem(KEY)
+  const choice = ref<ThemeChoice>(stored === 'light' || stored === 'dark' ? stored : 'system')
+  const media = matchMedia('(prefers-color-scheme: dark)')
+  const systemDark = ref(media.matches)
+  media.addEventListener('change', () => (systemDark.value = media.matches))
+  const name = computed(() =>
+    choice.value === 'system' ? (systemDark.value ? 'dark' : 'light') : choice.value,
+  )
+
+  watchEffect(() => {
+    localStorage.setItem(KEY, choice.value)
+    const palette = name.value === 'dark' ? DARK : LIGHT
+    for (const rule of cssVariables(palette).split(';')) {
+      const [property, value] = rule.split(':')
+      if (property && value) document.documentElement.style.setProperty(property, value)
+    }
+    document.documentElement.style.colorScheme = name.value
+  })
+
+  return { choice, name }
+})

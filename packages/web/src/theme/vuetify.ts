@@ -1,0 +1,46 @@
+import { mdi } from 'vuetify/iconsets/mdi-svg'
+import { createVuetify, type ThemeDefinition } from 'vuetify'
+import 'vuetify/styles'
+import { ICONS } from './icons'
+import { DARK, LIGHT, type Palette } from './palette'
+
+function definition(dark: boolean, p: Palette): ThemeDefinition {
+  return {
+    dark,
+    colors: {
+      background: p.paper,
+      surface: p.sheet,
+      primary: dark ? p.family.volume : p.desk,
+      secondary: p.soft,
+      error: p.warm,
+      success: p.good,
+      warning: p.close,
+      info: p.family.volume,
+      'on-background': p.ink,
+      'on-surface': p.ink,
+      'on-primary': dark ? p.desk : p.onDesk,
+    },
+    variables: { 'border-color': p.ink, 'medium-emphasis-opacity': 0.78, 'high-emphasis-opacity': 1 },
+  }
+}
+
+/** Vuetify with Rudlo's own theme and shapes. */
+export function rudloVuetify(theme: 'light' | 'dark', cspNonce: string) {
+  return createVuetify({
+    icons: { defaultSet: 'mdi', aliases: ICONS, sets: { mdi } },
+    theme: {
+      defaultTheme: theme,
+      themes: { light: definition(false, LIGHT), dark: definition(true, DARK) },
+      ...(cspNonce ? { cspNonce } : {}),
+    },
+    defaults: {
+      global: { ripple: false },
+      VBtn: { variant: 'outlined', rounded: 'lg', height: 40 },
+      VTextField: { variant: 'outlined', density: 'comfortable', rounded: 'lg', hideDetails: 'auto' },
+      VTextarea: { variant: 'outlined', density: 'comfortable', rounded: 'lg', hideDetails: 'auto' },
+      VSelect: { variant: 'outlined', density: 'compact', rounded: 'lg', hideDetails: true },
+      VCard: { rounded: 'xl', variant: 'flat' },
+      VDialog: { maxWidth: 560 },
+    },
+  })
+}

@@ -1,0 +1,183 @@
+import { patchBetween, type Patch, type WorkDocument } from '@rudlo/core/mix'
+import { ApiError, Unreachable } from '../server/api'
+import type { UnsentWork } from './offline-copy'
+
+/** A command as it is reported with a save. */
+export interface CommandReport {
+  readonly label: string
+  readonly lanes: readonly string[]
+  readonly from: number
+  readonly to: number
+  readonly how: 'hand'
+  readonly at: string
+}
+
+export interface SaveRequest {
+  readonly revision: number
+  /** Known again by the server when it is sent twice. */
+  readonly save: string
+  readonly patch: Patch
+  readonly commands: readonly CommandReport[]
+}
+
+/** What a person sees about saving. */
+export type SaveState = 'saved' | 'saving' | 'not saved'
+
+/** The newest state of a work on the server. */
+export interface Newest {
+  readonly revision: number
+  readonly document: WorkDocument
+}
+
+/** What the saver needs from outside; tests give it a server that fails on purpose. */
+export interface SaverPorts {
+  send(request: SaveRequest): Promise<{ revision: number }>
+  keep(unsent: UnsentWork): Promise<void>
+  clear(): Promise<void>
+  onState(state: SaveState, problem: string | null): void
+  /** The work was changed elsewhere: `mine` lost. Keeps it, and adopts the newest; where it fails it is asked again. */
+  onConflict(newest: Newest, mine: WorkDocument): Promise<void>
+}
+
+const QUIET_MS = 300
+const RETRY_MS = [1000, 2000, 4000, 8000]
+
+/**
+ * Saves a work: keeps every edit in this browser at once, sends patches shortly after, tries again until the
+ * server has them. A save whose answer got lost is sent again as it was.
+ */
+export class Saver {
+  #acked: Newest
+  #current: WorkDocument
+  #commands: CommandReport[] = []
+  #sent: SaveRequest | null = null
+  #sentDocument: WorkDocument | null = null
+  #timer: ReturnType<typeof setTimeout> | undefined
+  #failures = 0
+  #sending = false
+  #closed = false
+
+  constructor(
+    private readonly workId: string,
+    start: Newest,
+    private readonly ports: SaverPorts,
+  ) {
+    this.#acked = start
+    this.#current = start.document
+  }
+
+  get revision(): number {
+    return this.#acked.revision
+  }
+
+  get dirty(): boolean {
+    return this.#current !== this.#acked.document || this.#sent !== null
+  }
+
+  /** Takes an edit over: into this browser now, to the server soon. */
+  change(document: WorkDocument, command: CommandReport | null): void {
+    this.#current = document
+    if (command) this.#commands.push(command)
+    this.ports.onState('saving', null)
+    void this.#keep()
+    if (!this.#sending) this.#schedule(QUIET_MS)
+  }
+
+  /** Sends what there is now. Comes back when it is saved, or has failed once. */
+  async flush(): Promise<boolean> {
+    clearTimeout(this.#timer)
+    while (this.#sending) await new Promise((resolve) => setTimeout(resolve, 20))
+    if (this.dirty) await this.#send()
+    return !this.dirty
+  }
+
+  /** Tries at once where a try is pending: the network came back, or the lid was opened. */
+  nudge(): void {
+    if (this.dirty && !this.#sending) this.#schedule(0)
+  }
+
+  /** Goes on from another state of the server, with nothing unsent. */
+  adopt(newest: Newest): void {
+    clearTimeout(this.#timer)
+    this.#acked = newest
+    this.#current = newest.document
+    this.#sent = null
+    this.#commands = []
+    void this.ports.clear()
+    this.ports.onState('saved', null)
+  }
+
+  close(): void {
+    this.#closed = true
+    clearTimeout(this.#timer)
+  }
+
+  #keep(): Promise<void> {
+    return this.ports.keep({
+      workId: this.workId,
+      revision: this.#acked.revision,
+      document: this.#current,
+      sent: this.#sent,
+    })
+  }
+
+  #schedule(ms: number): void {
+    clearTimeout(this.#timer)
+    if (!this.#closed) this.#timer = setTimeout(() => void this.#send(), ms)
+  }
+
+  async #send(): Promise<void> {
+    if (this.#sending) return
+    if (!this.#sent) {
+      const patch = patchBetween(this.#acked.document, this.#current)
+      if (!patch.length) {
+        this.#acked = { ...this.#acked, document: this.#current }
+        return this.#settle()
+      }
+      const { revision } = this.#acked
+      const commands = this.#commands.splice(0)
+      this.#sent = { revision, save: crypto.randomUUID(), patch, commands }
+      this.#sentDocument = this.#current
+      await this.#keep()
+    }
+    this.#sending = true
+    this.ports.onState('saving', null)
+    try {
+      const { revision } = await this.ports.send(this.#sent)
+      this.#acked = { revision, document: this.#sentDocument ?? this.#current }
+      this.#sent = null
+      this.#failures = 0
+      this.#sending = false
+      if (this.#current === this.#acked.document) await this.#settle()
+      else {
+        await this.#keep()
+        this.#schedule(0)
+      }
+    } catch (error) {
+      this.#sending = false
+      await this.#fail(error as Error)
+    }
+  }
+
+  async #settle(): Promise<void> {
+    await this.ports.clear()
+    if (!this.dirty) this.ports.onState('saved', null)
+  }
+
+  async #fail(error: Error): Promise<void> {
+    const newest =
+      error instanceof ApiError && error.status === 409 ? (error.details['newest'] as Newest) : null
+    if (newest) {
+      try {
+        return await this.ports.onConflict(newest, this.#current)
+      } catch {
+        // the copy could not be kept: it stays in this browser, and the same save meets the same conflict again
+      }
+    }
+    const wait = RETRY_MS[Math.min(this.#failures++, RETRY_MS.length - 1)]!
+    const problem =
+      error instanceof Unreachable || error instanceof ApiError ? error.message : 'Saving failed.'
+    this.ports.onState('not saved', problem)
+    this.#schedule(wait)
+  }
+}

@@ -1,0 +1,44 @@
+import { get, put } from '../server/api'
+
+const ASK_MS = 4000
+
+/** Tells this window when the work is opened in another one, in this browser or elsewhere. */
+export class WindowGuard {
+  readonly #window = crypto.randomUUID()
+  readonly #channel: BroadcastChannel
+  #timer: ReturnType<typeof setInterval>
+  #mine = true
+
+  constructor(
+    private readonly workId: string,
+    private readonly onElsewhere: () => void,
+  ) {
+    this.#channel = new BroadcastChannel(`rudlo-work-${workId}`)
+    this.#channel.onmessage = ({ data }: MessageEvent<string>) => data !== this.#window && this.#lose()
+    this.#timer = setInterval(() => void this.#ask(), ASK_MS)
+  }
+
+  /** Takes the work for this window. */
+  async claim(): Promise<void> {
+    this.#mine = true
+    this.#channel.postMessage(this.#window)
+    await put(`/api/works/${this.workId}/window`, { window: this.#window }).catch(() => null)
+  }
+
+  close(): void {
+    clearInterval(this.#timer)
+    this.#channel.close()
+  }
+
+  async #ask(): Promise<void> {
+    if (!this.#mine || document.hidden) return
+    const head = await get<{ window: string }>(`/api/works/${this.workId}/head`).catch(() => null)
+    if (head && head.window && head.window !== this.#window) this.#lose()
+  }
+
+  #lose(): void {
+    if (!this.#mine) return
+    this.#mine = false
+    this.onElsewhere()
+  }
+}

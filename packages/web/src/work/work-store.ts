@@ -1,0 +1,317 @@
+import { EditRefused, type Points } from '@rudlo/core/envelope'
+import { envelopeOf, withPoints, type ListeningNote, type Mix, type WorkDocument } from '@rudlo/core/mix'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import { get, patch, post } from '../server/api'
+import type { OwnVersion, TryView, WorkView } from '../server/views'
+import { did, EMPTY_HISTORY, redo as redone, undo as undone, type History, type Step } from './history'
+import { OfflineCopy } from './offline-copy'
+import { Saver, type CommandReport, type Newest, type SaveState } from './saver'
+import { WindowGuard } from './window-guard'
+
+/** What a change is called and where it is. */
+export interface ChangeLabel {
+  readonly label: string
+  readonly lanes: readonly string[]
+  readonly from: number
+  readonly to: number
+}
+
+/** The student's work that is open: its document, its history, its saving. Data flows one way from here. */
+export const useWork = defineStore('work', () => {
+  const player = usePlayer()
+  const id = ref('')
+  const document = shallowRef<WorkDocument | null>(null)
+  const history = shallowRef<History>(EMPTY_HISTORY)
+  const saveState = ref<SaveState>('saved')
+  const saveProblem = ref<string | null>(null)
+  const elsewhere = ref(false)
+  /** One sentence for the person: why an edit was refused, what was kept where. */
+  const notice = ref<string | null>(null)
+  const tries = shallowRef<readonly TryView[]>([])
+  const versions = shallowRef<readonly OwnVersion[]>([])
+
+  const mix = computed<Mix | null>(() => document.value?.mix ?? null)
+  const notes = computed<readonly ListeningNote[]>(() => document.value?.notes ?? [])
+  const canUndo = computed(() => history.value.done.length > 0)
+  const canRedo = computed(() => history.value.undone.length > 0)
+
+  let saver: Saver | null = null
+  let guard: WindowGuard | null = null
+  let offline: OfflineCopy | null = null
+  let gesture: WorkDocument | null = null
+  let revision = 0
+
+  /** Opens the person's work for an assignment, with whatever this browser still held unsent. */
+  async function open(assignmentId: string, personId: string): Promise<void> {
+    await leave()
+    offline = new OfflineCopy(personId)
+    const work = await post<WorkView>(`/api/assignments/${assignmentId}/work`)
+    id.value = work.id
+    revision = work.revision
+    document.value = work.document
+    history.value = EMPTY_HISTORY
+    saver = new Saver(work.id, { revision: work.revision, document: work.document }, ports(work.id, offline))
+    await Promise.all([takeUpUnsent(work, offline), refreshTries(), refreshVersions()])
+    guard = new WindowGuard(work.id, () => void lose())
+    await guard.claim()
+  }
+
+  function ports(workId: string, copy: OfflineCopy): ConstructorParameters<typeof Saver>[2] {
+    return {
+      send: (request) => patch<{ revision: number }>(`/api/works/${workId}`, request),
+      keep: (unsent) => copy.write(unsent),
+      clear: () => copy.clear(workId),
+      onState: (state, problem) => {
+        saveState.value = state
+        saveProblem.value = problem
+        revision = saver?.revision ?? revision
+      },
+      onConflict: settleConflict,
+    }
+  }
+
+  /** Edits that a closed lid or a lost server left in this browser. */
+  async function takeUpUnsent(work: WorkView, copy: OfflineCopy): Promise<void> {
+    const unsent = await copy.read(work.id)
+    if (!unsent) return
+    const arrived =
+      unsent.sent !== null && work.lastSave === unsent.sent.save && work.revision === unsent.revision + 1
+    if (unsent.revision === work.revision || arrived) {
+      document.value = unsent.document
+      saver?.change(unsent.document, null)
+      notice.value = 'What had not been sent the last time is here again.'
+    } else await settleConflict({ revision: work.revision, document: work.document }, unsent.document)
+  }
+
+  /** The other side won: what was here is kept as a try, and the newest is shown. */
+  async function settleConflict(newest: Newest, mine: WorkDocument): Promise<void> {
+    const at = new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    const name = `Other window, ${at}`
+    await post(`/api/works/${id.value}/tries`, { name, document: mine })
+    saver?.adopt(newest)
+    history.value = EMPTY_HISTORY
+    show(newest.document)
+    notice.value = `This work was changed in another window. What you had here is kept as the try “${name}”.`
+    await refreshTries()
+  }
+
+  async function lose(): Promise<void> {
+    cancel()
+    elsewhere.value = true
+    player.stop()
+    await saver?.flush()
+  }
+
+  /** Takes the work back to this window, with what the other one did. */
+  async function workHere(): Promise<void> {
+    const newest = await get<WorkView>(`/api/works/${id.value}`)
+    if (newest.revision !== saver?.revision) {
+      saver?.adopt(newest)
+      history.value = EMPTY_HISTORY
+      show(newest.document)
+    }
+    elsewhere.value = false
+    await guard?.claim()
+  }
+
+  const nudge = () => document.value && saver?.nudge()
+  window.addEventListener('online', nudge)
+  window.document.addEventListener('visibilitychange', nudge)
+
+  /** Saves what there is and closes the work, unless another one was opened meanwhile. */
+  async function leave(): Promise<void> {
+    const mine = saver
+    await mine?.flush()
+    if (saver === mine) close()
+  }
+
+  function close(): void {
+    guard?.close()
+    saver?.close()
+    guard = null
+    saver = null
+    gesture = null
+    elsewhere.value = false
+    document.value = null
+    notice.value = null
+  }
+
+  function show(next: WorkDocument): void {
+    document.value = next
+    player.load(next.mix)
+  }
+
+  /** Starts a gesture: what follows is heard and seen at once, and becomes one step when it is committed. */
+  function begin(): void {
+    gesture ??= document.value
+  }
+
+  /** Shows the points of a lane as they would be. Measured from the start of the gesture. */
+  function preview(address: string, points: Points): void {
+    if (!gesture) return
+    const next = edited(gesture, address, points)
+    if (next) show(next)
+  }
+
+  /** Shows the mix as it would be. Measured from the start of the gesture. */
+  function previewMix(make: (mix: Mix) => Mix): void {
+    if (!gesture || elsewhere.value) return
+    const next = made(gesture, make)
+    if (next) show(next)
+  }
+
+  /** Changes the mix as one step. */
+  function setMix(make: (mix: Mix) => Mix, change: ChangeLabel): void {
+    const before = document.value
+    if (!before || elsewhere.value) return
+    const next = made(before, make)
+    if (!next || next === before) return
+    show(next)
+    keep(before, next, change)
+  }
+
+  /** Changes the listening notes as one step. */
+  function setNotes(
+    make: (notes: readonly ListeningNote[]) => readonly ListeningNote[],
+    change: ChangeLabel,
+  ): void {
+    const before = document.value
+    if (!before || elsewhere.value) return
+    const next = { ...before, notes: make(before.notes) }
+    show(next)
+    keep(before, next, change)
+  }
+
+  function commit(change: ChangeLabel): void {
+    const before = gesture
+    gesture = null
+    if (before && document.value && before !== document.value) keep(before, document.value, change)
+  }
+
+  function cancel(): void {
+    if (gesture) show(gesture)
+    gesture = null
+  }
+
+  /** Gives a lane new points as one step. */
+  function setPoints(address: string, points: Points, change: ChangeLabel): void {
+    const before = document.value
+    if (!before || elsewhere.value) return
+    const next = edited(before, address, points)
+    if (!next || next === before) return
+    show(next)
+    keep(before, next, change)
+  }
+
+  /** Goes on from another whole document: a try, an earlier version. One step, undoable. */
+  function replace(next: WorkDocument, label: string): void {
+    const before = document.value
+    if (!before || elsewhere.value) return
+    show(next)
+    keep(before, next, { label, lanes: [], from: 0, to: 0 })
+  }
+
+  function edited(from: WorkDocument, address: string, points: Points): WorkDocument | null {
+    return made(from, (mix) => withPoints(mix, address, points, () => crypto.randomUUID()))
+  }
+
+  /** The document with a changed mix; null where the edit was refused, the same one where nothing changed. */
+  function made(from: WorkDocument, make: (mix: Mix) => Mix): WorkDocument | null {
+    if (elsewhere.value) return null
+    try {
+      const next = make(from.mix)
+      return next === from.mix ? from : { ...from, mix: next }
+    } catch (error) {
+      if (!(error instanceof EditRefused)) throw error
+      notice.value = error.message
+      return null
+    }
+  }
+
+  function keep(before: WorkDocument, after: WorkDocument, change: ChangeLabel): void {
+    history.value = did(history.value, { ...change, before, after })
+    report(after, change)
+  }
+
+  function report(after: WorkDocument, { label, lanes, from, to }: ChangeLabel): void {
+    const command: CommandReport = {
+      label: label.slice(0, 200),
+      lanes,
+      from: Math.max(0, Math.round(from)),
+      to: Math.max(0, Math.round(to)),
+      how: 'hand',
+      at: new Date().toISOString(),
+    }
+    saver?.change(after, command)
+  }
+
+  function travel(go: (h: History) => { history: History; step: Step } | null, back: boolean): void {
+    if (elsewhere.value || gesture) return
+    const moved = go(history.value)
+    if (!moved) return
+    history.value = moved.history
+    const next = back ? moved.step.before : moved.step.after
+    show(next)
+    report(next, { ...moved.step, label: `${back ? 'Undid' : 'Redid'}: ${moved.step.label}` })
+  }
+
+  const undo = () => travel(undone, true)
+  const redo = () => travel(redone, false)
+
+  async function refreshTries(): Promise<void> {
+    tries.value = await get<TryView[]>(`/api/works/${id.value}/tries`)
+  }
+
+  async function refreshVersions(): Promise<void> {
+    versions.value = await get<OwnVersion[]>(`/api/works/${id.value}/hand-ins`)
+  }
+
+  /** Saves, then hands in. @throws ApiError or Unreachable with a sentence */
+  async function handIn(): Promise<OwnVersion> {
+    await saver?.flush()
+    const made = await post<OwnVersion>(`/api/works/${id.value}/hand-ins`, {
+      revision: saver?.revision ?? revision,
+    })
+    await refreshVersions()
+    return made
+  }
+
+  const flush = async () => (await saver?.flush()) ?? true
+  const envelope = (address: string) => (mix.value ? envelopeOf(mix.value, address) : undefined)
+
+  return {
+    id,
+    document,
+    mix,
+    history,
+    saveState,
+    saveProblem,
+    elsewhere,
+    notice,
+    tries,
+    versions,
+    canUndo,
+    canRedo,
+    open,
+    leave,
+    begin,
+    preview,
+    previewMix,
+    setMix,
+    setNotes,
+    notes,
+    commit,
+    cancel,
+    setPoints,
+    replace,
+    undo,
+    redo,
+    handIn,
+    flush,
+    workHere,
+    refreshVersions,
+    envelope,
+  }
+})
