@@ -1,0 +1,120 @@
+import { test as base, expect, type BrowserContextOptions, type Locator, type Page } from '@playwright/test'
+import { Installation } from '../../scripts/lib/installation.mjs'
+
+/** Somebody at a browser of their own. */
+export class Person {
+  constructor(
+    readonly page: Page,
+    private readonly address: string,
+  ) {}
+
+  async signIn(name: string): Promise<void> {
+    await this.page.goto(this.address)
+    await this.page.getByRole('button', { name, exact: true }).click()
+    await expect(this.page.getByRole('heading', { name: /^Hello/ })).toBeVisible()
+  }
+
+  /** From the first page to the bench, until it can play. */
+  async openBench(): Promise<void> {
+    await this.page.locator('article a').first().click()
+    await this.canPlay()
+  }
+
+  async openReview(): Promise<void> {
+    await this.page.getByRole('link', { name: 'Open the review desk' }).click()
+    await this.canPlay()
+  }
+
+  async canPlay(): Promise<void> {
+    await expect(this.at('play')).toBeEnabled({ timeout: 20_000 })
+  }
+
+  /** An element by its test name. */
+  at(name: string): Locator {
+    return this.page.locator(`[data-test="${name}"]`)
+  }
+
+  chooseTrack = (id: string) => this.at(`card-${id}`).click()
+
+  async isSaved(): Promise<void> {
+    await expect(this.at('save-state')).toHaveText('Saved')
+  }
+
+  /** A place on the lane: `song` 0…1 along the song as shown, `height` 0…1 from silence to +6 dB. */
+  async onLane(song: number, height: number): Promise<{ x: number; y: number }> {
+    const box = (await this.at('line').boundingBox())!
+    return { x: box.x + 14 + song * (box.width - 74), y: box.y + 16 + (1 - height) * (box.height - 32) }
+  }
+
+  async press(song: number, height: number): Promise<void> {
+    const { x, y } = await this.onLane(song, height)
+    await this.page.mouse.click(x, y)
+  }
+
+  async drag(from: readonly [number, number], to: readonly [number, number]): Promise<void> {
+    const a = await this.onLane(...from)
+    const b = await this.onLane(...to)
+    await this.page.mouse.move(a.x, a.y)
+    await this.page.mouse.down()
+    await this.page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 4 })
+    await this.page.mouse.move(b.x, b.y, { steps: 4 })
+    await this.page.mouse.up()
+  }
+
+  /** How many points the line on the desk has, as it tells a screen reader. */
+  async points(): Promise<number> {
+    const label = (await this.at('line').getAttribute('aria-label'))!
+    return Number(/with (\d+) points?/.exec(label)![1])
+  }
+
+  /** Mean loudness over a while, in LUFS; null where it stayed silent. */
+  async loudness(ms: number): Promise<number | null> {
+    const heard: number[] = []
+    for (const end = Date.now() + ms; Date.now() < end; await this.page.waitForTimeout(120)) {
+      const text = (await this.at('loudness').textContent())!.replace('−', '-')
+      if (text !== '–') heard.push(Number(text))
+    }
+    return heard.length ? heard.reduce((a, b) => a + b) / heard.length : null
+  }
+}
+
+interface Workers {
+  installation: Installation
+}
+
+interface Tests {
+  /** Opens a browser of its own for somebody, and fails the test on an error in its console. */
+  somebody: (options?: BrowserContextOptions) => Promise<Person>
+}
+
+export const test = base.extend<Tests, Workers>({
+  installation: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
+    async ({}, use) => {
+      const installation = await new Installation(true).start()
+      await use(installation)
+      await installation.stop()
+    },
+    { scope: 'worker', timeout: 180_000 },
+  ],
+  somebody: async ({ browser, installation }, use) => {
+    const faults: string[] = []
+    const contexts: { close(): Promise<void> }[] = []
+    await use(async (options) => {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options })
+      contexts.push(context)
+      const page = await context.newPage()
+      page.on('pageerror', (error) => faults.push(String(error.stack)))
+      page.on('console', (message) => {
+        // a refused or lost request is part of some stories; anything else is not
+        if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+          faults.push(message.text())
+      })
+      return new Person(page, installation.address)
+    })
+    for (const context of contexts) await context.close()
+    expect(faults).toEqual([])
+  },
+})
+
+export { expect }

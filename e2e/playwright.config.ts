@@ -1,0 +1,17 @@
+import { defineConfig } from '@playwright/test'
+import { CHROMIUM } from '../scripts/lib/chromium.mjs'
+
+/** The real server, database and Chromium. One worker: the stories share an installation. */
+export default defineConfig({
+  testDir: 'specs',
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  outputDir: '../test-results/e2e',
+  reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
+  use: {
+    browserName: 'chromium',
+    screenshot: 'only-on-failure',
+    launchOptions: CHROMIUM,
+  },
+})

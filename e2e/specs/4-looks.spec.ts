@@ -1,0 +1,78 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { expect, test, type Person } from '../harness/test'
+
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/** What axe finds on a page; nothing, if all is well. */
+async function faults({ page }: Person): Promise<string[]> {
+  await page.evaluate(axe)
+  return page.evaluate(async () => {
+    const { axe: runner } = globalThis as unknown as {
+      axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
+    }
+    const { violations } = await runner.run()
+    return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)
+  })
+}
+
+/** Whether everything fits: nothing scrolls, the foot of the page is in view. */
+async function fits({ page }: Person): Promise<void> {
+  const over = await page.evaluate(() => [
+    document.documentElement.scrollWidth - innerWidth,
+    document.documentElement.scrollHeight - innerHeight,
+  ])
+  expect(Math.max(...over)).toBeLessThanOrEqual(0)
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  for (const [width, height] of [
+    [1280, 800],
+    [1366, 640],
+  ] as const) {
+    test(`${colorScheme} at ${width}×${height}: everything fits, and axe finds nothing`, async ({
+      somebody,
+    }) => {
+      const options = { colorScheme, viewport: { width, height }, bypassCSP: true }
+      const milan = await somebody(options)
+      await milan.signIn('Milan Novotny')
+      expect(await faults(milan)).toEqual([])
+      await milan.openBench()
+      await fits(milan)
+      expect(await faults(milan)).toEqual([])
+      await milan.at('view-balance').click()
+      await fits(milan)
+      expect(await faults(milan)).toEqual([])
+      const maren = await somebody(options)
+      await maren.signIn('Maren Holt')
+      await maren.openReview()
+      await fits(maren)
+      expect(await faults(maren)).toEqual([])
+    })
+  }
+}
+
+test('the theme is kept on this machine', async ({ somebody }) => {
+  const milan = await somebody()
+  await milan.signIn('Milan Novotny')
+  const paper = () => milan.page.evaluate(() => getComputedStyle(document.body).backgroundColor)
+  const light = await paper()
+  await milan.page.getByRole('button', { name: 'Milan Novotny' }).click()
+  await milan.page.getByRole('radio', { name: 'Dark' }).click()
+  await expect.poll(paper).not.toBe(light)
+  await milan.page.reload()
+  await expect.poll(paper).not.toBe(light)
+})
+
+test('the page asks for nothing from elsewhere, and its policy is never broken', async ({
+  somebody,
+  installation,
+}) => {
+  const milan = await somebody()
+  const asked: string[] = []
+  milan.page.on('request', (r) => asked.push(r.url()))
+  await milan.signIn('Milan Novotny')
+  await milan.openBench()
+  expect(asked.filter((url) => !url.startsWith(installation.address) && !url.startsWith('data:'))).toEqual([])
+  expect(await milan.page.evaluate(() => crossOriginIsolated)).toBe(true)
+})

@@ -1,0 +1,36 @@
+/** `npm run bench`: a table; `-- --json`: one JSON array and nothing else; `-- --only GROUP`: one group. */
+import { needDebian, needModules } from './lib/provision.mjs'
+import { giveUp, say } from './lib/say.mjs'
+
+await needDebian('mariadb-server', 'chromium', 'ffmpeg')
+await needModules()
+const { build } = await import('./build.mjs')
+await build()
+
+const GROUPS = {
+  engine: async () => (await import('../bench/engine.mjs')).engine(),
+  loudness: async () => (await import('../bench/loudness.mjs')).loudness(),
+  save: async () => (await import('../bench/save.mjs')).saving(),
+  desk: async () => (await import('../bench/desk.mjs')).desk(),
+}
+
+const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null
+if (only !== null && !(only in GROUPS))
+  giveUp(`There is no group "${only}". The groups are: ${Object.keys(GROUPS).join(', ')}.`)
+
+const entries = []
+for (const [name, measure] of Object.entries(GROUPS)) {
+  if (only !== null && name !== only) continue
+  say(`measuring ${name} …`)
+  entries.push(...(await measure()))
+}
+
+if (process.argv.includes('--json')) process.stdout.write(JSON.stringify(entries, null, 1) + '\n')
+else {
+  for (const { group, name, value, unit, goal, met } of entries) {
+    const mark = met === null ? '' : met ? 'met' : 'MISSED'
+    process.stdout.write(
+      `${group.padEnd(9)} ${name.padEnd(66)} ${String(value).padStart(9)} ${unit.padEnd(6)} ${goal.padEnd(7)} ${mark}\n`,
+    )
+  }
+}

@@ -1,0 +1,74 @@
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
+import { ROOT, SERVER_DIST, WEB_DIST } from './lib/paths.mjs'
+import { must } from './lib/run.mjs'
+import { say } from './lib/say.mjs'
+
+const SERVER_ENTRIES = {
+  main: 'src/main.ts',
+  rudlo: 'src/cli/main.ts',
+  'channel-worker': 'src/cli/channel-worker.ts',
+  'measure-worker': 'src/jobs/measure-worker.ts',
+  'flac-encoder-worker': 'src/songbook/flac-encoder-worker.ts',
+  'song-worker': 'src/demo/song-worker.ts',
+}
+
+/** Builds whatever differs from what was built last. `web` off: the server alone. */
+export async function build({ web = true } = {}) {
+  await stamped('server', ['packages/core', 'packages/demo', 'packages/server'], SERVER_DIST, buildServer)
+  if (web) await stamped('web', ['packages/core', 'packages/web'], WEB_DIST, buildWeb)
+}
+
+async function buildServer() {
+  const { build: esbuild } = await import('esbuild')
+  const { dependencies } = JSON.parse(readFileSync(join(ROOT, 'packages/server/package.json'), 'utf8'))
+  const core = JSON.parse(readFileSync(join(ROOT, 'packages/core/package.json'), 'utf8')).dependencies
+  await esbuild({
+    absWorkingDir: join(ROOT, 'packages/server'),
+    entryPoints: SERVER_ENTRIES,
+    outdir: SERVER_DIST,
+    bundle: true,
+    format: 'esm',
+    platform: 'node',
+    target: 'node20',
+    sourcemap: true,
+    logLevel: 'warning',
+    external: Object.keys({ ...dependencies, ...core }).filter((name) => !name.startsWith('@rudlo/')),
+  })
+}
+
+async function buildWeb() {
+  await must(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
+    cwd: join(ROOT, 'packages/web'),
+  })
+}
+
+/** Runs `make` unless the sources are those of the last time. */
+async function stamped(name, folders, dist, make) {
+  const stamp = join(ROOT, '.build', name)
+  const hash = hashOf([...folders, 'package-lock.json', 'scripts/build.mjs'])
+  if (existsSync(dist) && existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
+  say(`building ${name} …`)
+  await make()
+  mkdirSync(join(ROOT, '.build'), { recursive: true })
+  writeFileSync(stamp, hash)
+}
+
+function hashOf(paths) {
+  const hash = createHash('sha256')
+  const add = (path) => {
+    const full = join(ROOT, path)
+    if (statSync(full).isDirectory()) {
+      for (const name of readdirSync(full).sort()) {
+        if (!['node_modules', 'dist', 'test'].includes(name) && !name.endsWith('.test.ts'))
+          add(join(path, name))
+      }
+    } else hash.update(path).update(readFileSync(full))
+  }
+  paths.forEach(add)
+  return hash.digest('hex')
+}
+
+if (process.argv[1] && import.meta.url === pathToFileURL(process.argv[1]).href) await build()

@@ -1,0 +1,84 @@
+import { fork } from 'node:child_process'
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { freePort, PrivateDatabase } from './mariadb.mjs'
+import { SERVER_DIST, WEB_DIST } from './paths.mjs'
+
+/** A whole installation with a database of its own, for tests, benches and pictures. It can be killed and started again. */
+export class Installation {
+  #server = null
+  #folder = mkdtempSync(join(tmpdir(), 'rudlo-'))
+  database = new PrivateDatabase(this.#folder)
+  port = 0
+  /** The one-time code of an empty installation. */
+  code = null
+
+  constructor(demo) {
+    this.demo = demo
+  }
+
+  get address() {
+    return `http://localhost:${this.port}`
+  }
+
+  async start() {
+    await this.database.start()
+    this.port = await freePort()
+    await this.startServer()
+    return this
+  }
+
+  /** Starts the server on the same port as before. */
+  startServer() {
+    const { host, port, username, password, database } = this.database.connection
+    const server = fork(join(SERVER_DIST, 'main.js'), [], {
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        RUDLO_DB_HOST: host,
+        RUDLO_DB_PORT: String(port),
+        RUDLO_DB_USER: username,
+        RUDLO_DB_PASSWORD: password,
+        RUDLO_DB_NAME: database,
+        RUDLO_PORT: String(this.port),
+        RUDLO_DEMO: this.demo ? '1' : '0',
+        RUDLO_WEB: WEB_DIST,
+        RUDLO_LOG: join(this.#folder, 'server.log'),
+      },
+    })
+    this.#server = server
+    return new Promise((resolve, reject) => {
+      server.on('message', (told) => {
+        if (told.ready) {
+          this.code = told.code ?? null
+          resolve()
+        }
+        if (told.failed) reject(new Error(told.failed))
+      })
+      server.once('exit', () => reject(new Error('The server ended before it was ready.')))
+    })
+  }
+
+  /** Kills the server as a power cut would. */
+  killServer() {
+    return this.#end('SIGKILL')
+  }
+
+  async stop() {
+    await this.#end('SIGTERM')
+    await this.database.stop()
+    rmSync(this.#folder, { recursive: true, force: true })
+  }
+
+  #end(signal) {
+    const server = this.#server
+    this.#server = null
+    if (!server || server.exitCode !== null || server.signalCode !== null) return Promise.resolve()
+    return new Promise((resolve) => {
+      server.removeAllListeners('exit')
+      server.once('exit', () => resolve())
+      server.kill(signal)
+    })
+  }
+}

@@ -1,0 +1,4 @@
+export const ROOT: string
+export const DATA: string
+export const SERVER_DIST: string
+export const WEB_DIST: string

@@ -1,0 +1,52 @@
+import { spawn, spawnSync } from 'node:child_process'
+
+/** Whether a command exists on this machine. */
+export function has(command) {
+  return (
+    spawnSync('sh', ['-c', `command -v ${command} || ls /usr/sbin/${command}`], { stdio: 'ignore' })
+      .status === 0
+  )
+}
+
+/**
+ * Runs a command to its end.
+ * @returns {Promise<{ code: number, output: string }>} what it printed, unless `show` sends it to the terminal
+ */
+export function run(command, args, { cwd, env, show = false, input } = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: [input === undefined ? 'ignore' : 'pipe', show ? 'inherit' : 'pipe', show ? 'inherit' : 'pipe'],
+    })
+    let output = ''
+    child.stdout?.on('data', (d) => (output += d))
+    child.stderr?.on('data', (d) => (output += d))
+    if (input !== undefined) child.stdin.end(input)
+    child.on('error', reject)
+    child.on('close', (code) => resolve({ code: code ?? 1, output }))
+  })
+}
+
+/** Runs a command and throws with its last lines where it fails. */
+export async function must(command, args, options) {
+  const { code, output } = await run(command, args, options)
+  if (code !== 0) {
+    const tail = output.trim().split('\n').slice(-12).join('\n')
+    throw new Error(`${command} ${args.slice(0, 3).join(' ')} failed (${code}).\n${tail}`)
+  }
+  return output
+}
+
+export const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
+
+/** Whether a process is alive. */
+export function alive(pid) {
+  if (!pid) return false
+  try {
+    process.kill(pid, 0)
+    return true
+  } catch (error) {
+    return error.code === 'EPERM'
+  }
+}

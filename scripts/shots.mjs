@@ -1,0 +1,85 @@
+/** `npm run shots`: the pictures in docs/screenshots, made from the demo data. */
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { CHROMIUM } from './lib/chromium.mjs'
+import { Installation } from './lib/installation.mjs'
+import { ROOT } from './lib/paths.mjs'
+import { needDebian, needModules } from './lib/provision.mjs'
+import { say } from './lib/say.mjs'
+
+const FOLDER = join(ROOT, 'docs/screenshots')
+
+await needDebian('mariadb-server', 'chromium')
+await needModules()
+const { build } = await import('./build.mjs')
+await build()
+mkdirSync(FOLDER, { recursive: true })
+const { chromium } = await import('playwright-core')
+const installation = await new Installation(true).start()
+const browser = await chromium.launch(CHROMIUM)
+
+/** A page of somebody's own; nobody's where no name is given. */
+async function open(name, { width = 1280, height = 800, colorScheme = 'light' } = {}) {
+  const page = await browser.newPage({ viewport: { width, height }, colorScheme })
+  await page.goto(installation.address)
+  await page.getByRole('heading', { name: 'Who are you today?' }).waitFor()
+  if (name) {
+    await page.getByRole('button', { name, exact: true }).click()
+    await page.getByRole('heading', { name: /^Hello/ }).waitFor()
+  }
+  return page
+}
+
+/** From the first page to bench or desk, until it plays and the strip shows the loudness. */
+async function enter(page) {
+  await page.locator('article a').first().click()
+  await page.locator('[data-test=play]:not([disabled])').waitFor({ timeout: 60_000 })
+  await page.locator('.strip path[d^="M0"]').waitFor({ state: 'attached', timeout: 60_000 })
+  return page
+}
+
+const test = (page, name) => page.locator(`[data-test="${name}"]`)
+
+async function shoot(page, name) {
+  await page.evaluate(() => document.fonts.ready)
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: join(FOLDER, `${name}.png`) })
+  say(`docs/screenshots/${name}.png`)
+  await page.close()
+}
+
+try {
+  await shoot(await open(null), 'sign-in')
+  await shoot(await open('Ayla Demir'), 'home')
+
+  const bench = await enter(await open('Rune Solberg'))
+  await bench.getByRole('button', { name: 'Make room at B' }).click()
+  const strip = await test(bench, 'strip').boundingBox()
+  await bench.mouse.click(strip.x + strip.width * 0.21, strip.y + 40)
+  const lane = await test(bench, 'line').boundingBox()
+  await bench.mouse.move(lane.x + lane.width * 0.36, lane.y + lane.height * 0.57)
+  await bench.mouse.down()
+  await bench.mouse.move(lane.x + lane.width * 0.38, lane.y + lane.height * 0.55, { steps: 4 })
+  await shoot(bench, 'bench')
+
+  const balance = await enter(await open('Jonas Feld'))
+  await test(balance, 'view-balance').click()
+  const whole = await test(balance, 'strip').boundingBox()
+  await balance.mouse.click(whole.x + whole.width * 0.7, whole.y + 40)
+  await balance.getByText('Loudness in D').waitFor()
+  await balance.locator('.figure', { hasText: '−' }).first().waitFor({ timeout: 30_000 })
+  await shoot(balance, 'balance')
+
+  const back = await enter(await open('Ayla Demir', { colorScheme: 'dark', width: 1366, height: 640 }))
+  await test(back, 'remark').first().click()
+  await shoot(back, 'bench-came-back')
+
+  const desk = await enter(await open('Maren Holt'))
+  await test(desk, 'waiting').filter({ hasText: 'Tobin' }).click()
+  await test(desk, 'changes').waitFor()
+  await test(desk, 'card-squeezebox').click()
+  await shoot(desk, 'review-desk')
+} finally {
+  await browser.close()
+  await installation.stop()
+}
