@@ -106,6 +106,24 @@ describe('Saver', () => {
     expect(sent.length).toBe(before + 1)
   })
 
+  it('hands one conflict over once, however often it is nudged while the copy is being kept', async () => {
+    const { saver, sent, conflict, answerWith } = setup()
+    const newest = { revision: 9, document: with_('theirs') }
+    answerWith(() => Promise.reject(new ApiError(409, 'not-now', 'Changed.', { newest })))
+    conflict.mockImplementation(async () => {
+      await new Promise((resolve) => setTimeout(resolve, 2000))
+      saver.adopt(newest)
+    })
+    saver.change(with_('mine'), command('mine'))
+    await vi.advanceTimersByTimeAsync(500)
+    saver.nudge()
+    const flushed = saver.flush()
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(await flushed).toBe(true)
+    expect(conflict).toHaveBeenCalledTimes(1)
+    expect(sent).toHaveLength(1)
+  })
+
   it('hands a conflict over with both sides, and asks again where that could not be settled', async () => {
     const { saver, conflict, answerWith } = setup()
     const newest = { revision: 9, document: with_('theirs') }

@@ -154,7 +154,7 @@ export class Saver {
         this.#schedule(0)
       }
     } catch (error) {
-      this.#sending = false
+      // a conflict counts as sending until it is settled: what came between would lose a second time
       await this.#fail(error as Error)
     }
   }
@@ -169,11 +169,14 @@ export class Saver {
       error instanceof ApiError && error.status === 409 ? (error.details['newest'] as Newest) : null
     if (newest) {
       try {
-        return await this.ports.onConflict(newest, this.#current)
+        await this.ports.onConflict(newest, this.#current)
+        this.#sending = false
+        return
       } catch {
         // the copy could not be kept: it stays in this browser, and the same save meets the same conflict again
       }
     }
+    this.#sending = false
     const wait = RETRY_MS[Math.min(this.#failures++, RETRY_MS.length - 1)]!
     const problem =
       error instanceof Unreachable || error instanceof ApiError ? error.message : 'Saving failed.'
