@@ -1,4 +1,4 @@
-/** `npm run bench`: a table; `-- --json`: one JSON array and nothing else; `-- --only GROUP`: one group. */
+/** `npm run bench`: a table; `-- --json`: one JSON object and nothing else; `-- --only GROUP`: one group. */
 import { needDebian, needModules } from './lib/provision.mjs'
 import { giveUp, say } from './lib/say.mjs'
 
@@ -25,7 +25,8 @@ for (const [name, measure] of Object.entries(GROUPS)) {
   entries.push(...(await measure()))
 }
 
-if (process.argv.includes('--json')) process.stdout.write(JSON.stringify(entries, null, 1) + '\n')
+if (process.argv.includes('--json'))
+  process.stdout.write(JSON.stringify({ figures: entries }, null, 1) + '\n')
 else {
   for (const { group, name, value, unit, goal, met } of entries) {
     const mark = met === null ? '' : met ? 'met' : 'MISSED'

@@ -79,17 +79,12 @@ function isFree(port) {
 
 /** Runs the server; a server that dies by itself is started again. */
 async function serve(port, first) {
-  const { host, port: dbPort, username, password, database: name } = database.connection
   server = fork(join(SERVER_DIST, 'main.js'), [], {
     execArgv: ['--enable-source-maps'],
     env: {
       ...process.env,
       NODE_ENV: 'production',
-      RUDLO_DB_HOST: host,
-      RUDLO_DB_PORT: String(dbPort),
-      RUDLO_DB_USER: username,
-      RUDLO_DB_PASSWORD: password,
-      RUDLO_DB_NAME: name,
+      ...database.environment,
       RUDLO_PORT: String(port),
       RUDLO_DEMO: empty ? '0' : '1',
       RUDLO_WEB: WEB_DIST,

@@ -35,13 +35,18 @@ export class PrivateDatabase {
     this.port = null
     this.pid = null
     this.child = null
+    /** Whether it ran already: then it belongs to whoever started it. */
+    this.foreign = false
   }
 
   /** Starts it, making its files where there are none. */
   async start() {
     mkdirSync(this.folder, { recursive: true, mode: 0o700 })
     this.password = this.#password()
-    if (await this.#takeOver()) return this
+    if (await this.#takeOver()) {
+      this.foreign = true
+      return this
+    }
     const fresh = !existsSync(join(this.files, 'ready'))
     if (fresh) await this.#install()
     await this.#spawn(fresh)
@@ -55,6 +60,18 @@ export class PrivateDatabase {
       username: 'root',
       password: this.password,
       database: 'rudlo',
+    }
+  }
+
+  /** The connection as the server and the command line read it from their environment. */
+  get environment() {
+    const { host, port, username, password, database } = this.connection
+    return {
+      RUDLO_DB_HOST: host,
+      RUDLO_DB_PORT: String(port),
+      RUDLO_DB_USER: username,
+      RUDLO_DB_PASSWORD: password,
+      RUDLO_DB_NAME: database,
     }
   }
 

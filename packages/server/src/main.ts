@@ -2,7 +2,7 @@ import 'reflect-metadata'
 import { createWriteStream } from 'node:fs'
 import { serve, type ServerType } from '@hono/node-server'
 import { createApp } from './app'
-import { dataSource } from './database/data-source'
+import { connectionFrom, dataSource } from './database/data-source'
 import { seedDemo } from './demo/seed'
 import { createServices } from './services'
 import { Setting } from './access/setting.entity'
@@ -15,13 +15,7 @@ function settings() {
     return value
   }
   return {
-    database: {
-      host: need('RUDLO_DB_HOST'),
-      port: Number(need('RUDLO_DB_PORT')),
-      username: need('RUDLO_DB_USER'),
-      password: need('RUDLO_DB_PASSWORD'),
-      database: need('RUDLO_DB_NAME'),
-    },
+    database: connectionFrom(process.env),
     port: Number(need('RUDLO_PORT')),
     demo: need('RUDLO_DEMO') === '1',
     web: process.env['RUDLO_WEB'],

@@ -8,6 +8,7 @@ import { MeasureQueue } from './jobs/measure-queue'
 import type { MeasureTask } from './jobs/measure-worker'
 import { WorkerPool } from './jobs/worker-pool'
 import { Assets } from './songbook/assets'
+import { Bundles } from './songbook/bundles'
 import { Songs } from './songbook/songs'
 import { Works } from './works/works'
 
@@ -19,6 +20,7 @@ export interface Services {
   readonly permissions: Permissions
   readonly songs: Songs
   readonly assets: Assets
+  readonly bundles: Bundles
   readonly works: Works
   readonly handIns: HandIns
   readonly measuring: MeasureQueue
@@ -53,6 +55,7 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     permissions: new Permissions(database),
     songs,
     assets,
+    bundles: new Bundles(songs, assets),
     works: new Works(database, songs),
     handIns: new HandIns(database, measuring),
     measuring,

@@ -67,6 +67,9 @@ const EXPECTED: Readonly<Record<string, { readonly body?: () => unknown; readonl
   'get /api/assignments/:assignment/hand-ins': { statuses: REVIEWER },
   'get /api/works/:work': { statuses: OWN },
   'get /api/works/:work/head': { statuses: OWN },
+  'get /api/works/:work/bundle': { statuses: OWN },
+  'get /api/hand-ins/:handIn/bundle': { statuses: BOTH },
+  'get /api/assignments/:assignment/bundle': { statuses: REVIEWER },
   'patch /api/works/:work': { body: () => saveOf(2, [point(0, -90), point(960, 0)]), statuses: OWN },
   'put /api/works/:work/window': {
     body: () => ({ window: 'window-1' }),

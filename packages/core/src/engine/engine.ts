@@ -53,6 +53,14 @@ export class Engine {
     return this.#length
   }
 
+  /** Samples for which something may still sound after all regions have ended; 0 where nothing rings. */
+  get ringing(): number {
+    let most = 0
+    for (const strip of this.strips) most = Math.max(most, strip.ringing)
+    for (const strip of this.returns) most = Math.max(most, strip.ringing)
+    return most
+  }
+
   /** Takes a changed program over while playing; tracks keep their state. */
   load(program: Program): void {
     if (program.tempo !== this.#tempo) {

@@ -18,7 +18,7 @@ export {
 } from './quantity'
 export { Engine, BLOCK, type Solo } from './engine'
 export { Player, type Loop } from './player'
-export { render, type Render, type RenderOptions } from './render'
+export { render, renderStems, type Render, type RenderOptions } from './render'
 export { panMono, panStereo, type Sides } from './pan'
 export { RAMP } from './control-signal'
 export type { AssetAudio, AudioStore } from './audio'

@@ -1,5 +1,6 @@
+import { SAMPLE_RATE } from '../time'
 import type { AudioStore } from './audio'
-import { BLOCK, Engine } from './engine'
+import { BLOCK, Engine, type Solo } from './engine'
 import type { Program } from './program'
 
 /** A stereo render at 44.1 kHz, as Float32 before any quantising. */
@@ -15,33 +16,75 @@ export interface RenderOptions {
   readonly to?: number
   /** Whether lines are followed; true if not given. */
   readonly moves?: boolean
+  /** Whether it runs on after `to` until what rings has died away; false if not given. */
+  readonly tail?: boolean
+  /** What is rendered alone, for stems; everything if not given. */
+  readonly solo?: Solo
   /** Told the share done, 0…1, about every second of sound. Return false to stop. */
   readonly onProgress?: (share: number) => boolean
 }
+
+/** A tail ends for good where it stays below −90 dBFS … */
+const INAUDIBLE = 3.1623e-5
+/** … and after 10 s at the latest. */
+const LONGEST_TAIL = 10 * SAMPLE_RATE
+const REPORT_BLOCKS = 345
 
 /**
  * Renders a program with the same engine that plays it.
  * @returns null where `onProgress` stopped it
  */
 export function render(program: Program, audio: AudioStore, options: RenderOptions = {}): Render | null {
-  const { from = 0, to = program.length, moves = true, onProgress } = options
+  const { from = 0, to = program.length, moves = true, tail = false, solo = null, onProgress } = options
   const engine = new Engine(program, audio)
   engine.moves = moves
+  engine.listenTo(solo)
   const frames = Math.max(0, to - from)
-  const left = new Float32Array(frames)
-  const right = new Float32Array(frames)
+  const room = frames + (tail ? LONGEST_TAIL : 0)
+  const left = new Float32Array(room)
+  const right = new Float32Array(room)
   const blockLeft = new Float32Array(BLOCK)
   const blockRight = new Float32Array(BLOCK)
   let sinceReport = 0
-  for (let done = 0; done < frames; done += BLOCK) {
-    const n = Math.min(BLOCK, frames - done)
+  let done = 0
+  while (done < room && (done < frames || engine.ringing > 0)) {
+    const n = Math.min(BLOCK, (done < frames ? frames : room) - done)
     engine.process(from + done, n, blockLeft, blockRight)
     left.set(n === BLOCK ? blockLeft : blockLeft.subarray(0, n), done)
     right.set(n === BLOCK ? blockRight : blockRight.subarray(0, n), done)
-    if (onProgress && ++sinceReport === 345) {
+    done += n
+    if (onProgress && ++sinceReport === REPORT_BLOCKS) {
       sinceReport = 0
-      if (!onProgress(done / frames)) return null
+      if (!onProgress(Math.min(1, done / frames))) return null
     }
   }
-  return { left, right }
+  if (!tail) return { left, right }
+  while (done > frames && quiet(left[done - 1]!) && quiet(right[done - 1]!)) done--
+  return { left: left.slice(0, done), right: right.slice(0, done) }
+}
+
+const quiet = (x: number) => x < INAUDIBLE && x > -INAUDIBLE
+
+/**
+ * Renders every track by itself, each with its own share of the returns: together they are the mix.
+ * @returns stems in the order of the tracks, or null where `onProgress` stopped it
+ */
+export function renderStems(
+  program: Program,
+  audio: AudioStore,
+  options: Omit<RenderOptions, 'solo'> = {},
+): readonly { readonly track: string; readonly sound: Render }[] | null {
+  const { onProgress } = options
+  const count = program.tracks.length
+  const stems: { track: string; sound: Render }[] = []
+  for (const { id } of program.tracks) {
+    const sound = render(program, audio, {
+      ...options,
+      solo: { tracks: [id], returns: [] },
+      ...(onProgress ? { onProgress: (share: number) => onProgress((stems.length + share) / count) } : {}),
+    })
+    if (!sound) return null
+    stems.push({ track: id, sound })
+  }
+  return stems
 }

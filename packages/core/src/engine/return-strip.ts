@@ -31,6 +31,11 @@ export class ReturnStrip {
     this.load(program)
   }
 
+  /** Samples for which its effects may still sound; 0 where nothing rings. */
+  get ringing(): number {
+    return Math.max(0, this.#ringing)
+  }
+
   load(program: ReturnProgram): void {
     this.#effects.load(program.effects)
     this.#mute.load(program.mute)

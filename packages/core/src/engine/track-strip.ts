@@ -61,6 +61,11 @@ export class TrackStrip {
     this.load(program)
   }
 
+  /** Samples for which its effects may still sound; 0 where nothing rings. */
+  get ringing(): number {
+    return Math.max(0, this.#ringing)
+  }
+
   load(program: TrackProgram): void {
     this.#program = program
     this.#gain.load(program.gain)

@@ -1,3 +1,4 @@
+import type { Mix } from '@rudlo/core/mix'
 import { In } from 'typeorm'
 import { Assignment } from './assignment.entity'
 import type { Brief, Rubric } from './brief'
@@ -8,7 +9,7 @@ import type { Person } from '../people/person.entity'
 import type { Services } from '../services'
 import { Work } from '../works/work.entity'
 
-export function assignmentRoutes({ database, permissions, songs }: Services): Route[] {
+export function assignmentRoutes({ database, permissions, songs, bundles }: Services): Route[] {
   const ofPerson = (person: Person) =>
     database
       .getRepository(Assignment)
@@ -63,6 +64,11 @@ export function assignmentRoutes({ database, permissions, songs }: Services): Ro
         songVersion: assignment.songVersionId,
         songDocument: await songs.version(assignment.songVersionId),
       }
+    }),
+
+    route('get', '/api/assignments/:assignment/bundle', 'teacher', async ({ person, param }) => {
+      const { songVersionId, startingMix, title } = await permissions.assignment(person, param('assignment'))
+      return bundles.answer(songVersionId, JSON.parse(startingMix) as Mix, title)
     }),
   ]
 

@@ -20,6 +20,25 @@ export interface DatabaseSettings {
   readonly database: string
 }
 
+/**
+ * The database that the starter names in the environment.
+ * @throws RangeError where it names none
+ */
+export function connectionFrom(environment: NodeJS.ProcessEnv): DatabaseSettings {
+  const need = (name: string) => {
+    const value = environment[name]
+    if (value === undefined) throw new RangeError(`${name} is not set: start Rudlo with npm.`)
+    return value
+  }
+  return {
+    host: need('RUDLO_DB_HOST'),
+    port: Number(need('RUDLO_DB_PORT')),
+    username: need('RUDLO_DB_USER'),
+    password: need('RUDLO_DB_PASSWORD'),
+    database: need('RUDLO_DB_NAME'),
+  }
+}
+
 /** The database with every entity and migration. Schemas change through migrations only. */
 export function dataSource(settings: DatabaseSettings): DataSource {
   return new DataSource({

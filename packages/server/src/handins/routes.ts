@@ -1,3 +1,4 @@
+import type { WorkDocument } from '@rudlo/core/mix'
 import { IsIn, IsInt, Max, Min } from 'class-validator'
 import { badInput } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
@@ -20,7 +21,7 @@ class GiveBackBody {
 
 const STATES = ['measuring', 'waiting', 'given back']
 
-export function handInRoutes({ database, permissions, handIns }: Services): Route[] {
+export function handInRoutes({ database, permissions, handIns, bundles }: Services): Route[] {
   return [
     routeWithBody(
       'post',
@@ -37,6 +38,12 @@ export function handInRoutes({ database, permissions, handIns }: Services): Rout
       return Promise.all(
         versions.map(async (v) => ({ ...handInView(v), review: await reviewView(database, v, 'student') })),
       )
+    }),
+
+    route('get', '/api/hand-ins/:handIn/bundle', 'signed-in', async ({ person, param }) => {
+      const { handIn, assignment } = await permissions.handIn(person, param('handIn'))
+      const { mix } = JSON.parse(handIn.document) as WorkDocument
+      return bundles.answer(handIn.songVersionId, mix, `${assignment.title}, version ${handIn.number}`)
     }),
 
     route('get', '/api/assignments/:assignment/hand-ins', 'teacher', async ({ person, param, query }) => {

@@ -1,3 +1,4 @@
+import type { WorkDocument } from '@rudlo/core/mix'
 import { Type } from 'class-transformer'
 import {
   ArrayMaxSize,
@@ -97,7 +98,7 @@ function workView({ id, assignmentId, revision, document, window, lastSave, upda
   }
 }
 
-export function workRoutes({ permissions, works }: Services): Route[] {
+export function workRoutes({ permissions, works, bundles }: Services): Route[] {
   return [
     route('post', '/api/assignments/:assignment/work', 'student', async ({ person, param }) =>
       workView(await works.open(person, await permissions.assignment(person, param('assignment')))),
@@ -110,6 +111,12 @@ export function workRoutes({ permissions, works }: Services): Route[] {
     route('get', '/api/works/:work/head', 'student', async ({ person, param }) => {
       const { revision, window } = await permissions.ownWork(person, param('work'))
       return { revision, window }
+    }),
+
+    route('get', '/api/works/:work/bundle', 'student', async ({ person, param }) => {
+      const work = await permissions.ownWork(person, param('work'))
+      const { songVersionId, title } = await permissions.assignment(person, work.assignmentId)
+      return bundles.answer(songVersionId, (JSON.parse(work.document) as WorkDocument).mix, title)
     }),
 
     routeWithBody(
