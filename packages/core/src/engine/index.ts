@@ -17,8 +17,19 @@ export {
   type Quantity,
 } from './quantity'
 export { Engine, BLOCK, type Solo } from './engine'
+export { beatsOf, beatAt, type Beats } from './beats'
+export { Monitor } from './monitor'
 export { Player, type Loop } from './player'
 export { render, renderStems, type Render, type RenderOptions } from './render'
 export { panMono, panStereo, type Sides } from './pan'
 export { RAMP } from './control-signal'
 export type { AssetAudio, AudioStore } from './audio'
+export {
+  chopperOpening,
+  CHOPPER_PATTERNS,
+  delayRepeats,
+  eqResponse,
+  filterResponse,
+  reverbDecay,
+  type Repeat,
+} from './effects'

@@ -1,5 +1,8 @@
 import type { AudioStore } from './audio'
+import { SAMPLE_RATE } from '../time'
+import { beatAt, type Beats } from './beats'
 import { BLOCK, Engine } from './engine'
+import { Monitor } from './monitor'
 import type { Program } from './program'
 
 /** Sound comes and goes within this many samples at play, stop, a change of place and a loop's end: 5 ms. */
@@ -20,15 +23,34 @@ export class Player {
   /** Where it is, in samples. */
   position = 0
   loop: Loop | null = null
+  /** Whether a bar is counted before it plays. */
+  countIn = false
+  /** What is added for the ear alone. */
+  readonly monitor = new Monitor()
 
   readonly #left = new Float32Array(BLOCK)
   readonly #right = new Float32Array(BLOCK)
   #wantsToPlay = false
   #target: number | null = null
   #fade = 0
+  #beats: Beats
+  /** The bar that is counted: its beats, the samples of one, and the samples still to go. */
+  #count = { beats: 0, gap: 0, left: 0 }
 
   constructor(program: Program, audio: AudioStore) {
     this.engine = new Engine(program, audio)
+    this.#beats = program.beats
+  }
+
+  /** Takes a changed program over. */
+  load(program: Program): void {
+    this.#beats = program.beats
+    this.engine.load(program)
+  }
+
+  /** Beats still to be counted before it plays; 0 where none. */
+  get counting(): number {
+    return this.#count.left > 0 ? Math.ceil(this.#count.left / this.#count.gap) : 0
   }
 
   /** Whether it plays, or is about to. */
@@ -38,10 +60,12 @@ export class Player {
 
   play(): void {
     if (this.position >= this.engine.length && !this.loop) this.seek(0)
+    if (this.countIn && !this.#wantsToPlay) this.#startCount()
     this.#wantsToPlay = true
   }
 
   stop(): void {
+    this.#count.left = 0
     this.#wantsToPlay = false
   }
 
@@ -62,17 +86,51 @@ export class Player {
       if (this.#idle()) {
         left.fill(0, done)
         right.fill(0, done)
+        this.monitor.pass(left.length - done)
         return
+      }
+      if (this.#count.left > 0) {
+        const counted = this.#countBlock(left.length - done)
+        left.fill(0, done, done + counted)
+        right.fill(0, done, done + counted)
+        done += counted
+        continue
       }
       const frames = this.#framesBeforeChange(left.length - done)
       this.engine.process(this.position, frames, this.#left, this.#right)
       this.#shape(frames)
+      this.monitor.follow(this.#beats, this.position, frames)
       left.set(frames === BLOCK ? this.#left : this.#left.subarray(0, frames), done)
       right.set(frames === BLOCK ? this.#right : this.#right.subarray(0, frames), done)
       done += frames
       this.position += frames
       this.#arrive()
     }
+  }
+
+  /** Counts the bar that the play position is in, at its own tempo. */
+  #startCount(): void {
+    const { at, downbeat } = this.#beats
+    let first = Math.max(0, beatAt(this.#beats, this.position))
+    while (first > 0 && !downbeat[first]) first--
+    let next = first + 1
+    while (next < at.length - 1 && !downbeat[next]) next++
+    const beats = Math.max(1, next - first)
+    const gap = next < at.length ? (at[next]! - at[first]!) / beats : SAMPLE_RATE / 2
+    this.#count = { beats, gap, left: Math.round(gap * beats) }
+  }
+
+  /** Clicks on through the counted bar. @returns the frames that went by */
+  #countBlock(wanted: number): number {
+    const { beats, gap, left } = this.#count
+    const frames = Math.min(wanted, BLOCK, left)
+    const done = Math.round(gap * beats) - left
+    const beat = Math.ceil(done / gap)
+    const after = Math.round(beat * gap) - done
+    if (beat < beats && after < frames) this.monitor.strike(beat === 0, after)
+    this.monitor.pass(frames)
+    this.#count.left -= frames
+    return frames
   }
 
   /** Settles changes that wait for silence; true where there is nothing to play. */

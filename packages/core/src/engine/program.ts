@@ -1,5 +1,6 @@
 import { compileLine, type CompiledLine } from '../envelope'
 import { lineInCharge, resolve, trackLevel, type Address, type Effect, type Mix, type Send } from '../mix'
+import { beatsOf, type Beats } from './beats'
 import type { SongVersion } from '../song'
 import { TempoMap, SAMPLE_RATE, type TempoChange } from '../time'
 import { levelGain, type EffectKind } from '../scale'
@@ -65,6 +66,8 @@ export interface TrackProgram {
 /** Everything the engine plays, as plain data: it can be posted to the audio thread. */
 export interface Program {
   readonly tempo: readonly TempoChange[]
+  /** For the metronome and the count-in. */
+  readonly beats: Beats
   /** Length of the song in samples. */
   readonly length: number
   readonly tracks: readonly TrackProgram[]
@@ -97,6 +100,7 @@ export function compileMix(song: SongVersion, mix: Mix): Program {
   const channels = new Map(song.tracks.map((t) => [t.id, t.channels]))
   return {
     tempo: song.tempo,
+    beats: beatsFor(song),
     length: sampleAt(song.length),
     tracks: mix.tracks.map(({ id, regions, effects, sends }) => ({
       id,
@@ -130,6 +134,15 @@ export function compileMix(song: SongVersion, mix: Mix): Program {
     })),
     main: control('main/level'),
   }
+}
+
+const known = new WeakMap<SongVersion, Beats>()
+
+/** The beats of a song, found once: a mix is compiled at every move of the hand. */
+function beatsFor(song: SongVersion): Beats {
+  const beats = known.get(song) ?? beatsOf(song)
+  known.set(song, beats)
+  return beats
 }
 
 /** One control of a mix for the engine. @throws RangeError for an address that the mix does not have */

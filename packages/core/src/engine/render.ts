@@ -1,6 +1,6 @@
 import { SAMPLE_RATE } from '../time'
 import type { AudioStore } from './audio'
-import { BLOCK, Engine, type Solo } from './engine'
+import { BLOCK, Engine } from './engine'
 import type { Program } from './program'
 
 /** A stereo render at 44.1 kHz, as Float32 before any quantising. */
@@ -18,8 +18,6 @@ export interface RenderOptions {
   readonly moves?: boolean
   /** Whether it runs on after `to` until what rings has died away; false if not given. */
   readonly tail?: boolean
-  /** What is rendered alone, for stems; everything if not given. */
-  readonly solo?: Solo
   /** Told the share done, 0…1, about every second of sound. Return false to stop. */
   readonly onProgress?: (share: number) => boolean
 }
@@ -35,10 +33,9 @@ const REPORT_BLOCKS = 345
  * @returns null where `onProgress` stopped it
  */
 export function render(program: Program, audio: AudioStore, options: RenderOptions = {}): Render | null {
-  const { from = 0, to = program.length, moves = true, tail = false, solo = null, onProgress } = options
+  const { from = 0, to = program.length, moves = true, tail = false, onProgress } = options
   const engine = new Engine(program, audio)
   engine.moves = moves
-  engine.listenTo(solo)
   const frames = Math.max(0, to - from)
   const room = frames + (tail ? LONGEST_TAIL : 0)
   const left = new Float32Array(room)
@@ -72,19 +69,18 @@ const quiet = (x: number) => x < INAUDIBLE && x > -INAUDIBLE
 export function renderStems(
   program: Program,
   audio: AudioStore,
-  options: Omit<RenderOptions, 'solo'> = {},
+  options: RenderOptions = {},
 ): readonly { readonly track: string; readonly sound: Render }[] | null {
   const { onProgress } = options
   const count = program.tracks.length
   const stems: { track: string; sound: Render }[] = []
-  for (const { id } of program.tracks) {
-    const sound = render(program, audio, {
+  for (const track of program.tracks) {
+    const sound = render({ ...program, tracks: [track] }, audio, {
       ...options,
-      solo: { tracks: [id], returns: [] },
       ...(onProgress ? { onProgress: (share: number) => onProgress((stems.length + share) / count) } : {}),
     })
     if (!sound) return null
-    stems.push({ track: id, sound })
+    stems.push({ track: track.id, sound })
   }
   return stems
 }

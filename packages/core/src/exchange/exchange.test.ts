@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { stemName } from './stem-name'
 import { describe, expect, it } from 'vitest'
 import { overviewOf, packOverview, quantise, readWav, unpackOverview, writeWav } from '.'
 
@@ -64,5 +65,14 @@ describe('waveform overview', () => {
     const overview = overviewOf(channels)
     expect(unpackOverview(packOverview(overview), 5000)).toEqual(overview)
     expect(() => unpackOverview(packOverview(overview).subarray(0, 30), 5000)).toThrow(RangeError)
+  })
+})
+
+describe('the name of a stem', () => {
+  it('is one that every system takes, in the order of the tracks', () => {
+    expect(stemName(0, 'Squeezebox')).toBe('01 Squeezebox.wav')
+    expect(stemName(11, 'Stimme für Åse')).toBe('12 Stimme für Åse.wav')
+    expect(stemName(1, '../../etc/passwd')).toBe('02 etcpasswd.wav')
+    expect(stemName(2, ' ?*<>| ')).toBe('03 track.wav')
   })
 })

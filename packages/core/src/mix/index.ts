@@ -21,3 +21,5 @@ export {
   removeSend,
   tapSend,
 } from './chains'
+export { restoreControl, restoreOwner } from './restore'
+export { regionOf, withRegion, type RegionChange } from './regions'

@@ -4,6 +4,7 @@ import { logScale } from './log'
 import type { Scale } from './scale'
 import { switchScale } from './switch'
 import {
+  choice,
   decibels,
   gainDecibels,
   hertz,
@@ -100,7 +101,7 @@ export const EFFECT_CONTROLS = {
     feedback: control('Feedback', 'effect', linearScale(-0.95, 0.95), percent, 0.3, 0),
   },
   chopper: {
-    variation: control('Variation', 'effect', linearScale(0, 7), ratio, 0),
+    variation: control('Variation', 'effect', linearScale(0, 7), choice, 0),
     depth: control('Depth', 'effect', linearScale(0, 1), percent, 1, 0),
     smoothness: control('Smoothness', 'effect', linearScale(0, 1), percent, 0.2),
   },

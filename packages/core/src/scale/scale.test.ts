@@ -143,4 +143,12 @@ describe('units', () => {
     expect(readValue(MIXER_CONTROLS.level, '-6')).toEqual({ value: -6, clamped: false })
     expect(readValue(MIXER_CONTROLS.level, '9'.repeat(400))).toBeNull()
   })
+
+  it('counts choices from 1', () => {
+    const { variation } = EFFECT_CONTROLS.chopper
+    expect(variation.unit.format(0)).toBe('1')
+    expect(variation.unit.format(6.7)).toBe('8')
+    expect(readValue(variation, '3')).toEqual({ value: 2, clamped: false })
+    expect(readValue(variation, '12')).toEqual({ value: 7, clamped: true })
+  })
 })

@@ -125,3 +125,12 @@ export const noteValue: Unit = {
     return Math.round((TICKS_PER_WHOLE / Number(match[1])) * factor)
   },
 }
+
+/** One of a few choices, counted from 0 and shown from 1. A line may run through them: the nearest counts. */
+export const choice: Unit = {
+  format: (value) => String(Math.round(value) + 1),
+  parse: (text) => {
+    const typed = parseWith(text, { '': 1 })
+    return typed === null ? null : Math.round(typed) - 1
+  },
+}

@@ -7,7 +7,7 @@ import {
   type AssetAudio,
   type Render,
 } from '@rudlo/core/engine'
-import { unpackBundle, writeWav } from '@rudlo/core/exchange'
+import { stemName, unpackBundle, writeWav } from '@rudlo/core/exchange'
 import type { Mix } from '@rudlo/core/mix'
 import { songTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
@@ -40,15 +40,6 @@ export async function render(args: readonly string[]): Promise<string> {
     })
   }
   return lines.join('\n')
-}
-
-/** `01 Name.wav`, with nothing in it that a file name cannot have. */
-export function stemName(index: number, track: string): string {
-  const safe = track
-    .replace(/[^\p{L}\p{N} ._-]/gu, '')
-    .replace(/^\.+/, '')
-    .trim()
-  return `${String(index + 1).padStart(2, '0')} ${safe || 'track'}.wav`
 }
 
 /** Writes a WAV file in one go: either all of it is there, or what was there before. */

@@ -1,7 +1,7 @@
 import type { AssetAudio, Loop, Program, Solo } from '@rudlo/core/engine'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import workletUrl from './engine.worklet.ts?worker&url'
-import type { EngineMessage, EngineOptions } from './messages'
+import type { EngineMessage, EngineOptions, Listening } from './messages'
 import { createSharedState, SharedState } from './shared-state'
 
 let prepared: Promise<AudioContext> | null = null
@@ -85,6 +85,15 @@ export class EngineHost {
 
   solo(solo: Solo): void {
     this.#send({ kind: 'solo', solo })
+  }
+
+  listen(listening: Listening): void {
+    this.#send({ kind: 'listen', listening })
+  }
+
+  /** Seconds that the output has really played since the context was made. */
+  get clock(): number {
+    return this.context.currentTime
   }
 
   async close(): Promise<void> {

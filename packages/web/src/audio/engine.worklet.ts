@@ -30,7 +30,7 @@ class EngineProcessor extends AudioWorkletProcessor {
     const player = this.#player
     switch (message.kind) {
       case 'program':
-        return player.engine.load(message.program)
+        return player.load(message.program)
       case 'play':
         return player.play()
       case 'stop':
@@ -44,11 +44,16 @@ class EngineProcessor extends AudioWorkletProcessor {
         player.engine.moves = message.on
         return
       case 'solo':
-        player.engine.listenTo(message.solo)
+        return player.engine.listenTo(message.solo)
+      case 'listen':
+        player.countIn = message.listening.countIn
+        player.monitor.metronome = message.listening.metronome
+        player.monitor.mono = message.listening.mono
     }
   }
 
   process(_inputs: unknown, outputs: Float32Array[][]): boolean {
+    const began = Date.now()
     const left = outputs[0]![0]!
     const right = outputs[0]![1]!
     const player = this.#player
@@ -63,7 +68,7 @@ class EngineProcessor extends AudioWorkletProcessor {
       if (r > peakRight) peakRight = r
     }
     const state = this.#state
-    state.meter(peakLeft, peakRight, this.#loudness.energy, FALL)
+    state.meter(peakLeft, peakRight, this.#loudness.energy, this.#loudness.shortTerm, FALL)
     const { strips } = player.engine
     for (let i = 0; i < strips.length; i++) {
       state.meterTrack(i, strips[i]!.peak, FALL)
@@ -76,6 +81,10 @@ class EngineProcessor extends AudioWorkletProcessor {
     }
     state.position = player.position
     state.playing = player.playing
+    state.counting = player.counting
+    player.monitor.apply(left, right)
+    // the audio thread has no finer clock than this one: summed over many blocks it is fine enough
+    state.addWork(Date.now() - began, (left.length / sampleRate) * 1000)
     return true
   }
 }

@@ -7,6 +7,13 @@ export interface EngineOptions {
   readonly state: SharedArrayBuffer
 }
 
+/** How it is listened to: for the ear alone, neither saved nor rendered nor measured. */
+export interface Listening {
+  readonly mono: boolean
+  readonly metronome: boolean
+  readonly countIn: boolean
+}
+
 /** What the page tells the audio thread. */
 export type EngineMessage =
   | { readonly kind: 'program'; readonly program: Program }
@@ -16,3 +23,4 @@ export type EngineMessage =
   | { readonly kind: 'loop'; readonly loop: Loop | null }
   | { readonly kind: 'moves'; readonly on: boolean }
   | { readonly kind: 'solo'; readonly solo: Solo }
+  | { readonly kind: 'listen'; readonly listening: Listening }

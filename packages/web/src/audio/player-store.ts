@@ -5,12 +5,14 @@ import type { Mix } from '@rudlo/core/mix'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
 import { loadAudio } from './asset-loader'
 import { EngineHost, prepareContext } from './engine-host'
 import type { MeasureAnswer } from './measure.worker'
 import { InstantHost, isDry } from './instant-host'
+import { useListening } from './listening-store'
 import { MixMeter } from './mix-meter'
+import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 
 /** Longest wait for the audio thread to take a change of place over. */
 const SEEK_MS = 400
@@ -36,13 +38,20 @@ export const usePlayer = defineStore('player', () => {
   const loop = shallowRef<LoopTicks | null>(null)
   const looping = ref(false)
   const moves = ref(true)
-  /** dBFS and LUFS, now; −Infinity for silence. */
-  const peak = ref(-Infinity)
+  const listening = useListening()
+  /** Beats still to be counted before it plays. */
+  const counting = ref(0)
+  /** LUFS of the last 400 ms and of the last 3 s; −Infinity for silence. */
   const loudness = ref(-Infinity)
-  const trackPeaks = shallowRef<readonly number[]>([])
-  const returnPeaks = shallowRef<readonly number[]>([])
+  const shortTerm = ref(-Infinity)
+  const peak = shallowRef<HeldPeak>(SILENT)
+  const trackPeaks = shallowRef<readonly HeldPeak[]>([])
+  const returnPeaks = shallowRef<readonly HeldPeak[]>([])
+  const holds = { main: new PeakHold(), tracks: new PeakHolds(), returns: new PeakHolds() }
   /** The loudness of the mix: at once where the table gives it, else as soon as it is rendered. */
   const measured = shallowRef<Pick<MeasureAnswer, 'momentary' | 'integrated'> | null>(null)
+  /** Highest true peak of the whole mix in dBTP, as it was rendered last; null while it is not known. */
+  const truePeak = ref<number | null>(null)
   const instant = shallowRef<InstantLoudness | null>(null)
   /** What is listened to alone. Belongs to the session, never to the mix. */
   const solo = shallowRef<Solo>(NOBODY)
@@ -81,7 +90,9 @@ export const usePlayer = defineStore('player', () => {
       const made = await EngineHost.create(program, audio)
       if (mine !== opened) return void made.close()
       host = made
+      host.listen(listening.now)
       meter = new MixMeter(newSong, audio, (answer) => {
+        truePeak.value = answer.truePeak
         // a render that was under way is older than what the table says
         if (!isCovered()) measured.value = answer
       })
@@ -105,7 +116,7 @@ export const usePlayer = defineStore('player', () => {
     host?.load(program)
     measureAtOnce()
     clearTimeout(measureTimer)
-    if (!isCovered()) measureTimer = setTimeout(() => mix && meter?.measure(mix), 500)
+    measureTimer = setTimeout(() => mix && meter?.measure(mix), 500)
   }
 
   /** Whether the table gives the loudness of the mix, so that nothing has to be rendered for it. */
@@ -159,6 +170,8 @@ export const usePlayer = defineStore('player', () => {
     looping.value = false
     moves.value = true
     measured.value = null
+    truePeak.value = null
+    forgetOver()
     await old?.close()
   }
 
@@ -169,17 +182,41 @@ export const usePlayer = defineStore('player', () => {
     const { state } = host
     playing.value = state.playing
     if (isAwaited(state.position)) return
-    const heard = state.position / SAMPLE_RATE - (state.playing ? host.latency : 0)
+    const heard = state.position / SAMPLE_RATE - (state.playing ? lateness() : 0)
     const at = Math.max(loopStart(), heard)
     if (at !== seconds.value) {
       seconds.value = at
       position.value = Math.min(time.length, time.tempo.tickAt(at))
     }
-    peak.value = dbfs(Math.max(state.peak('left'), state.peak('right')))
+    counting.value = state.counting
     loudness.value = lufsOfEnergy(state.energy)
-    returnPeaks.value = (mix?.returns ?? []).map((_, i) => dbfs(state.returnPeak(i)))
-    trackPeaks.value = song!.tracks.map((_, i) => dbfs(state.trackPeak(i)))
+    shortTerm.value = lufsOfEnergy(state.shortTerm)
+    const clock = performance.now()
+    peak.value = holds.main.follow(dbfs(Math.max(state.peak('left'), state.peak('right'))), clock)
+    returnPeaks.value = holds.returns.follow(
+      (mix?.returns ?? []).map((_, i) => dbfs(state.returnPeak(i))),
+      clock,
+    )
+    trackPeaks.value = holds.tracks.follow(
+      song!.tracks.map((_, i) => dbfs(state.trackPeak(i))),
+      clock,
+    )
   }
+
+  /** Takes every "over" back, once somebody has seen it. */
+  function forgetOver(): void {
+    holds.main.forget()
+    holds.tracks.forget()
+    holds.returns.forget()
+  }
+
+  /** Seconds between the engine and the ear, headphones included. */
+  const lateness = () => (host?.latency ?? 0) + listening.delay / 1000
+
+  watch(
+    () => listening.now,
+    (now) => host?.listen(now),
+  )
 
   /** Whether the audio thread still stands where it was before a change of place. */
   function isAwaited(sample: number): boolean {
@@ -192,7 +229,7 @@ export const usePlayer = defineStore('player', () => {
     if (!playing.value || !looping.value || !loop.value || !time || !host) return 0
     const start = time.tempo.secondsAt(loop.value.from)
     const at = host.state.position / SAMPLE_RATE
-    return at >= start && at - host.latency < start ? start : 0
+    return at >= start && at - lateness() < start ? start : 0
   }
 
   async function play(): Promise<void> {
@@ -250,8 +287,12 @@ export const usePlayer = defineStore('player', () => {
     loop,
     looping,
     moves,
+    counting,
     peak,
     loudness,
+    shortTerm,
+    truePeak,
+    forgetOver,
     trackPeaks,
     returnPeaks,
     instant,

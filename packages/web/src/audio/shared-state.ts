@@ -6,7 +6,12 @@ const PEAK_LEFT = 2
 const PEAK_RIGHT = 3
 const LOUDNESS = 4
 const BLOCKS = 5
-const TRACKS = 8
+const SHORT_TERM = 6
+const COUNTING = 7
+/** Time in the callback and time that its blocks last, both in ms, summed since the start. */
+const WORKED = 8
+const LASTED = 9
+const TRACKS = 16
 
 /** As many as a mix can have: returns come and go while the memory stays. */
 const MOST_TRACKS = 64
@@ -51,6 +56,30 @@ export class SharedState {
     return this.#numbers[LOUDNESS]!
   }
 
+  /** The same of the last 3 s. */
+  get shortTerm(): number {
+    return this.#numbers[SHORT_TERM]!
+  }
+
+  /** Beats still to be counted before it plays. */
+  get counting(): number {
+    return this.#numbers[COUNTING]!
+  }
+  set counting(beats: number) {
+    this.#numbers[COUNTING] = beats
+  }
+
+  /** How long the audio thread worked, and how long what it made lasts, in ms since the start. */
+  get work(): { readonly worked: number; readonly lasted: number } {
+    return { worked: this.#numbers[WORKED]!, lasted: this.#numbers[LASTED]! }
+  }
+
+  /** Audio thread: adds a block to the time it has worked. */
+  addWork(worked: number, lasted: number): void {
+    this.#numbers[WORKED]! += worked
+    this.#numbers[LASTED]! += lasted
+  }
+
   peak(side: 'left' | 'right'): number {
     return this.#numbers[side === 'left' ? PEAK_LEFT : PEAK_RIGHT]!
   }
@@ -64,11 +93,12 @@ export class SharedState {
   }
 
   /** Audio thread: keeps meters that fall by `fall` a block. */
-  meter(left: number, right: number, energy: number, fall: number): void {
+  meter(left: number, right: number, energy: number, shortTerm: number, fall: number): void {
     const n = this.#numbers
     n[PEAK_LEFT] = Math.max(left, n[PEAK_LEFT]! * fall)
     n[PEAK_RIGHT] = Math.max(right, n[PEAK_RIGHT]! * fall)
     n[LOUDNESS] = energy
+    n[SHORT_TERM] = shortTerm
     n[BLOCKS]!++
   }
 

@@ -5,6 +5,8 @@ import { usePlayer } from '../audio/player-store'
 import { useSession } from '../people/session-store'
 import AppHeader from '../shell/AppHeader.vue'
 import KeysDialog from '../shell/KeysDialog.vue'
+import FilesDialog from '../files/FilesDialog.vue'
+import ControlMenu from '../mixer/ControlMenu.vue'
 import BalanceView from '../mixer/BalanceView.vue'
 import WhyPanel from '../mixer/WhyPanel.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
@@ -33,6 +35,7 @@ const briefOpen = ref(true)
 const handing = ref(false)
 const looking = ref(false)
 const keys = ref(false)
+const files = ref(false)
 
 const VIEWS = [
   ['balance', 'Balance'],
@@ -147,6 +150,15 @@ usePageKeys({
           :disabled="!work.canRedo"
           @click="work.redo()"
         />
+        <v-btn
+          variant="text"
+          icon="$files"
+          size="small"
+          aria-label="Take it with you"
+          title="Take it with you: mix, tracks, bundle"
+          data-test="files"
+          @click="files = true"
+        />
         <button v-if="version" class="chip" data-test="version" @click="showHandIn(true)">
           {{ version }}
         </button>
@@ -220,6 +232,15 @@ usePageKeys({
         ><DeskTools v-if="bench.view === 'lines'"
       /></TransportBar>
       <HandInDialog v-model="handing" :look="looking" />
+      <FilesDialog
+        v-model="files"
+        :song="bench.song!"
+        :mix="work.mix!"
+        :title="bench.assignment!.title"
+        :bundle="`/api/works/${work.id}/bundle`"
+        :before="work.flush"
+      />
+      <ControlMenu />
       <WhyPanel v-if="bench.asked" />
       <NoticeBar v-model="work.notice" />
       <v-dialog :model-value="work.elsewhere" persistent>

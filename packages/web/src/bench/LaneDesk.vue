@@ -8,6 +8,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import LaneCanvas from '../lane/LaneCanvas.vue'
 import LaneHead from '../lane/LaneHead.vue'
+import RegionHandles from '../lane/RegionHandles.vue'
 import LineSurface from '../lane/LineSurface.vue'
 import { useLineEditor } from '../lane/line-editor'
 import { useOverviews } from '../lane/use-overviews'
@@ -26,6 +27,8 @@ const overviews = useOverviews(() => bench.song)
 const view = shallowRef<Viewport | null>(null)
 
 const addressed = computed(() => resolve(mix.value, bench.address)!)
+/** The track whose regions lie behind the lane. */
+const track = computed(() => mix.value.tracks.find((t) => t.id === addressed.value.owner))
 const control = computed(() => addressed.value.control)
 const envelope = computed(() => work.envelope(bench.address))
 const points = computed(() => envelope.value?.points ?? [])
@@ -172,6 +175,18 @@ watch(
         :here="{ tick: player.position, value: now }"
         @zoom="bench.zoom"
         @scroll="bench.scroll"
+        @refuse="(reason: string) => (work.notice = reason)"
+      />
+      <RegionHandles
+        v-if="view && track"
+        :view="view"
+        :time="time"
+        :regions="track.regions"
+        :track="name"
+        :locked="work.elsewhere ? locked : ''"
+        @begin="work.begin"
+        @preview="work.previewMix"
+        @commit="work.commit"
         @refuse="(reason: string) => (work.notice = reason)"
       />
     </LaneCanvas>

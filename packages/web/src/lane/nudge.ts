@@ -1,11 +1,12 @@
-import { clamp, type Control } from '@rudlo/core/scale'
+import { choice, clamp, type Control } from '@rudlo/core/scale'
 
 /** Below this a level moves by travel: steps of a decibel would never get it out of silence. */
 const QUIET_DB = -40
 
 /** The value one step up (1) or down (−1): a decibel or a fiftieth of the travel; `fine` a tenth of that. */
-export function nudged({ scale }: Control, value: number, by: 1 | -1, fine: boolean): number {
+export function nudged({ scale, unit }: Control, value: number, by: 1 | -1, fine: boolean): number {
   if (scale.kind === 'switch') return by > 0 ? 1 : 0
+  if (unit === choice) return clamp(Math.round(value) + by, scale.min, scale.max)
   if (scale.kind === 'level' && value + by > QUIET_DB) {
     return clamp(tidied(scale.kind, value + by * (fine ? 0.1 : 1)), scale.min, scale.max)
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One row a track and a return: how loud, from where, what is sent; and who is how loud in the section that plays. */
-import { addReturn, addSend, removeReturn } from '@rudlo/core/mix'
+import { addReturn, addSend, removeReturn, type Send } from '@rudlo/core/mix'
 import { numberText, type EffectKind } from '@rudlo/core/scale'
 import { sectionAt } from '@rudlo/core/song'
 import { computed, ref } from 'vue'
@@ -9,8 +9,9 @@ import { useBench } from '../bench/bench-store'
 import { useWork } from '../work/work-store'
 import ControlField from './ControlField.vue'
 import ControlSlider from './ControlSlider.vue'
-import EffectsDialog from './EffectsDialog.vue'
+import ChainDialog from './ChainDialog.vue'
 import { EFFECT_NAMES } from './effect-names'
+import SendCell from './SendCell.vue'
 import SoloButton from './SoloButton.vue'
 import SwitchButton from './SwitchButton.vue'
 
@@ -67,8 +68,7 @@ function send(owner: string, to: string): void {
   })
 }
 
-const sendOf = (owner: { sends: readonly { id: string; to: string }[] }, to: string) =>
-  owner.sends.find((s) => s.to === to)
+const sendOf = (owner: { sends: readonly Send[] }, to: string) => owner.sends.find((s) => s.to === to)
 const owners = computed(() => [
   ...song.value.tracks.map((t, i) => ({
     kind: 'track' as const,
@@ -118,7 +118,7 @@ const mayFeed = (kind: 'track' | 'return', index: number, target: number) =>
             <ControlSlider
               :address="`${o.kind}/${o.id}/level`"
               :label="`Volume of ${o.name}`"
-              :peak="o.peak ?? -Infinity"
+              :peak="o.peak"
             />
           </td>
           <td>
@@ -128,11 +128,7 @@ const mayFeed = (kind: 'track' | 'return', index: number, target: number) =>
             <ControlSlider :address="`${o.kind}/${o.id}/pan`" :label="`Pan of ${o.name}`" />
           </td>
           <td v-for="(r, target) in mix.returns" :key="r.id" class="send">
-            <ControlSlider
-              v-if="sendOf(o.of, r.id)"
-              :address="`send/${sendOf(o.of, r.id)!.id}/level`"
-              :label="`Send of ${o.name} to ${r.name}`"
-            />
+            <SendCell v-if="sendOf(o.of, r.id)" :send="sendOf(o.of, r.id)!" :owner="o.name" :to="r.name" />
             <button
               v-else-if="mayFeed(o.kind, index, target)"
               class="plus"
@@ -198,7 +194,7 @@ const mayFeed = (kind: 'track' | 'return', index: number, target: number) =>
         >LUFS, each track by itself and dry. A double click returns a control to its default.</span
       >
     </p>
-    <EffectsDialog v-if="chain" :owner="chain" @close="chain = null" />
+    <ChainDialog v-if="chain" :owner="chain" @close="chain = null" />
   </section>
 </template>
 
@@ -262,9 +258,12 @@ td {
   min-width: 170px;
 }
 
-.pan,
-.send {
+.pan {
   min-width: 84px;
+}
+
+.send {
+  min-width: 112px;
 }
 
 .switches {

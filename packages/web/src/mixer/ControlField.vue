@@ -3,12 +3,14 @@
 import { readValue } from '@rudlo/core/scale'
 import { computed, ref } from 'vue'
 import { useWork } from '../work/work-store'
+import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
 
 const props = defineProps<{ address: string; label: string }>()
 
 const work = useWork()
 const { control, value, inCharge, set } = useControl(() => props.address)
+const menu = useControlMenu()
 const typing = ref<string | null>(null)
 const shown = computed(() => typing.value ?? control.value.unit.format(value.value))
 
@@ -39,6 +41,7 @@ function take(): void {
     @blur="take"
     @keydown.enter="take"
     @keydown.stop
+    @contextmenu.prevent="menu.open(address, $event)"
   />
 </template>
 

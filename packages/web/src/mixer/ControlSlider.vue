@@ -1,14 +1,16 @@
 <script setup lang="ts">
 /** A long slider for one control: drag, wheel, keys; a double click returns it to its default. */
 import { computed, ref } from 'vue'
+import type { HeldPeak } from '../audio/peak-hold'
 import { nudged, tidied } from '../lane/nudge'
+import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
 
 const props = defineProps<{
   address: string
   label: string
-  /** dBFS of what comes out, for a meter inside the slider; none if not given. */
-  peak?: number
+  /** What comes out, for a meter inside the slider; none if not given. */
+  peak?: HeldPeak | undefined
 }>()
 
 const { control, value, inCharge, begin, preview, commit, set } = useControl(() => props.address)
@@ -28,9 +30,9 @@ const fill = computed(() => ({
   width: `${Math.abs(travel.value - origin.value) * 100}%`,
 }))
 const neutral = computed(() => `${control.value.scale.toTravel(control.value.neutral) * 100}%`)
-const meter = computed(() =>
-  props.peak === undefined ? null : `${Math.min(100, Math.max(0, (props.peak + 60) / 0.6))}%`,
-)
+/** Place of a level on the meter: −60 dBFS to full scale. */
+const onMeter = (dbfs: number) => `${Math.min(100, Math.max(0, (dbfs + 60) / 0.6))}%`
+const menu = useControlMenu()
 const tidy = (to: number) => tidied(control.value.scale.kind, control.value.scale.toValue(to))
 
 function down(event: PointerEvent): void {
@@ -94,12 +96,17 @@ function key(event: KeyboardEvent): void {
     @dblclick="set(control.initial)"
     @wheel="wheel"
     @keydown="key"
+    @contextmenu.prevent="menu.open(address, $event)"
   >
     <span class="groove">
       <span class="fill" :style="fill" />
       <span class="neutral" :style="{ left: neutral }" />
-      <span v-if="meter" class="meter" :class="{ over: peak! > 0 }" :style="{ width: meter }" />
+      <template v-if="peak">
+        <span class="meter" :class="{ over: peak.over }" :style="{ width: onMeter(peak.now) }" />
+        <span v-if="peak.held > -60" class="held-peak" :style="{ left: onMeter(peak.held) }" />
+      </template>
     </span>
+    <span v-if="peak?.over" class="over-sign">over</span>
     <span class="knob" :style="{ left: `${travel * 100}%` }" />
   </div>
 </template>
@@ -108,6 +115,7 @@ function key(event: KeyboardEvent): void {
 .slider {
   position: relative;
   height: 34px;
+  min-width: 60px;
   cursor: pointer;
   touch-action: none;
 }
@@ -149,6 +157,28 @@ function key(event: KeyboardEvent): void {
 
 .meter.over {
   background: var(--warm);
+}
+
+.held-peak {
+  position: absolute;
+  bottom: 0;
+  width: 2px;
+  height: 8px;
+  margin-left: -2px;
+  background: var(--ink);
+}
+
+.over-sign {
+  position: absolute;
+  top: -3px;
+  right: 0;
+  padding: 0 5px;
+  border-radius: 5px;
+  background: var(--warm);
+  color: var(--sheet);
+  font-size: 11px;
+  font-weight: 700;
+  pointer-events: none;
 }
 
 .neutral {

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** A control with two states as a button. */
+import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
 
+const menu = useControlMenu()
 const props = defineProps<{ address: string; label: string; text: string }>()
 const { value, inCharge, set } = useControl(() => props.address)
 </script>
@@ -14,6 +16,7 @@ const { value, inCharge, set } = useControl(() => props.address)
     :aria-label="label"
     :title="inCharge ? `${label}: a line is in charge` : label"
     @click="set(value >= 0.5 ? 0 : 1)"
+    @contextmenu.prevent="menu.open(address, $event)"
   >
     {{ text }}
   </button>

@@ -3,17 +3,20 @@
 import { envelopeOf, trackLevel, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { MIXER_CONTROLS } from '@rudlo/core/scale'
+import { SILENT, type HeldPeak } from '../audio/peak-hold'
+import ControlField from '../mixer/ControlField.vue'
 import ControlSlider from '../mixer/ControlSlider.vue'
 import SoloButton from '../mixer/SoloButton.vue'
 import SwitchButton from '../mixer/SwitchButton.vue'
+import { ROLE_ICONS } from '../theme/role-names'
 import { lineInSmall, settingInSmall } from './line-in-small'
 
 const props = defineProps<{
   song: SongVersion
   mix: Mix
   address: string
-  /** dBFS, in the order of the tracks. */
-  peaks: readonly number[]
+  /** In the order of the tracks. */
+  peaks: readonly HeldPeak[]
   isOpen: (address: string) => boolean
   /** Whether faders and switches are there to be moved. */
   mixer?: boolean
@@ -27,7 +30,7 @@ const points = (id: string) => envelopeOf(props.mix, trackLevel(id))?.points ?? 
 const setting = (id: string) => props.mix.tracks.find((t) => t.id === id)!.level
 const figure = (id: string) => (points(id).length ? `${points(id).length} points` : unit.format(setting(id)))
 /** Share of the meter that is filled: −60 dBFS to full scale. */
-const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? -Infinity) + 60) / 0.6))}%`
+const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? SILENT).now + 60) / 0.6))}%`
 </script>
 
 <template>
@@ -45,6 +48,7 @@ const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? -
         @click="emit('choose', trackLevel(track.id))"
       >
         <span class="name">
+          <v-icon :icon="ROLE_ICONS[track.role]" size="15" :title="track.role" class="role" />
           <span class="text">{{ track.name }}</span>
           <v-icon
             v-if="mixer && !isOpen(trackLevel(track.id))"
@@ -70,12 +74,9 @@ const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? -
         </template>
       </button>
       <template v-if="mixer">
-        <ControlSlider
-          :address="trackLevel(track.id)"
-          :label="`Volume of ${track.name}`"
-          :peak="peaks[i] ?? -Infinity"
-        />
+        <ControlSlider :address="trackLevel(track.id)" :label="`Volume of ${track.name}`" :peak="peaks[i]" />
         <div class="switches">
+          <ControlField :address="trackLevel(track.id)" :label="`Volume of ${track.name} as text`" />
           <SwitchButton :address="`track/${track.id}/mute`" :label="`Mute ${track.name}`" text="mute" />
           <SoloButton kind="tracks" :of="track.id" :name="track.name" />
         </div>
@@ -122,20 +123,32 @@ const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? -
   display: flex;
   gap: 6px;
   align-items: center;
-  justify-content: space-between;
   font-size: 14px;
   font-weight: 640;
   white-space: nowrap;
 }
 
+.role {
+  flex: none;
+  color: var(--soft);
+}
+
 .text {
+  flex: 1;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 
 .switches {
   display: flex;
+  flex-wrap: wrap;
   gap: 4px;
+}
+
+.switches :deep(.field) {
+  flex: 1 1 68px;
+  width: 68px;
+  font-size: 14px;
 }
 
 .switches :deep(.chip) {

@@ -1,19 +1,30 @@
 <script setup lang="ts">
 /** Play and stop, the place, the loop, moves on and off, and what is heard. The same on bench and review desk. */
 import type { SongTime } from '@rudlo/core/song'
-import { numberText } from '@rudlo/core/scale'
 import { clockText, placeInWords } from '@rudlo/core/time'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useListening } from '../audio/listening-store'
 import { usePlayer } from '../audio/player-store'
+import SoundCheckDialog from '../sound-check/SoundCheckDialog.vue'
+import ListenMenu from './ListenMenu.vue'
 import { loopText } from './loop-text'
+import LoudnessMenu from './LoudnessMenu.vue'
 
 const props = defineProps<{ time: SongTime }>()
 defineEmits<{ keys: [] }>()
 
 const player = usePlayer()
+const listening = useListening()
+const checking = ref(false)
 const place = computed(() => props.time.meter.placeAt(player.position))
-const figure = (value: number) => (Number.isFinite(value) && value > -70 ? numberText(value, 1) : '–')
 const percent = computed(() => Math.round(player.progress * 100))
+
+// once on every machine, as soon as there is something to hear
+watch(
+  () => player.ready && !listening.checked,
+  (first) => first && (checking.value = true),
+  { immediate: true },
+)
 </script>
 
 <template>
@@ -37,10 +48,13 @@ const percent = computed(() => Math.round(player.progress * 100))
     <p v-if="player.failure" class="failure" role="alert">{{ player.failure }}</p>
     <template v-else>
       <p class="place" data-test="place" :aria-label="placeInWords(time.meter, player.position)">
-        {{ place.bar }}<i>·</i>{{ place.beat }}
+        <template v-if="player.counting">− {{ player.counting }}</template>
+        <template v-else>{{ place.bar }}<i>·</i>{{ place.beat }}</template>
       </p>
       <p class="small">
-        {{ player.ready ? 'bar · beat' : `sound ${percent} %` }}<br />{{ clockText(player.seconds) }}
+        {{ player.counting ? 'counting in' : player.ready ? 'bar · beat' : `sound ${percent} %` }}<br />{{
+          clockText(player.seconds)
+        }}
       </p>
     </template>
 
@@ -78,14 +92,12 @@ const percent = computed(() => Math.round(player.progress * 100))
 
     <span class="push" />
     <slot />
-    <p class="small right">Heard now<br />highest peak</p>
-    <p class="small figures" data-test="meters">
-      <b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS<br />
-      <b>{{ figure(player.peak) }}</b> dB
-    </p>
+    <LoudnessMenu />
+    <ListenMenu @check="checking = true" />
     <button class="chip dark" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">
       <v-icon icon="$keys" size="20" />
     </button>
+    <SoundCheckDialog v-model="checking" />
   </footer>
 </template>
 
@@ -138,35 +150,9 @@ const percent = computed(() => Math.round(player.progress * 100))
   color: color-mix(in srgb, var(--on-desk) 84%, transparent);
 }
 
-.right {
-  text-align: right;
-}
-
-.figures {
-  min-width: 82px;
-  margin-left: -8px;
-}
-
-.figures b {
-  color: var(--on-desk);
-  font-size: 15px;
-}
-
 .failure {
   max-width: 460px;
   white-space: normal;
-}
-
-.chip.dark {
-  background: transparent;
-  border-color: color-mix(in srgb, var(--on-desk) 40%, transparent);
-  color: var(--on-desk);
-}
-
-.chip.dark[aria-pressed='true'] {
-  background: var(--warm);
-  border-color: var(--warm);
-  color: var(--desk);
 }
 
 .moves {
@@ -205,10 +191,6 @@ const percent = computed(() => Math.round(player.progress * 100))
   .transport {
     gap: 10px;
     padding: 0 10px;
-  }
-
-  .right {
-    display: none;
   }
 }
 </style>

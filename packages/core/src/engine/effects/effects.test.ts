@@ -14,7 +14,15 @@ import type { SongVersion } from '../../song'
 import { SAMPLE_RATE } from '../../time'
 import { audioFor, smallSong } from '../../../test/songs'
 import { compileMix, Player, render, BLOCK } from '..'
-import { chopperOpening, CHOPPER_PATTERNS, flangerDelay } from '.'
+import {
+  chopperOpening,
+  CHOPPER_PATTERNS,
+  delayRepeats,
+  eqResponse,
+  filterResponse,
+  flangerDelay,
+  reverbDecay,
+} from '.'
 
 const song = smallSong(8)
 /** Where the impulse sounds: at the start of a block, well into the song. */
@@ -153,6 +161,48 @@ describe('filter', () => {
       bend = Math.max(bend, Math.abs(left[n]! - 2 * left[n - 1]! + left[n - 2]!))
     // the tone itself bends by 0.5·(2π·220/44100)² ≈ 0.0005 a sample
     expect(bend).toBeLessThan(0.02)
+  })
+})
+
+describe('the picture of an effect', () => {
+  it('shows what an EQ does', () => {
+    const fx = effect('eq', { lowGain: 5, bellGain: -7, bellQ: 3, bellFrequency: 700, highGain: 4 })
+    const { left } = out(padWith([fx]))
+    for (const f of FREQUENCIES) expect(eqResponse(fx.params, f)).toBeCloseTo(responseAt(left, f), 1)
+  })
+
+  it.each(EFFECT_MODES.filter)('shows what a %s filter does', (mode) => {
+    const fx = effect('filter', { frequency: 900, resonance: 3 }, { mode })
+    const { left } = out(padWith([fx]))
+    for (const f of FREQUENCIES)
+      expect(filterResponse(mode, fx.params, f)).toBeCloseTo(responseAt(left, f), 1)
+    expect(filterResponse('low-pass', { frequency: 20_000, resonance: 3 }, 5000)).toBeCloseTo(0, 9)
+  })
+
+  it('shows where a delay repeats, and how softly', () => {
+    const fx = effect('delay', { note: 480, feedback: 0.5, sideToSide: 1 }, { mode: 'note' })
+    const repeats = delayRepeats('note', fx.params, 120)
+    expect(repeats.slice(0, 3)).toEqual([
+      { quarters: 0.5, gain: 1, side: -1 },
+      { quarters: 1, gain: 0.5, side: 1 },
+      { quarters: 1.5, gain: 0.25, side: -1 },
+    ])
+    expect(repeats).toHaveLength(7)
+    const { left, right } = out(padWith([fx]))
+    for (const { quarters, gain, side } of repeats) {
+      const samples = side < 0 ? left : right
+      expect(Math.abs(samples[HIT + quarters * 22_050]!)).toBeCloseTo(gain * FULL, 2)
+    }
+    expect(delayRepeats('time', effect('delay', { time: 250, feedback: 0 }).params, 120)).toEqual([
+      { quarters: 0.5, gain: 1, side: 0 },
+    ])
+  })
+
+  it('shows how a reverb dies away', () => {
+    const settings = effect('reverb', { preDelay: 50, decay: 1000 }).params
+    expect(reverbDecay(settings, 40)).toBe(0)
+    expect(reverbDecay(settings, 50)).toBe(1)
+    expect(20 * Math.log10(reverbDecay(settings, 1050))).toBeCloseTo(-60, 6)
   })
 })
 

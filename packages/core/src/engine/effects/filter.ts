@@ -16,7 +16,7 @@ const NEUTRAL: Readonly<Record<string, { readonly dry: number; readonly full: nu
 }
 
 /** Share of the filter in its output: 1, but falling to 0 at the neutral end of its range. */
-function shareAt(mode: string, frequency: number): number {
+export function shareAt(mode: string, frequency: number): number {
   const end = NEUTRAL[mode]
   return end ? clamp((frequency - end.dry) / (end.full - end.dry), 0, 1) : 1
 }

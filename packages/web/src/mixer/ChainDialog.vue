@@ -1,14 +1,24 @@
 <script setup lang="ts">
-/** The effects of one track or return, in the order in which the sound goes through them. */
-import { addEffect, changeEffect, EFFECT_MODES, moveEffect, removeEffect, type Effect } from '@rudlo/core/mix'
+/** The way of the sound through one track or return: gain, effects in order, width; and the way back to the start. */
+import {
+  addEffect,
+  changeEffect,
+  EFFECT_MODES,
+  moveEffect,
+  removeEffect,
+  restoreOwner,
+  type Effect,
+} from '@rudlo/core/mix'
 import { EFFECT_CONTROLS, EFFECT_KINDS, type Control, type EffectKind } from '@rudlo/core/scale'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useBench } from '../bench/bench-store'
 import { useWork } from '../work/work-store'
 import ControlField from './ControlField.vue'
 import ControlSlider from './ControlSlider.vue'
 import { EFFECT_ABOUT, EFFECT_NAMES } from './effect-names'
+import EffectPicture from './pictures/EffectPicture.vue'
 import SwitchButton from './SwitchButton.vue'
+import { useSortable } from './use-sortable'
 
 const props = defineProps<{ owner: string }>()
 const emit = defineEmits<{ close: [] }>()
@@ -42,16 +52,48 @@ const rename = (e: Effect, to: string) =>
   work.setMix((m) => changeEffect(m, e.id, { name: to.trim().slice(0, 120) }), change(`Named ${title(e)}`))
 const mode = (e: Effect, to: string) =>
   work.setMix((m) => changeEffect(m, e.id, { mode: to }), change(`Changed ${title(e)}`))
+
+const song = computed(() => bench.song!.tracks.find((t) => t.id === props.owner))
+const start = computed(() => bench.assignment!.startingMix)
+const wasThere = computed(() =>
+  [...start.value.tracks, ...start.value.returns].some((o) => o.id === props.owner),
+)
+const restore = () =>
+  work.setMix((m) => restoreOwner(m, start.value, props.owner), change('Back to the starting mix'))
+
+const chain = ref<HTMLElement>()
+useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
 </script>
 
 <template>
   <v-dialog :model-value="true" max-width="720" scrollable @update:model-value="emit('close')">
     <div class="sheet dialog">
-      <h2>Effects of {{ name }}</h2>
+      <h2>The way of {{ name }}</h2>
+      <p class="soft about">
+        {{ song ? 'Its sound goes' : 'What is sent to it goes' }} from top to bottom, then to the fader, the
+        pan and the sends after the fader.
+      </p>
+      <div v-if="song" class="params stage">
+        <span>Pre-fader gain</span>
+        <ControlSlider :address="`track/${owner.id}/gain`" :label="`Pre-fader gain of ${name}`" />
+        <ControlField :address="`track/${owner.id}/gain`" :label="`Pre-fader gain of ${name} as text`" />
+        <p class="soft hint">
+          Before everything else. Draw a move here where a place is too weak or too strong, and the fader
+          stays free for the balance. Turn up one whole region at its edge in the lines; turn up the whole
+          track with the fader.
+        </p>
+      </div>
       <p v-if="!owner.effects.length" class="soft">No effects yet: the sound goes straight through.</p>
-      <ol>
+      <ol ref="chain">
         <li v-for="(e, i) in owner.effects" :key="e.id">
           <header>
+            <v-icon
+              icon="$drag"
+              class="drag"
+              size="20"
+              title="Drag to another place"
+              data-test="drag-effect"
+            />
             <input
               class="title"
               :value="title(e)"
@@ -95,6 +137,7 @@ const mode = (e: Effect, to: string) =>
             </button>
           </header>
           <p class="soft about">{{ EFFECT_ABOUT[e.kind] }}</p>
+          <EffectPicture :effect="e" />
           <div class="params">
             <template v-for="[word, control] in [...words(e), ['wet', { name: 'Wet' }] as const]" :key="word">
               <span>{{ control.name }}</span>
@@ -107,7 +150,16 @@ const mode = (e: Effect, to: string) =>
           </div>
         </li>
       </ol>
-      <p class="soft about">Bypass lets what still rings ring out; wet at 0 % cuts it off.</p>
+      <p v-if="owner.effects.length" class="soft about">
+        Bypass shuts the way in: what still rings rings out. Wet at 0 % shuts the way out: what still rings is
+        cut off.
+      </p>
+      <div v-if="song?.channels === 2" class="params stage">
+        <span>Width</span>
+        <ControlSlider :address="`track/${owner.id}/width`" :label="`Width of ${name}`" />
+        <ControlField :address="`track/${owner.id}/width`" :label="`Width of ${name} as text`" />
+        <p class="soft hint">How far left and right are apart: 0 % is mono, 100 % as it was recorded.</p>
+      </div>
       <div class="row">
         <button
           v-for="kind in EFFECT_KINDS"
@@ -119,6 +171,9 @@ const mode = (e: Effect, to: string) =>
           + {{ EFFECT_NAMES[kind] }}
         </button>
         <span class="push" />
+        <button v-if="wasThere" class="chip" data-test="restore-track" @click="restore">
+          {{ name }} as in the starting mix
+        </button>
         <v-btn color="primary" variant="flat" @click="emit('close')">Done</v-btn>
       </div>
     </div>
@@ -187,8 +242,24 @@ select {
   font: inherit;
 }
 
-.about {
+.about,
+.hint {
   font-size: 14px;
+}
+
+.hint {
+  grid-column: 2 / -1;
+}
+
+.stage {
+  padding: 6px 14px;
+  border: 1px dashed var(--rule);
+  border-radius: var(--radius);
+}
+
+.drag {
+  cursor: grab;
+  touch-action: none;
 }
 
 .params {

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+/** The mix as files: the mixdown, every track by itself, or everything in one bundle. */
+import type { Mix } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
+import { ref, watch } from 'vue'
+import { saveFile, startExport, type Export } from './exporter'
+
+const props = defineProps<{
+  song: SongVersion
+  mix: Mix
+  /** What the files are called. */
+  title: string
+  /** Where the bundle is fetched from. */
+  bundle: string
+  /** Done before the bundle is fetched; false where it could not be. */
+  before?: () => Promise<boolean>
+}>()
+const open = defineModel<boolean>({ required: true })
+
+const running = ref<{ what: string; share: number; slow: boolean } | null>(null)
+const problem = ref('')
+let job: Export | null = null
+
+async function make(what: 'mixdown' | 'stems'): Promise<void> {
+  problem.value = ''
+  const mine = { what, share: 0, slow: false }
+  running.value = mine
+  const slow = setTimeout(() => running.value && (running.value = { ...running.value, slow: true }), 300)
+  try {
+    job = startExport({ what, song: props.song, mix: props.mix }, (share) => {
+      if (running.value) running.value = { ...running.value, share }
+    })
+    const file = await job.done
+    if (what === 'mixdown') saveFile(`${props.title}.wav`, 'audio/wav', file)
+    else saveFile(`${props.title}, tracks.zip`, 'application/zip', file)
+  } catch (error) {
+    problem.value = (error as Error).message
+  }
+  clearTimeout(slow)
+  running.value = null
+}
+
+function stop(): void {
+  job?.stop()
+  job = null
+  running.value = null
+}
+
+async function fetchBundle(): Promise<void> {
+  problem.value = ''
+  if (props.before && !(await props.before())) {
+    problem.value = 'Your newest changes are not saved yet. Try again in a moment.'
+    return
+  }
+  const link = Object.assign(document.createElement('a'), { href: props.bundle, download: '' })
+  link.click()
+}
+
+watch(open, (is) => is || stop())
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="560">
+    <div class="sheet files" role="dialog" aria-labelledby="files-title">
+      <h2 id="files-title">Take it with you</h2>
+      <ul>
+        <li>
+          <span
+            ><b>The mix</b><br /><span class="soft"
+              >One stereo WAV file, until the last echo has died away.</span
+            ></span
+          >
+          <button class="chip" :disabled="running !== null" data-test="file-mixdown" @click="make('mixdown')">
+            Save the mix
+          </button>
+        </li>
+        <li>
+          <span
+            ><b>Every track by itself</b><br /><span class="soft"
+              >WAV files in a zip. Each with its share of the returns: together they are the mix.</span
+            ></span
+          >
+          <button class="chip" :disabled="running !== null" data-test="file-stems" @click="make('stems')">
+            Save the tracks
+          </button>
+        </li>
+        <li>
+          <span
+            ><b>Everything</b><br /><span class="soft"
+              >Song, recordings and your moves in one bundle, to keep.</span
+            ></span
+          >
+          <button class="chip" :disabled="running !== null" data-test="file-bundle" @click="fetchBundle">
+            Save the bundle
+          </button>
+        </li>
+      </ul>
+      <div v-if="running?.slow" class="running" role="status">
+        <v-progress-linear :model-value="running.share * 100" height="8" rounded color="primary" />
+        <span>{{ Math.round(running.share * 100) }} %</span>
+        <button class="chip" data-test="file-stop" @click="stop">Stop</button>
+      </div>
+      <p v-if="problem" role="alert">{{ problem }}</p>
+      <div class="end"><v-btn variant="text" @click="open = false">Close</v-btn></div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.files {
+  display: grid;
+  gap: 14px;
+  padding: 22px 26px;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  gap: 24px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 10px 0;
+  border-top: 1px solid var(--rule);
+}
+
+.chip {
+  flex: none;
+}
+
+.running {
+  display: grid;
+  grid-template-columns: 1fr 48px auto;
+  gap: 12px;
+  align-items: center;
+}
+
+.end {
+  display: flex;
+  justify-content: end;
+}
+</style>

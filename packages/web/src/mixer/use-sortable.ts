@@ -1,0 +1,37 @@
+import Sortable from 'sortablejs'
+import { onBeforeUnmount, watch, type Ref } from 'vue'
+
+/**
+ * Lets the entries of a list be dragged into another order by their handle. The list itself stays as it is: whoever owns
+ * it makes the change, and the screen follows.
+ * @param moved told which entry was dragged to which place, both from 0
+ */
+export function useSortable(
+  list: Ref<HTMLElement | undefined>,
+  handle: string,
+  moved: (from: number, to: number) => void,
+) {
+  let sortable: Sortable | null = null
+  watch(
+    list,
+    (element) => {
+      sortable?.destroy()
+      sortable = element
+        ? Sortable.create(element, {
+            handle,
+            animation: 120,
+            // the browser's own drag and drop has no touch: the package's works with both
+            forceFallback: true,
+            onEnd: ({ oldIndex, newIndex, item }) => {
+              if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
+              // back to where the page's framework believes it is
+              element.insertBefore(item, element.children[oldIndex + (newIndex < oldIndex ? 1 : 0)] ?? null)
+              moved(oldIndex, newIndex)
+            },
+          })
+        : null
+    },
+    { immediate: true, flush: 'post' },
+  )
+  onBeforeUnmount(() => sortable?.destroy())
+}
