@@ -1,5 +1,8 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vitest/config'
+import { buildKernels } from './scripts/kernels.mjs'
+
+await buildKernels()
 
 export default defineConfig({
   test: {

@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSy
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { ROOT, SERVER_DIST, WEB_DIST } from './lib/paths.mjs'
+import { buildKernels } from './kernels.mjs'
 import { must } from './lib/run.mjs'
 import { say } from './lib/say.mjs'
 
@@ -17,6 +18,7 @@ const SERVER_ENTRIES = {
 
 /** Builds whatever differs from what was built last. `web` off: the server alone. */
 export async function build({ web = true } = {}) {
+  await buildKernels()
   await stamped('server', ['packages/core', 'packages/demo', 'packages/server'], SERVER_DIST, buildServer)
   if (web) await stamped('web', ['packages/core', 'packages/web'], WEB_DIST, buildWeb)
 }

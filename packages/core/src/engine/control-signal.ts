@@ -1,6 +1,7 @@
 import { LineCursor } from '../envelope'
 import type { BlockTime } from './block'
 import { BLOCK } from './block'
+import type { Floats, Kernels, MemoryPart } from './kernels'
 import type { ControlProgram } from './program'
 import type { Quantity } from './quantity'
 
@@ -14,7 +15,7 @@ export const RAMP = 220
  */
 export class ControlSignal {
   /** Values of the block; valid where `uniform` is false. */
-  readonly values = new Float32Array(BLOCK)
+  readonly values: Floats
   /** Whether the whole block has the value `value`. */
   uniform = true
   value = 0
@@ -23,13 +24,27 @@ export class ControlSignal {
   #setting = 0
   /** The target at the end of the block before; NaN when unknown. */
   #last = NaN
+  /** The line that was followed in the block before, and the tick it was followed to. */
+  #followed: LineCursor | null = null
+  #until = NaN
   #residue = 0
   #residueLeft = 0
 
-  constructor(private readonly quantity: Quantity) {}
+  /** Whether it rests at its setting, so that a block without a line leaves everything as it is. */
+  #rests = false
+  readonly #kernels: Kernels
+
+  constructor(
+    private readonly quantity: Quantity,
+    memory: MemoryPart,
+  ) {
+    this.values = memory.floats(BLOCK)
+    this.#kernels = memory.kernels
+  }
 
   load(program: ControlProgram): void {
     this.#setting = this.quantity.ofValue(program.setting)
+    this.#rests = false
     if (this.#cursor?.line !== program.line) {
       this.#cursor = program.line ? new LineCursor(program.line) : null
     }
@@ -37,7 +52,9 @@ export class ControlSignal {
 
   /** Forgets the past: after a change of place, or while nothing sounds, the next block starts on the line. */
   reset(): void {
+    this.#rests = false
     this.#last = NaN
+    this.#followed = null
     this.#residue = 0
     this.#residueLeft = 0
   }
@@ -45,14 +62,25 @@ export class ControlSignal {
   /** Computes the values of a block. `moves` off: the setting, as though there were no line. */
   run(block: BlockTime, moves: boolean): void {
     const cursor = moves ? this.#cursor : null
-    const start = cursor ? this.quantity.ofTravel(cursor.travelAt(block.tickStart)) : this.#setting
+    if (this.#rests && !cursor) return
+    this.#rests = false
+    const goesOn = cursor !== null && cursor === this.#followed && block.tickStart === this.#until
+    const start = goesOn
+      ? this.#last
+      : cursor
+        ? this.quantity.ofTravel(cursor.travelAt(block.tickStart))
+        : this.#setting
+    this.#followed = cursor
+    this.#until = block.tickEnd
     const off = this.#last - start
     if (off > 1e-9 || off < -1e-9) this.#melt(off)
     if (cursor) this.#follow(cursor, block, start)
     else {
       this.#last = start
-      if (this.#residueLeft === 0) this.#hold(start)
-      else {
+      if (this.#residueLeft === 0) {
+        this.#hold(start)
+        this.#rests = true
+      } else {
         this.uniform = false
         this.#segment(0, block.frames, start, start)
       }
@@ -102,13 +130,12 @@ export class ControlSignal {
   /** Writes a straight run of the target plus what is left of the last jump. */
   #segment(from: number, to: number, start: number, end: number): void {
     if (to <= from) return
-    const { values } = this
-    const step = (end - start) / (to - from)
-    for (let n = from; n < to; n++) values[n] = start + step * (n - from)
+    const { at } = this.values
+    this.#kernels.ramp(at, from, to, start, (end - start) / (to - from), false)
     if (this.#residueLeft === 0) return
     const melting = Math.min(to - from, this.#residueLeft)
     const slope = this.#residue / this.#residueLeft
-    for (let n = 0; n < melting; n++) values[from + n]! += this.#residue - slope * n
+    this.#kernels.ramp(at, from, from + melting, this.#residue, -slope, true)
     this.#residueLeft -= melting
     this.#residue = this.#residueLeft === 0 ? 0 : this.#residue - slope * melting
   }

@@ -1,7 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { point, valueAt } from '../envelope'
-import { plainMix, withLane, withPoints, type Mix, type TrackMix } from '../mix'
+import {
+  addEffect,
+  addReturn,
+  addSend,
+  plainMix,
+  withLane,
+  withPoints,
+  type Mix,
+  type TrackMix,
+} from '../mix'
 import { levelGain, levelScale } from '../scale'
 import { SAMPLE_RATE } from '../time'
 import { audioFor, smallSong, withLine } from '../../test/songs'
@@ -314,5 +323,25 @@ describe('solo', () => {
     const step = all.reduce((most, v, n) => (n ? Math.max(most, Math.abs(v - all[n - 1]!)) : 0), 0)
     expect(step).toBeLessThan(0.006)
     expect(all.at(-1)).toBeCloseTo(1.5 * pad, 4)
+  })
+})
+
+describe('the engine’s memory', () => {
+  it('does not grow where effects and returns come and go', () => {
+    const player = new Player(compileMix(song, plainMix(song)), constant)
+    const left = new Float32Array(BLOCK)
+    player.play()
+    const turn = (i: number) => {
+      let mix = addEffect(plainMix(song), 'reed', 'reverb', `e${i}`)
+      mix = addReturn(mix, 'R', 'delay', { back: `r${i}`, effect: `x${i}` })
+      mix = addSend(mix, 'pad', `r${i}`, `s${i}`)
+      player.load(compileMix(song, mix))
+      player.process(left, left)
+    }
+    turn(0)
+    turn(1)
+    const bytes = player.engine.bytes
+    for (let i = 2; i < 60; i++) turn(i)
+    expect(player.engine.bytes).toBe(bytes)
   })
 })

@@ -1,12 +1,15 @@
 import { TempoMap } from '../time'
+import { apply } from './apply'
 import type { AudioStore } from './audio'
 import { BLOCK, BlockTime } from './block'
 import { Bus } from './bus'
 import { ControlSignal } from './control-signal'
+import { EngineMemory } from './kernels'
 import type { Program } from './program'
 import { levelQuantity } from './quantity'
 import { ReturnStrip } from './return-strip'
-import { apply, TrackStrip } from './track-strip'
+import { preparePages } from './sample-pages'
+import { TrackStrip } from './track-strip'
 
 /** What is listened to alone, by id. Belongs to the session: it is never saved and never rendered. */
 export interface Solo {
@@ -28,9 +31,12 @@ export class Engine {
   /** In the order of the program's returns. */
   returns: readonly ReturnStrip[] = []
 
-  readonly #main = new ControlSignal(levelQuantity)
-  readonly #mainBus = new Bus()
+  readonly #memory = new EngineMemory()
+  readonly #own = this.#memory.part()
+  readonly #main = new ControlSignal(levelQuantity, this.#own)
+  readonly #mainBus = new Bus(this.#own)
   #buses: readonly Bus[] = []
+  readonly #spare: Bus[] = []
   #byId = new Map<string, TrackStrip>()
   #block: BlockTime
   #solo: Solo | null = null
@@ -42,6 +48,7 @@ export class Engine {
     program: Program,
     private readonly audio: AudioStore,
   ) {
+    preparePages(audio.values())
     this.#tempo = program.tempo
     this.#length = program.length
     this.#block = new BlockTime(new TempoMap(program.tempo))
@@ -51,6 +58,11 @@ export class Engine {
   /** Length of the song in samples. */
   get length(): number {
     return this.#length
+  }
+
+  /** Bytes that the engine has taken of the machine's memory, the recordings not counted. */
+  get bytes(): number {
+    return this.#memory.kernels.memory.buffer.byteLength
   }
 
   /** Samples for which something may still sound after all regions have ended; 0 where nothing rings. */
@@ -70,18 +82,23 @@ export class Engine {
     this.#length = program.length
     const kept = new Map<string, TrackStrip>()
     this.strips = program.tracks.map((track) => {
-      const strip = this.#byId.get(track.id) ?? new TrackStrip(track)
+      const strip = this.#byId.get(track.id) ?? new TrackStrip(track, this.#memory.part())
       strip.load(track)
       kept.set(track.id, strip)
       return strip
     })
+    for (const [id, strip] of this.#byId) if (!kept.has(id)) strip.dispose()
     this.#byId = kept
+    const before = this.returns
     this.returns = program.returns.map((back) => {
-      const strip = this.returns.find((r) => r.id === back.id)
+      const strip = before.find((r) => r.id === back.id)
       strip?.load(back)
-      return strip ?? new ReturnStrip(back)
+      return strip ?? new ReturnStrip(back, this.#memory.part())
     })
-    if (this.#buses.length !== program.returns.length) this.#buses = program.returns.map(() => new Bus())
+    for (const strip of before) if (!this.returns.includes(strip)) strip.dispose()
+    // buses are alike: those that are not needed now are kept for later
+    while (this.#spare.length < program.returns.length) this.#spare.push(new Bus(this.#own))
+    this.#buses = this.#spare.slice(0, program.returns.length)
     this.#main.load(program.main)
     this.#ids = program.tracks.map((t) => t.id)
     this.listenTo(this.#solo)
@@ -125,13 +142,21 @@ export class Engine {
     for (let i = 0; i < this.returns.length; i++) {
       this.returns[i]!.process(block, this.moves, this.#buses[i]!, main, this.#buses, this.metered)
     }
-    for (let n = 0; n < frames; n++) {
-      left[n] = main.left[n]!
-      right[n] = main.right[n]!
-    }
     this.#main.run(block, this.moves)
-    apply(this.#main, left, frames)
-    apply(this.#main, right, frames)
+    const { kernels } = this.#memory
+    apply(kernels, this.#main, main.left, frames)
+    apply(kernels, this.#main, main.right, frames)
+    const l = main.left.view
+    const r = main.right.view
+    if (frames === left.length && frames === BLOCK) {
+      left.set(l)
+      right.set(r)
+    } else {
+      for (let n = 0; n < frames; n++) {
+        left[n] = l[n]!
+        right[n] = r[n]!
+      }
+    }
   }
 }
 

@@ -7,7 +7,8 @@ export {
   type TrackProgram,
   type RegionProgram,
 } from './program'
-export { readRegions } from './region-reader'
+export { RegionReader } from './region-reader'
+export { EngineMemory, type Floats } from './kernels'
 export {
   gainQuantity,
   levelQuantity,

@@ -1,12 +1,13 @@
+import { apply } from './apply'
 import type { BlockTime } from './block'
 import type { Bus } from './bus'
 import { ControlSignal } from './control-signal'
 import { EffectChain } from './effects'
+import type { Floats, MemoryPart } from './kernels'
 import { panStereo, type Sides } from './pan'
 import type { ReturnProgram } from './program'
 import { levelQuantity, muteQuantity, openQuantity, panQuantity } from './quantity'
 import { loadSends, type SendStrip } from './send-strip'
-import { apply } from './track-strip'
 
 /** One return's path: what is sent to it → effects → mute → pre-fader sends → volume → pan → post-fader sends → main. */
 export class ReturnStrip {
@@ -14,19 +15,27 @@ export class ReturnStrip {
   /** Highest sample since it was last read and cleared, after the pan. */
   peak = 0
 
-  readonly #effects = new EffectChain(2)
-  readonly #mute = new ControlSignal(muteQuantity)
-  readonly #level = new ControlSignal(levelQuantity)
-  readonly #pan = new ControlSignal(panQuantity)
+  readonly #memory: MemoryPart
+  readonly #effects: EffectChain
+  readonly #mute: ControlSignal
+  readonly #level: ControlSignal
+  readonly #pan: ControlSignal
   /** 1 where solo lets the return through to the main bus. */
-  readonly #direct = new ControlSignal(openQuantity)
-  readonly #controls = [this.#mute, this.#level, this.#pan, this.#direct] as const
+  readonly #direct: ControlSignal
+  readonly #controls: readonly ControlSignal[]
   readonly #sides: Sides = { left: 1, right: 1 }
   #sends: readonly SendStrip[] = []
   #ringing = 0
 
-  constructor(program: ReturnProgram) {
+  constructor(program: ReturnProgram, memory: MemoryPart) {
     this.id = program.id
+    this.#memory = memory
+    this.#effects = new EffectChain(2, memory.memory)
+    this.#mute = new ControlSignal(muteQuantity, memory)
+    this.#level = new ControlSignal(levelQuantity, memory)
+    this.#pan = new ControlSignal(panQuantity, memory)
+    this.#direct = new ControlSignal(openQuantity, memory)
+    this.#controls = [this.#mute, this.#level, this.#pan, this.#direct]
     this.solo(true)
     this.load(program)
   }
@@ -41,12 +50,19 @@ export class ReturnStrip {
     this.#mute.load(program.mute)
     this.#level.load(program.level)
     this.#pan.load(program.pan)
-    this.#sends = loadSends(this.#sends, program.sends)
+    this.#sends = loadSends(this.#sends, program.sends, this.#memory)
   }
 
   /** Says whether solo leaves the return on the main bus. */
   solo(direct: boolean): void {
     this.#direct.load({ setting: Number(direct), line: null })
+  }
+
+  /** Gives its memory back: it is used no more. */
+  dispose(): void {
+    this.#effects.dispose()
+    for (const send of this.#sends) send.dispose()
+    this.#memory.release()
   }
 
   reset(): void {
@@ -67,37 +83,34 @@ export class ReturnStrip {
     if (!bus.fed && this.#ringing <= 0) return this.#resetControls()
     const { frames } = block
     const { channels } = bus
+    const { kernels } = this.#memory
     const fed = bus.fed
     bus.fed = true
     this.#effects.process(block, moves, channels)
     this.#ringing = fed ? this.#effects.tail : this.#ringing - frames
     for (const control of this.#controls) control.run(block, moves)
-    for (const channel of channels) apply(this.#mute, channel, frames)
+    for (const channel of channels) apply(kernels, this.#mute, channel, frames)
     for (const send of this.#sends) if (send.tap === 'pre') send.process(block, moves, channels, buses)
-    for (const channel of channels) apply(this.#level, channel, frames)
+    for (const channel of channels) apply(kernels, this.#level, channel, frames)
     this.#turn(channels, frames)
     for (const send of this.#sends) if (send.tap === 'post') send.process(block, moves, channels, buses)
-    for (const channel of channels) apply(this.#direct, channel, frames)
+    for (const channel of channels) apply(kernels, this.#direct, channel, frames)
     main.fed = true
-    for (let n = 0; n < frames; n++) {
-      main.left[n] = main.left[n]! + bus.left[n]!
-      main.right[n] = main.right[n]! + bus.right[n]!
+    kernels.addScaled(main.left.at, bus.left.at, frames, 1)
+    kernels.addScaled(main.right.at, bus.right.at, frames, 1)
+    if (metered) {
+      for (const { at } of channels) this.peak = Math.max(this.peak, kernels.peak(at, frames))
     }
-    if (metered) for (const channel of channels) this.#meter(channel, frames)
   }
 
-  #turn([left, right]: readonly [Float32Array, Float32Array], frames: number): void {
+  #turn([left, right]: readonly [Floats, Floats], frames: number): void {
     const pan = this.#pan
     if (pan.uniform && pan.value === 0) return
     for (let n = 0; n < frames; n++) {
-      if (n === 0 || !pan.uniform) panStereo(pan.uniform ? pan.value : pan.values[n]!, this.#sides)
-      left[n]! *= this.#sides.left
-      right[n]! *= this.#sides.right
+      if (n === 0 || !pan.uniform) panStereo(pan.uniform ? pan.value : pan.values.view[n]!, this.#sides)
+      left.view[n]! *= this.#sides.left
+      right.view[n]! *= this.#sides.right
     }
-  }
-
-  #meter(channel: Float32Array, frames: number): void {
-    for (let n = 0; n < frames; n++) this.peak = Math.max(this.peak, Math.abs(channel[n]!))
   }
 
   #resetControls(): void {

@@ -1,6 +1,7 @@
-import type { BlockTime } from './block'
+import { BLOCK, type BlockTime } from './block'
 import type { Bus } from './bus'
 import { ControlSignal } from './control-signal'
+import type { Floats, MemoryPart } from './kernels'
 import type { SendProgram } from './program'
 import { levelQuantity, openQuantity } from './quantity'
 
@@ -9,11 +10,18 @@ const CENTRE = 0.7071067811865476
 
 /** One send: takes a signal and gives it to a return. */
 export class SendStrip {
-  readonly #level = new ControlSignal(levelQuantity)
-  readonly #on = new ControlSignal(openQuantity)
+  readonly #memory: MemoryPart
+  readonly #level: ControlSignal
+  readonly #on: ControlSignal
+  /** Both gains in one, where both move. */
+  readonly #both: Floats
   #program: SendProgram
 
-  constructor(program: SendProgram) {
+  constructor(program: SendProgram, memory: MemoryPart) {
+    this.#memory = memory
+    this.#level = new ControlSignal(levelQuantity, memory)
+    this.#on = new ControlSignal(openQuantity, memory)
+    this.#both = memory.floats(BLOCK)
     this.#program = program
     this.load(program)
   }
@@ -32,13 +40,18 @@ export class SendStrip {
     this.#on.load(program.on)
   }
 
+  /** Gives its memory back: it is used no more. */
+  dispose(): void {
+    this.#memory.release()
+  }
+
   reset(): void {
     this.#level.reset()
     this.#on.reset()
   }
 
   /** Adds a signal of one or two channels to the return's bus. */
-  process(block: BlockTime, moves: boolean, channels: readonly Float32Array[], buses: readonly Bus[]): void {
+  process(block: BlockTime, moves: boolean, channels: readonly Floats[], buses: readonly Bus[]): void {
     const bus = buses[this.#program.to]
     this.#level.run(block, moves)
     this.#on.run(block, moves)
@@ -53,29 +66,33 @@ export class SendStrip {
     return signal.uniform && signal.value === 0
   }
 
-  #add(source: Float32Array, bus: Float32Array, frames: number, factor: number): void {
+  #add(source: Floats, bus: Floats, frames: number, factor: number): void {
+    const { kernels } = this.#memory
     const level = this.#level
     const on = this.#on
-    if (level.uniform && on.uniform) {
-      const gain = level.value * on.value * factor
-      for (let n = 0; n < frames; n++) bus[n] = bus[n]! + source[n]! * gain
-      return
-    }
-    for (let n = 0; n < frames; n++) {
-      const gain = (level.uniform ? level.value : level.values[n]!) * (on.uniform ? on.value : on.values[n]!)
-      bus[n] = bus[n]! + source[n]! * gain * factor
-    }
+    if (level.uniform && on.uniform)
+      return kernels.addScaled(bus.at, source.at, frames, level.value * on.value * factor)
+    if (level.uniform)
+      return kernels.addProduct(bus.at, source.at, on.values.at, frames, level.value * factor)
+    if (on.uniform) return kernels.addProduct(bus.at, source.at, level.values.at, frames, on.value * factor)
+    const both = this.#both
+    kernels.copyScaled(both.at, level.values.at, frames, factor)
+    kernels.multiply(both.at, on.values.at, frames)
+    kernels.addProduct(bus.at, source.at, both.at, frames, 1)
   }
 }
 
-/** Takes changed sends over; those that stay keep their state. */
+/** Takes changed sends over; those that stay keep their state, those that are gone give their memory back. */
 export function loadSends(
   before: readonly SendStrip[],
   programs: readonly SendProgram[],
+  memory: MemoryPart,
 ): readonly SendStrip[] {
-  return programs.map((program) => {
+  const after = programs.map((program) => {
     const kept = before.find((strip) => strip.id === program.id)
     kept?.load(program)
-    return kept ?? new SendStrip(program)
+    return kept ?? new SendStrip(program, memory.memory.part())
   })
+  for (const strip of before) if (!after.includes(strip)) strip.dispose()
+  return after
 }

@@ -1,8 +1,10 @@
 import type { AudioStore } from './audio'
+import { apply } from './apply'
 import { BLOCK, type BlockTime } from './block'
 import { Bus } from './bus'
 import { ControlSignal } from './control-signal'
 import { EffectChain } from './effects'
+import type { Floats, Kernels, MemoryPart } from './kernels'
 import { panMono, panStereo, type Sides } from './pan'
 import type { TrackProgram } from './program'
 import {
@@ -13,7 +15,7 @@ import {
   panQuantity,
   widthQuantity,
 } from './quantity'
-import { readRegions } from './region-reader'
+import { RegionReader } from './region-reader'
 import { loadSends, type SendStrip } from './send-strip'
 
 /**
@@ -24,39 +26,51 @@ export class TrackStrip {
   /** Highest sample since it was last read and cleared, after the pan. */
   peak = 0
 
-  readonly #gain = new ControlSignal(gainQuantity)
-  readonly #mute = new ControlSignal(muteQuantity)
-  readonly #level = new ControlSignal(levelQuantity)
-  readonly #pan = new ControlSignal(panQuantity)
-  readonly #width = new ControlSignal(widthQuantity)
+  readonly #memory: MemoryPart
+  readonly #kernels: Kernels
+  readonly #gain: ControlSignal
+  readonly #mute: ControlSignal
+  readonly #level: ControlSignal
+  readonly #pan: ControlSignal
+  readonly #width: ControlSignal
   /** 1 where solo lets the track through at all, and where it lets it through to the main bus. */
-  readonly #heard = new ControlSignal(openQuantity)
-  readonly #direct = new ControlSignal(openQuantity)
-  readonly #controls = [
-    this.#gain,
-    this.#mute,
-    this.#level,
-    this.#pan,
-    this.#width,
-    this.#heard,
-    this.#direct,
-  ] as const
-  readonly #left = new Float32Array(BLOCK)
-  readonly #right = new Float32Array(BLOCK)
-  readonly #source: readonly Float32Array[]
-  readonly #panned = new Bus()
+  readonly #heard: ControlSignal
+  readonly #direct: ControlSignal
+  readonly #controls: readonly ControlSignal[]
+  readonly #left: Floats
+  readonly #right: Floats
+  readonly #source: readonly Floats[]
+  readonly #panned: Bus
   readonly #from: Sides = { left: 1, right: 1 }
   readonly #to: Sides = { left: 1, right: 1 }
+  readonly #reader: RegionReader
   readonly #effects: EffectChain
   #sends: readonly SendStrip[] = []
+  /** The sends before and after the fader. */
+  #pre: readonly SendStrip[] = []
+  #post: readonly SendStrip[] = []
   /** Samples for which the effects may still sound. */
   #ringing = 0
   #program: TrackProgram
 
-  constructor(program: TrackProgram) {
+  constructor(program: TrackProgram, memory: MemoryPart) {
     this.#program = program
+    this.#memory = memory
+    this.#kernels = memory.kernels
+    this.#gain = new ControlSignal(gainQuantity, memory)
+    this.#mute = new ControlSignal(muteQuantity, memory)
+    this.#level = new ControlSignal(levelQuantity, memory)
+    this.#pan = new ControlSignal(panQuantity, memory)
+    this.#width = new ControlSignal(widthQuantity, memory)
+    this.#heard = new ControlSignal(openQuantity, memory)
+    this.#direct = new ControlSignal(openQuantity, memory)
+    this.#controls = [this.#gain, this.#mute, this.#level, this.#pan, this.#width, this.#heard, this.#direct]
+    this.#left = memory.floats(BLOCK)
+    this.#right = memory.floats(BLOCK)
+    this.#panned = new Bus(memory)
     this.#source = program.channels === 2 ? [this.#left, this.#right] : [this.#left]
-    this.#effects = new EffectChain(program.channels)
+    this.#reader = new RegionReader(program.channels, memory)
+    this.#effects = new EffectChain(program.channels, memory.memory)
     this.solo(true, true)
     this.load(program)
   }
@@ -74,13 +88,22 @@ export class TrackStrip {
     this.#pan.load(program.pan)
     this.#width.load(program.width)
     this.#effects.load(program.effects)
-    this.#sends = loadSends(this.#sends, program.sends)
+    this.#sends = loadSends(this.#sends, program.sends, this.#memory)
+    this.#pre = this.#sends.filter((send) => send.tap === 'pre')
+    this.#post = this.#sends.filter((send) => send.tap === 'post')
   }
 
   /** Says what solo leaves of the track: whether it sounds at all, and whether the main bus gets it. */
   solo(heard: boolean, direct: boolean): void {
     this.#heard.load({ setting: Number(heard), line: null })
     this.#direct.load({ setting: Number(direct), line: null })
+  }
+
+  /** Gives its memory back: it is used no more. */
+  dispose(): void {
+    this.#effects.dispose()
+    for (const send of this.#sends) send.dispose()
+    this.#memory.release()
   }
 
   reset(): void {
@@ -99,45 +122,49 @@ export class TrackStrip {
     metered: boolean,
   ): void {
     const { frames } = block
-    const sounds = readRegions(this.#program.regions, audio, block, this.#source)
+    const sounds = this.#reader.read(this.#program.regions, audio, block, this.#source)
     if (!sounds) {
       if (this.#ringing <= 0) return this.#resetControls()
-      for (const channel of this.#source) channel.fill(0, 0, frames)
+      for (const { view } of this.#source) view.fill(0, 0, frames)
     }
-    for (const control of this.#controls) control.run(block, moves)
-    for (const channel of this.#source) apply(this.#gain, channel, frames)
+    for (let i = 0; i < this.#controls.length; i++) this.#controls[i]!.run(block, moves)
+    for (let c = 0; c < this.#source.length; c++) apply(this.#kernels, this.#gain, this.#source[c]!, frames)
     if (!this.#effects.empty) {
       this.#effects.process(block, moves, this.#source)
       this.#ringing = sounds ? this.#effects.tail : this.#ringing - frames
     }
-    for (const channel of this.#source) {
-      apply(this.#mute, channel, frames)
-      apply(this.#heard, channel, frames)
+    for (let c = 0; c < this.#source.length; c++) {
+      apply(this.#kernels, this.#mute, this.#source[c]!, frames)
+      apply(this.#kernels, this.#heard, this.#source[c]!, frames)
     }
-    for (const send of this.#sends) if (send.tap === 'pre') send.process(block, moves, this.#source, buses)
+    for (let i = 0; i < this.#pre.length; i++) this.#pre[i]!.process(block, moves, this.#source, buses)
     const stereo = this.#source.length === 2
     if (stereo) this.#widen(frames)
     this.#findSides(stereo, frames)
     const right = stereo ? this.#right : this.#left
     main.fed = true
     const straight = this.#direct.uniform && this.#direct.value === 1
-    if (straight && !this.#sends.some(isPost)) {
-      this.#mix(this.#left, main.left, this.#from.left, this.#to.left, frames, metered)
-      this.#mix(right, main.right, this.#from.right, this.#to.right, frames, metered)
-      return
+    if (straight && !this.#post.length) {
+      this.#mix(this.#left, main.left, this.#from.left, this.#to.left, frames, true)
+      this.#mix(right, main.right, this.#from.right, this.#to.right, frames, true)
+    } else {
+      const { left: l, right: r } = this.#panned
+      this.#mix(this.#left, l, this.#from.left, this.#to.left, frames, false)
+      this.#mix(right, r, this.#from.right, this.#to.right, frames, false)
+      for (let i = 0; i < this.#post.length; i++) {
+        this.#post[i]!.process(block, moves, this.#panned.channels, buses)
+      }
+      this.#give(l, main.left, frames)
+      this.#give(r, main.right, frames)
     }
-    const { left: l, right: r } = this.#panned
-    l.fill(0, 0, frames)
-    r.fill(0, 0, frames)
-    this.#mix(this.#left, l, this.#from.left, this.#to.left, frames, metered)
-    this.#mix(right, r, this.#from.right, this.#to.right, frames, metered)
-    for (const send of this.#sends) if (isPost(send)) send.process(block, moves, this.#panned.channels, buses)
-    apply(this.#direct, l, frames)
-    apply(this.#direct, r, frames)
-    for (let n = 0; n < frames; n++) {
-      main.left[n] = main.left[n]! + l[n]!
-      main.right[n] = main.right[n]! + r[n]!
-    }
+    if (metered) this.#meter(right, frames)
+  }
+
+  /** Adds one side to the main bus, as far as solo lets it. */
+  #give(from: Floats, to: Floats, frames: number): void {
+    const direct = this.#direct
+    if (direct.uniform) this.#kernels.addScaled(to.at, from.at, frames, direct.value)
+    else this.#kernels.addProduct(to.at, from.at, direct.values.at, frames, 1)
   }
 
   #resetControls(): void {
@@ -149,13 +176,13 @@ export class TrackStrip {
   #findSides(stereo: boolean, frames: number): void {
     const law = stereo ? panStereo : panMono
     const pan = this.#pan
-    law(pan.uniform ? pan.value : pan.values[0]!, this.#from)
+    law(pan.uniform ? pan.value : pan.values.view[0]!, this.#from)
     if (pan.uniform) {
       this.#to.left = this.#from.left
       this.#to.right = this.#from.right
     } else {
-      const last = pan.values[frames - 1]!
-      const step = frames > 1 ? last - pan.values[frames - 2]! : 0
+      const last = pan.values.view[frames - 1]!
+      const step = frames > 1 ? last - pan.values.view[frames - 2]! : 0
       law(Math.min(1, Math.max(-1, last + step)), this.#to)
     }
   }
@@ -163,73 +190,32 @@ export class TrackStrip {
   #widen(frames: number): void {
     const width = this.#width
     if (width.uniform && width.value === 1) return
-    for (let n = 0; n < frames; n++) {
-      const l = this.#left[n]!
-      const r = this.#right[n]!
-      const middle = 0.5 * (l + r)
-      const side = 0.5 * (l - r) * (width.uniform ? width.value : width.values[n]!)
-      this.#left[n] = middle + side
-      this.#right[n] = middle - side
-    }
+    const shape = width.uniform ? 0 : width.values.at
+    this.#kernels.widen(this.#left.at, this.#right.at, frames, width.value, shape)
   }
 
-  /** Adds one side to the bus: volume and pan in one go. */
-  #mix(
-    source: Float32Array,
-    bus: Float32Array,
-    from: number,
-    to: number,
-    frames: number,
-    metered: boolean,
-  ): void {
+  /** Puts one side on a bus, or adds it if `sum`: volume and pan in one go. */
+  #mix(source: Floats, bus: Floats, from: number, to: number, frames: number, sum: boolean): void {
     const level = this.#level
-    if (level.uniform) addRamped(source, bus, from * level.value, to * level.value, frames)
-    else addShaped(source, level.values, bus, from, to, frames)
-    if (!metered) return
-    const loudest = Math.max(from, to)
-    let peak = this.peak
-    for (let n = 0; n < frames; n++) {
-      const a = Math.abs(source[n]! * (level.uniform ? level.value : level.values[n]!)) * loudest
-      if (a > peak) peak = a
-    }
-    this.peak = peak
+    const step = (to - from) / frames
+    if (!level.uniform) {
+      this.#kernels.shapeProduct(bus.at, source.at, level.values.at, frames, from, step, sum)
+    } else if (step !== 0) {
+      this.#kernels.shapeRamped(bus.at, source.at, frames, from * level.value, step * level.value, sum)
+    } else if (sum) this.#kernels.addScaled(bus.at, source.at, frames, from * level.value)
+    else this.#kernels.copyScaled(bus.at, source.at, frames, from * level.value)
   }
-}
 
-const isPost = (send: SendStrip) => send.tap === 'post'
-
-/** Adds a signal whose gain runs straight from one value to another. */
-function addRamped(source: Float32Array, bus: Float32Array, from: number, to: number, frames: number): void {
-  if (from === to) {
-    if (from === 0) return
-    for (let n = 0; n < frames; n++) bus[n] = bus[n]! + source[n]! * from
-    return
+  /** Keeps the highest sample after volume and pan. The sound before them is not needed any more. */
+  #meter(right: Floats, frames: number): void {
+    const before = this.#peakAfterLevel(this.#left, frames)
+    const beside = right === this.#left ? before : this.#peakAfterLevel(right, frames)
+    const left = before * Math.max(this.#from.left, this.#to.left)
+    this.peak = Math.max(this.peak, left, beside * Math.max(this.#from.right, this.#to.right))
   }
-  const step = (to - from) / frames
-  for (let n = 0; n < frames; n++) bus[n] = bus[n]! + source[n]! * (from + step * n)
-}
 
-/** Adds a signal with a gain for each sample, and one more that runs straight from one value to another. */
-function addShaped(
-  source: Float32Array,
-  gains: Float32Array,
-  bus: Float32Array,
-  from: number,
-  to: number,
-  frames: number,
-): void {
-  const step = (to - from) / frames
-  for (let n = 0; n < frames; n++) bus[n] = bus[n]! + source[n]! * gains[n]! * (from + step * n)
-}
-
-/** Multiplies samples by a control. */
-export function apply(control: ControlSignal, samples: Float32Array, frames: number): void {
-  if (control.uniform) {
-    const { value } = control
-    if (value === 1) return
-    for (let n = 0; n < frames; n++) samples[n]! *= value
-    return
+  #peakAfterLevel(source: Floats, frames: number): number {
+    apply(this.#kernels, this.#level, source, frames)
+    return this.#kernels.peak(source.at, frames)
   }
-  const { values } = control
-  for (let n = 0; n < frames; n++) samples[n]! *= values[n]!
 }

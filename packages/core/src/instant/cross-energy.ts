@@ -1,5 +1,5 @@
 import type { AudioStore } from '../engine'
-import { BLOCK, readRegions } from '../engine'
+import { BLOCK, RegionReader, EngineMemory, type Floats } from '../engine'
 import { KWeightedEnergy } from '../loudness'
 import { SAMPLE_RATE } from '../time'
 import type { RegionProgram, TrackProgram } from '../engine'
@@ -65,7 +65,8 @@ export function crossEnergy(
 class WeightedTrack {
   readonly hop: readonly Float32Array[]
   readonly #filters: readonly KWeightedEnergy[]
-  readonly #block: readonly Float32Array[]
+  readonly #block: readonly Floats[]
+  readonly #reader: RegionReader
 
   constructor(
     private readonly regions: readonly RegionProgram[],
@@ -73,15 +74,17 @@ class WeightedTrack {
   ) {
     this.hop = Array.from({ length: channels }, () => new Float32Array(HOP))
     this.#filters = this.hop.map(() => new KWeightedEnergy(SAMPLE_RATE))
-    this.#block = this.hop.map(() => new Float32Array(BLOCK))
+    const memory = new EngineMemory().part()
+    this.#block = this.hop.map(() => memory.floats(BLOCK))
+    this.#reader = new RegionReader(channels, memory)
   }
 
   read(audio: AudioStore, start: number): void {
     for (let done = 0; done < HOP; done += BLOCK) {
       const frames = Math.min(BLOCK, HOP - done)
-      const sounds = readRegions(this.regions, audio, { start: start + done, frames }, this.#block)
+      const sounds = this.#reader.read(this.regions, audio, { start: start + done, frames }, this.#block)
       this.hop.forEach((hop, c) => {
-        if (sounds) hop.set(this.#block[c]!.subarray(0, frames), done)
+        if (sounds) hop.set(this.#block[c]!.view.subarray(0, frames), done)
         else hop.fill(0, done, done + frames)
       })
     }

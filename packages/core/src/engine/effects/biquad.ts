@@ -1,6 +1,6 @@
 import { cosPi, gainOfDb, sinPi } from '../../maths'
 import { SAMPLE_RATE } from '../../time'
-import { settled } from './effect'
+import type { Doubles, Floats, Kernels, MemoryPart } from '../kernels'
 
 /** Coefficients of a biquad, normalised to a0 = 1. One object, rewritten in place. */
 export interface Coefficients {
@@ -57,38 +57,36 @@ function write(
   out.a2 = a2 / a0
 }
 
-/** A biquad for one channel (transposed direct form II). Its coefficients run straight through the block. */
+/** A biquad for one or two channels (transposed direct form II). Its coefficients run straight through the block. */
 export class Biquad {
-  #s1 = 0
-  #s2 = 0
+  readonly #state: Doubles
+  readonly #coefficients: Doubles
+  readonly #kernels: Kernels
 
-  reset(): void {
-    this.#s1 = 0
-    this.#s2 = 0
+  constructor(memory: MemoryPart) {
+    this.#kernels = memory.kernels
+    this.#state = memory.doubles(4)
+    this.#coefficients = memory.doubles(10)
   }
 
-  process(samples: Float32Array, frames: number, from: Coefficients, to: Coefficients): void {
-    let s1 = this.#s1
-    let s2 = this.#s2
-    let { b0, b1, b2, a1, a2 } = from
-    const db0 = (to.b0 - b0) / frames
-    const db1 = (to.b1 - b1) / frames
-    const db2 = (to.b2 - b2) / frames
-    const da1 = (to.a1 - a1) / frames
-    const da2 = (to.a2 - a2) / frames
-    for (let n = 0; n < frames; n++) {
-      const x = samples[n]!
-      const y = b0 * x + s1
-      s1 = b1 * x - a1 * y + s2
-      s2 = b2 * x - a2 * y
-      samples[n] = y
-      b0 += db0
-      b1 += db1
-      b2 += db2
-      a1 += da1
-      a2 += da2
-    }
-    this.#s1 = settled(s1)
-    this.#s2 = settled(s2)
+  reset(): void {
+    this.#state.view.fill(0)
+  }
+
+  process(channels: readonly Floats[], frames: number, from: Coefficients, to: Coefficients): void {
+    const { view } = this.#coefficients
+    view[0] = from.b0
+    view[1] = from.b1
+    view[2] = from.b2
+    view[3] = from.a1
+    view[4] = from.a2
+    view[5] = (to.b0 - from.b0) / frames
+    view[6] = (to.b1 - from.b1) / frames
+    view[7] = (to.b2 - from.b2) / frames
+    view[8] = (to.a1 - from.a1) / frames
+    view[9] = (to.a2 - from.a2) / frames
+    const left = channels[0]!.at
+    const right = channels[channels.length - 1]!.at
+    this.#kernels.biquad(left, right, frames, this.#state.at, this.#coefficients.at)
   }
 }

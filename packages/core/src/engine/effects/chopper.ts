@@ -1,6 +1,7 @@
 import { clamp } from '../../scale'
 import { TICKS_PER_QUARTER } from '../../time'
 import type { BlockTime } from '../block'
+import type { Floats } from '../kernels'
 import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
 
 /** A step is a sixteenth. */
@@ -44,7 +45,7 @@ class Chopper implements Processor {
 
   constructor(private readonly params: Params) {}
 
-  process({ frames, tickStart, tickEnd }: BlockTime, channels: readonly Float32Array[]): void {
+  process({ frames, tickStart, tickEnd }: BlockTime, channels: readonly Floats[]): void {
     const variation = clamp(
       Math.round(atEnd(this.params['variation']!, frames)),
       0,
@@ -56,7 +57,7 @@ class Chopper implements Processor {
     const perFrame = (tickEnd - tickStart) / frames
     for (let n = 0; n < frames; n++) {
       const gain = 1 - depth * (1 - chopperOpening(pattern, tickStart + perFrame * n, smoothness))
-      for (let c = 0; c < channels.length; c++) channels[c]![n]! *= gain
+      for (let c = 0; c < channels.length; c++) channels[c]!.view[n]! *= gain
     }
   }
 

@@ -1,10 +1,11 @@
 import { log } from '../../maths'
 import { SAMPLE_RATE } from '../../time'
 import type { BlockTime } from '../block'
+import type { Doubles, Floats, Kernels, MemoryPart } from '../kernels'
 import { DelayLine } from './delay-line'
-import { atEnd, settled, type MakeProcessor, type Params, type Processor } from './effect'
+import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
 import { highPassCoefficient, lowPassCoefficient } from './one-pole'
-import { Tap } from './tap'
+import { CROSSFADE, Tap } from './tap'
 
 /** The longest delay: a whole note at 20 quarters a minute. */
 const LONGEST = 12 * SAMPLE_RATE
@@ -19,20 +20,22 @@ class Delay implements Processor {
   tail = 0
   readonly #lines: readonly DelayLine[]
   readonly #tap = new Tap()
-  readonly #low: Float64Array
-  readonly #high: Float64Array
+  /** Low cut of both sides, then high cut of both. */
+  readonly #cuts: Doubles
+  readonly #kernels: Kernels
 
   constructor(
     private readonly params: Params,
     private readonly mode: string,
     channels: 1 | 2,
+    memory: MemoryPart,
   ) {
-    this.#lines = Array.from({ length: channels }, () => new DelayLine(LONGEST))
-    this.#low = new Float64Array(channels)
-    this.#high = new Float64Array(channels)
+    this.#kernels = memory.kernels
+    this.#lines = Array.from({ length: channels }, () => new DelayLine(LONGEST, memory))
+    this.#cuts = memory.doubles(4)
   }
 
-  process(block: BlockTime, channels: readonly Float32Array[]): void {
+  process(block: BlockTime, channels: readonly Floats[]): void {
     const { frames } = block
     const p = this.params
     const delay = this.#delayIn(block)
@@ -42,31 +45,35 @@ class Delay implements Processor {
     const across = channels.length === 2 ? atEnd(p['sideToSide']!, frames) : 0
     const repeats = feedback > 0.001 ? Math.ceil(GONE / log(feedback)) : 1
     this.tail = Math.round(delay * (repeats + 1)) + SAMPLE_RATE / 10
-    const left = channels[0]!
-    const right = channels[channels.length - 1]!
-    for (let n = 0; n < frames; n++) {
-      this.#tap.step()
-      const a = this.#echo(0, lowCut, highCut)
-      const b = channels.length === 2 ? this.#echo(1, lowCut, highCut) : a
-      const l = left[n]!
-      const r = right[n]!
-      // from side to side: what comes in goes to the left, what comes back goes to the other side
-      this.#lines[0]!.write(l + across * 0.5 * (r - l) + feedback * (a + across * (b - a)))
-      if (channels.length === 2) this.#lines[1]!.write(r * (1 - across) + feedback * (b + across * (a - b)))
-      left[n] = a
-      if (channels.length === 2) right[n] = b
-    }
-    for (let c = 0; c < channels.length; c++) {
-      this.#low[c] = settled(this.#low[c]!)
-      this.#high[c] = settled(this.#high[c]!)
-    }
+    const stereo = channels.length === 2
+    const [first, second = first] = this.#lines
+    this.#kernels.echo(
+      channels[0]!.at,
+      channels[channels.length - 1]!.at,
+      frames,
+      stereo,
+      first!.ring,
+      second!.ring,
+      first!.mask,
+      first!.place,
+      this.#tap.near,
+      this.#tap.far,
+      this.#tap.fading,
+      CROSSFADE,
+      feedback,
+      lowCut,
+      highCut,
+      across,
+      this.#cuts.at,
+    )
+    this.#tap.pass(frames)
+    for (const line of this.#lines) line.wrote(frames)
   }
 
   reset(): void {
     for (const line of this.#lines) line.reset()
     this.#tap.reset()
-    this.#low.fill(0)
-    this.#high.fill(0)
+    this.#cuts.view.fill(0)
   }
 
   #delayIn({ frames, start, tickStart, tickEnd }: BlockTime): number {
@@ -81,21 +88,7 @@ class Delay implements Processor {
     this.#tap.aim(samples)
     return samples
   }
-
-  /** What comes back on one side, after the cuts. */
-  #echo(c: number, lowCut: number, highCut: number): number {
-    const { near, far, share } = this.#tap
-    const line = this.#lines[c]!
-    // written after it is read: the newest sample is one ago
-    let y = line.read(far - 1)
-    if (share < 1) y = line.read(near - 1) * (1 - share) + y * share
-    if (highCut < 1) y = this.#high[c]! += highCut * (y - this.#high[c]!)
-    if (lowCut > 0) {
-      this.#low[c]! += lowCut * (y - this.#low[c]!)
-      y -= this.#low[c]!
-    }
-    return y
-  }
 }
 
-export const makeDelay: MakeProcessor = (params, mode, channels) => new Delay(params, mode, channels)
+export const makeDelay: MakeProcessor = (params, mode, channels, memory) =>
+  new Delay(params, mode, channels, memory)

@@ -1,4 +1,5 @@
 import type { BlockTime } from '../block'
+import type { EngineMemory, Floats } from '../kernels'
 import type { EffectProgram } from '../program'
 import { EffectSlot } from './effect-slot'
 
@@ -6,15 +7,25 @@ import { EffectSlot } from './effect-slot'
 export class EffectChain {
   #slots: readonly EffectSlot[] = []
 
-  constructor(private readonly channels: 1 | 2) {}
+  constructor(
+    private readonly channels: 1 | 2,
+    private readonly memory: EngineMemory,
+  ) {}
 
   /** Takes a changed chain over: an effect that stays keeps what rings in it, wherever it is moved to. */
   load(programs: readonly EffectProgram[]): void {
+    const before = this.#slots
     this.#slots = programs.map((program) => {
-      const kept = this.#slots.find((slot) => slot.fits(program))
+      const kept = before.find((slot) => slot.fits(program))
       kept?.load(program)
-      return kept ?? new EffectSlot(program, this.channels)
+      return kept ?? new EffectSlot(program, this.channels, this.memory.part())
     })
+    for (const slot of before) if (!this.#slots.includes(slot)) slot.dispose()
+  }
+
+  /** Gives its memory back: it is used no more. */
+  dispose(): void {
+    for (const slot of this.#slots) slot.dispose()
   }
 
   get empty(): boolean {
@@ -28,7 +39,7 @@ export class EffectChain {
     return tail
   }
 
-  process(block: BlockTime, moves: boolean, channels: readonly Float32Array[]): void {
+  process(block: BlockTime, moves: boolean, channels: readonly Floats[]): void {
     for (let i = 0; i < this.#slots.length; i++) this.#slots[i]!.process(block, moves, channels)
   }
 

@@ -1,6 +1,8 @@
 import type { EffectKind } from '../../scale'
+import { apply } from '../apply'
 import { BLOCK, type BlockTime } from '../block'
 import { ControlSignal } from '../control-signal'
+import type { Floats, MemoryPart } from '../kernels'
 import type { EffectProgram } from '../program'
 import { muteQuantity, plainQuantity, shareQuantity } from '../quantity'
 import { makeChopper } from './chopper'
@@ -28,27 +30,31 @@ export class EffectSlot {
   readonly id: string
   readonly #kind: EffectKind
   readonly #mode: string
-  readonly #wet = new ControlSignal(shareQuantity)
+  readonly #memory: MemoryPart
+  readonly #wet: ControlSignal
   /** 1 where the sound goes through the effect, 0 where it is bypassed. */
-  readonly #through = new ControlSignal(muteQuantity)
+  readonly #through: ControlSignal
   readonly #params: Readonly<Record<string, ControlSignal>>
   readonly #controls: readonly ControlSignal[]
   readonly #processor: Processor
-  readonly #inside: readonly Float32Array[]
+  readonly #inside: readonly Floats[]
 
-  constructor(program: EffectProgram, channels: 1 | 2) {
+  constructor(program: EffectProgram, channels: 1 | 2, memory: MemoryPart) {
+    this.#memory = memory
+    this.#wet = new ControlSignal(shareQuantity, memory)
+    this.#through = new ControlSignal(muteQuantity, memory)
     this.id = program.id
     this.#kind = program.kind
     this.#mode = program.mode
     this.#params = Object.fromEntries(
       Object.entries(program.params).map(([word]) => [
         word,
-        new ControlSignal(plainQuantity(program.kind, word)),
+        new ControlSignal(plainQuantity(program.kind, word), memory),
       ]),
     )
     this.#controls = [this.#wet, this.#through, ...Object.values(this.#params)]
-    this.#processor = MAKERS[program.kind](this.#params, program.mode, channels)
-    this.#inside = Array.from({ length: channels }, () => new Float32Array(BLOCK))
+    this.#processor = MAKERS[program.kind](this.#params, program.mode, channels, memory)
+    this.#inside = Array.from({ length: channels }, () => memory.floats(BLOCK))
     this.load(program)
   }
 
@@ -68,13 +74,19 @@ export class EffectSlot {
     return this.#processor.tail
   }
 
+  /** Gives its memory back: it is used no more. */
+  dispose(): void {
+    this.#memory.release()
+  }
+
   reset(): void {
     for (const control of this.#controls) control.reset()
     this.#processor.reset()
   }
 
-  process(block: BlockTime, moves: boolean, channels: readonly Float32Array[]): void {
+  process(block: BlockTime, moves: boolean, channels: readonly Floats[]): void {
     const { frames } = block
+    const { kernels } = this.#memory
     for (let i = 0; i < this.#controls.length; i++) this.#controls[i]!.run(block, moves)
     const wet = this.#wet
     const through = this.#through
@@ -82,20 +94,14 @@ export class EffectSlot {
       return this.#processor.process(block, channels)
     }
     for (let c = 0; c < channels.length; c++) {
-      const x = channels[c]!
-      const y = this.#inside[c]!
-      if (through.uniform) for (let n = 0; n < frames; n++) y[n] = x[n]! * through.value
-      else for (let n = 0; n < frames; n++) y[n] = x[n]! * through.values[n]!
+      kernels.copyScaled(this.#inside[c]!.at, channels[c]!.at, frames, 1)
+      apply(kernels, through, this.#inside[c]!, frames)
     }
     this.#processor.process(block, this.#inside)
+    const w = wet.uniform ? 0 : wet.values.at
+    const t = through.uniform ? 0 : through.values.at
     for (let c = 0; c < channels.length; c++) {
-      const x = channels[c]!
-      const y = this.#inside[c]!
-      for (let n = 0; n < frames; n++) {
-        const w = wet.uniform ? wet.value : wet.values[n]!
-        const t = through.uniform ? through.value : through.values[n]!
-        x[n] = x[n]! * (1 - w * t) + y[n]! * w
-      }
+      kernels.blend(channels[c]!.at, this.#inside[c]!.at, frames, w, wet.value, t, through.value)
     }
   }
 }

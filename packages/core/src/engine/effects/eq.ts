@@ -1,40 +1,39 @@
 import type { BlockTime } from '../block'
 import type { ControlSignal } from '../control-signal'
+import type { Floats, MemoryPart } from '../kernels'
 import { bell, Biquad, identity, shelf, type Coefficients } from './biquad'
 import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
 
 const HALF_SECOND = 22_050
 
-/** One band: where its coefficients come from, and a biquad for each channel. */
+/** One band: where its coefficients come from, and its biquad. */
 class Band {
   readonly #from: Coefficients = identity()
   readonly #to: Coefficients = identity()
-  readonly #filters: readonly Biquad[]
+  readonly #filter: Biquad
 
   constructor(
     private readonly gain: ControlSignal,
     private readonly controls: readonly ControlSignal[],
     private readonly design: (values: readonly number[], db: number, out: Coefficients) => void,
-    channels: number,
+    memory: MemoryPart,
   ) {
-    this.#filters = Array.from({ length: channels }, () => new Biquad())
+    this.#filter = new Biquad(memory)
     this.#values = new Array<number>(controls.length).fill(0)
   }
 
   readonly #values: number[]
 
-  process({ frames }: BlockTime, channels: readonly Float32Array[]): void {
+  process({ frames }: BlockTime, channels: readonly Floats[]): void {
     // a band at 0 dB is the identity, and its state is then 0: leaving it out changes nothing
     if (this.gain.uniform && this.gain.value === 0) return this.reset()
     this.#find(atStart, this.#from, 0)
     this.#find(atEnd, this.#to, frames)
-    for (let c = 0; c < channels.length; c++) {
-      this.#filters[c]!.process(channels[c]!, frames, this.#from, this.#to)
-    }
+    this.#filter.process(channels, frames, this.#from, this.#to)
   }
 
   reset(): void {
-    for (const filter of this.#filters) filter.reset()
+    this.#filter.reset()
   }
 
   #find(at: (signal: ControlSignal, frames: number) => number, out: Coefficients, frames: number): void {
@@ -48,20 +47,20 @@ class Eq implements Processor {
   readonly tail = HALF_SECOND
   readonly #bands: readonly Band[]
 
-  constructor(p: Params, channels: 1 | 2) {
+  constructor(p: Params, memory: MemoryPart) {
     this.#bands = [
-      new Band(p['lowGain']!, [p['lowFrequency']!], ([f], db, out) => shelf('low', f!, db, out), channels),
+      new Band(p['lowGain']!, [p['lowFrequency']!], ([f], db, out) => shelf('low', f!, db, out), memory),
       new Band(
         p['bellGain']!,
         [p['bellFrequency']!, p['bellQ']!],
         ([f, q], db, out) => bell(f!, db, q!, out),
-        channels,
+        memory,
       ),
-      new Band(p['highGain']!, [p['highFrequency']!], ([f], db, out) => shelf('high', f!, db, out), channels),
+      new Band(p['highGain']!, [p['highFrequency']!], ([f], db, out) => shelf('high', f!, db, out), memory),
     ]
   }
 
-  process(block: BlockTime, channels: readonly Float32Array[]): void {
+  process(block: BlockTime, channels: readonly Floats[]): void {
     for (let i = 0; i < this.#bands.length; i++) this.#bands[i]!.process(block, channels)
   }
 
@@ -70,4 +69,4 @@ class Eq implements Processor {
   }
 }
 
-export const makeEq: MakeProcessor = (params, _, channels) => new Eq(params, channels)
+export const makeEq: MakeProcessor = (params, _mode, _channels, memory) => new Eq(params, memory)

@@ -1,12 +1,17 @@
 import { tanPi } from '../../maths'
 import { clamp } from '../../scale'
 import { SAMPLE_RATE } from '../../time'
-import type { BlockTime } from '../block'
-import { atEnd, atStart, settled, type MakeProcessor, type Params, type Processor } from './effect'
+import { BLOCK, type BlockTime } from '../block'
+import type { Doubles, Floats, Kernels, MemoryPart } from '../kernels'
+import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
 
 const HALF_SECOND = 22_050
-/** The filter's coefficient is computed at every so many frames and runs straight between. */
+/** A fast sweep is computed anew at every so many frames, and runs straight between. */
 const STRIDE = 16
+/** A sweep is slow where it moves by less than this in a block: a semitone. */
+const CLOSE = 1.06
+/** Numbers that make the filter. */
+const TERMS = 6
 
 /** Where each kind of filter does nothing, and from where on it fades into the dry sound, in Hz. */
 const NEUTRAL: Readonly<Record<string, { readonly dry: number; readonly full: number } | null>> = {
@@ -27,7 +32,13 @@ export function shareAt(mode: string, frequency: number): number {
  */
 class StateVariableFilter implements Processor {
   readonly tail = HALF_SECOND
-  readonly #states: readonly Float64Array[]
+  readonly #state: Doubles
+  /** For every stretch of a block: its terms, and the step of each a sample. */
+  readonly #segments: Doubles
+  /** The terms at both ends of a stretch, then the frequency and the damping that they are for. */
+  #from = new Float64Array(TERMS + 2)
+  #to = new Float64Array(TERMS + 2)
+  readonly #kernels: Kernels
   readonly #low: number
   readonly #band: number
   readonly #high: number
@@ -35,78 +46,72 @@ class StateVariableFilter implements Processor {
   constructor(
     private readonly params: Params,
     private readonly mode: string,
-    channels: 1 | 2,
+    memory: MemoryPart,
   ) {
-    this.#states = Array.from({ length: channels }, () => new Float64Array(2))
+    this.#kernels = memory.kernels
+    this.#state = memory.doubles(4)
+    this.#segments = memory.doubles((BLOCK / STRIDE) * 2 * TERMS)
     this.#low = mode === 'low-pass' ? 1 : 0
     this.#band = mode === 'band-pass' ? 1 : 0
     this.#high = mode === 'high-pass' ? 1 : 0
   }
 
-  process({ frames }: BlockTime, channels: readonly Float32Array[]): void {
+  process({ frames }: BlockTime, channels: readonly Floats[]): void {
     const frequency = this.params['frequency']!
     const resonance = this.params['resonance']!
+    const { view } = frequency.values
+    const first = atStart(frequency)
+    const last = atEnd(frequency, frames)
+    // a slow sweep runs straight through the block, a fast one is followed more closely
+    const stride = last < first * CLOSE && first < last * CLOSE ? BLOCK : STRIDE
     const k0 = 1 / atStart(resonance)
     const k1 = 1 / atEnd(resonance, frames)
-    for (let from = 0; from < frames; from += STRIDE) {
-      const to = Math.min(frames, from + STRIDE)
-      const fFrom = frequency.uniform ? frequency.value : frequency.values[from]!
-      const fTo = frequency.uniform ? frequency.value : frequency.values[to - 1]!
-      const g0 = tanPi(fFrom / SAMPLE_RATE)
-      const g1 = fTo === fFrom ? g0 : tanPi(fTo / SAMPLE_RATE)
-      const share0 = shareAt(this.mode, fFrom)
-      const share1 = shareAt(this.mode, fTo)
-      const ka = k0 + ((k1 - k0) * from) / frames
-      const kb = k0 + ((k1 - k0) * to) / frames
-      for (let c = 0; c < channels.length; c++) {
-        this.#run(channels[c]!, this.#states[c]!, from, to, g0, g1, ka, kb, share0, share1)
-      }
+    this.#find(this.#from, first, k0)
+    for (let from = 0, at = 0; from < frames; from += stride, at += 2 * TERMS) {
+      const to = Math.min(frames, from + stride)
+      const f = frequency.uniform ? first : view[Math.min(frames - 1, to)]!
+      this.#find(this.#to, f, k0 + ((k1 - k0) * to) / frames)
+      this.#write(at, to - from)
     }
+    const left = channels[0]!.at
+    const right = channels[channels.length - 1]!.at
+    this.#kernels.svf(left, right, frames, stride, this.#state.at, this.#segments.at)
+  }
+
+  /** The terms of the filter at a frequency and a damping; see the kernel. */
+  #find(out: Float64Array, frequency: number, k: number): void {
+    if (out[TERMS] === frequency && out[TERMS + 1] === k) return
+    const g = tanPi(frequency / SAMPLE_RATE)
+    const a = 1 / (1 + g * (g + k))
+    const share = shareAt(this.mode, frequency)
+    out[0] = 2 * a - 1
+    out[1] = 2 * g * a
+    out[2] = 2 * g * g * a
+    // low·v2 + band·k·v1 + high·(x − k·v1 − v2), beside the dry sound
+    out[3] = share * (this.#low - this.#high)
+    out[4] = share * k * (this.#band - this.#high)
+    out[5] = share * this.#high + 1 - share
+    out[TERMS] = frequency
+    out[TERMS + 1] = k
+  }
+
+  /** Lays down how the terms run in a stretch of so many samples. The next one begins where it ends. */
+  #write(at: number, count: number): void {
+    const { view } = this.#segments
+    const from = this.#from
+    const to = this.#to
+    for (let i = 0; i < TERMS; i++) {
+      view[at + i] = from[i]!
+      view[at + TERMS + i] = (to[i]! - from[i]!) / count
+    }
+    this.#from = to
+    this.#to = from
   }
 
   reset(): void {
-    for (const state of this.#states) state.fill(0)
-  }
-
-  #run(
-    x: Float32Array,
-    state: Float64Array,
-    from: number,
-    to: number,
-    g0: number,
-    g1: number,
-    k0: number,
-    k1: number,
-    share0: number,
-    share1: number,
-  ): void {
-    const count = to - from
-    const dg = (g1 - g0) / count
-    const dk = (k1 - k0) / count
-    const ds = (share1 - share0) / count
-    let s1 = state[0]!
-    let s2 = state[1]!
-    let g = g0
-    let k = k0
-    let share = share0
-    for (let n = from; n < to; n++) {
-      const v0 = x[n]!
-      const a1 = 1 / (1 + g * (g + k))
-      const v3 = v0 - s2
-      const v1 = a1 * (s1 + g * v3)
-      const v2 = s2 + g * v1
-      s1 = 2 * v1 - s1
-      s2 = 2 * v2 - s2
-      const y = this.#low * v2 + this.#band * k * v1 + this.#high * (v0 - k * v1 - v2)
-      x[n] = v0 + (y - v0) * share
-      g += dg
-      k += dk
-      share += ds
-    }
-    state[0] = settled(s1)
-    state[1] = settled(s2)
+    this.#state.view.fill(0)
   }
 }
 
-export const makeFilter: MakeProcessor = (params, mode, channels) =>
-  new StateVariableFilter(params, mode, channels)
+export const makeFilter: MakeProcessor = (params, mode, _, memory) =>
+  new StateVariableFilter(params, mode, memory)

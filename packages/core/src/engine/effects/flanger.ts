@@ -1,6 +1,7 @@
 import { sinPi } from '../../maths'
 import { SAMPLE_RATE } from '../../time'
 import type { BlockTime } from '../block'
+import type { Floats, MemoryPart } from '../kernels'
 import { DelayLine } from './delay-line'
 import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
 
@@ -22,11 +23,12 @@ class Flanger implements Processor {
   constructor(
     private readonly params: Params,
     channels: 1 | 2,
+    memory: MemoryPart,
   ) {
-    this.#lines = Array.from({ length: channels }, () => new DelayLine(MIDDLE + SWING + 4))
+    this.#lines = Array.from({ length: channels }, () => new DelayLine(MIDDLE + SWING + 4, memory))
   }
 
-  process({ frames, start }: BlockTime, channels: readonly Float32Array[]): void {
+  process({ frames, start }: BlockTime, channels: readonly Floats[]): void {
     const rate = atEnd(this.params['rate']!, frames) / SAMPLE_RATE
     const depth = atEnd(this.params['depth']!, frames)
     const feedback = atEnd(this.params['feedback']!, frames)
@@ -37,11 +39,12 @@ class Flanger implements Processor {
       this.#phase = fraction(this.#phase + rate)
       for (let c = 0; c < channels.length; c++) {
         const line = this.#lines[c]!
-        const x = channels[c]![n]!
+        const { view } = channels[c]!
+        const x = view[n]!
         const late = line.readBetween(delay - 1)
         const fed = x + feedback * late
         line.write(fed < 1e-20 && fed > -1e-20 ? 0 : fed)
-        channels[c]![n] = 0.5 * (x + late)
+        view[n] = 0.5 * (x + late)
       }
     }
   }
@@ -56,4 +59,5 @@ function fraction(x: number): number {
   return x - Math.floor(x)
 }
 
-export const makeFlanger: MakeProcessor = (params, _, channels) => new Flanger(params, channels)
+export const makeFlanger: MakeProcessor = (params, _, channels, memory) =>
+  new Flanger(params, channels, memory)

@@ -1,7 +1,7 @@
 import type { DelayLine } from './delay-line'
 
 /** A change of delay time becomes a crossfade of this many samples: 40 ms. */
-const CROSSFADE = 1764
+export const CROSSFADE = 1764
 
 /**
  * Where a delay is read: at one place, or, after its time changed, fading from the old place to the new one. So
@@ -11,10 +11,6 @@ export class Tap {
   #from = 0
   #to = -1
   #left = 0
-  /** The two places to read, and the share of the second, for the current sample. */
-  near = 0
-  far = 0
-  share = 0
 
   /** Says where it should read. Takes effect when the fade before it is over. */
   aim(delay: number): void {
@@ -29,23 +25,31 @@ export class Tap {
     this.#left = CROSSFADE
   }
 
-  /** Moves on by a sample. */
-  step(): void {
-    if (this.#left > 0) this.#left--
-    this.near = this.#from
-    this.far = this.#to
-    this.share = 1 - this.#left / CROSSFADE
+  /** The place it comes from, the place it goes to, and the samples of the fade between them still to go. */
+  get near(): number {
+    return this.#from
+  }
+  get far(): number {
+    return this.#to
+  }
+  get fading(): number {
+    return this.#left
+  }
+
+  /** Moves on by a block that a kernel has read. */
+  pass(frames: number): void {
+    this.#left = Math.max(0, this.#left - frames)
     if (this.#left === 0) this.#from = this.#to
   }
 
   /** Moves on by a block: reads it from a line, `back` samples nearer than it aims, fading where it has to. */
-  read(line: DelayLine, back: number, out: Float32Array, frames: number): void {
+  read(line: DelayLine, back: number, out: number, frames: number): void {
     line.readBlock(this.#from - back, out, frames)
     if (this.#left > 0) {
       const share = 1 - this.#left / CROSSFADE
-      this.#left = Math.max(0, this.#left - frames)
-      line.mixBlock(this.#to - back, out, frames, share, 1 - this.#left / CROSSFADE)
-      if (this.#left === 0) this.#from = this.#to
+      const far = this.#to
+      this.pass(frames)
+      line.mixBlock(far - back, out, frames, share, 1 - this.#left / CROSSFADE)
     }
   }
 

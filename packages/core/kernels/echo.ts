@@ -1,0 +1,92 @@
+/** The loop of a delay. */
+
+// @ts-ignore: decorator
+@inline
+function at(ring: usize, mask: i32, place: i32): f64 {
+  return <f64>load<f32>(ring + (<usize>(place & mask) << 2))
+}
+
+/**
+ * Repeats what comes in, block in place, with cuts in the loop and from side to side.
+ * @param stereo off: the right side and its ring are not used
+ * @param place the sample of the rings written last
+ * @param near and
+ * @param far delays in samples: after a change of time it fades from the one to the other
+ * @param fading samples of the fade still to go, of
+ * @param fade samples in all
+ * @param cuts low cut of both sides, then high cut of both: states as doubles
+ */
+export function echo(
+  left: usize,
+  right: usize,
+  n: i32,
+  stereo: bool,
+  ringLeft: usize,
+  ringRight: usize,
+  mask: i32,
+  place: i32,
+  near: i32,
+  far: i32,
+  fading: i32,
+  fade: i32,
+  feedback: f64,
+  lowCut: f64,
+  highCut: f64,
+  across: f64,
+  cuts: usize,
+): void {
+  let low0 = load<f64>(cuts)
+  let low1 = load<f64>(cuts, 8)
+  let high0 = load<f64>(cuts, 16)
+  let high1 = load<f64>(cuts, 24)
+  for (let i = 0; i < n; i++) {
+    const o = <usize>i << 2
+    if (fading > 0) fading--
+    const share = 1.0 - <f64>fading / <f64>fade
+    // written after it is read: the newest sample is one ago
+    let a = at(ringLeft, mask, place + 1 - far)
+    if (share < 1) a = at(ringLeft, mask, place + 1 - near) * (1 - share) + a * share
+    if (highCut < 1) {
+      high0 += highCut * (a - high0)
+      a = high0
+    }
+    if (lowCut > 0) {
+      low0 += lowCut * (a - low0)
+      a -= low0
+    }
+    let b = a
+    if (stereo) {
+      b = at(ringRight, mask, place + 1 - far)
+      if (share < 1) b = at(ringRight, mask, place + 1 - near) * (1 - share) + b * share
+      if (highCut < 1) {
+        high1 += highCut * (b - high1)
+        b = high1
+      }
+      if (lowCut > 0) {
+        low1 += lowCut * (b - low1)
+        b -= low1
+      }
+    }
+    const l = <f64>load<f32>(left + o)
+    place = (place + 1) & mask
+    const to = <usize>place << 2
+    if (stereo) {
+      // from side to side: what comes in goes to the left, what comes back goes to the other side
+      const r = <f64>load<f32>(right + o)
+      store<f32>(ringLeft + to, <f32>(l + across * 0.5 * (r - l) + feedback * (a + across * (b - a))))
+      store<f32>(ringRight + to, <f32>(r * (1 - across) + feedback * (b + across * (a - b))))
+      store<f32>(right + o, <f32>b)
+    } else store<f32>(ringLeft + to, <f32>(l + feedback * a))
+    store<f32>(left + o, <f32>a)
+  }
+  store<f64>(cuts, settled(low0))
+  store<f64>(cuts, settled(low1), 8)
+  store<f64>(cuts, settled(high0), 16)
+  store<f64>(cuts, settled(high1), 24)
+}
+
+// @ts-ignore: decorator
+@inline
+function settled(state: f64): f64 {
+  return abs(state) < 1e-30 ? 0 : state
+}

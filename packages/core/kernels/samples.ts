@@ -1,0 +1,31 @@
+/** Recorded sound: samples of 16 bit into blocks. */
+
+// @ts-ignore: decorator
+@inline
+function four(x: usize): v128 {
+  return f32x4.convert_i32x4_s(v128.load16x4_s(x))
+}
+
+/** to = x · gain. */
+export function copySamples(to: usize, x: usize, n: i32, gain: f32): void {
+  const g = f32x4.splat(gain)
+  let i = 0
+  for (; i + 4 <= n; i += 4) {
+    v128.store(to + (<usize>i << 2), f32x4.mul(four(x + (<usize>i << 1)), g))
+  }
+  for (; i < n; i++) store<f32>(to + (<usize>i << 2), <f32>load<i16>(x + (<usize>i << 1)) * gain)
+}
+
+/** to += x · gain. */
+export function addSamples(to: usize, x: usize, n: i32, gain: f32): void {
+  const g = f32x4.splat(gain)
+  let i = 0
+  for (; i + 4 <= n; i += 4) {
+    const o = to + (<usize>i << 2)
+    v128.store(o, f32x4.add(v128.load(o), f32x4.mul(four(x + (<usize>i << 1)), g)))
+  }
+  for (; i < n; i++) {
+    const o = to + (<usize>i << 2)
+    store<f32>(o, load<f32>(o) + <f32>load<i16>(x + (<usize>i << 1)) * gain)
+  }
+}

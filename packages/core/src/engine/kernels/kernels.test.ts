@@ -1,0 +1,183 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bytesOfBase64 } from './base64'
+import { EngineMemory, type Floats } from '.'
+
+const memory = new EngineMemory()
+const part = memory.part()
+const k = memory.kernels
+const [x, y, z] = [part.floats(128), part.floats(128), part.floats(128)] as const
+
+/** Any count of samples of a block, and what is in three blocks. */
+const block = fc.record({
+  n: fc.integer({ min: 1, max: 128 }),
+  seed: fc.integer({ min: 1, max: 1e6 }),
+  a: fc.float({ min: -2, max: 2, noNaN: true }),
+  b: fc.float({ min: Math.fround(-0.1), max: Math.fround(0.1), noNaN: true }),
+})
+
+function fill(seed: number): void {
+  let state = seed
+  for (const { view } of [x, y, z]) {
+    for (let i = 0; i < 128; i++) {
+      state = (state * 48_271) % 2_147_483_647
+      view[i] = state / 1_073_741_824 - 1
+    }
+  }
+}
+
+/** Runs a kernel on fresh noise, and holds every sample of `out` against a formula; what lies after stays as it was. */
+function agrees(out: Floats, run: (n: number, a: number, b: number) => void, formula: Formula): void {
+  fc.assert(
+    fc.property(block, ({ n, seed, a, b }) => {
+      fill(seed)
+      const before = [x, y, z].map((f) => f.view.slice()) as [Float32Array, Float32Array, Float32Array]
+      run(n, a, b)
+      for (let i = 0; i < 128; i++) {
+        const at = [before[0][i]!, before[1][i]!, before[2][i]!] as const
+        const expected = i < n ? formula(at, i, a, b) : before[[x, y, z].indexOf(out)]![i]!
+        expect(Math.abs(out.view[i]! - expected)).toBeLessThan(4e-6)
+      }
+    }),
+    { numRuns: 40 },
+  )
+}
+type Formula = (at: readonly [number, number, number], i: number, a: number, b: number) => number
+
+describe('gains and sums', () => {
+  it('do what their formulas say, for any count of samples', () => {
+    agrees(
+      x,
+      (n, a) => k.scale(x.at, n, a),
+      ([p], _, a) => p * a,
+    )
+    agrees(
+      x,
+      (n) => k.multiply(x.at, y.at, n),
+      ([p, q]) => p * q,
+    )
+    agrees(
+      z,
+      (n, a) => k.copyScaled(z.at, x.at, n, a),
+      ([p], _, a) => p * a,
+    )
+    agrees(
+      z,
+      (n, a) => k.addScaled(z.at, x.at, n, a),
+      ([p, , r], _, a) => r + p * a,
+    )
+    agrees(
+      z,
+      (n, a) => k.addProduct(z.at, x.at, y.at, n, a),
+      ([p, q, r], _, a) => r + p * q * a,
+    )
+    agrees(
+      z,
+      (n, a, b) => k.shapeRamped(z.at, x.at, n, a, b, true),
+      ([p, , r], i, a, b) => r + p * (a + b * i),
+    )
+    agrees(
+      z,
+      (n, a, b) => k.shapeRamped(z.at, x.at, n, a, b, false),
+      ([p], i, a, b) => p * (a + b * i),
+    )
+    agrees(
+      z,
+      (n, a, b) => k.shapeProduct(z.at, x.at, y.at, n, a, b, true),
+      ([p, q, r], i, a, b) => r + p * q * (a + b * i),
+    )
+    agrees(
+      z,
+      (n, a, b) => k.ramp(z.at, 0, n, a, b, true),
+      ([, , r], i, a, b) => r + a + b * i,
+    )
+    agrees(
+      x,
+      (n, a, b) => k.blend(x.at, y.at, n, 0, Math.abs(b), z.at, 0),
+      ([p, q, r], _, a, b) => p * (1 - Math.abs(b) * r) + q * Math.abs(b),
+    )
+    agrees(
+      x,
+      (n, a) => k.widen(x.at, y.at, n, a, 0),
+      ([p, q], _, a) => (p + q) / 2 + ((p - q) / 2) * a,
+    )
+  })
+
+  it('find the highest sample', () => {
+    fc.assert(
+      fc.property(block, ({ n, seed }) => {
+        fill(seed)
+        expect(k.peak(x.at, n)).toBe(Math.max(...x.view.slice(0, n).map(Math.abs)))
+      }),
+    )
+  })
+
+  it('read recorded samples', () => {
+    const samples = part.shorts(128)
+    samples.view.forEach((_, i) => (samples.view[i] = ((i * 7919) % 65_536) - 32_768))
+    agrees(
+      z,
+      (n) => k.copySamples(z.at, samples.at, n, 1 / 32_768),
+      (_, i) => samples.view[i]! / 32_768,
+    )
+    agrees(
+      z,
+      (n) => k.addSamples(z.at, samples.at, n, 1 / 32_768),
+      ([, , r], i) => r + samples.view[i]! / 32_768,
+    )
+  })
+})
+
+describe('rings', () => {
+  it('read and write round their end', () => {
+    const ring = part.floats(256)
+    fc.assert(
+      fc.property(fc.integer({ min: -500, max: 500 }), fc.integer({ min: 1, max: 128 }), (from, n) => {
+        fill(n)
+        ring.view.fill(0)
+        k.ringWrite(ring.at, 255, from, x.at, n)
+        for (let i = 0; i < n; i++) expect(ring.view[(from + i) & 255]).toBe(x.view[i])
+        k.ringRead(ring.at, 255, from, z.at, n)
+        expect(z.view.slice(0, n)).toEqual(x.view.slice(0, n))
+      }),
+    )
+  })
+})
+
+describe('the memory of an engine', () => {
+  it('grows without losing what is in it, and every view follows', () => {
+    const own = new EngineMemory()
+    const first = own.part().floats(4)
+    first.view.set([1, 2, 3, 4])
+    const before = first.view
+    const big = own.part().floats(2_000_000)
+    big.view[1_999_999] = 5
+    expect(before.length).toBe(0)
+    expect([...first.view]).toEqual([1, 2, 3, 4])
+    own.kernels.scale(first.at, 4, 2)
+    expect([...first.view]).toEqual([2, 4, 6, 8])
+  })
+
+  it('gives out again what came back, empty', () => {
+    const own = new EngineMemory()
+    const taken = own.part()
+    const piece = taken.floats(100)
+    const { at } = piece
+    piece.view.fill(7)
+    taken.release()
+    const again = own.part().floats(100)
+    expect(again.at).toBe(at)
+    expect(again.view.every((v) => v === 0)).toBe(true)
+    expect(at % 16).toBe(0)
+  })
+})
+
+describe('base64', () => {
+  it('is read as everybody writes it', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 50 }), (bytes) => {
+        expect([...bytesOfBase64(btoa(String.fromCharCode(...bytes)))]).toEqual([...bytes])
+      }),
+    )
+  })
+})

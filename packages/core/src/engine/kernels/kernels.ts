@@ -1,0 +1,70 @@
+import { bytesOfBase64 } from './base64'
+import { BINARY } from './binary'
+
+/** The inner loops of the engine, as packages/core/kernels has them. Addresses are bytes of the engine's memory. */
+export interface Kernels {
+  readonly memory: WebAssembly.Memory
+  heapStart(): number
+  scale(x: number, n: number, gain: number): void
+  multiply(x: number, y: number, n: number): void
+  copyScaled(to: number, x: number, n: number, gain: number): void
+  addScaled(to: number, x: number, n: number, gain: number): void
+  addProduct(to: number, x: number, y: number, n: number, factor: number): void
+  shapeRamped(to: number, x: number, n: number, start: number, step: number, sum: boolean): void
+  shapeProduct(to: number, x: number, y: number, n: number, start: number, step: number, sum: boolean): void
+  ramp(x: number, from: number, to: number, start: number, step: number, sum: boolean): void
+  peak(x: number, n: number): number
+  widen(left: number, right: number, n: number, width: number, shape: number): void
+  blend(x: number, y: number, n: number, wet: number, w0: number, through: number, t0: number): void
+  svf(left: number, right: number, n: number, stride: number, state: number, segments: number): void
+  copySamples(to: number, x: number, n: number, gain: number): void
+  addSamples(to: number, x: number, n: number, gain: number): void
+  biquad(left: number, right: number, n: number, state: number, coefficients: number): void
+  ringRead(ring: number, mask: number, from: number, to: number, n: number): void
+  ringFade(ring: number, mask: number, from: number, to: number, n: number, share: number, step: number): void
+  ringWrite(ring: number, mask: number, from: number, x: number, n: number): void
+  echo(
+    left: number,
+    right: number,
+    n: number,
+    stereo: boolean,
+    ringLeft: number,
+    ringRight: number,
+    mask: number,
+    place: number,
+    near: number,
+    far: number,
+    fading: number,
+    fade: number,
+    feedback: number,
+    lowCut: number,
+    highCut: number,
+    across: number,
+    cuts: number,
+  ): void
+  damp(lines: number, n: number, bright: number, state: number, gains: number): void
+  mixLines(
+    lines: number,
+    n: number,
+    inLeft: number,
+    inRight: number,
+    outLeft: number,
+    outRight: number,
+    scale: number,
+  ): void
+}
+
+let compiled: WebAssembly.Module | undefined
+
+/** Kernels with a memory of their own. The code is compiled once. */
+export function instantiateKernels(): Kernels {
+  compiled ??= new WebAssembly.Module(bytesOfBase64(BINARY))
+  const imports = {
+    env: {
+      abort: () => {
+        throw new Error('A kernel stopped.')
+      },
+    },
+  }
+  return new WebAssembly.Instance(compiled, imports).exports as unknown as Kernels
+}
