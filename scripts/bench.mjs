@@ -9,6 +9,7 @@ await build()
 
 const GROUPS = {
   engine: async () => (await import('../bench/engine.mjs')).engine(),
+  live: async () => (await import('../bench/live.mjs')).live(),
   loudness: async () => (await import('../bench/loudness.mjs')).loudness(),
   save: async () => (await import('../bench/save.mjs')).saving(),
   desk: async () => (await import('../bench/desk.mjs')).desk(),

@@ -7,6 +7,7 @@ import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import { loadAudio } from './asset-loader'
+import { DropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
 import type { MeasureAnswer } from './measure.worker'
 import { InstantHost, isDry } from './instant-host'
@@ -39,6 +40,9 @@ export const usePlayer = defineStore('player', () => {
   const looping = ref(false)
   const moves = ref(true)
   const listening = useListening()
+  /** Whether the sound has just stuttered: the machine does not keep up. */
+  const stuttered = ref(false)
+  const watcher = new DropoutWatch()
   /** Beats still to be counted before it plays. */
   const counting = ref(0)
   /** LUFS of the last 400 ms and of the last 3 s; −Infinity for silence. */
@@ -181,6 +185,7 @@ export const usePlayer = defineStore('player', () => {
     if (!host || !time) return
     const { state } = host
     playing.value = state.playing
+    keepWatch(host.clock)
     if (isAwaited(state.position)) return
     const heard = state.position / SAMPLE_RATE - (state.playing ? lateness() : 0)
     const at = Math.max(loopStart(), heard)
@@ -201,6 +206,17 @@ export const usePlayer = defineStore('player', () => {
       song!.tracks.map((_, i) => dbfs(state.trackPeak(i))),
       clock,
     )
+  }
+
+  let stutterEnds: ReturnType<typeof setTimeout> | undefined
+
+  /** Says so where the sound falls behind the clock while it plays. A page that was hidden starts afresh. */
+  function keepWatch(clock: number): void {
+    if (!playing.value || document.hidden) return watcher.reset()
+    if (!watcher.follow(clock, performance.now())) return
+    stuttered.value = true
+    clearTimeout(stutterEnds)
+    stutterEnds = setTimeout(() => (stuttered.value = false), 6000)
   }
 
   /** Takes every "over" back, once somebody has seen it. */
@@ -288,6 +304,7 @@ export const usePlayer = defineStore('player', () => {
     looping,
     moves,
     counting,
+    stuttered,
     peak,
     loudness,
     shortTerm,

@@ -56,6 +56,9 @@ watch(
           clockText(player.seconds)
         }}
       </p>
+      <p v-if="player.stuttered" class="small" role="status">
+        The sound stuttered:<br />the computer is busy
+      </p>
     </template>
 
     <button
