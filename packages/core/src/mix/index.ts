@@ -23,3 +23,4 @@ export {
 } from './chains'
 export { restoreControl, restoreOwner } from './restore'
 export { regionOf, withRegion, type RegionChange } from './regions'
+export { changedStretch, type Stretch } from './changed'

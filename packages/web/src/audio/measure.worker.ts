@@ -1,30 +1,59 @@
-/** Web worker that renders the mix and measures its loudness over time, for the song strip. */
-import { compileMix, render, type AssetAudio } from '@rudlo/core/engine'
-import { measureLoudness } from '@rudlo/core/loudness'
+/** Web worker that renders the mix and measures its loudness over time: the stretch that changed, until a newer mix comes. */
+import { MixLoudnessMeter, type MixLoudness } from '@rudlo/core/assess'
+import type { AssetAudio } from '@rudlo/core/engine'
 import type { Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
-import { SAMPLE_RATE } from '@rudlo/core/time'
+
+export interface MeasureStart {
+  readonly song: SongVersion
+  readonly audio: readonly (readonly [string, AssetAudio])[]
+  /** One number in shared memory: the newest mix that was asked for. An older one is given up. */
+  readonly newest: SharedArrayBuffer
+}
 
 export interface MeasureTask {
   readonly number: number
-  readonly song: SongVersion
   readonly mix: Mix
-  readonly audio: readonly (readonly [string, AssetAudio])[] | null
 }
 
-export interface MeasureAnswer {
-  readonly number: number
-  readonly momentary: Float64Array
-  readonly integrated: number | null
-  readonly truePeak: number
+export type MeasureAnswer =
+  | { readonly kind: 'progress'; readonly number: number; readonly share: number }
+  | { readonly kind: 'given up'; readonly number: number }
+  | { readonly kind: 'measured'; readonly number: number; readonly loudness: MixLoudness }
+
+let meter: MixLoudnessMeter | null = null
+let newest: Int32Array | null = null
+/** The mix as the page sent it, by parts that stayed the same: what comes over the message port is a copy each time. */
+let last: Mix | null = null
+
+const answer = (message: MeasureAnswer) => self.postMessage(message)
+
+/** Gives a copy the parts of the mix before it that are alike, so that it is seen what changed. */
+function joined(mix: Mix): Mix {
+  const before = last
+  if (!before) return mix
+  const alike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+  return {
+    ...mix,
+    tracks: alike(before.tracks, mix.tracks) ? before.tracks : mix.tracks,
+    returns: alike(before.returns, mix.returns) ? before.returns : mix.returns,
+    main: before.main.level === mix.main.level ? before.main : mix.main,
+  }
 }
 
-let audio = new Map<string, AssetAudio>()
-
-self.onmessage = ({ data }: MessageEvent<MeasureTask>) => {
-  if (data.audio) audio = new Map(data.audio)
-  const sound = render(compileMix(data.song, data.mix), audio)
-  if (!sound) return
-  const { momentary, integrated, truePeak } = measureLoudness(SAMPLE_RATE, [sound.left, sound.right])
-  self.postMessage({ number: data.number, momentary, integrated, truePeak } satisfies MeasureAnswer)
+self.onmessage = ({ data }: MessageEvent<MeasureStart | MeasureTask>) => {
+  if ('song' in data) {
+    meter = new MixLoudnessMeter(data.song, new Map(data.audio))
+    newest = new Int32Array(data.newest)
+    return
+  }
+  const { number } = data
+  const mix = joined(data.mix)
+  const loudness = meter!.measure(mix, (share) => {
+    answer({ kind: 'progress', number, share })
+    return Atomics.load(newest!, 0) === number
+  })
+  if (!loudness) return answer({ kind: 'given up', number })
+  last = mix
+  answer({ kind: 'measured', number, loudness })
 }

@@ -1,46 +1,47 @@
+import type { MixLoudness } from '@rudlo/core/assess'
 import type { AssetAudio } from '@rudlo/core/engine'
 import type { Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
-import type { MeasureAnswer, MeasureTask } from './measure.worker'
+import type { MeasureAnswer, MeasureStart, MeasureTask } from './measure.worker'
 
-/** Renders and measures the newest mix in a worker; a mix that came meanwhile waits, older ones are dropped. */
+/** Work shorter than this shows no progress, in ms. */
+const SHOWN_AFTER = 300
+
+/** Renders and measures the newest mix in a worker; what is under way for an older one is given up. */
 export class MixMeter {
   readonly #worker = new Worker(new URL('./measure.worker.ts', import.meta.url), { type: 'module' })
-  #audio: readonly (readonly [string, AssetAudio])[] | null
-  #number = 0
-  #busy = false
-  #next: Mix | null = null
+  readonly #newest = new Int32Array(new SharedArrayBuffer(4))
+  #asked = 0
 
+  /** @param onProgress told the share done of work that takes a while; null when it is done or was short */
   constructor(
-    private readonly song: SongVersion,
+    song: SongVersion,
     audio: readonly (readonly [string, AssetAudio])[],
-    private readonly onMeasured: (answer: MeasureAnswer) => void,
+    private readonly onMeasured: (loudness: MixLoudness) => void,
+    private readonly onProgress: (share: number | null) => void,
   ) {
-    this.#audio = audio
-    this.#worker.onmessage = ({ data }: MessageEvent<MeasureAnswer>) => {
-      this.#busy = false
-      this.onMeasured(data)
-      if (this.#next) this.measure(this.#next)
-    }
+    this.#worker.onmessage = ({ data }: MessageEvent<MeasureAnswer>) => this.#take(data)
+    this.#worker.postMessage({ song, audio, newest: this.#newest.buffer } satisfies MeasureStart)
   }
 
   measure(mix: Mix): void {
-    if (this.#busy) {
-      this.#next = mix
-      return
-    }
-    this.#next = null
-    this.#busy = true
-    this.#worker.postMessage({
-      number: ++this.#number,
-      song: this.song,
-      mix,
-      audio: this.#audio,
-    } satisfies MeasureTask)
-    this.#audio = null
+    const number = Atomics.add(this.#newest, 0, 1) + 1
+    this.#asked = performance.now()
+    this.#worker.postMessage({ number, mix } satisfies MeasureTask)
   }
 
   close(): void {
     this.#worker.terminate()
+    this.onProgress(null)
+  }
+
+  #take(data: MeasureAnswer): void {
+    if (data.number !== Atomics.load(this.#newest, 0)) return
+    if (data.kind === 'progress') {
+      if (performance.now() - this.#asked > SHOWN_AFTER) this.onProgress(data.share)
+      return
+    }
+    this.onProgress(null)
+    if (data.kind === 'measured') this.onMeasured(data.loudness)
   }
 }

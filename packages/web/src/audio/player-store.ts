@@ -1,3 +1,4 @@
+import type { MixLoudness } from '@rudlo/core/assess'
 import { compileMix, type Program, type Solo } from '@rudlo/core/engine'
 import { type InstantLoudness } from '@rudlo/core/instant'
 import { dbfs, integratedLoudness, loudnessTrace, lufsOfEnergy } from '@rudlo/core/loudness'
@@ -9,7 +10,6 @@ import { ref, shallowRef, watch } from 'vue'
 import { loadAudio } from './asset-loader'
 import { DropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
-import type { MeasureAnswer } from './measure.worker'
 import { InstantHost, isDry } from './instant-host'
 import { useListening } from './listening-store'
 import { MixMeter } from './mix-meter'
@@ -53,7 +53,9 @@ export const usePlayer = defineStore('player', () => {
   const returnPeaks = shallowRef<readonly HeldPeak[]>([])
   const holds = { main: new PeakHold(), tracks: new PeakHolds(), returns: new PeakHolds() }
   /** The loudness of the mix: at once where the table gives it, else as soon as it is rendered. */
-  const measured = shallowRef<Pick<MeasureAnswer, 'momentary' | 'integrated'> | null>(null)
+  const measured = shallowRef<Pick<MixLoudness, 'momentary' | 'integrated'> | null>(null)
+  /** Share done of a measurement that takes a while; null where none does. */
+  const measuring = ref<number | null>(null)
   /** Highest true peak of the whole mix in dBTP, as it was rendered last; null while it is not known. */
   const truePeak = ref<number | null>(null)
   const instant = shallowRef<InstantLoudness | null>(null)
@@ -95,11 +97,7 @@ export const usePlayer = defineStore('player', () => {
       if (mine !== opened) return void made.close()
       host = made
       host.listen(listening.now)
-      meter = new MixMeter(newSong, audio, (answer) => {
-        truePeak.value = answer.truePeak
-        // a render that was under way is older than what the table says
-        if (!isCovered()) measured.value = answer
-      })
+      meter = new MixMeter(newSong, audio, takeMeasured, (share) => (measuring.value = share))
       meter.measure(mix)
       table = new InstantHost(newSong, audio, (made) => {
         instant.value = made
@@ -125,6 +123,12 @@ export const usePlayer = defineStore('player', () => {
 
   /** Whether the table gives the loudness of the mix, so that nothing has to be rendered for it. */
   const isCovered = () => instant.value !== null && mix !== null && isDry(mix)
+
+  function takeMeasured(loudness: MixLoudness): void {
+    truePeak.value = loudness.truePeak
+    // a render that was under way is older than what the table says
+    if (!isCovered()) measured.value = loudness
+  }
 
   function measureAtOnce(): void {
     if (!isCovered() || !instant.value || !program) return
@@ -318,6 +322,7 @@ export const usePlayer = defineStore('player', () => {
     toggleSolo,
     trackLoudness,
     measured,
+    measuring,
     prepare,
     open,
     load,

@@ -203,6 +203,7 @@ usePageKeys({
               :time="bench.time!"
               :position="player.position"
               :momentary="player.measured?.momentary ?? null"
+              :measuring="player.measuring"
               :loop="player.loop"
               :looping="player.looping"
               :shown="bench.span"

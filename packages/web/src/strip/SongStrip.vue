@@ -15,6 +15,8 @@ const props = defineProps<{
   time: SongTime
   position: number
   momentary: ArrayLike<number | null> | null
+  /** Share done of a measurement that takes a while; null where none does. */
+  measuring?: number | null
   loop: Stretch | null
   looping: boolean
   /** The stretch in view on the lane desk; drawn where it is not the whole song. */
@@ -131,6 +133,14 @@ function key(event: KeyboardEvent): void {
       <span class="bar">{{ time.meter.placeAt(section.tick).bar }}</span>
     </div>
     <svg :width="width" :height="HEIGHT" aria-hidden="true"><path :d="path" /></svg>
+    <div
+      v-if="measuring !== null && measuring !== undefined"
+      class="measuring"
+      role="progressbar"
+      aria-label="Measuring the loudness"
+      :aria-valuenow="Math.round(measuring * 100)"
+      :style="{ width: `${measuring * 100}%` }"
+    />
     <div v-if="marked" class="marked" :style="place(marked)" />
     <div v-if="zoomed" class="zoomed" :style="place(zoomed)" />
     <div
@@ -316,5 +326,13 @@ path {
 .flag.remark {
   border-radius: 6px;
   background: var(--warm);
+}
+
+.measuring {
+  position: absolute;
+  bottom: 0;
+  left: 0;
+  height: 3px;
+  background: var(--family-volume);
 }
 </style>

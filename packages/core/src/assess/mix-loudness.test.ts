@@ -1,0 +1,100 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { compileMix, render } from '../engine'
+import { point } from '../envelope'
+import { measureLoudness } from '../loudness'
+import { addReturn, addSend, changedStretch, plainMix, withPoints, withSetting, type Mix } from '../mix'
+import { SAMPLE_RATE } from '../time'
+import { audioFor, smallSong, withLine } from '../../test/songs'
+import { MixLoudnessMeter } from '.'
+
+const song = smallSong(10)
+const audio = audioFor(
+  song,
+  (n) => (((n * 7919) % 20_011) - 10_000) * (n % 40_000 < 9000 ? 1 : 0.1),
+  (n, side) => (((n + side) * 104_729) % 9973) - 5000,
+)
+const plain = plainMix(song)
+const line = (values: readonly number[], mix: Mix = plain) =>
+  withLine(
+    song,
+    'reed',
+    values.map((v, i) => point(i * 1920, v)),
+    mix,
+  )
+const whole = (mix: Mix) => {
+  const { left, right } = render(compileMix(song, mix), audio)!
+  return measureLoudness(SAMPLE_RATE, [left, right])
+}
+
+describe('where two mixes differ', () => {
+  const start = line([0, -6, -12, -6, 0, 0])
+
+  it('is between the points that are alike', () => {
+    expect(changedStretch(start, start)).toBeNull()
+    expect(changedStretch(start, line([0, -6, -20, -6, 0, 0]))).toEqual({ from: 1920, to: 5760 })
+    expect(changedStretch(start, line([0, -6, -12, -6, 0, -3]))).toMatchObject({ to: Infinity })
+    expect(changedStretch(start, line([-3, -6, -12, -6, 0, 0]))).toMatchObject({ from: 0, to: 1920 })
+  })
+
+  it('is everywhere where a line comes or goes, or anything but lines changes', () => {
+    expect(changedStretch(plain, start)).toEqual({ from: 0, to: Infinity })
+    expect(changedStretch(start, withSetting(start, 'track/pad/pan', 1))).toEqual({ from: 0, to: Infinity })
+  })
+
+  it('is nowhere where a line without points comes', () => {
+    expect(
+      changedStretch(
+        plain,
+        withPoints(plain, 'track/reed/pan', [], () => 'p'),
+      ),
+    ).toBeNull()
+  })
+})
+
+describe('the loudness of one mix after another', () => {
+  const near = (mix: Mix, measured: ReturnType<MixLoudnessMeter['measure']>) => {
+    const expected = whole(mix)
+    expect(measured!.integrated!).toBeCloseTo(expected.integrated!, 2)
+    expect(measured!.truePeak).toBeCloseTo(expected.truePeak, 1)
+    measured!.momentary.forEach((lufs, i) => {
+      if (expected.momentary[i]! > -60) expect(Math.abs(lufs - expected.momentary[i]!)).toBeLessThan(0.05)
+    })
+  }
+
+  it('is what measuring the whole gives, whatever was changed', () => {
+    const values = fc.array(fc.integer({ min: -30, max: 6 }), { minLength: 6, maxLength: 6 })
+    fc.assert(
+      fc.property(values, fc.nat(5), fc.integer({ min: -30, max: 6 }), (start, at, to) => {
+        const meter = new MixLoudnessMeter(song, audio)
+        const before = line(start)
+        near(before, meter.measure(before))
+        const after = line(start.map((v, i) => (i === at ? to : v)))
+        const second = meter.measure(after)
+        near(after, second)
+        if (at > 1 && at < 4) expect(second!.rendered).toBeLessThan(0.5)
+      }),
+      { numRuns: 2 },
+    )
+  })
+
+  it('counts what rings on after the change', () => {
+    let mix = addReturn(line([0, 0, 0, 0, 0, 0, 0, 0]), 'Echo', 'delay', { back: 'e', effect: 'fx' })
+    mix = withSetting(addSend(mix, 'reed', 'e', 's'), 'send/s/level', 0)
+    mix = withSetting(mix, 'effect/fx/feedback', 0.7)
+    const meter = new MixLoudnessMeter(song, audio)
+    near(mix, meter.measure(mix))
+    const after = line([0, 0, -90, 0, 0, 0, 0, 0], mix)
+    near(after, meter.measure(after))
+  })
+
+  it('renders nothing where nothing changed, and goes on rightly after it was stopped', () => {
+    const meter = new MixLoudnessMeter(song, audio)
+    const mix = line([0, -6, -12, -6])
+    near(mix, meter.measure(mix))
+    expect(meter.measure(mix)!.rendered).toBe(0)
+    const after = line([0, -6, -20, -6])
+    expect(meter.measure(after, () => false)).toBeNull()
+    near(after, meter.measure(after))
+  })
+})

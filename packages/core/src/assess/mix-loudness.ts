@@ -1,0 +1,116 @@
+import { compileMix, render, type AudioStore } from '../engine'
+import { dbfs, integratedLoudness, KWeightedEnergy, loudnessTrace, TruePeak } from '../loudness'
+import { changedStretch, type Mix, type Stretch } from '../mix'
+import { SAMPLE_RATE, TempoMap } from '../time'
+import type { SongVersion } from '../song'
+
+/** Samples of a hop: 100 ms. */
+const HOP = SAMPLE_RATE / 10
+/** How long the weighting filter, or a ramp of 5 ms, can still be told apart, in hops. */
+const SETTLE = 5
+/** How long effects may ring before it is no longer waited for, in hops: 10 s, as for a mixdown. */
+const RINGS = 100
+/** Samples that true peak looks at on each side. */
+const REACH = 16
+
+/** The loudness of a whole mix. */
+export interface MixLoudness {
+  /** LUFS every 100 ms; −Infinity for silence. */
+  readonly momentary: Float64Array
+  /** LUFS; null for silence. */
+  readonly integrated: number | null
+  /** dBTP; −Infinity for silence. */
+  readonly truePeak: number
+  /** Share of the song that had to be rendered, 0…1. */
+  readonly rendered: number
+}
+
+/**
+ * Measures one mix after another of a song by rendering them: after the first only the stretch that changed, with what
+ * rings into it and out of it.
+ */
+export class MixLoudnessMeter {
+  readonly #hops: number
+  readonly #tempo: TempoMap
+  /** Mean square of each hop after K-weighting, both sides; and its highest true peak as amplitude. */
+  #energies: Float64Array
+  #peaks: Float64Array
+  #last: Mix | null = null
+
+  constructor(
+    private readonly song: SongVersion,
+    private readonly audio: AudioStore,
+  ) {
+    this.#tempo = new TempoMap(song.tempo)
+    this.#hops = Math.ceil(this.#tempo.secondsAt(song.length) * 10)
+    this.#energies = new Float64Array(this.#hops)
+    this.#peaks = new Float64Array(this.#hops)
+  }
+
+  /**
+   * @param onProgress told the share done, 0…1; returns false to stop
+   * @returns null where it was stopped: the next mix is then compared with the one before
+   */
+  measure(mix: Mix, onProgress?: (share: number) => boolean): MixLoudness | null {
+    const changed = this.#last ? changedStretch(this.#last, mix) : { from: 0, to: Infinity }
+    const span = changed ? this.#hopsOf(changed, mix) : { from: 0, to: 0 }
+    if (span.to > span.from && !this.#render(mix, span, onProgress)) return null
+    this.#last = mix
+    return {
+      momentary: loudnessTrace(this.#energies, 4),
+      integrated: integratedLoudness(this.#energies),
+      truePeak: dbfs(this.#peaks.reduce((a, b) => Math.max(a, b), 0)),
+      rendered: this.#hops ? (span.to - span.from) / this.#hops : 0,
+    }
+  }
+
+  /** The hops that may sound different: to the end of what rings. */
+  #hopsOf({ from, to }: Stretch, mix: Mix): Stretch {
+    const hop = (tick: number) => this.#tempo.secondsAt(tick) * 10
+    const end = to === Infinity ? this.#hops : hop(to) + SETTLE + ringing(mix)
+    return {
+      from: Math.max(0, Math.floor(hop(Math.min(from, this.song.length))) - 1),
+      to: Math.min(this.#hops, Math.ceil(end)),
+    }
+  }
+
+  #render(mix: Mix, span: Stretch, onProgress?: (share: number) => boolean): boolean {
+    // it begins early enough for everything that still rings at the start of the span
+    const start = Math.max(0, span.from - SETTLE - ringing(mix))
+    const sound = render(compileMix(this.song, mix), this.audio, {
+      from: start * HOP,
+      to: span.to * HOP,
+      ...(onProgress ? { onProgress } : {}),
+    })
+    if (!sound) return false
+    const energies = this.#energies.slice()
+    const peaks = this.#peaks.slice()
+    energies.fill(0, span.from, span.to)
+    peaks.fill(0, span.from, span.to)
+    for (const samples of [sound.left, sound.right]) {
+      const weighting = new KWeightedEnergy(SAMPLE_RATE)
+      for (let h = start; h < span.to; h++) {
+        const at = (h - start) * HOP
+        const energy = weighting.sum(samples, at, at + HOP) / HOP
+        if (h < span.from) continue
+        energies[h]! += energy
+        peaks[h] = Math.max(peaks[h]!, peakOf(samples, at))
+      }
+    }
+    this.#energies = energies
+    this.#peaks = peaks
+    return true
+  }
+}
+
+/** How long something in the mix may ring, in hops. */
+function ringing(mix: Mix): number {
+  return mix.returns.length || mix.tracks.some((t) => t.effects.length) ? RINGS : 0
+}
+
+function peakOf(samples: Float32Array, at: number): number {
+  const peak = new TruePeak()
+  peak.push(samples, Math.max(0, at - REACH), Math.min(samples.length, at + HOP + REACH))
+  peak.finish()
+  return peak.peak
+}
