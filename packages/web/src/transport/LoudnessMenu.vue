@@ -19,7 +19,6 @@ const whole = computed(() => player.measured?.integrated ?? null)
         class="meters"
         data-test="meters"
         title="How loud it is"
-        aria-label="How loud it is"
       >
         <span class="heard">{{ loudnessInWords(player.loudness) }}</span>
         <span
