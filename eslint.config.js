@@ -27,7 +27,16 @@ const HOST_MATHS = [
 ]
 
 export default ts.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', '.build/**', 'test-results/**', 'packages/core/kernels/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      'data/**',
+      '.build/**',
+      'test-results/**',
+      'packages/core/kernels/**',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.strict,
   ...vue.configs['flat/recommended'],

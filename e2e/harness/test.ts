@@ -105,6 +105,7 @@ export const test = base.extend<Tests, Workers>({
       contexts.push(context)
       // the sound was checked on this machine before: its own story takes this back
       await context.addInitScript(() => {
+        if (location.protocol === 'about:') return
         if (!localStorage.getItem('rudlo-listening'))
           localStorage.setItem('rudlo-listening', JSON.stringify({ delay: 0, checked: true }))
       })

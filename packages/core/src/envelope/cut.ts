@@ -19,7 +19,7 @@ export function cut(points: Points, scale: Scale, tick: number): Points {
 
 /** The points that stand for `from` when its span to `to` is cut at `tick`; `to` is not among them. */
 function cutSpan(from: Point, to: Point, scale: Scale, tick: number): Point[] {
-  if (from.form === 's') {
+  if (from.form === 's' && from.bend !== 0) {
     const middle = (from.tick + to.tick) / 2
     // an S of an odd number of ticks has no tick in its middle: the nearest one shifts the line by far less
     // than a pixel, and both halves still meet
@@ -81,8 +81,8 @@ function cutInSilence(
 }
 
 function sHalves(from: Point, to: Point, scale: Scale, at: number): [Point, Point] {
-  const middleTravel = (scale.toTravel(from.value) + scale.toTravel(to.value)) / 2
-  const middle = scale.toValue(middleTravel)
+  // where no tick lies in the middle, the line's own value beside it keeps both halves closest to what they were
+  const middle = scale.toValue(travelAt([from, to], scale, at))
   return [
     { tick: from.tick, value: from.value, form: 'curve', bend: from.bend },
     { tick: at, value: middle, form: 'curve', bend: -from.bend },

@@ -5,3 +5,15 @@ export { indexAt, travelAt, valueAt } from './evaluate'
 export { compileLine, LineCursor, travelsAt, type CompiledLine } from './compile'
 export { cut } from './cut'
 export { addPoint, movePoint, removePoint, setForm, EditRefused, MAX_POINTS } from './edit'
+export {
+  begun,
+  clearSpan,
+  copySpan,
+  pasteAt,
+  replaceSpan,
+  scaleSpan,
+  shiftSpan,
+  type LineSpan,
+} from './span-edits'
+export { makeMove, READY_MOVES, suits, type ReadyMove } from './ready-moves'
+export { thin, type Sample } from './thin'

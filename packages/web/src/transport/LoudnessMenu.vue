@@ -14,12 +14,7 @@ const whole = computed(() => player.measured?.integrated ?? null)
 <template>
   <v-menu :close-on-content-click="false" location="top">
     <template #activator="{ props: menu }">
-      <button
-        v-bind="menu"
-        class="meters"
-        data-test="meters"
-        title="How loud it is"
-      >
+      <button v-bind="menu" class="meters" data-test="meters" title="How loud it is">
         <span class="heard">{{ loudnessInWords(player.loudness) }}</span>
         <span
           ><b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS</span

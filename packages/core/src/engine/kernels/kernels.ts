@@ -1,9 +1,26 @@
 import { bytesOfBase64 } from './base64'
 import { BINARY } from './binary'
 
+/** The memory of an instance. */
+export interface GrowingMemory {
+  readonly buffer: ArrayBuffer
+  /** Adds pages of 64 KiB: `buffer` is then another one. */
+  grow(pages: number): number
+}
+
+/** WebAssembly as every host has it; not every one of them declares its types. */
+const { Module, Instance } = (
+  globalThis as unknown as {
+    WebAssembly: {
+      Module: new (bytes: Uint8Array) => object
+      Instance: new (module: object, imports: object) => { readonly exports: unknown }
+    }
+  }
+).WebAssembly
+
 /** The inner loops of the engine, as packages/core/kernels has them. Addresses are bytes of the engine's memory. */
 export interface Kernels {
-  readonly memory: WebAssembly.Memory
+  readonly memory: GrowingMemory
   heapStart(): number
   scale(x: number, n: number, gain: number): void
   multiply(x: number, y: number, n: number): void
@@ -54,11 +71,11 @@ export interface Kernels {
   ): void
 }
 
-let compiled: WebAssembly.Module | undefined
+let compiled: object | undefined
 
 /** Kernels with a memory of their own. The code is compiled once. */
 export function instantiateKernels(): Kernels {
-  compiled ??= new WebAssembly.Module(bytesOfBase64(BINARY))
+  compiled ??= new Module(bytesOfBase64(BINARY))
   const imports = {
     env: {
       abort: () => {
@@ -66,5 +83,5 @@ export function instantiateKernels(): Kernels {
       },
     },
   }
-  return new WebAssembly.Instance(compiled, imports).exports as unknown as Kernels
+  return new Instance(compiled, imports).exports as Kernels
 }

@@ -1,0 +1,267 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { levelScale, linearScale, logScale, switchScale, type Scale } from '../scale'
+import {
+  clearSpan,
+  copySpan,
+  FORMS,
+  makeMove,
+  pasteAt,
+  point,
+  READY_MOVES,
+  replaceSpan,
+  scaleSpan,
+  shiftSpan,
+  suits,
+  thin,
+  travelAt,
+  valueAt,
+  type Points,
+} from '.'
+
+const pan = linearScale(-1, 1)
+const cutOff = logScale(20, 20_000)
+const scales = fc.constantFrom<Scale>(levelScale, pan, cutOff)
+const END = 20_000
+
+const near = (is: readonly number[], expected: readonly number[]) =>
+  is.forEach((v, i) => expect(v).toBeCloseTo(expected[i]!, 6))
+
+/** Any line for a scale, and any span of it. */
+const cases = scales.chain((scale) =>
+  fc.record({
+    scale: fc.constant(scale),
+    points: fc
+      .uniqueArray(
+        fc.record({
+          tick: fc.integer({ min: 0, max: END }),
+          travel: fc.double({ min: 0, max: 1, noNaN: true }),
+          form: fc.constantFrom(...FORMS),
+          bend: fc.double({ min: 0, max: 8, noNaN: true }),
+        }),
+        { selector: (p) => p.tick, minLength: 1, maxLength: 12 },
+      )
+      .map((list) =>
+        list
+          .sort((a, b) => a.tick - b.tick)
+          .map(({ tick, travel, form, bend }) =>
+            point(tick, scale.toValue(travel), form, form === 'curve' || form === 's' ? bend : 0),
+          ),
+      ),
+    span: fc
+      .tuple(fc.integer({ min: 1, max: END }), fc.integer({ min: 10, max: 6000 }))
+      .map(([from, length]) => ({ from, to: from + length })),
+  }),
+)
+
+/** Order and range are kept, and outside the span the line is as it was: points identical, values within 1e-6. */
+function keepsOutside(
+  before: Points,
+  after: Points,
+  scale: Scale,
+  span: { from: number; to: number },
+  jumps = 0,
+) {
+  after.forEach((p, i) => {
+    if (i) expect(p.tick).toBeGreaterThan(after[i - 1]!.tick)
+    expect(p.value).toBeGreaterThanOrEqual(scale.min)
+    expect(p.value).toBeLessThanOrEqual(scale.max)
+  })
+  for (let k = 0; k <= 60; k++) {
+    const tick = (k / 60) * (END + 8000)
+    if (tick > span.from - 1 - jumps && tick < span.to + 1 + jumps) continue
+    expect(Math.abs(travelAt(after, scale, tick) - travelAt(before, scale, tick))).toBeLessThan(1e-6)
+  }
+}
+
+describe('an edit of a span', () => {
+  it('shifts inside and leaves everything outside', () => {
+    fc.assert(
+      fc.property(cases, fc.double({ min: -12, max: 12, noNaN: true }), fc.nat(3000), (c, by, slope) => {
+        const shift = c.scale.kind === 'level' ? by : by / 20
+        keepsOutside(c.points, shiftSpan(c.points, c.scale, c.span, shift, slope), c.scale, c.span)
+      }),
+    )
+  })
+
+  it('shifts a level by what was said, and silence stays silent', () => {
+    const line = [point(0, -10), point(4000, -90), point(8000, -20)]
+    const after = shiftSpan(line, levelScale, { from: 1000, to: 7000 }, 3, 200)
+    expect(valueAt(after, levelScale, 4000)).toBe(-90)
+    expect(valueAt(after, levelScale, 1000)).toBeCloseTo(valueAt(line, levelScale, 1000), 9)
+    expect(valueAt(after, levelScale, 6800)).toBeCloseTo(valueAt(line, levelScale, 6800) + 3, 6)
+    const level = shiftSpan([point(0, -6)], levelScale, { from: 960, to: 1920 }, -3, 1)
+    near(
+      [500, 961, 1500, 1919, 2500].map((t) => valueAt(level, levelScale, t)),
+      [-6, -9, -9, -9, -6],
+    )
+  })
+
+  it('scales about the mean: nought is level, minus one turns it over', () => {
+    const line = [point(0, -0.5), point(1000, 0.5)]
+    const flat = scaleSpan(line, pan, { from: 0, to: 1000 }, 0)
+    expect(valueAt(flat, pan, 500)).toBeCloseTo(0, 9)
+    const over = scaleSpan(line, pan, { from: 0, to: 1000 }, -1)
+    expect(valueAt(over, pan, 250)).toBeCloseTo(0.25, 2)
+    fc.assert(
+      fc.property(cases, fc.double({ min: -2, max: 2, noNaN: true }), (c, factor) => {
+        keepsOutside(c.points, scaleSpan(c.points, c.scale, c.span, factor), c.scale, c.span)
+      }),
+    )
+  })
+
+  it('replaces, clears, and jumps where it has to', () => {
+    fc.assert(
+      fc.property(cases, fc.double({ min: 0, max: 1, noNaN: true }), (c, travel) => {
+        const value = c.scale.toValue(travel)
+        const inner = [point(c.span.from, value), point(c.span.to, value)]
+        const after = replaceSpan(c.points, c.scale, c.span, inner)
+        expect(valueAt(after, c.scale, (c.span.from + c.span.to) / 2)).toBeCloseTo(value, 6)
+        const first = c.points[0]!.tick
+        const last = c.points.at(-1)!.tick
+        // where nothing was drawn before or after, the new points hold there
+        if (first < c.span.from && last > c.span.to) keepsOutside(c.points, after, c.scale, c.span, 1)
+        const cleared = clearSpan(c.points, c.scale, c.span)
+        keepsOutside(c.points, cleared, c.scale, c.span)
+        expect(cleared.some((p) => p.tick > c.span.from && p.tick < c.span.to)).toBe(false)
+      }),
+    )
+  })
+
+  it('pastes what was copied as it was', () => {
+    fc.assert(
+      fc.property(cases, fc.integer({ min: 0, max: END }), (c, at) => {
+        const copied = copySpan(c.points, c.scale, c.span)
+        const length = c.span.to - c.span.from
+        const after = pasteAt(c.points, c.scale, copied, length, at)
+        for (let k = 0; k < 20; k++) {
+          const tick = Math.floor((k / 20) * length)
+          const there = travelAt(after, c.scale, at + tick)
+          expect(Math.abs(there - travelAt(c.points, c.scale, c.span.from + tick))).toBeLessThan(1e-6)
+        }
+        expect(copySpan(pasteAt(c.points, c.scale, copied, length, c.span.from), c.scale, c.span)[0]).toEqual(
+          copied[0],
+        )
+      }),
+    )
+  })
+})
+
+describe('ready moves', () => {
+  const rest = [point(0, -6)]
+  const span = { from: 3840, to: 7680 }
+  const at = (points: Points, tick: number) => valueAt(points, levelScale, tick)
+
+  it('fade from and to true silence, at the resting level', () => {
+    const into = makeMove(rest, levelScale, span, 'fade in', 960)
+    near(
+      [3840, 7680, 9000].map((t) => at(into, t)),
+      [-90, -6, -6],
+    )
+    const out = makeMove(rest, levelScale, span, 'fade out', 960)
+    near(
+      [0, 3840, 7680, 20_000].map((t) => at(out, t)),
+      [-6, -6, -90, -90],
+    )
+  })
+
+  it('lift, dip and build come to where they belong', () => {
+    expect(at(makeMove(rest, levelScale, span, 'lift', 960), 5760)).toBeCloseTo(-2, 9)
+    expect(at(makeMove(rest, levelScale, span, 'dip', 960), 5760)).toBeCloseTo(-12, 9)
+    const build = makeMove(rest, levelScale, span, 'build', 960)
+    expect(at(build, 7680)).toBeCloseTo(0, 9)
+    expect(at(build, 5760)).toBeLessThan(-3)
+  })
+
+  it('throw a send and bring it back, sweep from side to side', () => {
+    const thrown = makeMove([point(0, -90)], levelScale, span, 'throw', 960)
+    near(
+      [0, 5760, 7680, 9000].map((t) => at(thrown, t)),
+      [-90, 0, -90, -90],
+    )
+    const swept = makeMove([point(0, 0)], pan, span, 'sweep', 960)
+    expect(valueAt(swept, pan, 3840)).toBeCloseTo(-0.8, 9)
+    expect(valueAt(swept, pan, 7680)).toBeCloseTo(0.8, 9)
+  })
+
+  it('are offered where they make sense', () => {
+    const offered = (scale: Scale, family: string) => READY_MOVES.filter((m) => suits(m, scale, family))
+    expect(offered(levelScale, 'volume')).toEqual(['fade in', 'fade out', 'lift', 'dip', 'build'])
+    expect(offered(levelScale, 'send')).toContain('throw')
+    expect(offered(pan, 'pan')).toEqual(['sweep'])
+    expect(offered(cutOff, 'effect')).toContain('sweep')
+    expect(offered(switchScale, 'switch')).toEqual([])
+  })
+
+  it('keep order and range whatever the line is', () => {
+    fc.assert(
+      fc.property(cases, fc.constantFrom(...READY_MOVES), (c, move) => {
+        const after = makeMove(c.points, c.scale, c.span, move, 960)
+        after.forEach((p, i) => {
+          if (i) expect(p.tick).toBeGreaterThan(after[i - 1]!.tick)
+          expect(p.value).toBeGreaterThanOrEqual(c.scale.min - 1e-9)
+          expect(p.value).toBeLessThanOrEqual(c.scale.max + 1e-9)
+        })
+      }),
+    )
+  })
+})
+
+describe('thinning', () => {
+  const hand = fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 3, maxLength: 60 })
+
+  it('stays within its bound of every sample', () => {
+    fc.assert(
+      fc.property(scales, hand, (scale, travels) => {
+        const samples = travels.map((t, i) => ({ tick: i * 40, value: scale.toValue(t) }))
+        const line = thin(samples, scale)
+        for (const { tick, value } of samples) {
+          const is = valueAt(line, scale, tick)
+          const off = Math.abs(scale.toTravel(is) - scale.toTravel(value))
+          const db = scale.kind === 'level' ? Math.abs(is - value) : Infinity
+          expect(off < 0.005 + 1e-9 || db < 0.25 + 1e-6).toBe(true)
+        }
+      }),
+    )
+  })
+
+  it('leaves two points of a straight line, and few of a curve', () => {
+    const straight = Array.from({ length: 500 }, (_, i) => ({ tick: i * 10, value: -1 + i / 250 }))
+    expect(thin(straight, pan)).toHaveLength(2)
+    const wave = Array.from({ length: 1000 }, (_, i) => ({ tick: i * 10, value: Math.sin(i / 80) }))
+    expect(thin(wave, pan).length).toBeLessThan(50)
+  })
+
+  it('needs at most a fifth more points than the fewest there can be', () => {
+    /** The fewest points by trying every span: dynamic programming, sharing nothing with the greedy way. */
+    const fewest = (travels: readonly number[]) => {
+      const best = [1]
+      for (let i = 1; i < travels.length; i++) {
+        best[i] = Infinity
+        for (let k = 0; k < i; k++) {
+          const fits = travels
+            .slice(k, i + 1)
+            .every((t, n) => Math.abs(t - travels[k]! - ((travels[i]! - travels[k]!) * n) / (i - k)) <= 0.005)
+          if (fits) best[i] = Math.min(best[i]!, best[k]! + 1)
+        }
+      }
+      return best.at(-1)!
+    }
+    let seed = 7
+    const noise = () => (seed = (seed * 48_271) % 2_147_483_647) / 2_147_483_647
+    let greedy = 0
+    let optimal = 0
+    for (let run = 0; run < 40; run++) {
+      const travels = Array.from(
+        { length: 40 },
+        (_, i) => 0.5 + 0.3 * Math.sin(i / (4 + 8 * noise())) * noise() ** 0.1,
+      )
+      greedy += thin(
+        travels.map((t, i) => ({ tick: i * 10, value: pan.toValue(t) })),
+        pan,
+      ).length
+      optimal += fewest(travels)
+    }
+    expect(greedy).toBeLessThanOrEqual(optimal * 1.2)
+  })
+})
