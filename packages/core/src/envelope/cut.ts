@@ -19,18 +19,13 @@ export function cut(points: Points, scale: Scale, tick: number): Points {
 
 /** The points that stand for `from` when its span to `to` is cut at `tick`; `to` is not among them. */
 function cutSpan(from: Point, to: Point, scale: Scale, tick: number): Point[] {
-  if (from.form === 's' && from.bend !== 0) {
-    const middle = (from.tick + to.tick) / 2
-    // an S of an odd number of ticks has no tick in its middle: the nearest one shifts the line by far less
-    // than a pixel, and both halves still meet
-    const at = Math.round(middle)
-    if (at > from.tick && at < to.tick) {
-      const halves = sHalves(from, to, scale, at)
-      if (tick === at) return halves
-      return tick < at
-        ? [...cutSpan(halves[0], halves[1], scale, tick), halves[1]]
-        : [halves[0], ...cutSpan(halves[1], to, scale, tick)]
-    }
+  if (from.form === 's') {
+    const parts = sParts(from, to, scale)
+    const i = parts.findLastIndex((p) => p.tick <= tick)
+    const part = parts[i]!
+    if (part.tick === tick) return parts
+    const after = parts[i + 1] ?? to
+    return [...parts.slice(0, i), ...cutSpan(part, after, scale, tick), ...parts.slice(i + 1)]
   }
   const u = (tick - from.tick) / (to.tick - from.tick)
   if (from.form === 'jump') return [from, point(tick, from.value, 'jump')]
@@ -80,11 +75,19 @@ function cutInSilence(
     : [...audible, last, point(tick, SILENCE_DB)]
 }
 
-function sHalves(from: Point, to: Point, scale: Scale, at: number): [Point, Point] {
-  // where no tick lies in the middle, the line's own value beside it keeps both halves closest to what they were
-  const middle = scale.toValue(travelAt([from, to], scale, at))
-  return [
-    { tick: from.tick, value: from.value, form: 'curve', bend: from.bend },
-    { tick: at, value: middle, form: 'curve', bend: -from.bend },
-  ]
+/**
+ * An S as curves: its two halves; where no tick lies in its middle, the halves as far as the ticks beside it, and a
+ * straight tick between. At every tick the line is what it was.
+ */
+function sParts(from: Point, to: Point, scale: Scale): Point[] {
+  const length = to.tick - from.tick
+  const line = [from, to]
+  const at = (tick: number, form: Point['form'], bend: number) =>
+    point(tick, valueAt(line, scale, tick), form, bend)
+  const first: Point = { ...from, form: 'curve' }
+  const middle = from.tick + length / 2
+  if (length % 2 === 0) return [first, at(middle, 'curve', -from.bend)]
+  if (length < 3) return [{ ...from, form: 'straight', bend: 0 }]
+  const bend = from.bend * ((length - 1) / length)
+  return [{ ...first, bend }, at(middle - 0.5, 'straight', 0), at(middle + 0.5, 'curve', -bend)]
 }
