@@ -13,8 +13,28 @@ export function laneName(song: SongVersion, mix: Mix, address: string): string {
     mix.returns.find((r) => r.id === found?.owner)?.name ??
     'Main output'
   if (!found || found.control === MIXER_CONTROLS.level) return owner
-  return `${owner}, ${found.control.name.toLowerCase()}`
+  return `${owner}, ${laneControlName(mix, address)}`
 }
+
+/** What a lane moves, in words: "volume", "send to Echo", "frequency of Filter". */
+export function laneControlName(mix: Mix, address: string): string {
+  const name = resolve(mix, address)?.control.name ?? ''
+  const plain = name[0] === name[0]?.toUpperCase() && name[1] !== name[1]?.toUpperCase() ? lower(name) : name
+  const [kind, id, word] = address.split('/')
+  const owners = [...mix.tracks, ...mix.returns]
+  if (kind === 'send') {
+    const send = owners.flatMap((o) => o.sends).find((s) => s.id === id)
+    const to = mix.returns.find((r) => r.id === send?.to)?.name ?? ''
+    return word === 'on' ? `send to ${to} on` : `send to ${to}`
+  }
+  if (kind === 'effect') {
+    const effect = owners.flatMap((o) => o.effects).find((e) => e.id === id)
+    return `${plain} of ${effect?.name || (effect?.kind ?? '')}`
+  }
+  return plain
+}
+
+const lower = (text: string) => text[0]!.toLowerCase() + text.slice(1)
 
 /** One sentence about a move, with its place and figures. */
 export function moveSentence(move: Move, name: string, time: SongTime): string {

@@ -1,6 +1,6 @@
 /** Assessment: what is measured of a hand-in, and how it is said. */
 export { measureMix, movesOfMix, type Measurement } from './measurement'
-export { describeMeasurement, moveSentence, laneName } from './describe'
+export { describeMeasurement, moveSentence, laneName, laneControlName } from './describe'
 export { describeChanges, type Version } from './changes'
 export { barsText, levelText, listText } from './words'
 export { levelInWords } from './level-words'

@@ -24,3 +24,4 @@ export {
 export { restoreControl, restoreOwner } from './restore'
 export { regionOf, withRegion, type RegionChange } from './regions'
 export { changedStretch, type Stretch } from './changed'
+export { allLanes, lanesOf } from './lane-list'

@@ -18,6 +18,7 @@ import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 import BriefPanel from './BriefPanel.vue'
 import DeskTools from './DeskTools.vue'
+import HistoryMenu from './HistoryMenu.vue'
 import HandInDialog from './HandInDialog.vue'
 import { BENCH_KEYS } from './keys'
 import LaneDesk from './LaneDesk.vue'
@@ -119,6 +120,9 @@ usePageKeys({
     briefOpen.value = true
     bench.dropNote()
   },
+  '1': () => (bench.hand = 'points'),
+  '2': () => (bench.hand = 'bars'),
+  '3': () => (bench.hand = 'freehand'),
   b: () => (briefOpen.value = !briefOpen.value),
   g: () => bench.task && player.playLoop(bench.task),
   'Ctrl+z': () => work.undo(),
@@ -150,6 +154,7 @@ usePageKeys({
           :disabled="!work.canRedo"
           @click="work.redo()"
         />
+        <HistoryMenu />
         <v-btn
           variant="text"
           icon="$files"

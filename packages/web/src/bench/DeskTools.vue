@@ -6,6 +6,11 @@ import { useBench } from './bench-store'
 
 const bench = useBench()
 const player = usePlayer()
+const HANDS = [
+  ['points', 'Points', 'Set and move single points (1)'],
+  ['bars', 'Bars', 'Select bars, and raise, fade, copy them (2)'],
+  ['freehand', 'Draw', 'Draw the line with your hand (3)'],
+] as const
 const GRID_NAMES: Readonly<Record<Grid, string>> = {
   bar: 'bars',
   beat: 'beats',
@@ -16,8 +21,22 @@ const GRID_NAMES: Readonly<Record<Grid, string>> = {
 
 <template>
   <div class="tools">
+    <div class="hands" role="radiogroup" aria-label="What the hand does">
+      <button
+        v-for="[hand, text, title] in HANDS"
+        :key="hand"
+        role="radio"
+        class="hand"
+        :aria-checked="bench.hand === hand"
+        :title="title"
+        :data-test="`hand-${hand}`"
+        @click="bench.hand = hand"
+      >
+        {{ text }}
+      </button>
+    </div>
     <label class="snap">
-      Snap to
+      <span>Snap to</span>
       <select v-model="bench.grid" @keydown.stop>
         <option v-for="g in GRIDS" :key="g" :value="g">{{ GRID_NAMES[g] }}</option>
       </select>
@@ -81,5 +100,34 @@ button {
 
 button:hover {
   background: color-mix(in srgb, var(--on-desk) 14%, transparent);
+}
+
+.hands {
+  display: flex;
+  margin-right: 12px;
+  border: 1px solid color-mix(in srgb, var(--on-desk) 40%, transparent);
+  border-radius: 18px;
+  overflow: hidden;
+}
+
+.hand {
+  width: auto;
+  height: 34px;
+  padding: 0 12px;
+  border-radius: 0;
+  font: inherit;
+  font-size: 14px;
+  font-weight: 560;
+}
+
+.hand[aria-checked='true'] {
+  background: var(--on-desk);
+  color: var(--desk);
+}
+
+@media (max-width: 1440px) {
+  .snap span {
+    display: none;
+  }
 }
 </style>

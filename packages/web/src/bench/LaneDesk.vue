@@ -1,20 +1,24 @@
 <script setup lang="ts">
 /** The lane on the student's desk: head with figures, the line to edit, zoom. */
-import { valueAt } from '@rudlo/core/envelope'
+import { begun, valueAt, type Points } from '@rudlo/core/envelope'
 import { laneName, levelInWords } from '@rudlo/core/assess'
-import { resolve } from '@rudlo/core/mix'
+import { resolve, withLane } from '@rudlo/core/mix'
 import { beatInWords, placeInWords } from '@rudlo/core/time'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import LaneCanvas from '../lane/LaneCanvas.vue'
 import LaneHead from '../lane/LaneHead.vue'
 import RegionHandles from '../lane/RegionHandles.vue'
+import FreehandSurface from '../lane/FreehandSurface.vue'
+import SpanSurface from '../lane/SpanSurface.vue'
 import LineSurface from '../lane/LineSurface.vue'
 import { useLineEditor } from '../lane/line-editor'
 import { useOverviews } from '../lane/use-overviews'
 import type { Viewport } from '../lane/viewport'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
+import LaneChooser from './LaneChooser.vue'
+import SpanBar from './SpanBar.vue'
 
 const bench = useBench()
 const work = useWork()
@@ -33,9 +37,15 @@ const control = computed(() => addressed.value.control)
 const envelope = computed(() => work.envelope(bench.address))
 const points = computed(() => envelope.value?.points ?? [])
 const name = computed(() => laneName(song.value, mix.value, bench.address))
+/** Whose lane it is, without what it moves. */
+const ownerName = computed(() => name.value.split(',')[0]!)
 const locked = computed(() => {
   if (work.elsewhere) return 'This work is open in another window.'
-  return bench.isOpen(bench.address) ? '' : `${name.value} is locked: the brief leaves this track as it is.`
+  return bench.isOpen(bench.address)
+    ? ''
+    : envelope.value?.open === false
+      ? `${name.value} is locked.`
+      : `${name.value} is locked: the brief does not ask for it.`
 })
 
 const editor = useLineEditor({
@@ -107,6 +117,25 @@ function typedValue(value: number, clamped: boolean): void {
     work.notice = `That is beyond the end of the fader: it is ${control.value.unit.format(value)} now.`
 }
 
+const change = (label: string, from = 0, to = song.value.length) => ({
+  label: `${label}, ${control.value.name.toLowerCase()} of ${ownerName.value}`,
+  lanes: [bench.address],
+  from,
+  to,
+})
+
+/** Switches the line off so that the control counts, or on again. */
+function switchLine(): void {
+  const on = envelope.value?.on === false
+  work.setMix((mix) => withLane(mix, bench.address, { on }), change(on ? 'Line on' : 'Line off'))
+}
+
+const clearLane = () => work.setPoints(bench.address, [], change('Cleared the line'))
+
+function drewFreely(from: number, to: number): void {
+  work.commit(change('Drew freely', from, to))
+}
+
 // when zoomed in, the view turns over like a page as the song reaches its end
 watch(
   () => player.position,
@@ -120,7 +149,7 @@ watch(
 <template>
   <section class="sheet desk" aria-label="Lane">
     <LaneHead
-      :name="name"
+      :name="ownerName"
       :control="control"
       :meter="time.meter"
       :value="shownValue"
@@ -135,11 +164,46 @@ watch(
       @remove="editor.removeSelected"
       @nonsense="(sentence: string) => (work.notice = sentence)"
     >
+      <template #control><LaneChooser /></template>
       <p class="soft help">
-        <template v-if="locked"><v-icon icon="$locked" size="16" /> {{ locked }}</template>
+        <template v-if="locked">
+          <v-icon icon="$locked" size="16" /> {{ locked }}
+          <button
+            v-if="!work.elsewhere"
+            class="chip open"
+            data-test="open-lane"
+            @click="bench.setOpen(bench.address, true)"
+          >
+            Open it
+          </button>
+        </template>
+        <template v-else-if="bench.hand === 'bars'">Drag over the bars you mean.</template>
+        <template v-else-if="bench.hand === 'freehand'">Draw the line with your hand.</template>
         <template v-else-if="!points.length">Click on the lane to set the first point.</template>
         <template v-else>Click to add a point, drag to move one.</template>
       </p>
+      <div v-if="points.length && !locked" class="switches">
+        <button
+          class="chip"
+          :aria-pressed="envelope?.on !== false"
+          title="Switch the line off, and the control counts again: to compare"
+          data-test="line-on"
+          @click="switchLine"
+        >
+          line {{ envelope?.on === false ? 'off' : 'on' }}
+        </button>
+        <button
+          class="chip"
+          aria-label="Lock this lane"
+          title="Lock this lane: nothing changes it then"
+          @click="bench.setOpen(bench.address, false)"
+        >
+          <v-icon icon="$locked" size="16" />
+        </button>
+        <button class="chip" title="Take the whole line away" data-test="clear-lane" @click="clearLane">
+          clear
+        </button>
+      </div>
       <label v-if="bench.newest" class="before">
         <input v-model="showBefore" type="checkbox" /> <i aria-hidden="true" /> your version
         {{ bench.newest.number }}
@@ -156,7 +220,9 @@ watch(
       :position="player.position"
       :selected="editor.selected.value"
       :faint="faint"
-      :marked="bench.task && bench.task.lanes.includes(bench.address) ? bench.task : null"
+      :marked="
+        bench.selection ?? (bench.task && bench.task.lanes.includes(bench.address) ? bench.task : null)
+      "
       :pins="pins"
       :pinned="bench.pinned"
       @size="(v: Viewport) => (view = v)"
@@ -177,12 +243,35 @@ watch(
         @scroll="bench.scroll"
         @refuse="(reason: string) => (work.notice = reason)"
       />
+      <template v-if="view && !locked">
+        <SpanSurface
+          v-if="bench.hand === 'bars'"
+          :view="view"
+          :meter="time.meter"
+          :grid="bench.grid"
+          :song-length="song.length"
+          :selection="bench.selection"
+          @select="(s) => (bench.selection = s)"
+        />
+        <FreehandSurface
+          v-if="bench.hand === 'freehand' && control.scale.kind !== 'switch'"
+          :view="view"
+          :control="control"
+          :points="begun(points, addressed.setting)"
+          :song-length="song.length"
+          @begin="work.begin"
+          @preview="(p: Points) => work.preview(bench.address, p)"
+          @commit="drewFreely"
+          @cancel="work.cancel"
+        />
+        <SpanBar v-if="bench.selection" :address="bench.address" :name="ownerName" />
+      </template>
       <RegionHandles
         v-if="view && track"
         :view="view"
         :time="time"
         :regions="track.regions"
-        :track="name"
+        :track="ownerName"
         :locked="work.elsewhere ? locked : ''"
         @begin="work.begin"
         @preview="work.previewMix"
@@ -209,6 +298,17 @@ watch(
 .help {
   margin-top: 10px;
   font-size: 14px;
+}
+
+.open {
+  margin-top: 6px;
+}
+
+.switches {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin-top: 10px;
 }
 
 .before {

@@ -28,6 +28,7 @@ export const BENCH_KEYS = [
       ['Shift arrows', 'move it finely'],
       ['Enter', 'point at the play position'],
       ['Delete', 'remove the point'],
+      ['1 2 3', 'points, bars, draw'],
     ],
   },
   {

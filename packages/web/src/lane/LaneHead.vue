@@ -70,7 +70,9 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
 <template>
   <div class="lane-head">
     <h2><span class="head" :class="control.family" aria-hidden="true" />{{ name }}</h2>
-    <p class="soft">{{ control.name }}</p>
+    <slot name="control"
+      ><p class="soft">{{ control.name }}</p></slot
+    >
     <p class="now">{{ control.unit.format(value) }}</p>
     <p class="soft where">{{ where }}</p>
     <p v-if="note" class="soft where">{{ note }}</p>

@@ -82,6 +82,12 @@ function vertical(
 /** Levels worth a line: the values a beginner meets. */
 const LEVELS = [6, 0, -6, -12, -24, -48, -90]
 
+/** The values that are marked on a lane: for levels the usual ones, for switches both, else quarters of the travel. */
+function marksOf(scale: Scale): readonly number[] {
+  if (scale.kind === 'level') return LEVELS
+  return (scale.kind === 'switch' ? [0, 1] : [0, 0.25, 0.5, 0.75, 1]).map((travel) => scale.toValue(travel))
+}
+
 /** Horizontal lines with their values, for level lanes. */
 export function drawLevels(
   c: CanvasRenderingContext2D,
@@ -90,24 +96,24 @@ export function drawLevels(
   unit: Unit,
   ink: Ink,
 ): void {
-  if (scale.kind !== 'level') return
   c.fillStyle = ink.sheet
   c.fillRect(view.width - GUTTER + 4, 0, GUTTER, view.height)
   c.font = `12px ${ink.font}`
   c.textBaseline = 'bottom'
-  for (const db of LEVELS) {
-    const y = Math.round(view.y(scale.toTravel(db))) + 0.5
+  for (const value of marksOf(scale)) {
+    const y = Math.round(view.y(scale.toTravel(value))) + 0.5
+    const strong = value === 0 && scale.kind !== 'switch'
     c.strokeStyle = ink.rule
     c.lineWidth = 1
-    c.setLineDash(db === 0 ? [] : [2, 5])
-    c.globalAlpha = db === 0 ? 1 : 0.9
+    c.setLineDash(strong ? [] : [2, 5])
+    c.globalAlpha = strong ? 1 : 0.9
     c.beginPath()
     c.moveTo(0, y)
     c.lineTo(view.width - GUTTER, y)
     c.stroke()
     c.setLineDash([])
     c.globalAlpha = 1
-    const text = db === -90 ? 'silent' : unit.format(db).replace('.0', '')
+    const text = unit.format(value).replace('.0', '')
     c.fillStyle = ink.soft
     c.textAlign = 'right'
     c.textBaseline = 'middle'

@@ -31,6 +31,7 @@ export function useControl(address: () => string) {
 
   /** Takes the control in hand. @returns false where a line is in charge: then it says why nothing changes */
   function begin(): boolean {
+    bench.touch(address())
     if (line.value) {
       bench.asked = address()
       return false
@@ -44,6 +45,7 @@ export function useControl(address: () => string) {
 
   /** Sets the control as one step. */
   function set(to: number): void {
+    bench.touch(address())
     if (line.value) bench.asked = address()
     else work.setMix((mix) => withSetting(mix, address(), to), label(to))
   }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A card a track: its name, its line in small, how strong it is now. Choosing one brings its lane to the desk. */
-import { envelopeOf, trackLevel, type Mix } from '@rudlo/core/mix'
+import { envelopeOf, lanesOf, resolve, trackLevel, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { MIXER_CONTROLS } from '@rudlo/core/scale'
 import { SILENT, type HeldPeak } from '../audio/peak-hold'
@@ -27,6 +27,17 @@ const { scale, unit } = MIXER_CONTROLS.level
 const WIDTH = 100
 const HEIGHT = 30
 const points = (id: string) => envelopeOf(props.mix, trackLevel(id))?.points ?? []
+/** Every line of a track in small, the volume last so that it lies on top. */
+const linesOf = (id: string) =>
+  lanesOf(props.mix, id)
+    .reverse()
+    .flatMap((address) => {
+      const line = envelopeOf(props.mix, address)
+      const control = resolve(props.mix, address)?.control
+      if (!line?.points.length || !control) return []
+      const path = lineInSmall(line.points, control.scale, props.song.length, WIDTH, HEIGHT)
+      return [{ address, family: control.family, path }]
+    })
 const setting = (id: string) => props.mix.tracks.find((t) => t.id === id)!.level
 const figure = (id: string) => (points(id).length ? `${points(id).length} points` : unit.format(setting(id)))
 /** Share of the meter that is filled: −60 dBFS to full scale. */
@@ -58,12 +69,9 @@ const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? S
           />
         </span>
         <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" preserveAspectRatio="none" aria-hidden="true">
+          <path v-for="l in linesOf(track.id)" :key="l.address" :class="l.family" :d="l.path" />
           <path
-            v-if="points(track.id).length"
-            :d="lineInSmall(points(track.id), scale, song.length, WIDTH, HEIGHT)"
-          />
-          <path
-            v-else
+            v-if="!points(track.id).length"
             class="setting"
             :d="settingInSmall(scale.toTravel(setting(track.id)), WIDTH, HEIGHT)"
           />
@@ -169,6 +177,22 @@ path {
   stroke: var(--family-volume);
   stroke-width: 2;
   vector-effect: non-scaling-stroke;
+}
+
+path.pan {
+  stroke: var(--family-pan);
+}
+
+path.send {
+  stroke: var(--family-send);
+}
+
+path.effect {
+  stroke: var(--family-effect);
+}
+
+path.switch {
+  stroke: var(--family-switch);
 }
 
 .setting {

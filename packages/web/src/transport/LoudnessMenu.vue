@@ -129,4 +129,14 @@ small {
   text-align: right;
   white-space: nowrap;
 }
+
+@media (max-width: 1300px) {
+  .heard {
+    display: none;
+  }
+
+  .meters {
+    grid-template-columns: auto;
+  }
+}
 </style>

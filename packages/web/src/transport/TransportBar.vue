@@ -108,7 +108,7 @@ watch(
 .transport {
   display: flex;
   align-items: center;
-  gap: 18px;
+  gap: 14px;
   height: 62px;
   padding: 0 18px;
   background: var(--desk);
