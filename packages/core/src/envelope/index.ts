@@ -13,6 +13,7 @@ export {
   replaceSpan,
   scaleSpan,
   shiftSpan,
+  switchSpan,
   type LineSpan,
 } from './span-edits'
 export { makeMove, READY_MOVES, suits, type ReadyMove } from './ready-moves'

@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { levelScale, linearScale, logScale, switchScale, type Scale } from '../scale'
 import {
+  begun,
   clearSpan,
   copySpan,
   FORMS,
@@ -12,6 +13,7 @@ import {
   replaceSpan,
   scaleSpan,
   shiftSpan,
+  switchSpan,
   suits,
   thin,
   travelAt,
@@ -131,6 +133,31 @@ describe('an edit of a span', () => {
         keepsOutside(c.points, cleared, c.scale, c.span)
         expect(cleared.some((p) => p.tick > c.span.from && p.tick < c.span.to)).toBe(false)
       }),
+    )
+  })
+
+  it('switches a two-state line, which never stands between', () => {
+    const none = begun([], switchScale, 0)
+    const muted = switchSpan(none, switchScale, { from: 960, to: 1920 }, true)
+    const at = (line: Points, tick: number) => valueAt(line, switchScale, tick)
+    expect([0, 959, 960, 1919, 1920, 5000].map((t) => at(muted, t))).toEqual([0, 0, 1, 1, 0, 0])
+    const less = switchSpan(muted, switchScale, { from: 1200, to: 1440 }, false)
+    expect([1000, 1300, 1500, 2000].map((t) => at(less, t))).toEqual([1, 0, 1, 0])
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(5000), fc.integer({ min: 1, max: 3000 }), fc.boolean()), { maxLength: 8 }),
+        (spans) => {
+          const line = spans.reduce<Points>(
+            (l, [from, length, on]) => switchSpan(l, switchScale, { from, to: from + length }, on),
+            none,
+          )
+          line.forEach((p, i) => {
+            if (i) expect(p.tick).toBeGreaterThan(line[i - 1]!.tick)
+            expect([0, 1]).toContain(p.value)
+            expect(p.form).toBe('jump')
+          })
+        },
+      ),
     )
   })
 

@@ -11,8 +11,20 @@ export interface LineSpan {
 }
 
 /** A line with no points yet, as it sounds: level at the control's setting. */
-export function begun(points: Points, setting: number): Points {
-  return points.length ? points : [point(0, setting)]
+export function begun(points: Points, scale: Scale, setting: number): Points {
+  return points.length ? points : [point(0, setting, scale.kind === 'switch' ? 'jump' : 'straight')]
+}
+
+/**
+ * Switches a two-state line on or off in a span; after it the line is as it was. It jumps, and never stands between.
+ * @param points of a line that has begun
+ */
+export function switchSpan(points: Points, scale: Scale, { from, to }: LineSpan, on: boolean): Points {
+  const value = on ? scale.max : scale.min
+  const after = valueAt(points, scale, to)
+  const outside = points.filter((p) => p.tick < from || p.tick > to)
+  const line = [...outside, point(from, value, 'jump'), point(to, after, 'jump')]
+  return line.sort((a, b) => a.tick - b.tick).map((p) => ({ ...p, form: 'jump' as const, bend: 0 }))
 }
 
 /**

@@ -37,7 +37,7 @@ const GRID_NAMES: Readonly<Record<Grid, string>> = {
     </div>
     <label class="snap">
       <span>Snap to</span>
-      <select v-model="bench.grid" @keydown.stop>
+      <select v-model="bench.grid" aria-label="Snap to" @keydown.stop>
         <option v-for="g in GRIDS" :key="g" :value="g">{{ GRID_NAMES[g] }}</option>
       </select>
     </label>

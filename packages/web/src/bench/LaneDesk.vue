@@ -257,7 +257,7 @@ watch(
           v-if="bench.hand === 'freehand' && control.scale.kind !== 'switch'"
           :view="view"
           :control="control"
-          :points="begun(points, addressed.setting)"
+          :points="begun(points, control.scale, addressed.setting)"
           :song-length="song.length"
           @begin="work.begin"
           @preview="(p: Points) => work.preview(bench.address, p)"

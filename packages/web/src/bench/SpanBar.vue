@@ -11,6 +11,7 @@ import {
   scaleSpan,
   shiftSpan,
   suits,
+  switchSpan,
   type Points,
   type ReadyMove,
 } from '@rudlo/core/envelope'
@@ -30,7 +31,9 @@ const found = computed(() => resolve(work.mix!, props.address)!)
 const control = computed(() => found.value.control)
 const scale = computed(() => control.value.scale)
 const span = computed(() => bench.selection!)
-const points = computed(() => begun(work.envelope(props.address)?.points ?? [], found.value.setting))
+const points = computed(() =>
+  begun(work.envelope(props.address)?.points ?? [], scale.value, found.value.setting),
+)
 const moves = computed(() => READY_MOVES.filter((m) => suits(m, scale.value, control.value.family)))
 const level = computed(() => scale.value.kind === 'level')
 const isSwitch = computed(() => scale.value.kind === 'switch')
@@ -67,14 +70,10 @@ const move = (kind: ReadyMove) =>
     makeMove(points.value, scale.value, span.value, kind, beat.value),
   )
 const clear = () => set('Cleared', () => clearSpan(points.value, scale.value, span.value))
-const turn = (on: 0 | 1) =>
-  set(`Set to ${control.value.unit.format(on)}`, () => {
-    const { from, to } = span.value
-    const after = points.value.findLast((p) => p.tick <= to)?.value ?? 0
-    const outside = points.value.filter((p) => p.tick < from || p.tick > to)
-    const start = { tick: from, value: on, form: 'jump' as const, bend: 0 }
-    return [...outside, start, { ...start, tick: to, value: after }].sort((a, b) => a.tick - b.tick)
-  })
+const turn = (on: boolean) =>
+  set(`Set to ${control.value.unit.format(Number(on))}`, () =>
+    switchSpan(points.value, scale.value, span.value, on),
+  )
 
 function copy(): void {
   bench.copied = {
@@ -107,8 +106,8 @@ function paste(): void {
   <div class="bar" role="toolbar" :aria-label="`What to do with ${where.toLowerCase()}`" data-test="span-bar">
     <b>{{ where }}</b>
     <template v-if="isSwitch">
-      <button class="chip" @click="turn(1)">{{ control.unit.format(1) }} here</button>
-      <button class="chip" @click="turn(0)">{{ control.unit.format(0) }} here</button>
+      <button class="chip" @click="turn(true)">{{ control.unit.format(1) }} here</button>
+      <button class="chip" @click="turn(false)">{{ control.unit.format(0) }} here</button>
     </template>
     <template v-else>
       <button class="chip" data-test="raise" aria-label="Raise these bars" @click="shift(1)">
