@@ -151,4 +151,11 @@ test('the list of what was done leads back to any state', async ({ somebody }) =
     .click()
   expect(await milan.points()).toBe(points + 2)
   await milan.isSaved()
+
+  await milan.page.reload()
+  await milan.canPlay()
+  await milan.chooseTrack('squeezebox')
+  await milan.page.keyboard.press('Control+z')
+  expect(await milan.points()).toBe(points + 1)
+  await milan.isSaved()
 })

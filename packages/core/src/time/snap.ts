@@ -1,7 +1,7 @@
 import type { MeterMap } from './meter-map'
 
 /** The grids that a place can be drawn to. */
-export const GRIDS = ['bar', 'beat', 'half-beat', 'off'] as const
+export const GRIDS = ['bar', 'beat', 'half-beat', 'quarter-beat', 'third-beat', 'off'] as const
 export type Grid = (typeof GRIDS)[number]
 
 /** Distance of the grid's lines around `tick`, in ticks; 1 where the grid is off. */
@@ -14,6 +14,10 @@ export function gridStep(meter: MeterMap, grid: Grid, tick: number): number {
       return beat
     case 'half-beat':
       return beat / 2
+    case 'quarter-beat':
+      return beat / 4
+    case 'third-beat':
+      return beat / 3
     case 'off':
       return 1
   }
@@ -23,5 +27,5 @@ export function gridStep(meter: MeterMap, grid: Grid, tick: number): number {
 export function snapTick(meter: MeterMap, grid: Grid, tick: number): number {
   const step = gridStep(meter, grid, tick)
   const start = meter.barStart(meter.placeAt(tick).bar)
-  return Math.max(0, start + Math.round((tick - start) / step) * step)
+  return Math.max(0, Math.round(start + Math.round((tick - start) / step) * step))
 }

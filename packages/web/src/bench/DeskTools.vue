@@ -15,6 +15,8 @@ const GRID_NAMES: Readonly<Record<Grid, string>> = {
   bar: 'bars',
   beat: 'beats',
   'half-beat': 'half beats',
+  'quarter-beat': 'quarters of beats',
+  'third-beat': 'triplets',
   off: 'nothing',
 }
 </script>

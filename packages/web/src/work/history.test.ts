@@ -1,7 +1,16 @@
 import type { WorkDocument } from '@rudlo/core/mix'
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { did, EMPTY_HISTORY, redo, undo, type History, type Step } from './history'
+import {
+  did,
+  EMPTY_HISTORY,
+  packHistory,
+  redo,
+  undo,
+  unpackHistory,
+  type History,
+  type Step,
+} from './history'
 
 const document = (n: number) => ({ notes: [], mix: { n } }) as unknown as WorkDocument
 const step = (from: number, to: number): Step => ({
@@ -43,4 +52,36 @@ it('undoes and redoes in any order, and always shows what was there', () => {
       }
     }),
   )
+})
+
+it('outlives a reload: what was kept leads back through every state', () => {
+  fc.assert(
+    fc.property(fc.array(fc.integer(), { maxLength: 30 }), (values) => {
+      const states = [0, ...values]
+      const history = values.reduce<History>((h, v, i) => did(h, step(states[i]!, v)), EMPTY_HISTORY)
+      const kept = JSON.parse(JSON.stringify(packHistory(history))) as ReturnType<typeof packHistory>
+      let read = unpackHistory(document(states.at(-1)!), kept)
+      expect(read.done.map((s) => s.label)).toEqual(history.done.map((s) => s.label))
+      for (let i = states.length - 1; i > 0; i--) {
+        const back = undo(read)!
+        expect(back.step.before).toEqual(document(states[i - 1]!))
+        read = back.history
+      }
+      expect(undo(read)).toBeNull()
+    }),
+  )
+})
+
+it('keeps the newest hundred, and nothing that does not belong to the document', () => {
+  let history: History = EMPTY_HISTORY
+  for (let i = 0; i < 150; i++) history = did(history, step(i, i + 1))
+  expect(packHistory(history)).toHaveLength(100)
+  const strange = {
+    label: '',
+    lanes: [],
+    from: 0,
+    to: 0,
+    back: [{ op: 'remove', path: '/mix/no/such' }] as const,
+  }
+  expect(unpackHistory(document(1), [strange])).toBe(EMPTY_HISTORY)
 })

@@ -1,4 +1,4 @@
-import type { WorkDocument } from '@rudlo/core/mix'
+import { patchBetween, withPatch, type Patch, type WorkDocument } from '@rudlo/core/mix'
 
 /** One thing that was done, as it is listed and undone. */
 export interface Step {
@@ -32,4 +32,45 @@ export function undo({ done, undone }: History): { history: History; step: Step 
 export function redo({ done, undone }: History): { history: History; step: Step } | null {
   const step = undone.at(-1)
   return step ? { step, history: { done: [...done, step], undone: undone.slice(0, -1) } } : null
+}
+
+/** A step as it is kept in the browser: what leads back and forth instead of whole documents. */
+export interface KeptStep {
+  readonly label: string
+  readonly lanes: readonly string[]
+  readonly from: number
+  readonly to: number
+  readonly back: Patch
+}
+
+/** So many steps outlive a reload. */
+const KEPT = 100
+const packed = new WeakMap<Step, KeptStep>()
+
+/** The newest steps that were done, small enough to be written with every save. */
+export function packHistory({ done }: History): KeptStep[] {
+  return done.slice(-KEPT).map((step) => {
+    const known = packed.get(step)
+    if (known) return known
+    const { label, lanes, from, to, before, after } = step
+    const kept = { label, lanes: [...lanes], from, to, back: patchBetween(after, before) }
+    packed.set(step, kept)
+    return kept
+  })
+}
+
+/** The history that led to a document; an empty one where what was kept does not belong to it. */
+export function unpackHistory(document: WorkDocument, kept: readonly KeptStep[]): History {
+  const done: Step[] = []
+  let after = document
+  try {
+    for (const { back, ...step } of [...kept].reverse()) {
+      const before = withPatch(after, back)
+      done.unshift({ ...step, before, after })
+      after = before
+    }
+  } catch {
+    return EMPTY_HISTORY
+  }
+  return { done, undone: [] }
 }

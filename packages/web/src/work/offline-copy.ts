@@ -1,5 +1,6 @@
 import type { WorkDocument } from '@rudlo/core/mix'
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb'
+import type { KeptStep } from './history'
 import type { SaveRequest } from './saver'
 
 /** What has not reached the server yet. */
@@ -12,8 +13,16 @@ export interface UnsentWork {
   readonly sent: SaveRequest | null
 }
 
+/** What was done to a work, up to the revision that the server has. */
+export interface KeptHistory {
+  readonly workId: string
+  readonly revision: number
+  readonly steps: readonly KeptStep[]
+}
+
 interface Schema extends DBSchema {
   unsent: { key: string; value: UnsentWork }
+  history: { key: string; value: KeptHistory }
 }
 
 /** Unsent edits in this browser, in a database of their own for each person. */
@@ -21,8 +30,11 @@ export class OfflineCopy {
   readonly #database: Promise<IDBPDatabase<Schema>>
 
   constructor(private readonly personId: string) {
-    this.#database = openDB<Schema>(`rudlo-${personId}`, 1, {
-      upgrade: (database) => void database.createObjectStore('unsent', { keyPath: 'workId' }),
+    this.#database = openDB<Schema>(`rudlo-${personId}`, 2, {
+      upgrade: (database, from) => {
+        if (from < 1) database.createObjectStore('unsent', { keyPath: 'workId' })
+        if (from < 2) database.createObjectStore('history', { keyPath: 'workId' })
+      },
       // signing out deletes the database: whoever still has it open lets go
       blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
     })
@@ -38,6 +50,14 @@ export class OfflineCopy {
 
   async clear(workId: string): Promise<void> {
     await (await this.#database).delete('unsent', workId)
+  }
+
+  async readHistory(workId: string): Promise<KeptHistory | undefined> {
+    return (await this.#database).get('history', workId)
+  }
+
+  async writeHistory(history: KeptHistory): Promise<void> {
+    await (await this.#database).put('history', history)
   }
 
   async isEmpty(): Promise<boolean> {

@@ -5,7 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { shortSong as song } from '../../test/short-song'
 import type * as Api from '../server/api'
 import { ApiError, Unreachable } from '../server/api'
-import type { UnsentWork } from './offline-copy'
+import type { KeptHistory, UnsentWork } from './offline-copy'
 import type { SaveRequest } from './saver'
 
 const player = { load: vi.fn(), stop: vi.fn() }
@@ -13,6 +13,7 @@ vi.mock('../audio/player-store', () => ({ usePlayer: () => player }))
 
 /** What the browser's own database holds, and what the server answers. */
 const kept = new Map<string, UnsentWork>()
+const histories = new Map<string, KeptHistory>()
 const server = {
   document: null as unknown as WorkDocument,
   revision: 1,
@@ -25,6 +26,9 @@ vi.mock('./offline-copy', () => ({
     read = async (id: string) => kept.get(id)
     write = async (unsent: UnsentWork) => void kept.set(unsent.workId, unsent)
     clear = async (id: string) => void kept.delete(id)
+    readHistory = async (id: string) => histories.get(id)
+    writeHistory = async (history: KeptHistory) =>
+      void histories.set(history.workId, structuredClone(history))
   },
 }))
 let elsewhere: () => void = () => undefined
@@ -78,6 +82,7 @@ beforeEach(() => {
   })
   setActivePinia(createPinia())
   kept.clear()
+  histories.clear()
   Object.assign(server, {
     document: { mix: plainMix(song), notes: [] },
     revision: 1,
@@ -139,6 +144,26 @@ describe('editing', () => {
     await vi.advanceTimersByTimeAsync(500)
     const { commands } = server.patch.mock.calls.at(-1)![1] as SaveRequest
     expect(commands.map((c) => c.label)).toEqual(['Set', 'Note', 'Undid: Note', 'Undid: Set', 'Redid: Set'])
+  })
+
+  it('can be undone after a reload too, as long as nobody else went on', async () => {
+    const work = await opened()
+    work.setMix((mix) => withSetting(mix, REED, -6), change('Set'))
+    work.setMix((mix) => withSetting(mix, REED, -12), change('Set again'))
+    await vi.advanceTimersByTimeAsync(500)
+    Object.assign(server, { document: structuredClone(work.document), revision: 2 })
+
+    setActivePinia(createPinia())
+    const again = await opened()
+    expect(again.history.done.map((s) => s.label)).toEqual(['Set', 'Set again'])
+    again.undo()
+    expect(again.mix!.tracks[0]!.level).toBe(-6)
+    again.undo()
+    expect([again.mix!.tracks[0]!.level, again.canUndo]).toEqual([0, false])
+
+    server.revision = 9
+    setActivePinia(createPinia())
+    expect((await opened()).history.done).toEqual([])
   })
 
   it('that a limit refuses says so and changes nothing', async () => {

@@ -5,7 +5,16 @@ import { computed, ref, shallowRef } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { get, patch, post } from '../server/api'
 import type { OwnVersion, TryView, WorkView } from '../server/views'
-import { did, EMPTY_HISTORY, redo as redone, undo as undone, type History, type Step } from './history'
+import {
+  did,
+  EMPTY_HISTORY,
+  packHistory,
+  redo as redone,
+  undo as undone,
+  unpackHistory,
+  type History,
+  type Step,
+} from './history'
 import { OfflineCopy } from './offline-copy'
 import { Saver, type CommandReport, type Newest, type SaveState } from './saver'
 import { WindowGuard } from './window-guard'
@@ -53,6 +62,7 @@ export const useWork = defineStore('work', () => {
     document.value = work.document
     history.value = EMPTY_HISTORY
     saver = new Saver(work.id, { revision: work.revision, document: work.document }, ports(work.id, offline))
+    await takeUpHistory(work, offline)
     await Promise.all([takeUpUnsent(work, offline), refreshTries(), refreshVersions()])
     guard = new WindowGuard(work.id, () => void lose())
     await guard.claim()
@@ -67,9 +77,22 @@ export const useWork = defineStore('work', () => {
         saveState.value = state
         saveProblem.value = problem
         revision = saver?.revision ?? revision
+        if (state === 'saved') void keepHistory(workId, copy)
       },
       onConflict: settleConflict,
     }
+  }
+
+  /** What was done outlives a reload: it is written down as often as the work is saved. */
+  async function keepHistory(workId: string, copy: OfflineCopy): Promise<void> {
+    const steps = packHistory(history.value)
+    // a browser that keeps nothing loses the list, not the work
+    await copy.writeHistory({ workId, revision, steps }).catch(() => undefined)
+  }
+
+  async function takeUpHistory(work: WorkView, copy: OfflineCopy): Promise<void> {
+    const kept = await copy.readHistory(work.id).catch(() => undefined)
+    if (kept?.revision === work.revision) history.value = unpackHistory(work.document, kept.steps)
   }
 
   /** Edits that a closed lid or a lost server left in this browser. */
@@ -79,6 +102,8 @@ export const useWork = defineStore('work', () => {
     const arrived =
       unsent.sent !== null && work.lastSave === unsent.sent.save && work.revision === unsent.revision + 1
     if (unsent.revision === work.revision || arrived) {
+      const whole = { lanes: [], from: 0, to: 0, before: work.document, after: unsent.document }
+      history.value = did(history.value, { ...whole, label: 'What had not been sent' })
       document.value = unsent.document
       saver?.change(unsent.document, null)
       notice.value = 'What had not been sent the last time is here again.'
