@@ -1,4 +1,4 @@
-import { compileMix, render, type AudioStore } from '../engine'
+import { BLOCK, compileMix, Engine, type AudioStore } from '../engine'
 import { dbfs, integratedLoudness, KWeightedEnergy, loudnessTrace, TruePeak } from '../loudness'
 import { changedStretch, type Mix, type Stretch } from '../mix'
 import { SAMPLE_RATE, TempoMap } from '../time'
@@ -10,8 +10,10 @@ const HOP = SAMPLE_RATE / 10
 const SETTLE = 5
 /** How long effects may ring before it is no longer waited for, in hops: 10 s, as for a mixdown. */
 const RINGS = 100
-/** Samples that true peak looks at on each side. */
+/** Samples of the hop before that true peak looks at. */
 const REACH = 16
+/** Hops of a piece that is rendered at a time: whole blocks and whole hops, 6.4 s, so that memory stays small. */
+const PIECE = 64
 
 /** The loudness of a whole mix. */
 export interface MixLoudness {
@@ -77,25 +79,21 @@ export class MixLoudnessMeter {
   #render(mix: Mix, span: Stretch, onProgress?: (share: number) => boolean): boolean {
     // it begins early enough for everything that still rings at the start of the span
     const start = Math.max(0, span.from - SETTLE - ringing(mix))
-    const sound = render(compileMix(this.song, mix), this.audio, {
-      from: start * HOP,
-      to: span.to * HOP,
-      ...(onProgress ? { onProgress } : {}),
-    })
-    if (!sound) return false
+    const engine = new Engine(compileMix(this.song, mix), this.audio)
+    const sides = [new Side(), new Side()] as const
     const energies = this.#energies.slice()
     const peaks = this.#peaks.slice()
-    energies.fill(0, span.from, span.to)
-    peaks.fill(0, span.from, span.to)
-    for (const samples of [sound.left, sound.right]) {
-      const weighting = new KWeightedEnergy(SAMPLE_RATE)
-      for (let h = start; h < span.to; h++) {
-        const at = (h - start) * HOP
-        const energy = weighting.sum(samples, at, at + HOP) / HOP
-        if (h < span.from) continue
-        energies[h]! += energy
-        peaks[h] = Math.max(peaks[h]!, peakOf(samples, at))
+    for (let first = start; first < span.to; first += PIECE) {
+      const count = Math.min(PIECE, span.to - first)
+      fill(engine, first * HOP, count * HOP, sides)
+      for (let k = 0; k < count; k++) {
+        const hop = first + k
+        const [left, right] = [sides[0].measure(k), sides[1].measure(k)]
+        if (hop < span.from) continue
+        energies[hop] = left.energy + right.energy
+        peaks[hop] = Math.max(left.peak, right.peak)
       }
+      if (onProgress && !onProgress((first + count - start) / (span.to - start))) return false
     }
     this.#energies = energies
     this.#peaks = peaks
@@ -103,14 +101,39 @@ export class MixLoudnessMeter {
   }
 }
 
+/** One side of a piece of sound, with a little of the piece before it. */
+class Side {
+  readonly samples = new Float32Array(REACH + PIECE * HOP)
+  readonly #weighting = new KWeightedEnergy(SAMPLE_RATE)
+
+  /** Energy of hop `k` of the piece, and its highest true peak. Hops come in order. */
+  measure(k: number): { readonly energy: number; readonly peak: number } {
+    const from = REACH + k * HOP
+    const energy = this.#weighting.sum(this.samples, from, from + HOP) / HOP
+    const peak = new TruePeak()
+    peak.push(this.samples, from - REACH, from + HOP)
+    peak.finish()
+    return { energy, peak: peak.peak }
+  }
+
+  /** Keeps the end for the piece that comes next. */
+  turn(): void {
+    this.samples.copyWithin(0, PIECE * HOP)
+  }
+}
+
+/** Lets the engine write so many frames of a piece: whole blocks, but for the last of all. */
+function fill(engine: Engine, start: number, frames: number, [left, right]: readonly [Side, Side]): void {
+  left.turn()
+  right.turn()
+  for (let done = 0; done < frames; done += BLOCK) {
+    const n = Math.min(BLOCK, frames - done)
+    const at = REACH + done
+    engine.process(start + done, n, left.samples.subarray(at, at + n), right.samples.subarray(at, at + n))
+  }
+}
+
 /** How long something in the mix may ring, in hops. */
 function ringing(mix: Mix): number {
   return mix.returns.length || mix.tracks.some((t) => t.effects.length) ? RINGS : 0
-}
-
-function peakOf(samples: Float32Array, at: number): number {
-  const peak = new TruePeak()
-  peak.push(samples, Math.max(0, at - REACH), Math.min(samples.length, at + HOP + REACH))
-  peak.finish()
-  return peak.peak
 }

@@ -28,13 +28,13 @@ function goTo(by: number): void {
         icon="$open"
         size="small"
         class="opener"
-        aria-label="What was done"
-        title="What was done"
+        aria-label="History"
+        title="History: what was changed, and the way back to it"
         data-test="history"
         :disabled="steps.length < 2"
       />
     </template>
-    <ol class="sheet list" aria-label="What was done, newest first">
+    <ol class="sheet list" aria-label="History, newest first">
       <li v-for="(s, i) in steps" :key="i">
         <button :class="{ undone: s.undone, now: s.by === 0 && !s.undone }" @click="goTo(s.by)">
           {{ s.label }}<span v-if="s.by === 0 && !s.undone" class="soft"> now</span>

@@ -126,6 +126,13 @@ const mayFeed = (kind: 'track' | 'return', index: number, target: number) =>
           </td>
           <td class="pan">
             <ControlSlider :address="`${o.kind}/${o.id}/pan`" :label="`Pan of ${o.name}`" />
+            <ControlField
+              v-if="o.stereo"
+              class="width"
+              :address="`track/${o.id}/width`"
+              :label="`Width of ${o.name} as text`"
+              title="Width: 0 % is mono"
+            />
           </td>
           <td v-for="(r, target) in mix.returns" :key="r.id" class="send">
             <SendCell v-if="sendOf(o.of, r.id)" :send="sendOf(o.of, r.id)!" :owner="o.name" :to="r.name" />
@@ -260,6 +267,25 @@ td {
 
 .pan {
   min-width: 84px;
+}
+
+.pan :deep(.width) {
+  width: 56px;
+}
+
+.pan {
+  white-space: nowrap;
+}
+
+.pan :deep(.slider) {
+  display: inline-block;
+  width: calc(100% - 60px);
+  min-width: 64px;
+  vertical-align: middle;
+}
+
+.pan :deep(.slider):only-child {
+  width: 100%;
 }
 
 .send {

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { usePlayer } from '../audio/player-store'
 import type { Span } from '../lane/viewport'
 import type { Outcome } from '../server/views'
+import FilesDialog from '../files/FilesDialog.vue'
 import AppHeader from '../shell/AppHeader.vue'
 import KeysDialog from '../shell/KeysDialog.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
@@ -28,6 +29,7 @@ const player = usePlayer()
 const router = useRouter()
 const problem = ref('')
 const keys = ref(false)
+const files = ref(false)
 const busy = ref(false)
 const picked = shallowRef<Span | null>(null)
 
@@ -115,9 +117,26 @@ usePageKeys({
 
 <template>
   <div class="review">
+    <FilesDialog
+      v-if="review.handIn && review.mix"
+      v-model="files"
+      :song="review.song!"
+      :mix="review.mix"
+      :title="`${review.assignment!.title}, version ${review.handIn.number}`"
+      :bundle="`/api/hand-ins/${review.handIn.id}/bundle`"
+    />
     <AppHeader before="Review desk" :title="review.assignment?.title">
       <template v-if="review.handIn">
         <p class="soft left">{{ review.waiting.length }} waiting</p>
+        <v-btn
+          variant="text"
+          icon="$files"
+          size="small"
+          aria-label="Take it with you"
+          title="Take it with you: mix, tracks, bundle"
+          data-test="files"
+          @click="files = true"
+        />
         <template v-if="waits">
           <v-btn
             :loading="busy"
