@@ -1,6 +1,8 @@
 /** Runs in Chromium: the application's own audio thread on a large mix, and on one that is too large for any machine. */
 import { point } from '@rudlo/core/envelope'
+import { MixLoudnessMeter } from '@rudlo/core/assess'
 import { compileMix, type AssetAudio } from '@rudlo/core/engine'
+import { crossEnergy } from '@rudlo/core/instant'
 import { addEffect, addReturn, addSend, plainMix, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
 import type { EffectKind } from '@rudlo/core/scale'
 import type { SongVersion } from '@rudlo/core/song'
@@ -109,7 +111,24 @@ async function watch(tracks: number, make: (song: SongVersion) => Mix, seconds: 
   }
 }
 
+/** Everything that a bench holds for the ear and for the loudness, on 8 mono tracks of 3 minutes, while it plays. */
+async function holdBench(): Promise<void> {
+  const { song, audio } = noiseSong(8, 180)
+  const mix = plainMix(song)
+  const program = compileMix(song, mix)
+  const host = await EngineHost.create(program, audio)
+  const store = new Map(audio)
+  const meter = new MixLoudnessMeter(song, store)
+  meter.measure(mix)
+  const table = crossEnergy(program.tracks, store, program.length)
+  await host.play()
+  // kept for as long as the page is: it is measured from outside
+  Object.assign(globalThis, { held: [host, meter, table] })
+  await new Promise((resolve) => setTimeout(resolve, 3000))
+}
+
 Object.assign(globalThis, {
+  holdBench,
   watchLarge: (seconds: number) => watch(16, largeMix, seconds),
   watchHopeless: (seconds: number) => watch(64, hopelessMix, seconds),
 })

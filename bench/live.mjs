@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import { createServer } from 'node:http'
 import { join } from 'node:path'
 import { build } from 'esbuild'
@@ -40,12 +41,42 @@ export async function live() {
         '< 35',
       ),
       entry('live', 'the same: dropouts', large.played ? large.dropouts : NaN, '', '< 1'),
+      entry(
+        'live',
+        '8 mono tracks of 3 minutes: memory for sound and loudness',
+        await held(page.url()),
+        'MiB',
+        '< 250',
+      ),
       entry('live', 'far too much on purpose, for 10 s: dropouts seen', hopeless.dropouts, '', '>= 1'),
     ]
   } finally {
     await browser.close()
     server.close()
   }
+}
+
+/** What a bench holds in memory, in MiB, beside an empty page: in a browser of its own, where nothing is left over. */
+async function held(url) {
+  const browser = await chromium.launch(CHROMIUM)
+  try {
+    const page = await browser.newPage()
+    await page.goto(url)
+    const empty = await renderersMiB(browser)
+    await page.evaluate('holdBench()')
+    return (await renderersMiB(browser)) - empty
+  } finally {
+    await browser.close()
+  }
+}
+
+/** What all pages together have of the machine's memory, shared memory counted once. */
+async function renderersMiB(browser) {
+  const session = await browser.newBrowserCDPSession()
+  const { processInfo } = await session.send('SystemInfo.getProcessInfo')
+  await session.detach()
+  const pss = (id) => Number(/^Pss:\s+(\d+)/m.exec(readFileSync(`/proc/${id}/smaps_rollup`, 'utf8'))[1])
+  return processInfo.filter((p) => p.type === 'renderer').reduce((sum, p) => sum + pss(p.id), 0) / 1024
 }
 
 /** Bundles a file; the application's own way of naming its worklet is taken over. */

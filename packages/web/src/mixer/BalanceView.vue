@@ -270,7 +270,7 @@ td {
 }
 
 .pan :deep(.width) {
-  width: 56px;
+  width: 68px;
 }
 
 .pan {
@@ -279,7 +279,7 @@ td {
 
 .pan :deep(.slider) {
   display: inline-block;
-  width: calc(100% - 60px);
+  width: calc(100% - 72px);
   min-width: 64px;
   vertical-align: middle;
 }
