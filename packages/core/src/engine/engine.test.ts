@@ -345,3 +345,20 @@ describe('the engine’s memory', () => {
     expect(player.engine.bytes).toBe(bytes)
   })
 })
+
+describe('a control that is moved while it plays', () => {
+  it('is heard in the very next block, and is there within two', () => {
+    const player = new Player(compileMix(song, plainMix(song)), constant)
+    const left = new Float32Array(BLOCK)
+    const right = new Float32Array(BLOCK)
+    player.play()
+    for (let i = 0; i < 20; i++) player.process(left, right)
+    const before = left[BLOCK - 1]!
+    expect(before).toBeCloseTo(CENTRE, 6)
+    player.load(compileMix(song, change(plainMix(song), 'reed', { level: -20 })))
+    player.process(left, right)
+    expect(left[BLOCK - 1]!).toBeLessThan(before * 0.6)
+    player.process(left, right)
+    expect(left[BLOCK - 1]!).toBeCloseTo(CENTRE * levelGain(-20), 6)
+  })
+})
