@@ -1,6 +1,5 @@
 /** The loop of a delay. */
 
-// @ts-ignore: decorator
 @inline
 function at(ring: usize, mask: i32, place: i32): f64 {
   return <f64>load<f32>(ring + (<usize>(place & mask) << 2))
@@ -85,7 +84,6 @@ export function echo(
   store<f64>(cuts, settled(high1), 24)
 }
 
-// @ts-ignore: decorator
 @inline
 function settled(state: f64): f64 {
   return abs(state) < 1e-30 ? 0 : state

@@ -1,13 +1,11 @@
 /** Recursive filters, both sides at once in the two lanes of a vector: their own state is all they wait for. */
 
 /** Sample i of both sides, as doubles. */
-// @ts-ignore: decorator
 @inline
 function both(left: usize, right: usize, o: usize): v128 {
   return f64x2.promote_low_f32x4(v128.load32_lane(right + o, v128.load32_zero(left + o), 1))
 }
 
-// @ts-ignore: decorator
 @inline
 function put(left: usize, right: usize, o: usize, y: v128): void {
   const z = f32x4.demote_f64x2_zero(y)
@@ -16,14 +14,12 @@ function put(left: usize, right: usize, o: usize, y: v128): void {
 }
 
 /** A ringing state so low that it counts as silence: far above the slow denormal numbers. */
-// @ts-ignore: decorator
 @inline
 function settled(state: v128): v128 {
   return v128.and(state, f64x2.gt(f64x2.abs(state), f64x2.splat(1e-30)))
 }
 
 /** Whether two factors are nothing. */
-// @ts-ignore: decorator
 @inline
 function alone(a: v128, b: v128): bool {
   return !v128.any_true(f64x2.ne(v128.or(a, b), f64x2.splat(0)))

@@ -71,7 +71,6 @@ export function addProduct(to: usize, x: usize, y: usize, n: i32, factor: f32): 
 }
 
 /** 0, 1, 2, 3. */
-// @ts-ignore: decorator
 @inline
 function counting(): v128 {
   return f32x4(0, 1, 2, 3)

@@ -3,14 +3,12 @@
 const LINE: usize = 512
 
 /** Silence from 360 dB down: what is left of two such values after they cancel is no denormal number yet. */
-// @ts-ignore: decorator
 @inline
 function hushed(x: v128): v128 {
   return v128.and(x, f32x4.gt(f32x4.abs(x), f32x4.splat(1e-18)))
 }
 
 /** Sample `o` of four lines, one in each lane. */
-// @ts-ignore: decorator
 @inline
 function gather(lines: usize, o: usize): v128 {
   let x = v128.load32_zero(lines + o)
@@ -19,7 +17,6 @@ function gather(lines: usize, o: usize): v128 {
   return v128.load32_lane(lines + 3 * LINE + o, x, 3)
 }
 
-// @ts-ignore: decorator
 @inline
 function scatter(lines: usize, o: usize, x: v128): void {
   v128.store32_lane(lines + o, x, 0)

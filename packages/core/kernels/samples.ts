@@ -1,6 +1,5 @@
 /** Recorded sound: samples of 16 bit into blocks. */
 
-// @ts-ignore: decorator
 @inline
 function four(x: usize): v128 {
   return f32x4.convert_i32x4_s(v128.load16x4_s(x))

@@ -78,6 +78,13 @@ describe('the loudness of one mix after another', () => {
     )
   })
 
+  it('finds no peak between samples that are not there: a low tone is as high as it is', () => {
+    const low = audioFor(song, (n) => Math.round(16_000 * Math.sin(n / 130)))
+    const measured = new MixLoudnessMeter(song, low).measure(plain)!
+    const { left, right } = render(compileMix(song, plain), low)!
+    expect(measured.truePeak).toBeCloseTo(measureLoudness(SAMPLE_RATE, [left, right]).truePeak, 2)
+  })
+
   it('counts what rings on after the change', () => {
     let mix = addReturn(line([0, 0, 0, 0, 0, 0, 0, 0]), 'Echo', 'delay', { back: 'e', effect: 'fx' })
     mix = withSetting(addSend(mix, 'reed', 'e', 's'), 'send/s/level', 0)

@@ -10,8 +10,6 @@ const HOP = SAMPLE_RATE / 10
 const SETTLE = 5
 /** How long effects may ring before it is no longer waited for, in hops: 10 s, as for a mixdown. */
 const RINGS = 100
-/** Samples of the hop before that true peak looks at. */
-const REACH = 16
 /** Hops of a piece that is rendered at a time: whole blocks and whole hops, 6.4 s, so that memory stays small. */
 const PIECE = 64
 
@@ -101,35 +99,32 @@ export class MixLoudnessMeter {
   }
 }
 
-/** One side of a piece of sound, with a little of the piece before it. */
+/** One side of a piece of sound. */
 class Side {
-  readonly samples = new Float32Array(REACH + PIECE * HOP)
+  readonly samples = new Float32Array(PIECE * HOP)
   readonly #weighting = new KWeightedEnergy(SAMPLE_RATE)
+  /** Goes on from hop to hop: a sound that is cut looks higher between its samples than it is. */
+  readonly #peak = new TruePeak()
 
   /** Energy of hop `k` of the piece, and its highest true peak. Hops come in order. */
   measure(k: number): { readonly energy: number; readonly peak: number } {
-    const from = REACH + k * HOP
+    const from = k * HOP
     const energy = this.#weighting.sum(this.samples, from, from + HOP) / HOP
-    const peak = new TruePeak()
-    peak.push(this.samples, from - REACH, from + HOP)
-    peak.finish()
-    return { energy, peak: peak.peak }
-  }
-
-  /** Keeps the end for the piece that comes next. */
-  turn(): void {
-    this.samples.copyWithin(0, PIECE * HOP)
+    this.#peak.push(this.samples, from, from + HOP)
+    return { energy, peak: this.#peak.take() }
   }
 }
 
 /** Lets the engine write so many frames of a piece: whole blocks, but for the last of all. */
 function fill(engine: Engine, start: number, frames: number, [left, right]: readonly [Side, Side]): void {
-  left.turn()
-  right.turn()
   for (let done = 0; done < frames; done += BLOCK) {
     const n = Math.min(BLOCK, frames - done)
-    const at = REACH + done
-    engine.process(start + done, n, left.samples.subarray(at, at + n), right.samples.subarray(at, at + n))
+    engine.process(
+      start + done,
+      n,
+      left.samples.subarray(done, done + n),
+      right.samples.subarray(done, done + n),
+    )
   }
 }
 

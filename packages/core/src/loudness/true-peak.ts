@@ -74,6 +74,13 @@ export class TruePeak {
     return this.#peak
   }
 
+  /** The highest magnitude since this was called last; what comes goes on as though nothing had been taken. */
+  take(): number {
+    const peak = this.#peak
+    this.#peak = 0
+    return peak
+  }
+
   push(samples: Float32Array, from: number, to: number): void {
     for (let start = from; start < to; start += 4096) {
       const n = Math.min(4096, to - start)
