@@ -98,36 +98,6 @@ export function shapeRamped(to: usize, x: usize, n: i32, start: f32, step: f32, 
   }
 }
 
-/** The same with one more gain for each sample. */
-export function shapeProduct(
-  to: usize,
-  x: usize,
-  y: usize,
-  n: i32,
-  start: f32,
-  step: f32,
-  sum: bool,
-): void {
-  const first = f32x4.splat(start)
-  const slope = f32x4.splat(step)
-  const four = f32x4.splat(4)
-  let at = counting()
-  let i = 0
-  for (; i + 4 <= n; i += 4) {
-    const o = <usize>i << 2
-    const gain = f32x4.add(first, f32x4.mul(at, slope))
-    at = f32x4.add(at, four)
-    let z = f32x4.mul(v128.load(x + o), f32x4.mul(v128.load(y + o), gain))
-    if (sum) z = f32x4.add(v128.load(to + o), z)
-    v128.store(to + o, z)
-  }
-  for (; i < n; i++) {
-    const o = <usize>i << 2
-    const z = load<f32>(x + o) * (load<f32>(y + o) * (start + step * <f32>i))
-    store<f32>(to + o, sum ? load<f32>(to + o) + z : z)
-  }
-}
-
 /** Writes a straight run from `start` by `step` a sample to samples `from` to `to`; adds to what is there if `sum`. */
 export function ramp(x: usize, from: i32, to: i32, start: f64, step: f64, sum: bool): void {
   const first = x + (<usize>from << 2)

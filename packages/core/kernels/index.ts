@@ -3,6 +3,7 @@
  * addresses of samples in the engine's own memory and keep nothing themselves.
  */
 export * from './gain'
+export * from './mixer'
 export * from './filter'
 export * from './ring'
 export * from './echo'

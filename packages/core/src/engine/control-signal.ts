@@ -14,11 +14,12 @@ export const RAMP = 220
  * off) leaves a difference behind that melts away within 5 ms, so nothing ever clicks.
  */
 export class ControlSignal {
-  /** Values of the block; valid where `uniform` is false. */
-  readonly values: Floats
   /** Whether the whole block has the value `value`. */
   uniform = true
+  /** Whether it runs straight through the block: `value` at its first sample, `step` more at each one after. */
+  straight = true
   value = 0
+  step = 0
 
   #cursor: LineCursor | null = null
   #setting = 0
@@ -33,13 +34,40 @@ export class ControlSignal {
   /** Whether it rests at its setting, so that a block without a line leaves everything as it is. */
   #rests = false
   readonly #kernels: Kernels
+  readonly #values: Floats
+  /** Whether `#values` hold what the last block was. */
+  #written = false
 
   constructor(
     private readonly quantity: Quantity,
     memory: MemoryPart,
   ) {
-    this.values = memory.floats(BLOCK)
+    this.#values = memory.floats(BLOCK)
     this.#kernels = memory.kernels
+  }
+
+  /** Values of the block, sample by sample. Most who need a control need only how it runs: they are written on asking. */
+  get values(): Floats {
+    if (!this.#written) {
+      this.#kernels.ramp(this.#values.at, 0, BLOCK, this.value, this.step, false)
+      this.#written = true
+    }
+    return this.#values
+  }
+
+  /** Value at the first sample of the block. */
+  get first(): number {
+    return this.at(0)
+  }
+
+  /** Value at sample `n` of the block. */
+  at(n: number): number {
+    return this.straight ? this.value + this.step * n : this.#values.view[n]!
+  }
+
+  /** Value at the last sample of a block of so many. */
+  last(frames: number): number {
+    return this.at(frames - 1)
   }
 
   load(program: ControlProgram): void {
@@ -81,7 +109,7 @@ export class ControlSignal {
         this.#hold(start)
         this.#rests = true
       } else {
-        this.uniform = false
+        this.#bend()
         this.#segment(0, block.frames, start, start)
       }
     }
@@ -89,7 +117,21 @@ export class ControlSignal {
 
   #hold(value: number): void {
     this.uniform = true
+    this.#runStraight(value, 0)
+  }
+
+  #runStraight(value: number, step: number): void {
+    this.straight = true
     this.value = value
+    this.step = step
+    this.#written = false
+  }
+
+  /** It does not run straight: whoever called this writes the values of the block. */
+  #bend(): void {
+    this.uniform = false
+    this.straight = false
+    this.#written = true
   }
 
   #follow(cursor: LineCursor, block: BlockTime, start: number): void {
@@ -99,11 +141,14 @@ export class ControlSignal {
     if (i + 1 >= ticks.length || ticks[i + 1]! > tickEnd) {
       const end = this.quantity.ofTravel(cursor.travelAt(tickEnd))
       this.#last = end
-      if (end === start && this.#residueLeft === 0) return this.#hold(start)
-      this.uniform = false
-      return this.#segment(0, frames, start, end)
+      if (this.#residueLeft > 0) {
+        this.#bend()
+        return this.#segment(0, frames, start, end)
+      }
+      this.uniform = end === start
+      return this.#runStraight(start, (end - start) / frames)
     }
-    this.uniform = false
+    this.#bend()
     const framesPerTick = frames / (tickEnd - tickStart)
     let from = 0
     let value = start
@@ -130,7 +175,7 @@ export class ControlSignal {
   /** Writes a straight run of the target plus what is left of the last jump. */
   #segment(from: number, to: number, start: number, end: number): void {
     if (to <= from) return
-    const { at } = this.values
+    const { at } = this.#values
     this.#kernels.ramp(at, from, to, start, (end - start) / (to - from), false)
     if (this.#residueLeft === 0) return
     const melting = Math.min(to - from, this.#residueLeft)

@@ -1,4 +1,4 @@
-import type { AudioStore } from './audio'
+import type { AssetAudio, AudioStore } from './audio'
 import { BLOCK, type BlockTime } from './block'
 import type { Floats, MemoryPart } from './kernels'
 import { SamplePages } from './sample-pages'
@@ -14,12 +14,15 @@ export class RegionReader {
   /** Fades of a block. */
   readonly #fade: Floats
   readonly #faded: Floats
+  /** The recording of the region read last: looked up once, a recording never changes. */
+  #region: RegionProgram | null = null
+  #asset: AssetAudio | undefined
 
   constructor(channels: number, memory: MemoryPart) {
     this.#memory = memory
     this.#pages = Array.from({ length: channels }, () => new SamplePages(memory))
-    this.#fade = memory.floats(BLOCK)
-    this.#faded = memory.floats(BLOCK)
+    this.#fade = memory.memory.scratch('fade', BLOCK)
+    this.#faded = memory.memory.scratch('faded', BLOCK)
   }
 
   /**
@@ -39,7 +42,7 @@ export class RegionReader {
       if (region.start >= blockEnd) break
       const end = region.start + region.length
       if (end <= block.start || region.gain === 0) continue
-      const asset = audio.get(region.asset)
+      const asset = this.#find(region, audio)
       if (!asset) continue
       const from = Math.max(block.start, region.start)
       const to = Math.min(blockEnd, end)
@@ -58,6 +61,14 @@ export class RegionReader {
       }
     }
     return sounds
+  }
+
+  #find(region: RegionProgram, audio: AudioStore): AssetAudio | undefined {
+    if (region !== this.#region || !this.#asset) {
+      this.#region = region
+      this.#asset = audio.get(region.asset)
+    }
+    return this.#asset
   }
 
   /** Writes the gains of a region's fades for a stretch of it. */

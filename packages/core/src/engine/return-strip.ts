@@ -107,7 +107,7 @@ export class ReturnStrip {
     const pan = this.#pan
     if (pan.uniform && pan.value === 0) return
     for (let n = 0; n < frames; n++) {
-      if (n === 0 || !pan.uniform) panStereo(pan.uniform ? pan.value : pan.values.view[n]!, this.#sides)
+      if (n === 0 || !pan.uniform) panStereo(pan.at(n), this.#sides)
       left.view[n]! *= this.#sides.left
       right.view[n]! *= this.#sides.right
     }

@@ -21,7 +21,7 @@ export class SendStrip {
     this.#memory = memory
     this.#level = new ControlSignal(levelQuantity, memory)
     this.#on = new ControlSignal(openQuantity, memory)
-    this.#both = memory.floats(BLOCK)
+    this.#both = memory.memory.scratch('both gains', BLOCK)
     this.#program = program
     this.load(program)
   }
@@ -50,11 +50,31 @@ export class SendStrip {
     this.#on.reset()
   }
 
-  /** Adds a signal of one or two channels to the return's bus. */
-  process(block: BlockTime, moves: boolean, channels: readonly Floats[], buses: readonly Bus[]): void {
-    const bus = buses[this.#program.to]
+  /** Computes its controls for a block. */
+  run(block: BlockTime, moves: boolean): void {
     this.#level.run(block, moves)
     this.#on.run(block, moves)
+  }
+
+  /** Its gain, where that is the same for the whole block; NaN where it moves. */
+  get steadyGain(): number {
+    return this.#level.uniform && this.#on.uniform ? this.#level.value * this.#on.value : NaN
+  }
+
+  /** The bus of its return. */
+  busOf(buses: readonly Bus[]): Bus | undefined {
+    return buses[this.#program.to]
+  }
+
+  /** Computes its controls and adds a signal of one or two channels to the return's bus. */
+  process(block: BlockTime, moves: boolean, channels: readonly Floats[], buses: readonly Bus[]): void {
+    this.run(block, moves)
+    this.add(block, channels, buses)
+  }
+
+  /** Adds a signal of one or two channels to the return's bus, its controls being computed. */
+  add(block: BlockTime, channels: readonly Floats[], buses: readonly Bus[]): void {
+    const bus = this.busOf(buses)
     if (!bus || this.#silent(this.#level) || this.#silent(this.#on)) return
     bus.fed = true
     const mono = channels.length === 1

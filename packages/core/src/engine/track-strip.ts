@@ -1,7 +1,7 @@
 import type { AudioStore } from './audio'
 import { apply } from './apply'
 import { BLOCK, type BlockTime } from './block'
-import { Bus } from './bus'
+import type { Bus } from './bus'
 import { ControlSignal } from './control-signal'
 import { EffectChain } from './effects'
 import type { Floats, Kernels, MemoryPart } from './kernels'
@@ -40,9 +40,12 @@ export class TrackStrip {
   readonly #left: Floats
   readonly #right: Floats
   readonly #source: readonly Floats[]
-  readonly #panned: Bus
+  /** The two sides as they come out. */
+  readonly #panned: readonly [Floats, Floats]
   readonly #from: Sides = { left: 1, right: 1 }
   readonly #to: Sides = { left: 1, right: 1 }
+  /** The pan that `#to` is for; NaN where none is. */
+  #panAt = NaN
   readonly #reader: RegionReader
   readonly #effects: EffectChain
   #sends: readonly SendStrip[] = []
@@ -65,9 +68,9 @@ export class TrackStrip {
     this.#heard = new ControlSignal(openQuantity, memory)
     this.#direct = new ControlSignal(openQuantity, memory)
     this.#controls = [this.#gain, this.#mute, this.#level, this.#pan, this.#width, this.#heard, this.#direct]
-    this.#left = memory.floats(BLOCK)
-    this.#right = memory.floats(BLOCK)
-    this.#panned = new Bus(memory)
+    this.#left = memory.memory.scratch('left', BLOCK)
+    this.#right = memory.memory.scratch('right', BLOCK)
+    this.#panned = [memory.memory.scratch('panned left', BLOCK), memory.memory.scratch('panned right', BLOCK)]
     this.#source = program.channels === 2 ? [this.#left, this.#right] : [this.#left]
     this.#reader = new RegionReader(program.channels, memory)
     this.#effects = new EffectChain(program.channels, memory.memory)
@@ -142,29 +145,71 @@ export class TrackStrip {
     if (stereo) this.#widen(frames)
     this.#findSides(stereo, frames)
     const right = stereo ? this.#right : this.#left
-    main.fed = true
-    const straight = this.#direct.uniform && this.#direct.value === 1
-    if (straight && !this.#post.length) {
-      this.#mix(this.#left, main.left, this.#from.left, this.#to.left, frames, true)
-      this.#mix(right, main.right, this.#from.right, this.#to.right, frames, true)
-    } else {
-      const { left: l, right: r } = this.#panned
-      this.#mix(this.#left, l, this.#from.left, this.#to.left, frames, false)
-      this.#mix(right, r, this.#from.right, this.#to.right, frames, false)
-      for (let i = 0; i < this.#post.length; i++) {
-        this.#post[i]!.process(block, moves, this.#panned.channels, buses)
-      }
-      this.#give(l, main.left, frames)
-      this.#give(r, main.right, frames)
-    }
-    if (metered) this.#meter(right, frames)
+    this.#place(right, main, frames)
+    this.#share(block, moves, buses)
+    if (metered) this.#meter(frames)
   }
 
-  /** Adds one side to the main bus, as far as solo lets it. */
-  #give(from: Floats, to: Floats, frames: number): void {
+  /** Volume and pan: writes the two sides as they come out, and adds them to the main bus as far as solo lets it. */
+  #place(right: Floats, main: Bus, frames: number): void {
+    const level = this.#level
     const direct = this.#direct
-    if (direct.uniform) this.#kernels.addScaled(to.at, from.at, frames, direct.value)
-    else this.#kernels.addProduct(to.at, from.at, direct.values.at, frames, 1)
+    const from = this.#from
+    const to = this.#to
+    const [l, r] = this.#panned
+    main.fed = true
+    this.#kernels.place(
+      this.#left.at,
+      right.at,
+      frames,
+      level.straight ? 0 : level.values.at,
+      level.value,
+      level.step,
+      from.left,
+      (to.left - from.left) / frames,
+      from.right,
+      (to.right - from.right) / frames,
+      l.at,
+      r.at,
+      main.left.at,
+      main.right.at,
+      direct.uniform ? direct.value : 0,
+    )
+    if (direct.uniform) return
+    this.#kernels.addProduct(main.left.at, l.at, direct.values.at, frames, 1)
+    this.#kernels.addProduct(main.right.at, r.at, direct.values.at, frames, 1)
+  }
+
+  /** Gives the two sides to the sends after the fader. Sends that rest go two at a time. */
+  #share(block: BlockTime, moves: boolean, buses: readonly Bus[]): void {
+    const [left, right] = this.#panned
+    const sends = this.#post
+    for (let i = 0; i < sends.length; i++) sends[i]!.run(block, moves)
+    for (let i = 0; i < sends.length; i++) {
+      const send = sends[i]!
+      const next = sends[i + 1]
+      const one = send.busOf(buses)
+      const two = next?.busOf(buses)
+      const gain = send.steadyGain
+      const nextGain = next?.steadyGain ?? NaN
+      // both gains are numbers above 0: a comparison with NaN is false
+      if (one && two && one !== two && gain > 0 && nextGain > 0) {
+        one.fed = true
+        two.fed = true
+        i++
+        this.#kernels.addToTwo(
+          left.at,
+          right.at,
+          block.frames,
+          one.left.at,
+          one.right.at,
+          gain,
+          two.left.at,
+          two.right.at,
+          nextGain,
+        )
+      } else send.add(block, this.#panned, buses)
+    }
   }
 
   #resetControls(): void {
@@ -176,14 +221,20 @@ export class TrackStrip {
   #findSides(stereo: boolean, frames: number): void {
     const law = stereo ? panStereo : panMono
     const pan = this.#pan
-    law(pan.uniform ? pan.value : pan.values.view[0]!, this.#from)
+    if (pan.straight && pan.value === this.#panAt) {
+      // where the block before ended
+      this.#from.left = this.#to.left
+      this.#from.right = this.#to.right
+    } else law(pan.first, this.#from)
     if (pan.uniform) {
       this.#to.left = this.#from.left
       this.#to.right = this.#from.right
+      this.#panAt = pan.value
     } else {
-      const last = pan.values.view[frames - 1]!
-      const step = frames > 1 ? last - pan.values.view[frames - 2]! : 0
-      law(Math.min(1, Math.max(-1, last + step)), this.#to)
+      const last = pan.last(frames)
+      const step = pan.straight ? pan.step : frames > 1 ? last - pan.at(frames - 2) : 0
+      this.#panAt = Math.min(1, Math.max(-1, last + step))
+      law(this.#panAt, this.#to)
     }
   }
 
@@ -194,28 +245,9 @@ export class TrackStrip {
     this.#kernels.widen(this.#left.at, this.#right.at, frames, width.value, shape)
   }
 
-  /** Puts one side on a bus, or adds it if `sum`: volume and pan in one go. */
-  #mix(source: Floats, bus: Floats, from: number, to: number, frames: number, sum: boolean): void {
-    const level = this.#level
-    const step = (to - from) / frames
-    if (!level.uniform) {
-      this.#kernels.shapeProduct(bus.at, source.at, level.values.at, frames, from, step, sum)
-    } else if (step !== 0) {
-      this.#kernels.shapeRamped(bus.at, source.at, frames, from * level.value, step * level.value, sum)
-    } else if (sum) this.#kernels.addScaled(bus.at, source.at, frames, from * level.value)
-    else this.#kernels.copyScaled(bus.at, source.at, frames, from * level.value)
-  }
-
-  /** Keeps the highest sample after volume and pan. The sound before them is not needed any more. */
-  #meter(right: Floats, frames: number): void {
-    const before = this.#peakAfterLevel(this.#left, frames)
-    const beside = right === this.#left ? before : this.#peakAfterLevel(right, frames)
-    const left = before * Math.max(this.#from.left, this.#to.left)
-    this.peak = Math.max(this.peak, left, beside * Math.max(this.#from.right, this.#to.right))
-  }
-
-  #peakAfterLevel(source: Floats, frames: number): number {
-    apply(this.#kernels, this.#level, source, frames)
-    return this.#kernels.peak(source.at, frames)
+  /** Keeps the highest sample after volume and pan. */
+  #meter(frames: number): void {
+    const [left, right] = this.#panned
+    this.peak = Math.max(this.peak, this.#kernels.peak(left.at, frames), this.#kernels.peak(right.at, frames))
   }
 }

@@ -54,7 +54,7 @@ export class EffectSlot {
     )
     this.#controls = [this.#wet, this.#through, ...Object.values(this.#params)]
     this.#processor = MAKERS[program.kind](this.#params, program.mode, channels, memory)
-    this.#inside = Array.from({ length: channels }, () => memory.floats(BLOCK))
+    this.#inside = Array.from({ length: channels }, (_, c) => memory.memory.scratch(`inside ${c}`, BLOCK))
     this.load(program)
   }
 

@@ -25,10 +25,10 @@ export type MakeProcessor = (params: Params, mode: string, channels: 1 | 2, memo
 
 /** A parameter at the start of the block. */
 export function atStart(signal: ControlSignal): number {
-  return signal.uniform ? signal.value : signal.values.view[0]!
+  return signal.first
 }
 
 /** A parameter at the end of the block. */
 export function atEnd(signal: ControlSignal, frames: number): number {
-  return signal.uniform ? signal.value : signal.values.view[frames - 1]!
+  return signal.last(frames)
 }

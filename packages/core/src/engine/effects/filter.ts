@@ -59,7 +59,6 @@ class StateVariableFilter implements Processor {
   process({ frames }: BlockTime, channels: readonly Floats[]): void {
     const frequency = this.params['frequency']!
     const resonance = this.params['resonance']!
-    const { view } = frequency.values
     const first = atStart(frequency)
     const last = atEnd(frequency, frames)
     // a slow sweep runs straight through the block, a fast one is followed more closely
@@ -69,7 +68,7 @@ class StateVariableFilter implements Processor {
     this.#find(this.#from, first, k0)
     for (let from = 0, at = 0; from < frames; from += stride, at += 2 * TERMS) {
       const to = Math.min(frames, from + stride)
-      const f = frequency.uniform ? first : view[Math.min(frames - 1, to)]!
+      const f = to < frames ? frequency.at(to) : last
       this.#find(this.#to, f, k0 + ((k1 - k0) * to) / frames)
       this.#write(at, to - from)
     }

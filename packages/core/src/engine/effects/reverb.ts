@@ -21,6 +21,10 @@ const LONGEST_PRE_DELAY = 0.26 * SAMPLE_RATE
  */
 class Reverb implements Processor {
   tail = 0
+  /** Size and decay in samples that the gains are for, and what the output is scaled by then. */
+  #size = NaN
+  #decay = NaN
+  #scale = 1
   readonly #lines: readonly DelayLine[]
   readonly #taps = LENGTHS_MS.map(() => new Tap())
   readonly #pre: readonly DelayLine[]
@@ -41,8 +45,8 @@ class Reverb implements Processor {
     this.#lines = LENGTHS_MS.map((ms) => new DelayLine((ms * SAMPLE_RATE) / 1000 + 2 * BLOCK, memory))
     this.#gains = memory.floats(LINES)
     this.#damped = memory.floats(LINES)
-    this.#network = memory.floats(LINES * BLOCK)
-    this.#in = [memory.floats(BLOCK), memory.floats(BLOCK)]
+    this.#network = memory.memory.scratch('network', LINES * BLOCK)
+    this.#in = [memory.memory.scratch('early left', BLOCK), memory.memory.scratch('early right', BLOCK)]
     this.#pre = Array.from({ length: channels }, () => new DelayLine(LONGEST_PRE_DELAY + 2 * BLOCK, memory))
     this.#preTaps = this.#pre.map(() => new Tap())
   }
@@ -53,18 +57,7 @@ class Reverb implements Processor {
     const size = SMALLEST + (1 - SMALLEST) * atEnd(p['size']!, frames)
     const bright = 1 - 0.7 * atEnd(p['damping']!, frames)
     const preDelay = (atEnd(p['preDelay']!, frames) * SAMPLE_RATE) / 1000
-    const gains = this.#gains.view
-    let sum = 0
-    for (let i = 0; i < LINES; i++) {
-      const length = (LENGTHS_MS[i]! * size * SAMPLE_RATE) / 1000
-      this.#taps[i]!.aim(length)
-      const gain = exp((LN_60_DB * Math.round(length)) / decay)
-      gains[i] = gain
-      sum += gain * gain
-    }
-    // what stays in the network grows with the decay: the output is scaled so that loudness hardly does
-    const kept = sum / LINES
-    const scale = Math.sqrt((1 - kept) / kept) * 0.7
+    this.#shape(size, decay)
     this.tail = Math.round(decay * 1.6) + LONGEST_PRE_DELAY
     for (let c = 0; c < channels.length; c++) this.#delay(c, channels[c]!, preDelay, frames)
     // every line is longer than a block, so a whole block comes out before any of it goes back in
@@ -78,9 +71,28 @@ class Reverb implements Processor {
       this.#in[channels.length - 1]!.at,
       channels[0]!.at,
       channels[channels.length - 1]!.at,
-      scale,
+      this.#scale,
     )
     for (let i = 0; i < LINES; i++) this.#lines[i]!.writeBlock(this.#lineAt(i), frames)
+  }
+
+  /** How long the lines are, and how much each loses on its way. */
+  #shape(size: number, decay: number): void {
+    const known = size === this.#size && decay === this.#decay
+    for (let i = 0; i < LINES; i++) this.#taps[i]!.aim((LENGTHS_MS[i]! * size * SAMPLE_RATE) / 1000)
+    if (known) return
+    this.#size = size
+    this.#decay = decay
+    const gains = this.#gains.view
+    let sum = 0
+    for (let i = 0; i < LINES; i++) {
+      const gain = exp((LN_60_DB * Math.round((LENGTHS_MS[i]! * size * SAMPLE_RATE) / 1000)) / decay)
+      gains[i] = gain
+      sum += gain * gain
+    }
+    // what stays in the network grows with the decay: the output is scaled so that loudness hardly does
+    const kept = sum / LINES
+    this.#scale = Math.sqrt((1 - kept) / kept) * 0.7
   }
 
   /** Address of the block of one line. */

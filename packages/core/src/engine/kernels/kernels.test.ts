@@ -83,11 +83,6 @@ describe('gains and sums', () => {
     )
     agrees(
       z,
-      (n, a, b) => k.shapeProduct(z.at, x.at, y.at, n, a, b, true),
-      ([p, q, r], i, a, b) => r + p * q * (a + b * i),
-    )
-    agrees(
-      z,
       (n, a, b) => k.ramp(z.at, 0, n, a, b, true),
       ([, , r], i, a, b) => r + a + b * i,
     )
@@ -100,6 +95,55 @@ describe('gains and sums', () => {
       x,
       (n, a) => k.widen(x.at, y.at, n, a, 0),
       ([p, q], _, a) => (p + q) / 2 + ((p - q) / 2) * a,
+    )
+  })
+
+  it('place a sound between two sides and on the bus, with a level for each sample or one that runs straight', () => {
+    const [l, r, main, side] = [
+      part.floats(128),
+      part.floats(128),
+      part.floats(128),
+      part.floats(128),
+    ] as const
+    fc.assert(
+      fc.property(block, fc.boolean(), fc.float({ min: 0, max: 1, noNaN: true }), (given, each, direct) => {
+        const { n, seed, a, b } = given
+        fill(seed)
+        main.view.fill(0.25)
+        side.view.fill(0.5)
+        const level = each ? z.at : 0
+        k.place(x.at, y.at, n, level, a, b, 0.7, b, 0.4, -b, l.at, r.at, main.at, side.at, direct)
+        for (let i = 0; i < n; i++) {
+          const v = each ? z.view[i]! : a + b * i
+          const left = x.view[i]! * v * (0.7 + b * i)
+          const right = y.view[i]! * v * (0.4 - b * i)
+          // gains may reach two hundred here: what is compared is relative to that
+          const near = (got: number, wanted: number) =>
+            expect(Math.abs(got - wanted)).toBeLessThan(4e-6 * (1 + Math.abs(wanted)))
+          near(l.view[i]!, left)
+          near(r.view[i]!, right)
+          near(main.view[i]!, 0.25 + left * direct)
+          near(side.view[i]!, 0.5 + right * direct)
+        }
+      }),
+    )
+  })
+
+  it('give two sides to two buses at once', () => {
+    const buses = [1, 2, 3, 4].map(() => part.floats(128))
+    fc.assert(
+      fc.property(block, ({ n, seed, a, b }) => {
+        fill(seed)
+        buses.forEach(({ view }, i) => view.fill(i))
+        const [lA, rA, lB, rB] = buses as [Floats, Floats, Floats, Floats]
+        k.addToTwo(x.at, y.at, n, lA.at, rA.at, a, lB.at, rB.at, b)
+        for (let i = 0; i < n; i++) {
+          expect(lA.view[i]).toBeCloseTo(x.view[i]! * a, 5)
+          expect(rA.view[i]).toBeCloseTo(1 + y.view[i]! * a, 5)
+          expect(lB.view[i]).toBeCloseTo(2 + x.view[i]! * b, 5)
+          expect(rB.view[i]).toBeCloseTo(3 + y.view[i]! * b, 5)
+        }
+      }),
     )
   })
 
@@ -140,6 +184,62 @@ describe('rings', () => {
         k.ringRead(ring.at, 255, from, z.at, n)
         expect(z.view.slice(0, n)).toEqual(x.view.slice(0, n))
       }),
+    )
+  })
+})
+
+describe('the loop of a delay', () => {
+  /** 40 blocks of noise through a delay; cuts so far out that nothing is cut take the long way round. */
+  function echoed(delay: number, across: number, lowCut: number, frames: number): number[] {
+    const [left, right] = [part.floats(128), part.floats(128)] as const
+    const [one, two] = [part.floats(1024), part.floats(1024)] as const
+    const cuts = part.doubles(4)
+    const out: number[] = []
+    let place = 0
+    for (let run = 0; run < 40; run++) {
+      fill(run + 1)
+      left.view.set(x.view)
+      right.view.set(y.view)
+      const [a, b, mask] = [one.at, two.at, 1023] as const
+      k.echo(
+        left.at,
+        right.at,
+        frames,
+        true,
+        a,
+        b,
+        mask,
+        place,
+        delay,
+        delay,
+        0,
+        1764,
+        0.6,
+        lowCut,
+        1,
+        across,
+        cuts.at,
+      )
+      place = (place + frames) & mask
+      out.push(...left.view.slice(0, frames), ...right.view.slice(0, frames))
+    }
+    return out
+  }
+
+  it('is the same four samples at a time as one by one', () => {
+    const delay = fc.integer({ min: 100, max: 800 })
+    fc.assert(
+      fc.property(
+        delay,
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.integer({ min: 60, max: 128 }),
+        (d, across, n) => {
+          const quick = echoed(d, across, 0, n)
+          const slow = echoed(d, across, 1e-300, n)
+          quick.forEach((v, i) => expect(Math.abs(v - slow[i]!)).toBeLessThan(1e-5))
+        },
+      ),
+      { numRuns: 20 },
     )
   })
 })

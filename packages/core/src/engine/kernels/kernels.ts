@@ -28,7 +28,34 @@ export interface Kernels {
   addScaled(to: number, x: number, n: number, gain: number): void
   addProduct(to: number, x: number, y: number, n: number, factor: number): void
   shapeRamped(to: number, x: number, n: number, start: number, step: number, sum: boolean): void
-  shapeProduct(to: number, x: number, y: number, n: number, start: number, step: number, sum: boolean): void
+  place(
+    left: number,
+    right: number,
+    n: number,
+    level: number,
+    level0: number,
+    levelStep: number,
+    left0: number,
+    leftStep: number,
+    right0: number,
+    rightStep: number,
+    outLeft: number,
+    outRight: number,
+    mainLeft: number,
+    mainRight: number,
+    direct: number,
+  ): void
+  addToTwo(
+    left: number,
+    right: number,
+    n: number,
+    leftA: number,
+    rightA: number,
+    gainA: number,
+    leftB: number,
+    rightB: number,
+    gainB: number,
+  ): void
   ramp(x: number, from: number, to: number, start: number, step: number, sum: boolean): void
   peak(x: number, n: number): number
   widen(left: number, right: number, n: number, width: number, shape: number): void

@@ -51,11 +51,24 @@ export class EngineMemory {
   readonly kernels: Kernels = instantiateKernels()
   readonly #free = new Map<number, number[]>()
   readonly #pieces = new Set<Piece<Numbers>>()
+  readonly #scratch = new Map<string, Floats>()
   #end = this.kernels.heapStart()
 
   /** A part of its own for somebody who may go before the engine does. */
   part(): MemoryPart {
     return new MemoryPart(this)
+  }
+
+  /**
+   * Samples for passing use, shared by all who ask for the same name: nothing stays in them from one block, or one
+   * track, to the next. So the samples that are being worked on stay few, and in the fastest memory.
+   */
+  scratch(name: string, count: number): Floats {
+    const known = this.#scratch.get(name)
+    if (known) return known
+    const made = this.part().floats(count)
+    this.#scratch.set(name, made)
+    return made
   }
 
   /** Takes a piece, filled with zeros. */
