@@ -14,7 +14,24 @@ export {
   scaleSpan,
   shiftSpan,
   switchSpan,
+  type Aftermath,
   type LineSpan,
 } from './span-edits'
 export { makeMove, READY_MOVES, suits, type ReadyMove } from './ready-moves'
 export { thin, type Sample } from './thin'
+export {
+  holdSpan,
+  mirrorSpan,
+  moveRest,
+  moveSpan,
+  repeatSpan,
+  rhythmSpan,
+  smoothSpan,
+  stretchSpan,
+  thinSpan,
+  tiltSpan,
+} from './span-transforms'
+export { movePoints, pointsWithin, removePoints, setValues, type Chosen } from './several'
+export { stamp } from './stamp'
+export { bendSpan } from './bend'
+export { layShape, MAX_CYCLES, shapeTravel, SHAPES, type Shape, type ShapeKind } from './shapes'

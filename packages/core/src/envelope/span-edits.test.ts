@@ -20,75 +20,23 @@ import {
   valueAt,
   type Points,
 } from '.'
-
-const pan = linearScale(-1, 1)
-const cutOff = logScale(20, 20_000)
-const scales = fc.constantFrom<Scale>(levelScale, pan, cutOff)
-const END = 20_000
+import { arbitraryLine, cutOff, END, keepsOutside, pan, scales } from '../../test/arbitrary-line'
 
 const near = (is: readonly number[], expected: readonly number[]) =>
   is.forEach((v, i) => expect(v).toBeCloseTo(expected[i]!, 6))
 
-/** Any line for a scale, and any span of it. */
-const cases = scales.chain((scale) =>
-  fc.record({
-    scale: fc.constant(scale),
-    points: fc
-      .uniqueArray(
-        fc.record({
-          tick: fc.integer({ min: 0, max: END }),
-          travel: fc.double({ min: 0, max: 1, noNaN: true }),
-          form: fc.constantFrom(...FORMS),
-          bend: fc.double({ min: 0, max: 8, noNaN: true }),
-        }),
-        { selector: (p) => p.tick, minLength: 1, maxLength: 12 },
-      )
-      .map((list) =>
-        list
-          .sort((a, b) => a.tick - b.tick)
-          .map(({ tick, travel, form, bend }) =>
-            // an S whose very middle is below what can be heard cannot be cut exactly: none ends just above silence
-            point(
-              tick,
-              scale.toValue(travel < 0.05 ? 0 : travel),
-              form,
-              form === 'curve' || form === 's' ? bend : 0,
-            ),
-          ),
-      ),
-    span: fc
-      .tuple(fc.integer({ min: 1, max: END }), fc.integer({ min: 10, max: 6000 }))
-      .map(([from, length]) => ({ from, to: from + length })),
-  }),
-)
-
-/** Order and range are kept, and outside the span the line is as it was: points identical, values within 1e-6. */
-function keepsOutside(
-  before: Points,
-  after: Points,
-  scale: Scale,
-  span: { from: number; to: number },
-  jumps = 0,
-) {
-  after.forEach((p, i) => {
-    if (i) expect(p.tick).toBeGreaterThan(after[i - 1]!.tick)
-    expect(p.value).toBeGreaterThanOrEqual(scale.min)
-    expect(p.value).toBeLessThanOrEqual(scale.max)
-  })
-  for (let k = 0; k <= 60; k++) {
-    const tick = (k / 60) * (END + 8000)
-    if (tick > span.from - 1 - jumps && tick < span.to + 1 + jumps) continue
-    expect(Math.abs(travelAt(after, scale, tick) - travelAt(before, scale, tick))).toBeLessThan(1e-6)
-  }
-}
-
 describe('an edit of a span', () => {
   it('shifts inside and leaves everything outside', () => {
     fc.assert(
-      fc.property(cases, fc.double({ min: -12, max: 12, noNaN: true }), fc.nat(3000), (c, by, slope) => {
-        const shift = c.scale.kind === 'level' ? by : by / 20
-        keepsOutside(c.points, shiftSpan(c.points, c.scale, c.span, shift, slope), c.scale, c.span)
-      }),
+      fc.property(
+        arbitraryLine,
+        fc.double({ min: -12, max: 12, noNaN: true }),
+        fc.nat(3000),
+        (c, by, slope) => {
+          const shift = c.scale.kind === 'level' ? by : by / 20
+          keepsOutside(c.points, shiftSpan(c.points, c.scale, c.span, shift, slope), c.scale, c.span)
+        },
+      ),
     )
   })
 
@@ -112,7 +60,7 @@ describe('an edit of a span', () => {
     const over = scaleSpan(line, pan, { from: 0, to: 1000 }, -1)
     expect(valueAt(over, pan, 250)).toBeCloseTo(0.25, 2)
     fc.assert(
-      fc.property(cases, fc.double({ min: -2, max: 2, noNaN: true }), (c, factor) => {
+      fc.property(arbitraryLine, fc.double({ min: -2, max: 2, noNaN: true }), (c, factor) => {
         keepsOutside(c.points, scaleSpan(c.points, c.scale, c.span, factor), c.scale, c.span)
       }),
     )
@@ -120,7 +68,7 @@ describe('an edit of a span', () => {
 
   it('replaces, clears, and jumps where it has to', () => {
     fc.assert(
-      fc.property(cases, fc.double({ min: 0, max: 1, noNaN: true }), (c, travel) => {
+      fc.property(arbitraryLine, fc.double({ min: 0, max: 1, noNaN: true }), (c, travel) => {
         const value = c.scale.toValue(travel)
         const inner = [point(c.span.from, value), point(c.span.to, value)]
         const after = replaceSpan(c.points, c.scale, c.span, inner)
@@ -163,7 +111,7 @@ describe('an edit of a span', () => {
 
   it('pastes what was copied as it was', () => {
     fc.assert(
-      fc.property(cases, fc.integer({ min: 0, max: END }), (c, at) => {
+      fc.property(arbitraryLine, fc.integer({ min: 0, max: END }), (c, at) => {
         const copied = copySpan(c.points, c.scale, c.span)
         const length = c.span.to - c.span.from
         const after = pasteAt(c.points, c.scale, copied, length, at)
@@ -228,7 +176,7 @@ describe('ready moves', () => {
 
   it('keep order and range whatever the line is', () => {
     fc.assert(
-      fc.property(cases, fc.constantFrom(...READY_MOVES), (c, move) => {
+      fc.property(arbitraryLine, fc.constantFrom(...READY_MOVES), (c, move) => {
         const after = makeMove(c.points, c.scale, c.span, move, 960)
         after.forEach((p, i) => {
           if (i) expect(p.tick).toBeGreaterThan(after[i - 1]!.tick)

@@ -54,7 +54,7 @@ function shifted(p: Point, scale: Scale, by: number): Point {
 }
 
 /** Changes every point inside a span, with points made at its ends so that the line outside stays as it is. */
-function mapSpan(
+export function mapSpan(
   points: Points,
   scale: Scale,
   span: LineSpan,
@@ -76,20 +76,29 @@ function mapSpan(
   )
 }
 
+/** What a line does after its last change, where it had no points there: it goes back to what it was, or stays. */
+export type Aftermath = 'returns' | 'stays'
+
 /**
  * Puts other points in the place of what lies in a span. Before it and after it the line stays as it is; where the new
  * points do not meet it, it jumps.
  * @param inner sorted, all within the span
+ * @param aftermath what happens after the span where the line has no more points
  * @throws EditRefused where the line would get too many points
  */
-export function replaceSpan(points: Points, scale: Scale, span: LineSpan, inner: Points): Points {
+export function replaceSpan(
+  points: Points,
+  scale: Scale,
+  span: LineSpan,
+  inner: Points,
+  aftermath: Aftermath = 'stays',
+): Points {
   if (!inner.length) return points
   const { from, to } = span
-  const before = points[0] !== undefined && points[0].tick < from
-  const after = points.some((p) => p.tick > to)
+  const followed = points.some((p) => p.tick > to) || (aftermath === 'returns' && points.length > 0)
   let line = points
-  if (before) line = cut(line, scale, from - 1)
-  if (after) line = cut(line, scale, to + 1)
+  if (from > 0) line = cut(line, scale, from - 1)
+  if (followed) line = cut(line, scale, to + 1)
   const head = line.filter((p) => p.tick < from)
   const tail = line.filter((p) => p.tick > to)
   const last = head.at(-1)
@@ -122,17 +131,21 @@ export function copySpan(points: Points, scale: Scale, span: LineSpan): Points {
 }
 
 /** Puts what was copied at a tick, over what is there. @param length of what was copied, in ticks */
-export function pasteAt(points: Points, scale: Scale, copied: Points, length: number, tick: number): Points {
+export function pasteAt(
+  points: Points,
+  scale: Scale,
+  copied: Points,
+  length: number,
+  tick: number,
+  aftermath: Aftermath = 'stays',
+): Points {
   const at = Math.round(tick)
-  return replaceSpan(
-    points,
-    scale,
-    { from: at, to: at + length },
-    copied.map((p) => ({ ...p, tick: p.tick + at })),
-  )
+  const inner = copied.map((p) => ({ ...p, tick: p.tick + at }))
+  return replaceSpan(points, scale, { from: at, to: at + length }, inner, aftermath)
 }
 
-function checked(points: Points): Points {
+/** @throws EditRefused where these are too many points */
+export function checked(points: Points): Points {
   if (points.length > MAX_POINTS)
     throw new EditRefused(`This line would have more than ${MAX_POINTS} points, the most there can be.`)
   return points

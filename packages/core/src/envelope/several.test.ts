@@ -1,0 +1,130 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { arbitraryLine, END, isOrdered, keepsOutside, pan } from '../../test/arbitrary-line'
+import { levelScale } from '../scale'
+import {
+  bendSpan,
+  layShape,
+  MAX_CYCLES,
+  movePoints,
+  point,
+  pointsWithin,
+  removePoints,
+  setValues,
+  SHAPES,
+  stamp,
+  travelAt,
+  valueAt,
+} from '.'
+
+const line = [point(0, -20), point(1000, -10), point(2000, -90), point(3000, 0)]
+
+describe('several points', () => {
+  it('are found in a box', () => {
+    expect([...pointsWithin(line, levelScale, [500, 3000], [0.2, 1])]).toEqual([1, 3])
+    expect([...pointsWithin(line, levelScale, [500, 3000], [1, 0])]).toEqual([1, 2, 3])
+  })
+
+  it('move together without crossing those that stay, and silence stays silent', () => {
+    const moved = movePoints(line, levelScale, new Set([1, 2]), 5000, 3, 4000)
+    expect(moved.map((p) => p.tick)).toEqual([0, 1999, 2999, 3000])
+    expect(moved.map((p) => p.value)).toEqual([-20, -7, -90, 0])
+    expect(movePoints(line, levelScale, new Set([3]), 5000, 50, 4000).at(-1)).toMatchObject({
+      tick: 4000,
+      value: 6,
+    })
+  })
+
+  it('keep order and range, however they are moved', () => {
+    const chosen = fc.uniqueArray(fc.nat(11)).map((list) => new Set(list))
+    const by = fc.tuple(fc.integer({ min: -END, max: END }), fc.double({ min: -30, max: 30, noNaN: true }))
+    fc.assert(
+      fc.property(arbitraryLine, chosen, by, ({ points, scale }, set, [ticks, value]) => {
+        const moved = movePoints(points, scale, set, ticks, value, END)
+        isOrdered(moved, scale)
+        points.forEach((p, i) => !set.has(i) && expect(moved[i]).toBe(p))
+        expect(moved.every((p) => p.tick >= 0 && p.tick <= END)).toBe(true)
+      }),
+    )
+  })
+
+  it('take one value, and go', () => {
+    expect(setValues(line, levelScale, new Set([0, 2]), 99).map((p) => p.value)).toEqual([6, -10, 6, 0])
+    expect(removePoints(line, new Set([0, 2])).map((p) => p.tick)).toEqual([1000, 3000])
+  })
+})
+
+describe('a stamp', () => {
+  it('is a point that the line leads to, or a jump', () => {
+    const soft = stamp(line, levelScale, 500, -3, 'point')
+    expect(valueAt(soft, levelScale, 500)).toBeCloseTo(-3, 9)
+    expect(valueAt(soft, levelScale, 250)).toBeGreaterThan(-20)
+    const hard = stamp(line, levelScale, 500, -3, 'jump')
+    expect(valueAt(hard, levelScale, 499)).toBeCloseTo(valueAt(line, levelScale, 499), 6)
+    expect(valueAt(hard, levelScale, 500)).toBeCloseTo(-3, 9)
+    fc.assert(
+      fc.property(arbitraryLine, fc.integer({ min: 1, max: END }), ({ points, scale }, tick) => {
+        const after = stamp(points, scale, tick, scale.toValue(0.5), 'jump')
+        isOrdered(after, scale)
+        expect(valueAt(after, scale, tick)).toBeCloseTo(scale.toValue(0.5), 9)
+        for (let t = 0; t < tick; t += 500)
+          expect(Math.abs(travelAt(after, scale, t) - travelAt(points, scale, t))).toBeLessThan(1e-6)
+      }),
+    )
+  })
+})
+
+describe('bending by the middle', () => {
+  it('goes through the place it is dragged to', () => {
+    const straight = [point(0, -1), point(1000, 1)]
+    for (const travel of [0.1, 0.3, 0.7, 0.9])
+      expect(travelAt(bendSpan(straight, pan, 0, travel), pan, 500)).toBeCloseTo(travel, 3)
+    expect(bendSpan(straight, pan, 0, 0.505)[0]).toMatchObject({ form: 'straight', bend: 0 })
+    expect(bendSpan([point(0, 0), point(1000, 0)], pan, 0, 0.9)[0]).toMatchObject({ form: 'straight' })
+  })
+})
+
+describe('ready shapes', () => {
+  const shapes = fc.record({
+    kind: fc.constantFrom(...SHAPES),
+    cycles: fc.double({ min: 0.5, max: MAX_CYCLES, noNaN: true }),
+    depth: fc.double({ min: -1, max: 1, noNaN: true }),
+    centre: fc.double({ min: 0, max: 1, noNaN: true }),
+    growth: fc.double({ min: -1, max: 1, noNaN: true }),
+  })
+
+  it('stay in range and leave what lies outside', () => {
+    fc.assert(
+      fc.property(arbitraryLine, shapes, ({ points, scale, span }, shape) =>
+        keepsOutside(points, layShape(points, scale, span, shape), scale, span),
+      ),
+    )
+  })
+
+  it('do what their names say', () => {
+    const base = { cycles: 2, depth: 0.5, centre: 0.5, growth: 0 } as const
+    const span = { from: 0, to: 8000 }
+    const at = (kind: (typeof SHAPES)[number], ...ticks: number[]) => {
+      const laid = layShape([point(0, 0)], pan, span, { ...base, kind })
+      return ticks.map((t) => Math.round(travelAt(laid, pan, t) * 100) / 100)
+    }
+    expect(at('ramp', 0, 4000, 7999)).toEqual([0.25, 0.5, 0.75])
+    expect(at('swell', 0, 2000, 4000, 6000)).toEqual([0.25, 0.75, 0.25, 0.75])
+    expect(at('wave', 0, 1000, 3000, 5000)).toEqual([0.5, 0.75, 0.25, 0.75])
+    expect(at('saw', 0, 2000, 3998, 4000)).toEqual([0.75, 0.5, 0.25, 0.75])
+    expect(at('pulse', 100, 1900, 2100, 4100)).toEqual([0.75, 0.75, 0.25, 0.75])
+    expect(at('steps', 100, 4100)).toEqual([0.25, 0.75])
+  })
+
+  it('grow from nothing, or die away', () => {
+    const shape = { kind: 'swell', cycles: 4, depth: 0.8, centre: 0.5 } as const
+    const span = { from: 0, to: 8000 }
+    const tops = (growth: number) => {
+      const laid = layShape([point(0, 0)], pan, span, { ...shape, growth })
+      return [1000, 3000, 5000, 7000].map((t) => travelAt(laid, pan, t) - 0.5)
+    }
+    expect(tops(1)).toEqual([...tops(1)].sort((a, b) => a - b))
+    expect(tops(-1)).toEqual([...tops(-1)].sort((a, b) => b - a))
+    expect(tops(1)[0]).toBeLessThan(0.1)
+  })
+})

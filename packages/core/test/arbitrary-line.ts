@@ -1,0 +1,63 @@
+import fc from 'fast-check'
+import { expect } from 'vitest'
+import { FORMS, point, travelAt, type LineSpan, type Points } from '../src/envelope'
+import { levelScale, linearScale, logScale, type Scale } from '../src/scale'
+
+/** The last tick at which an arbitrary line has a point. */
+export const END = 20_000
+
+export const pan = linearScale(-1, 1)
+export const cutOff = logScale(20, 20_000)
+export const scales = fc.constantFrom<Scale>(levelScale, pan, cutOff)
+
+/** Any line for a scale, and any span of it. */
+export const arbitraryLine = scales.chain((scale) =>
+  fc.record({
+    scale: fc.constant(scale),
+    points: fc
+      .uniqueArray(
+        fc.record({
+          tick: fc.integer({ min: 0, max: END }),
+          travel: fc.double({ min: 0, max: 1, noNaN: true }),
+          form: fc.constantFrom(...FORMS),
+          bend: fc.double({ min: 0, max: 8, noNaN: true }),
+        }),
+        { selector: (p) => p.tick, minLength: 1, maxLength: 12 },
+      )
+      .map((list) =>
+        list
+          .sort((a, b) => a.tick - b.tick)
+          .map(({ tick, travel, form, bend }) =>
+            // an S whose very middle is below what can be heard cannot be cut exactly: none ends just above silence
+            point(
+              tick,
+              scale.toValue(travel < 0.05 ? 0 : travel),
+              form,
+              form === 'curve' || form === 's' ? bend : 0,
+            ),
+          ),
+      ),
+    span: fc
+      .tuple(fc.integer({ min: 1, max: END }), fc.integer({ min: 10, max: 6000 }))
+      .map(([from, length]) => ({ from, to: from + length })),
+  }),
+)
+
+/** Holds that ticks rise strictly and values are in range. */
+export function isOrdered(points: Points, scale: Scale): void {
+  points.forEach((p, i) => {
+    if (i) expect(p.tick).toBeGreaterThan(points[i - 1]!.tick)
+    expect(p.value).toBeGreaterThanOrEqual(scale.min)
+    expect(p.value).toBeLessThanOrEqual(scale.max)
+  })
+}
+
+/** Holds that order and range are kept, and that outside the span the line is as it was, within 1e-6 of travel. */
+export function keepsOutside(before: Points, after: Points, scale: Scale, span: LineSpan, jumps = 0): void {
+  isOrdered(after, scale)
+  for (let k = 0; k <= 60; k++) {
+    const tick = (k / 60) * (END + 8000)
+    if (tick > span.from - 1 - jumps && tick < span.to + 1 + jumps) continue
+    expect(Math.abs(travelAt(after, scale, tick) - travelAt(before, scale, tick))).toBeLessThan(1e-6)
+  }
+}
