@@ -13,6 +13,9 @@ const RINGS = 100
 /** Hops of a piece that is rendered at a time: whole blocks and whole hops, 6.4 s, so that memory stays small. */
 const PIECE = 64
 
+/** Where a mix gets too hot, in dBTP (EBU R 128). */
+export const PEAK_LIMIT = -1
+
 /** The loudness of a whole mix. */
 export interface MixLoudness {
   /** LUFS every 100 ms; −Infinity for silence. */
@@ -21,6 +24,8 @@ export interface MixLoudness {
   readonly integrated: number | null
   /** dBTP; −Infinity for silence. */
   readonly truePeak: number
+  /** Hops of 100 ms in which the true peak is above {@link PEAK_LIMIT}. */
+  readonly overs: readonly number[]
   /** Share of the song that had to be rendered, 0…1. */
   readonly rendered: number
 }
@@ -60,6 +65,7 @@ export class MixLoudnessMeter {
       momentary: loudnessTrace(this.#energies, 4),
       integrated: integratedLoudness(this.#energies),
       truePeak: dbfs(this.#peaks.reduce((a, b) => Math.max(a, b), 0)),
+      overs: [...this.#peaks.keys()].filter((hop) => dbfs(this.#peaks[hop]!) > PEAK_LIMIT),
       rendered: this.#hops ? (span.to - span.from) / this.#hops : 0,
     }
   }

@@ -17,7 +17,7 @@ export {
   type Aftermath,
   type LineSpan,
 } from './span-edits'
-export { makeMove, READY_MOVES, suits, type ReadyMove } from './ready-moves'
+export { makeMove, READY_MOVES, suits, type MoveForm, type ReadyMove } from './ready-moves'
 export { thin, type Sample } from './thin'
 export {
   holdSpan,
@@ -32,6 +32,7 @@ export {
   tiltSpan,
 } from './span-transforms'
 export { movePoints, pointsWithin, removePoints, setValues, type Chosen } from './several'
+export { convertPoints, type Converted } from './convert'
 export { stamp } from './stamp'
 export { bendSpan } from './bend'
 export { layShape, MAX_CYCLES, shapeTravel, SHAPES, type Shape, type ShapeKind } from './shapes'

@@ -1,6 +1,6 @@
 import { clamp, type Scale } from '../scale'
 import { bendThrough } from './form'
-import { point, type Points } from './envelope'
+import { point, type Form, type Points } from './envelope'
 import { valueAt } from './evaluate'
 import { replaceSpan, shiftSpan, type LineSpan } from './span-edits'
 
@@ -25,10 +25,19 @@ export function suits(move: ReadyMove, scale: Scale, family: string): boolean {
   return move === 'fade in' || move === 'fade out' ? scale.kind === 'level' : true
 }
 
+/** How a move gets from its one end to the other. */
+export interface MoveForm {
+  readonly form: Form
+  readonly bend: number
+}
+
+const EVEN: MoveForm = { form: 'straight', bend: 0 }
+
 /**
  * Makes a move over a span of a line that has points. What lies outside the span stays; a fade out that nothing follows
  * stays silent.
  * @param beat ticks of a beat there: how quickly a lift or dip comes and goes
+ * @param way how a fade, a sweep or a build goes from its start to its end; as is usual for it, if not given
  */
 export function makeMove(
   points: Points,
@@ -36,17 +45,22 @@ export function makeMove(
   span: LineSpan,
   move: ReadyMove,
   beat: number,
+  way?: MoveForm,
 ): Points {
   const { from, to } = span
   if (to - from < 4) return points
   const start = valueAt(points, scale, from)
   const end = valueAt(points, scale, to)
+  const leads = (tick: number, value: number, usual = EVEN) => {
+    const { form, bend } = way ?? usual
+    return point(tick, value, form, bend)
+  }
   const by = (kind: 'lift' | 'dip' | 'build') => (scale.kind === 'level' ? AMOUNT[kind] : SHARE[kind])
   switch (move) {
     case 'fade in':
-      return replaceSpan(points, scale, span, [point(from, scale.min), point(to, heard(end, scale))])
+      return replaceSpan(points, scale, span, [leads(from, scale.min), point(to, heard(end, scale))])
     case 'fade out':
-      return replaceSpan(points, scale, span, [point(from, heard(start, scale)), point(to, scale.min)])
+      return replaceSpan(points, scale, span, [leads(from, heard(start, scale)), point(to, scale.min)])
     case 'lift':
     case 'dip':
       return shiftSpan(points, scale, span, by(move), Math.min(beat, (to - from) / 4))
@@ -55,7 +69,8 @@ export function makeMove(
         scale.kind === 'level'
           ? clamp(heard(start, scale) + by('build'), scale.min, scale.max)
           : scale.toValue(clamp(scale.toTravel(start) + by('build'), 0, 1))
-      const inner = [point(from, start, 'curve', bendThrough(0.35, 8)), point(to, top)]
+      const late = { form: 'curve', bend: bendThrough(0.35, 8) } as const
+      const inner = [leads(from, start, late), point(to, top)]
       return replaceSpan(points, scale, span, inner)
     }
     case 'throw': {
@@ -70,7 +85,7 @@ export function makeMove(
     }
     case 'sweep':
       return replaceSpan(points, scale, span, [
-        point(from, scale.toValue(SWEPT[0])),
+        leads(from, scale.toValue(SWEPT[0])),
         point(to, scale.toValue(SWEPT[1])),
       ])
   }

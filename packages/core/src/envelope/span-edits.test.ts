@@ -1,11 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { levelScale, linearScale, logScale, switchScale, type Scale } from '../scale'
+import { levelScale, switchScale, type Scale } from '../scale'
 import {
   begun,
   clearSpan,
   copySpan,
-  FORMS,
   makeMove,
   pasteAt,
   point,

@@ -75,7 +75,7 @@ export function thinSpan(points: Points, scale: Scale, span: LineSpan): Points {
   const kept: Point[] = []
   let run: Sample[] = []
   const close = (jumps: boolean) => {
-    const few = thin(run, scale)
+    const few = [...thin(run, scale)]
     if (jumps && few.length) few.splice(-1, 1, { ...few.at(-1)!, form: 'jump' })
     kept.push(...few)
     run = []

@@ -23,6 +23,26 @@ export {
 } from './chains'
 export { restoreControl, restoreOwner } from './restore'
 export { regionOf, withRegion, type RegionChange } from './regions'
+export {
+  copyRegion,
+  moveRegion,
+  regionEnds,
+  removeRegion,
+  splitRegion,
+  trimRegion,
+  withLinesAlong,
+} from './region-edits'
+export {
+  editMotif,
+  freeChanged,
+  freedMotifs,
+  keepMotif,
+  motifKind,
+  motifsFor,
+  placeMotif,
+  removeMotif,
+  renameMotif,
+} from './motifs'
 export { changedStretch, type Stretch } from './changed'
 export { allLanes, lanesOf } from './lane-list'
 export { withPatch } from './apply-patch'

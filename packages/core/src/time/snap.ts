@@ -29,3 +29,17 @@ export function snapTick(meter: MeterMap, grid: Grid, tick: number): number {
   const start = meter.barStart(meter.placeAt(tick).bar)
   return Math.max(0, Math.round(start + Math.round((tick - start) / step) * step))
 }
+
+/** The nearest of some places to `tick`; `tick` itself where there are none. @param places in any order */
+export function nearestPlace(places: readonly number[], tick: number): number {
+  let nearest = tick
+  let least = Infinity
+  for (const place of places) {
+    const distance = Math.abs(place - tick)
+    if (distance < least) {
+      least = distance
+      nearest = place
+    }
+  }
+  return nearest
+}

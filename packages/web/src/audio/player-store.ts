@@ -58,6 +58,8 @@ export const usePlayer = defineStore('player', () => {
   const measuring = ref<number | null>(null)
   /** Highest true peak of the whole mix in dBTP, as it was rendered last; null while it is not known. */
   const truePeak = ref<number | null>(null)
+  /** Hops of 100 ms in which the mix was too hot when it was rendered last. */
+  const overs = shallowRef<readonly number[]>([])
   const instant = shallowRef<InstantLoudness | null>(null)
   /** What is listened to alone. Belongs to the session, never to the mix. */
   const solo = shallowRef<Solo>(NOBODY)
@@ -126,6 +128,7 @@ export const usePlayer = defineStore('player', () => {
 
   function takeMeasured(loudness: MixLoudness): void {
     truePeak.value = loudness.truePeak
+    overs.value = loudness.overs
     // a render that was under way is older than what the table says
     if (!isCovered()) measured.value = loudness
   }
@@ -134,6 +137,15 @@ export const usePlayer = defineStore('player', () => {
     if (!isCovered() || !instant.value || !program) return
     const hops = instant.value.hops(program)
     measured.value = { momentary: loudnessTrace(hops, 4), integrated: integratedLoudness(hops) }
+  }
+
+  /**
+   * Loudness of one track by itself every 100 ms in LUFS, after its pan; null where it is not known at once: the table is
+   * not made yet, or the track has effects.
+   */
+  function trackTrace(index: number): Float64Array | null {
+    if (!instant.value || !program || !mix || mix.tracks[index]?.effects.length) return null
+    return loudnessTrace(instant.value.hops(program, moves.value, index), 4)
   }
 
   /** Loudness of one track by itself between two ticks, in LUFS, without effects; null for silence or not known. */
@@ -179,6 +191,7 @@ export const usePlayer = defineStore('player', () => {
     moves.value = true
     measured.value = null
     truePeak.value = null
+    overs.value = []
     forgetOver()
     await old?.close()
   }
@@ -321,6 +334,8 @@ export const usePlayer = defineStore('player', () => {
     setSolo,
     toggleSolo,
     trackLoudness,
+    trackTrace,
+    overs,
     measured,
     measuring,
     prepare,

@@ -123,6 +123,7 @@ usePageKeys({
   '1': () => (bench.hand = 'points'),
   '2': () => (bench.hand = 'bars'),
   '3': () => (bench.hand = 'freehand'),
+  '4': () => (bench.hand = 'cells'),
   b: () => (briefOpen.value = !briefOpen.value),
   g: () => bench.task && player.playLoop(bench.task),
   'Ctrl+z': () => work.undo(),

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What helps the hand on the desk: the grid that places snap to, and how close the song is seen. */
-import { GRIDS, type Grid } from '@rudlo/core/time'
 import { usePlayer } from '../audio/player-store'
-import { useBench } from './bench-store'
+import { SNAPS, useBench, type SnapTo } from './bench-store'
+import SeeMenu from './SeeMenu.vue'
 
 const bench = useBench()
 const player = usePlayer()
@@ -10,13 +10,19 @@ const HANDS = [
   ['points', 'Points', 'Set and move single points (1)'],
   ['bars', 'Bars', 'Select bars, and raise, fade, copy them (2)'],
   ['freehand', 'Draw', 'Draw the line with your hand (3)'],
+  ['cells', 'Cells', 'Give each beat, half beat or bar a value of its own (4)'],
 ] as const
-const GRID_NAMES: Readonly<Record<Grid, string>> = {
+const SNAP_NAMES: Readonly<Record<SnapTo, string>> = {
   bar: 'bars',
   beat: 'beats',
   'half-beat': 'half beats',
   'quarter-beat': 'quarters of beats',
   'third-beat': 'triplets',
+  section: 'sections',
+  region: 'ends of regions',
+  onset: 'where it begins to sound',
+  'any onset': 'where any sound begins',
+  play: 'the play position',
   off: 'nothing',
 }
 </script>
@@ -40,7 +46,7 @@ const GRID_NAMES: Readonly<Record<Grid, string>> = {
     <label class="snap">
       <span>Snap to</span>
       <select v-model="bench.grid" aria-label="Snap to" @keydown.stop>
-        <option v-for="g in GRIDS" :key="g" :value="g">{{ GRID_NAMES[g] }}</option>
+        <option v-for="g in SNAPS" :key="g" :value="g">{{ SNAP_NAMES[g] }}</option>
       </select>
     </label>
     <button
@@ -53,9 +59,7 @@ const GRID_NAMES: Readonly<Record<Grid, string>> = {
     <button aria-label="See closer" title="See closer" @click="bench.zoom(player.position, 2)">
       <v-icon icon="$closer" size="20" />
     </button>
-    <button aria-label="See the whole song" title="See the whole song" @click="bench.showAll()">
-      <v-icon icon="$whole" size="20" />
-    </button>
+    <SeeMenu />
   </div>
 </template>
 
@@ -74,7 +78,9 @@ const GRID_NAMES: Readonly<Record<Grid, string>> = {
 }
 
 select {
+  width: 104px;
   height: 34px;
+  text-overflow: ellipsis;
   border: 0;
   border-radius: 8px;
   background: transparent;
@@ -115,7 +121,7 @@ button:hover {
 .hand {
   width: auto;
   height: 34px;
-  padding: 0 12px;
+  padding: 0 10px;
   border-radius: 0;
   font: inherit;
   font-size: 14px;

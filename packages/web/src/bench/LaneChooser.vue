@@ -5,6 +5,12 @@ import { allLanes, envelopeOf, lanesOf, resolve } from '@rudlo/core/mix'
 import { computed, ref } from 'vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
+import { MOST_LANES } from './desk-lanes'
+
+const props = defineProps<{
+  /** The lane in whose place another one is shown. */
+  address: string
+}>()
 
 const bench = useBench()
 const work = useWork()
@@ -12,13 +18,13 @@ const open = ref(false)
 const search = ref('')
 const withMoves = ref(false)
 
-const owner = computed(() => resolve(work.mix!, bench.address)?.owner ?? null)
+const owner = computed(() => resolve(work.mix!, props.address)?.owner ?? null)
 const ownerName = (id: string | null) =>
   bench.song!.tracks.find((t) => t.id === id)?.name ??
   work.mix!.returns.find((r) => r.id === id)?.name ??
   'Main output'
 const label = computed(() => {
-  const name = laneControlName(work.mix!, bench.address)
+  const name = laneControlName(work.mix!, props.address)
   return name[0]!.toUpperCase() + name.slice(1)
 })
 
@@ -58,10 +64,21 @@ const groups = computed(() => {
   return owners.map((id) => ({ name: ownerName(id), lanes: kept.filter((l) => l.owner === id) }))
 })
 
+/** Shows a lane in the place of this one. */
 function choose(address: string): void {
+  bench.address = props.address
   bench.address = address
   open.value = false
 }
+
+/** Shows a lane below this one. */
+function beside(address: string): void {
+  bench.address = props.address
+  bench.showBeside(address)
+  open.value = false
+}
+
+const onDesk = (address: string) => bench.lanes.some((l) => l.address === address)
 </script>
 
 <template>
@@ -81,19 +98,29 @@ function choose(address: string): void {
       <p v-if="!groups.length" class="soft">No lane is called that.</p>
       <template v-for="g in groups" :key="g.name">
         <h3>{{ g.name }}</h3>
-        <button
-          v-for="l in g.lanes"
-          :key="l.address"
-          class="lane"
-          :aria-current="l.address === bench.address"
-          :data-test="`lane-${l.address}`"
-          @click="choose(l.address)"
-        >
-          <span class="mark" :class="l.family" aria-hidden="true" />
-          <span>{{ l.name }}</span>
-          <span v-if="l.moves" class="sign">has moves</span>
-          <span v-if="l.brief" class="sign asked">in the brief</span>
-        </button>
+        <div v-for="l in g.lanes" :key="l.address" class="row">
+          <button
+            class="lane"
+            :aria-current="l.address === address"
+            :data-test="`lane-${l.address}`"
+            @click="choose(l.address)"
+          >
+            <span class="mark" :class="l.family" aria-hidden="true" />
+            <span>{{ l.name }}</span>
+            <span v-if="l.moves" class="sign">has moves</span>
+            <span v-if="l.brief" class="sign asked">in the brief</span>
+          </button>
+          <button
+            class="add"
+            :disabled="onDesk(l.address) || bench.lanes.length >= MOST_LANES"
+            :aria-label="`Show ${l.name} of ${g.name} below`"
+            title="Show it below, as one more lane"
+            :data-test="`beside-${l.address}`"
+            @click="beside(l.address)"
+          >
+            <v-icon icon="$add" size="18" />
+          </button>
+        </div>
       </template>
       <p class="soft small">Only what is seen changes: every line goes on sounding.</p>
     </div>
@@ -154,7 +181,33 @@ h3 {
   font-size: 14px;
 }
 
+.row {
+  display: flex;
+  gap: 2px;
+}
+
+.add {
+  display: grid;
+  place-items: center;
+  width: 34px;
+  border: 0;
+  border-radius: 8px;
+  background: none;
+  color: var(--ink);
+  cursor: pointer;
+}
+
+.add:hover {
+  background: var(--wash);
+}
+
+.add:disabled {
+  color: var(--rule);
+  cursor: default;
+}
+
 .lane {
+  flex: 1;
   display: flex;
   gap: 9px;
   align-items: center;

@@ -1,327 +1,143 @@
 <script setup lang="ts">
-/** The lane on the student's desk: head with figures, the line to edit, zoom. */
-import { begun, valueAt, type Points } from '@rudlo/core/envelope'
-import { laneName, levelInWords } from '@rudlo/core/assess'
-import { resolve, withLane } from '@rudlo/core/mix'
-import { beatInWords, placeInWords } from '@rudlo/core/time'
-import { computed, ref, shallowRef, watch } from 'vue'
-import { usePlayer } from '../audio/player-store'
-import LaneCanvas from '../lane/LaneCanvas.vue'
-import LaneHead from '../lane/LaneHead.vue'
-import RegionHandles from '../lane/RegionHandles.vue'
-import FreehandSurface from '../lane/FreehandSurface.vue'
-import SpanSurface from '../lane/SpanSurface.vue'
-import LineSurface from '../lane/LineSurface.vue'
-import { useLineEditor } from '../lane/line-editor'
-import { useOverviews } from '../lane/use-overviews'
-import type { Viewport } from '../lane/viewport'
+/** The lanes on the student's desk, one to four of them, and what can be done with the bars that are selected. */
+import { laneName } from '@rudlo/core/assess'
+import { resolve } from '@rudlo/core/mix'
+import { computed, ref } from 'vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
-import LaneChooser from './LaneChooser.vue'
+import { foldLane, resizeLane } from './desk-lanes'
+import DeskLane from './DeskLane.vue'
+import LaneCorner from './LaneCorner.vue'
 import SpanBar from './SpanBar.vue'
 
 const bench = useBench()
 const work = useWork()
-const player = usePlayer()
 
-const song = computed(() => bench.song!)
-const time = computed(() => bench.time!)
-const mix = computed(() => work.mix!)
-const overviews = useOverviews(() => bench.song)
-const view = shallowRef<Viewport | null>(null)
-
-const addressed = computed(() => resolve(mix.value, bench.address)!)
-/** The track whose regions lie behind the lane. */
-const track = computed(() => mix.value.tracks.find((t) => t.id === addressed.value.owner))
-const control = computed(() => addressed.value.control)
-const envelope = computed(() => work.envelope(bench.address))
-const points = computed(() => envelope.value?.points ?? [])
-const name = computed(() => laneName(song.value, mix.value, bench.address))
-/** Whose lane it is, without what it moves. */
-const ownerName = computed(() => name.value.split(',')[0]!)
-const locked = computed(() => {
-  if (work.elsewhere) return 'This work is open in another window.'
-  return bench.isOpen(bench.address)
-    ? ''
-    : envelope.value?.open === false
-      ? `${name.value} is locked.`
-      : `${name.value} is locked: the brief does not ask for it.`
-})
-
-const editor = useLineEditor({
-  points: () => points.value,
-  control: () => control.value,
-  setting: () => addressed.value.setting,
-  meter: () => time.value.meter,
-  songLength: () => song.value.length,
-  grid: () => bench.grid,
-  laneName: () => `${control.value.name.toLowerCase()} of ${name.value}`,
-  address: () => bench.address,
-  begin: work.begin,
-  preview: (next) => work.preview(bench.address, next),
-  commit: work.commit,
-  cancel: work.cancel,
-  set: (next, change) => work.setPoints(bench.address, next, change),
-  refuse: (reason) => (work.notice = reason),
-})
-
-watch(
-  () => bench.address,
-  () => (editor.selected.value = -1),
+const desk = ref<HTMLElement>()
+/** A lane whose control is gone (its effect was removed) is not shown. */
+const shown = computed(() => bench.lanes.filter((l) => resolve(work.mix!, l.address)))
+const compact = computed(() => shown.value.length > 1)
+const rows = computed(() =>
+  shown.value.map((l) => (l.folded ? '36px' : `minmax(0, ${l.share.toFixed(3)}fr)`)).join(' '),
 )
-watch(points, (now) => {
-  if (editor.selected.value >= now.length) editor.selected.value = now.length - 1
-})
+const nameOf = (address: string) => laneName(bench.song!, work.mix!, address)
+/** Whether a lane can be dragged to another height: it is open, and so is one below it. */
+const resizable = (i: number) => !shown.value[i]!.folded && shown.value.some((l, k) => k > i && !l.folded)
 
-const inCharge = computed(() => points.value.length > 0 && envelope.value?.on !== false && player.moves)
-const now = computed(() =>
-  inCharge.value ? valueAt(points.value, control.value.scale, player.position) : addressed.value.setting,
-)
-const held = computed(() => editor.drag.value && editor.current.value)
-const shownValue = computed(() => held.value?.value ?? now.value)
-const where = computed(() =>
-  held.value
-    ? placeInWords(time.value.meter, held.value.tick)
-    : beatInWords(time.value.meter, player.position),
-)
-const words = computed(() => {
-  if (!player.moves) return 'moves are off: the fader counts'
-  if (!points.value.length) return 'no line yet: the fader counts'
-  return control.value.scale.kind === 'level' ? levelInWords(shownValue.value) : ''
-})
+let held: { address: string; y: number } | null = null
 
-/** What the teacher sees the version before as: a faint line, once there is one to compare with. */
-const faint = computed(() => {
-  const before = showBefore.value
-    ? bench.newest?.document.mix.envelopes.find((e) => e.address === bench.address)
-    : null
-  return before ? [before.points] : []
-})
-const showBefore = ref(true)
-
-const pins = computed(() =>
-  (bench.returned?.review?.remarks ?? [])
-    .map((r, i) => ({ ...r, number: i + 1 }))
-    .filter((r) => r.lane === bench.address),
-)
-const showPin = (id: string) => {
-  const remark = bench.returned?.review?.remarks.find((r) => r.id === id)
-  if (remark) bench.showRemark(remark)
+function grab(event: PointerEvent, address: string): void {
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+  held = { address, y: event.clientY }
 }
 
-function typedValue(value: number, clamped: boolean): void {
-  const p = editor.current.value
-  if (!p) return
-  editor.moveSelected(p.tick, value)
-  if (clamped)
-    work.notice = `That is beyond the end of the fader: it is ${control.value.unit.format(value)} now.`
+function drag(event: PointerEvent): void {
+  if (!held || !desk.value) return
+  bench.lanes = resizeLane(bench.lanes, held.address, (event.clientY - held.y) / desk.value.clientHeight)
+  held.y = event.clientY
 }
 
-const change = (label: string, from = 0, to = song.value.length) => ({
-  label: `${label}, ${control.value.name.toLowerCase()} of ${ownerName.value}`,
-  lanes: [bench.address],
-  from,
-  to,
-})
-
-/** Switches the line off so that the control counts, or on again. */
-function switchLine(): void {
-  const on = envelope.value?.on === false
-  work.setMix((mix) => withLane(mix, bench.address, { on }), change(on ? 'Line on' : 'Line off'))
+function key(event: KeyboardEvent, address: string): void {
+  const by = { ArrowUp: -0.05, ArrowDown: 0.05 }[event.key]
+  if (!by) return
+  event.preventDefault()
+  event.stopPropagation()
+  bench.lanes = resizeLane(bench.lanes, address, by)
 }
-
-const clearLane = () => work.setPoints(bench.address, [], change('Cleared the line'))
-
-function drewFreely(from: number, to: number): void {
-  work.commit(change('Drew freely', from, to))
-}
-
-// when zoomed in, the view turns over like a page as the song reaches its end
-watch(
-  () => player.position,
-  (tick) => {
-    const { from, to } = bench.span
-    if (player.playing && !editor.drag.value && tick > to && to < song.value.length) bench.scroll(tick - from)
-  },
-)
 </script>
 
 <template>
-  <section class="sheet desk" aria-label="Lane">
-    <LaneHead
-      :name="ownerName"
-      :control="control"
-      :meter="time.meter"
-      :value="shownValue"
-      :where="where"
-      :note="words"
-      :point="editor.current.value"
-      :has-next="editor.selected.value + 1 < points.length"
-      :editable="!locked"
-      @value="typedValue"
-      @place="(tick: number) => editor.moveSelected(tick, editor.current.value!.value)"
-      @form="editor.setSelectedForm"
-      @remove="editor.removeSelected"
-      @nonsense="(sentence: string) => (work.notice = sentence)"
-    >
-      <template #control><LaneChooser /></template>
-      <p class="soft help">
-        <template v-if="locked">
-          <v-icon icon="$locked" size="16" /> {{ locked }}
-          <button
-            v-if="!work.elsewhere"
-            class="chip open"
-            data-test="open-lane"
-            @click="bench.setOpen(bench.address, true)"
-          >
-            Open it
-          </button>
-        </template>
-        <template v-else-if="bench.hand === 'bars'">Drag over the bars you mean.</template>
-        <template v-else-if="bench.hand === 'freehand'">Draw the line with your hand.</template>
-        <template v-else-if="!points.length">Click on the lane to set the first point.</template>
-        <template v-else>Click to add a point, drag to move one.</template>
-      </p>
-      <div v-if="points.length && !locked" class="switches">
-        <button
-          class="chip"
-          :aria-pressed="envelope?.on !== false"
-          title="Switch the line off, and the control counts again: to compare"
-          data-test="line-on"
-          @click="switchLine"
-        >
-          line {{ envelope?.on === false ? 'off' : 'on' }}
-        </button>
-        <button
-          class="chip"
-          aria-label="Lock this lane"
-          title="Lock this lane: nothing changes it then"
-          @click="bench.setOpen(bench.address, false)"
-        >
-          <v-icon icon="$locked" size="16" />
-        </button>
-        <button class="chip" title="Take the whole line away" data-test="clear-lane" @click="clearLane">
-          clear
-        </button>
+  <div class="sheet desk">
+    <div ref="desk" class="lanes" :style="{ gridTemplateRows: rows }">
+      <div v-for="(l, i) in shown" :key="l.address" class="place" :data-test="`on-desk-${l.address}`">
+        <div v-if="l.folded" class="folded">
+          <b>{{ nameOf(l.address) }}</b>
+          <span class="soft">folded away: it goes on sounding</span>
+          <LaneCorner :address="l.address" :folded="true" />
+        </div>
+        <DeskLane
+          v-else
+          class="lane"
+          :address="l.address"
+          :active="l.address === bench.address"
+          :compact="compact"
+        />
+        <div
+          v-if="resizable(i)"
+          class="edge"
+          role="separator"
+          tabindex="0"
+          aria-orientation="horizontal"
+          :aria-label="`Height of ${nameOf(l.address)}`"
+          :aria-valuenow="Math.round(l.share * 100)"
+          title="Drag to give this lane another height"
+          @pointerdown="grab($event, l.address)"
+          @pointermove="drag"
+          @pointerup="held = null"
+          @pointercancel="held = null"
+          @keydown="key($event, l.address)"
+          @dblclick="bench.lanes = foldLane(bench.lanes, l.address, true)"
+        />
       </div>
-      <label v-if="bench.newest" class="before">
-        <input v-model="showBefore" type="checkbox" /> <i aria-hidden="true" /> your version
-        {{ bench.newest.number }}
-      </label>
-    </LaneHead>
-    <LaneCanvas
-      class="canvas"
-      :song="song"
-      :time="time"
-      :mix="mix"
-      :address="bench.address"
-      :span="bench.span"
-      :overviews="overviews"
-      :position="player.position"
-      :selected="editor.selected.value"
-      :faint="faint"
-      :marked="
-        bench.selection ?? (bench.task && bench.task.lanes.includes(bench.address) ? bench.task : null)
-      "
-      :pins="pins"
-      :pinned="bench.pinned"
-      @size="(v: Viewport) => (view = v)"
-      @pin="showPin"
-    >
-      <LineSurface
-        v-if="view"
-        :view="view"
-        :points="points"
-        :control="control"
-        :editor="editor"
-        :meter="time.meter"
-        :grid="bench.grid"
-        :name="`${name}, ${control.name.toLowerCase()}`"
-        :locked="locked"
-        :here="{ tick: player.position, value: now }"
-        @zoom="bench.zoom"
-        @scroll="bench.scroll"
-        @refuse="(reason: string) => (work.notice = reason)"
-      />
-      <template v-if="view && !locked">
-        <SpanSurface
-          v-if="bench.hand === 'bars'"
-          :view="view"
-          :meter="time.meter"
-          :grid="bench.grid"
-          :song-length="song.length"
-          :selection="bench.selection"
-          @select="(s) => (bench.selection = s)"
-        />
-        <FreehandSurface
-          v-if="bench.hand === 'freehand' && control.scale.kind !== 'switch'"
-          :view="view"
-          :control="control"
-          :points="begun(points, control.scale, addressed.setting)"
-          :song-length="song.length"
-          @begin="work.begin"
-          @preview="(p: Points) => work.preview(bench.address, p)"
-          @commit="drewFreely"
-          @cancel="work.cancel"
-        />
-        <SpanBar v-if="bench.selection" :address="bench.address" :name="ownerName" />
-      </template>
-      <RegionHandles
-        v-if="view && track"
-        :view="view"
-        :time="time"
-        :regions="track.regions"
-        :track="ownerName"
-        :locked="work.elsewhere ? locked : ''"
-        @begin="work.begin"
-        @preview="work.previewMix"
-        @commit="work.commit"
-        @refuse="(reason: string) => (work.notice = reason)"
-      />
-    </LaneCanvas>
-  </section>
+    </div>
+    <SpanBar v-if="bench.hand === 'bars'" />
+  </div>
 </template>
 
 <style scoped>
 .desk {
-  display: grid;
+  display: flex;
   flex: 1;
-  grid-template-columns: 186px minmax(0, 1fr);
+  flex-direction: column;
   min-height: 0;
   overflow: hidden;
 }
 
-.canvas {
+.lanes {
+  display: grid;
+  flex: 1;
+  min-height: 0;
+}
+
+.place {
+  position: relative;
+  min-height: 0;
+}
+
+.place + .place {
+  border-top: 1px solid var(--rule);
+}
+
+.lane {
   height: 100%;
 }
 
-.help {
-  margin-top: 10px;
-  font-size: 14px;
-}
-
-.open {
-  margin-top: 6px;
-}
-
-.switches {
+.folded {
   display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-  margin-top: 10px;
-}
-
-.before {
-  display: flex;
-  gap: 8px;
+  gap: 12px;
   align-items: center;
-  min-height: 32px;
-  margin-top: auto;
+  height: 36px;
+  padding-left: 14px;
   font-size: 14px;
 }
 
-.before i {
-  width: 26px;
-  border-top: 2px dotted var(--ink);
+.folded > :last-child {
+  margin-left: auto;
+}
+
+.edge {
+  position: absolute;
+  z-index: 6;
+  right: 0;
+  bottom: -5px;
+  left: 0;
+  height: 9px;
+  cursor: ns-resize;
+  touch-action: none;
+}
+
+.edge:hover,
+.edge:focus-visible {
+  background: var(--rule);
 }
 </style>

@@ -1,162 +1,227 @@
 <script setup lang="ts">
-/** What can be done with the selected bars of a lane, each as one step. */
+/** What can be done with the bars that are selected, each as one step. It stands below the lanes and hides nothing. */
 import {
-  begun,
-  clearSpan,
+  convertPoints,
   copySpan,
-  EditRefused,
   makeMove,
   pasteAt,
   READY_MOVES,
-  scaleSpan,
   shiftSpan,
   suits,
   switchSpan,
-  type Points,
+  type MoveForm,
   type ReadyMove,
 } from '@rudlo/core/envelope'
-import { resolve } from '@rudlo/core/mix'
-import { computed } from 'vue'
+import { laneName } from '@rudlo/core/assess'
+import { computed, ref } from 'vue'
 import { usePlayer } from '../audio/player-store'
+import { FORMS } from '../lane/forms'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
-
-const props = defineProps<{ address: string; name: string }>()
+import MotifMenu from './MotifMenu.vue'
+import ShapeBar from './ShapeBar.vue'
+import SpanMore from './SpanMore.vue'
+import SpanSelect from './SpanSelect.vue'
+import { useShape } from './shape-store'
+import { useSpanActions } from './span-actions'
 
 const bench = useBench()
 const work = useWork()
 const player = usePlayer()
+const shape = useShape()
+const { where, here, act } = useSpanActions()
 
-const found = computed(() => resolve(work.mix!, props.address)!)
-const control = computed(() => found.value.control)
-const scale = computed(() => control.value.scale)
+const control = computed(() => here.value!.control)
+const level = computed(() => control.value.scale.kind === 'level')
+const isSwitch = computed(() => control.value.scale.kind === 'switch')
+const moves = computed(() => READY_MOVES.filter((m) => suits(m, control.value.scale, control.value.family)))
 const span = computed(() => bench.selection!)
-const points = computed(() =>
-  begun(work.envelope(props.address)?.points ?? [], scale.value, found.value.setting),
-)
-const moves = computed(() => READY_MOVES.filter((m) => suits(m, scale.value, control.value.family)))
-const level = computed(() => scale.value.kind === 'level')
-const isSwitch = computed(() => scale.value.kind === 'switch')
-const meter = computed(() => bench.time!.meter)
-const beat = computed(() => meter.value.lengthsAt(span.value.from).beat)
-const where = computed(() => {
-  const from = meter.value.placeAt(span.value.from).bar
-  const to = meter.value.placeAt(Math.max(span.value.from, span.value.to - 1)).bar
-  return from === to ? `Bar ${from}` : `Bars ${from} to ${to}`
-})
+const beat = computed(() => bench.time!.meter.lengthsAt(span.value.from).beat)
 
-/** Sets the line as one step; a refusal is said, and nothing changes. */
-function set(what: string, make: () => Points, from = span.value.from, to = span.value.to): void {
-  try {
-    const label = `${what}, ${control.value.name.toLowerCase()} of ${props.name}, ${where.value.toLowerCase()}`
-    work.setPoints(props.address, make(), { label, lanes: [props.address], from, to })
-  } catch (error) {
-    if (!(error instanceof EditRefused)) throw error
-    work.notice = error.message
-  }
-}
+/** How far one press raises or lowers: dB of a level, else per cent of the travel. */
+const amount = ref(1)
+const shift = (sign: 1 | -1) =>
+  act(sign > 0 ? 'Raised' : 'Lowered', ({ points, control: { scale } }) => {
+    const by = scale.kind === 'level' ? amount.value : amount.value * 0.05
+    return shiftSpan(points, scale, span.value, sign * by, bench.edge(span.value))
+  })
 
-const slope = computed(() => Math.min(beat.value / 4, (span.value.to - span.value.from) / 4))
-const shift = (by: number) =>
-  set(by > 0 ? 'Raised' : 'Lowered', () =>
-    shiftSpan(points.value, scale.value, span.value, level.value ? by : by * 0.05, slope.value),
-  )
-const stretch = (factor: number) =>
-  set(factor > 1 ? 'Made moves larger' : 'Made moves smaller', () =>
-    scaleSpan(points.value, scale.value, span.value, factor, slope.value),
-  )
+const form = (): MoveForm | undefined => FORMS[bench.way]
 const move = (kind: ReadyMove) =>
-  set(kind[0]!.toUpperCase() + kind.slice(1), () =>
-    makeMove(points.value, scale.value, span.value, kind, beat.value),
+  act(kind[0]!.toUpperCase() + kind.slice(1), ({ points, control: { scale } }) =>
+    makeMove(points, scale, span.value, kind, beat.value, form()),
   )
-const clear = () => set('Cleared', () => clearSpan(points.value, scale.value, span.value))
 const turn = (on: boolean) =>
-  set(`Set to ${control.value.unit.format(Number(on))}`, () =>
-    switchSpan(points.value, scale.value, span.value, on),
+  act(`Set to ${control.value.unit.format(Number(on))}`, ({ points, control: { scale } }) =>
+    switchSpan(points, scale, span.value, on),
   )
 
 function copy(): void {
+  const { points, control: from } = here.value!
   bench.copied = {
-    points: copySpan(points.value, scale.value, span.value),
+    points: copySpan(points, from.scale, span.value),
     length: span.value.to - span.value.from,
-    control: control.value,
+    control: from,
   }
-  work.notice = `${where.value} copied. Paste puts them at the play position, here or on another lane of this kind.`
+  work.notice = `${where.value} copied. Paste puts them at the play position, here or on another lane.`
 }
 
+/** Puts what was copied at the play position; what means nothing for this lane is refused, with the reason. */
 function paste(): void {
   const { copied } = bench
   if (!copied) return
-  const there = copied.control.scale
-  if (there.kind !== scale.value.kind || there.min !== scale.value.min || there.max !== scale.value.max) {
-    work.notice = `What you copied is ${copied.control.name.toLowerCase()}: it means nothing for ${control.value.name.toLowerCase()}.`
-    return
-  }
+  const converted = convertPoints(copied.points, copied.control, control.value)
+  if ('refused' in converted) return void (work.notice = converted.refused)
   const at = Math.round(player.position)
-  set(
+  const paste = act(
     'Pasted',
-    () => pasteAt(points.value, scale.value, copied.points, copied.length, at),
+    ({ points, control: { scale } }) =>
+      pasteAt(points, scale, converted.points, copied.length, at, 'returns'),
     at,
     at + copied.length,
   )
+  if (paste && converted.note) work.notice = converted.note
 }
+
+const name = computed(() => laneName(bench.song!, work.mix!, bench.address))
 </script>
 
 <template>
-  <div class="bar" role="toolbar" :aria-label="`What to do with ${where.toLowerCase()}`" data-test="span-bar">
-    <b>{{ where }}</b>
-    <template v-if="isSwitch">
-      <button class="chip" @click="turn(true)">{{ control.unit.format(1) }} here</button>
-      <button class="chip" @click="turn(false)">{{ control.unit.format(0) }} here</button>
-    </template>
-    <template v-else>
-      <button class="chip" data-test="raise" aria-label="Raise these bars" @click="shift(1)">
-        + {{ level ? '1 dB' : '' }}
-      </button>
-      <button class="chip" data-test="lower" aria-label="Lower these bars" @click="shift(-1)">
-        − {{ level ? '1 dB' : '' }}
-      </button>
-      <button v-for="m in moves" :key="m" class="chip" :data-test="`move-${m}`" @click="move(m)">
-        {{ m }}
-      </button>
-      <button class="chip" title="Moves half as large again" @click="stretch(1.5)">larger</button>
-      <button class="chip" title="Moves a third smaller" @click="stretch(1 / 1.5)">smaller</button>
-    </template>
-    <button class="chip" data-test="clear-span" @click="clear">clear</button>
-    <button class="chip" data-test="copy" @click="copy">copy</button>
-    <button class="chip" data-test="paste" :disabled="!bench.copied" @click="paste">
-      paste at play position
-    </button>
-    <button class="chip" data-test="loop-span" @click="player.playLoop(span)">listen</button>
-    <button class="chip" aria-label="Select nothing" @click="bench.selection = null">
-      <v-icon icon="$close" size="16" />
-    </button>
+  <div v-if="!bench.selection" class="bar soft" data-test="span-bar-empty">
+    <span>Drag over the bars you mean, or</span>
+    <SpanSelect text="choose them" />
   </div>
+  <template v-else>
+    <ShapeBar v-if="shape.open" :where="where" />
+    <div
+      v-else
+      class="bar"
+      role="toolbar"
+      :aria-label="`What to do with ${where.toLowerCase()}`"
+      data-test="span-bar"
+    >
+      <SpanSelect :text="where" />
+      <template v-if="isSwitch">
+        <button class="chip" @click="turn(true)">{{ control.unit.format(1) }} here</button>
+        <button class="chip" @click="turn(false)">{{ control.unit.format(0) }} here</button>
+      </template>
+      <template v-else>
+        <span class="shift">
+          <button data-test="lower" aria-label="Lower these bars" title="Lower these bars" @click="shift(-1)">
+            −
+          </button>
+          <input
+            v-model.number="amount"
+            type="number"
+            min="0.1"
+            max="24"
+            step="0.5"
+            :aria-label="level ? 'By how many dB' : 'By how many steps of 5 %'"
+            @keydown.stop
+          />
+          <span aria-hidden="true">{{ level ? 'dB' : '× 5 %' }}</span>
+          <button data-test="raise" aria-label="Raise these bars" title="Raise these bars" @click="shift(1)">
+            +
+          </button>
+        </span>
+        <button v-for="m in moves" :key="m" class="chip" :data-test="`move-${m}`" @click="move(m)">
+          {{ m }}
+        </button>
+        <button
+          class="chip"
+          :aria-pressed="shape.open"
+          data-test="shapes"
+          @click="shape.open ? shape.end() : shape.start()"
+        >
+          shapes
+        </button>
+      </template>
+      <SpanMore />
+      <MotifMenu :name="name" />
+      <button class="chip" data-test="copy" @click="copy">copy</button>
+      <button
+        class="chip"
+        data-test="paste"
+        :disabled="!bench.copied"
+        title="At the play position"
+        @click="paste"
+      >
+        paste
+      </button>
+      <button
+        class="chip"
+        aria-label="Listen to these bars"
+        title="Listen to these bars, round and round"
+        data-test="loop-span"
+        @click="player.playLoop(span)"
+      >
+        <v-icon icon="$play" size="16" />
+      </button>
+      <button class="chip" aria-label="Select nothing" @click="bench.selection = null">
+        <v-icon icon="$close" size="16" />
+      </button>
+      <label v-if="bench.lanes.length > 1" class="across">
+        <input v-model="bench.across" type="checkbox" data-test="across" /> on all lanes here
+      </label>
+    </div>
+  </template>
 </template>
 
 <style scoped>
 .bar {
-  position: absolute;
-  z-index: 4;
-  top: 22px;
-  right: 68px;
-  left: 18px;
   display: flex;
+  flex: none;
   flex-wrap: wrap;
-  gap: 4px;
+  gap: 3px;
   align-items: center;
-  padding: 6px 10px;
-  border: 1px solid var(--rule);
-  border-radius: var(--radius);
-  background: var(--sheet);
-}
-
-b {
-  margin-right: 6px;
+  min-height: 46px;
+  padding: 5px 8px;
+  border-top: 1px solid var(--rule);
   font-size: 14px;
 }
 
 .chip {
-  padding-inline: 10px;
+  padding-inline: 8px;
+}
+
+.shift {
+  display: flex;
+  align-items: center;
+  border: 1px solid var(--rule);
+  border-radius: 16px;
+  background: var(--paper);
+}
+
+.shift button {
+  width: 32px;
+  height: 32px;
+  border: 0;
+  border-radius: 50%;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: 18px;
+  cursor: pointer;
+}
+
+.shift button:hover {
+  background: var(--wash);
+}
+
+.shift input {
+  width: 34px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: right;
+}
+
+.across {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
+  margin-left: 4px;
 }
 </style>

@@ -1,8 +1,9 @@
 import type { LineSpan, Points } from '@rudlo/core/envelope'
-import { envelopeOf, trackLevel, withLane } from '@rudlo/core/mix'
+import { envelopeOf, regionEnds, resolve, trackLevel, withLane } from '@rudlo/core/mix'
 import type { Control } from '@rudlo/core/scale'
 import { songTime } from '@rudlo/core/song'
-import type { Grid } from '@rudlo/core/time'
+import { regionOnsets } from '../audio/onset-finder'
+import { GRIDS, gridStep, nearestPlace, snapTick, type Grid } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useSpan } from '../lane/use-span'
@@ -11,8 +12,34 @@ import { get } from '../server/api'
 import type { AssignmentView, BriefTask, OwnVersion } from '../server/views'
 import { usePlayer } from '../audio/player-store'
 import { useWork } from '../work/work-store'
+import { addLane, oneLane, removeLane, showLane, type DeskLanes } from './desk-lanes'
 
-export type Hand = 'points' | 'bars' | 'freehand'
+/** What places snap to: the grid, or something that is there. */
+export const SNAPS = [
+  'bar',
+  'beat',
+  'half-beat',
+  'quarter-beat',
+  'third-beat',
+  'section',
+  'region',
+  'onset',
+  'any onset',
+  'play',
+  'off',
+] as const
+export type SnapTo = (typeof SNAPS)[number]
+
+/** How wide the slopes are by which bars that are raised lead over to what lies beside them. */
+export const EDGES = [
+  { text: 'sharp', beats: 0 },
+  { text: 'a quarter of a beat', beats: 0.25 },
+  { text: 'half a beat', beats: 0.5 },
+  { text: 'a beat', beats: 1 },
+  { text: 'a bar', beats: 4 },
+] as const
+
+export type Hand = 'points' | 'bars' | 'freehand' | 'cells'
 
 /** A stretch of a line that was copied, from tick 0 on. */
 export interface Copied {
@@ -26,15 +53,38 @@ export const useBench = defineStore('bench', () => {
   const player = usePlayer()
   const work = useWork()
   const assignment = shallowRef<AssignmentView | null>(null)
-  const address = ref('')
+  /** The lanes on the desk, and the one that is worked on. */
+  const lanes = shallowRef<DeskLanes>([])
+  const active = ref('')
+  /** The lane that is worked on. Setting it shows a lane in its place. */
+  const address = computed({
+    get: () => active.value,
+    set: (lane) => {
+      lanes.value = showLane(lanes.value, active.value, lane)
+      active.value = lane
+    },
+  })
   const taskId = ref<string | null>(null)
-  const grid = ref<Grid>('beat')
+  const grid = ref<SnapTo>('beat')
+  /** Where sounds begin on the track at hand, in ticks: known once they were asked for. */
+  const onsets = shallowRef<readonly number[]>([])
   /** What the hand does on the lane: points one by one, bars as a whole, or a line drawn freely. */
   const hand = ref<Hand>('points')
   /** The bars that are selected on the lane. */
   const selection = shallowRef<LineSpan | null>(null)
   /** What was copied from a lane. */
   const copied = shallowRef<Copied | null>(null)
+  /** Whether what is done with bars is done on all lanes of the desk. */
+  const across = ref(false)
+  const edgeKind = ref(1)
+  /** How a fade, build or sweep gets there, as an index of the forms; −1 for as is usual for it. */
+  const way = ref(-1)
+  /** A value that was copied from a point. */
+  const copiedValue = shallowRef<{ readonly value: number; readonly control: Control } | null>(null)
+  /** Whether the view turns over like a page while it plays. */
+  const turns = ref(true)
+  /** Whether the lines are hidden, to listen without looking. */
+  const justListen = ref(false)
   /** Whether touching a control brings its lane to the desk. */
   const follows = ref(true)
   /** Lanes outside the brief that were opened here. */
@@ -61,6 +111,92 @@ export const useBench = defineStore('bench', () => {
   const returned = computed<OwnVersion | null>(() => work.versions.findLast((v) => v.review !== null) ?? null)
   const newest = computed<OwnVersion | null>(() => work.versions.at(-1) ?? null)
 
+  /** Width in ticks of the slopes at both ends of a span. */
+  function edge(stretch: LineSpan): number {
+    const beat = time.value?.meter.lengthsAt(stretch.from).beat ?? 960
+    return Math.max(1, Math.min(EDGES[edgeKind.value]!.beats * beat, (stretch.to - stretch.from) / 4))
+  }
+
+  /** Places that are there to snap to, for those ways of snapping that are no grid. */
+  const places = computed<readonly number[]>(() => {
+    if (!song.value || !time.value) return []
+    switch (grid.value) {
+      case 'section':
+        return [...song.value.sections.map((s) => s.tick), song.value.length]
+      case 'region': {
+        const owner = work.mix && resolve(work.mix, address.value)?.owner
+        const regions = work.mix?.tracks.find((t) => t.id === owner)?.regions ?? []
+        return regions.flatMap((r) => Object.values(regionEnds(r, time.value!.tempo, song.value!.length)))
+      }
+      case 'onset':
+      case 'any onset':
+        return onsets.value
+      case 'play':
+        return [Math.round(player.position)]
+      default:
+        return []
+    }
+  })
+
+  /** The regions whose onsets are snapped to: of the track at hand, or of all. */
+  const sounding = computed(() => {
+    if (grid.value !== 'onset' && grid.value !== 'any onset') return []
+    const owner = work.mix && resolve(work.mix, address.value)?.owner
+    const tracks = work.mix?.tracks ?? []
+    return (grid.value === 'onset' ? tracks.filter((t) => t.id === owner) : tracks).flatMap((t) => t.regions)
+  })
+  watch(sounding, async (regions) => {
+    onsets.value = []
+    if (!regions.length || !song.value || !time.value) return
+    const found = await regionOnsets(regions, song.value.assets, time.value.tempo).catch(() => [])
+    if (sounding.value === regions) onsets.value = found
+  })
+
+  const isGrid = (to: SnapTo): to is Grid => (GRIDS as readonly string[]).includes(to)
+
+  /** Where a place ends up that is set by hand; `free`: a key is held that switches snapping off. */
+  function snap(tick: number, free: boolean): number {
+    const length = song.value?.length ?? 0
+    const inside = Math.min(length, Math.max(0, tick))
+    if (free || !time.value) return Math.round(inside)
+    const to = grid.value
+    const place = isGrid(to) ? snapTick(time.value.meter, to, inside) : nearestPlace(places.value, inside)
+    return Math.min(length, Math.round(place))
+  }
+
+  /** How far an arrow key moves a point. */
+  function step(tick: number): number {
+    const { meter } = time.value!
+    const to = grid.value
+    const wide = isGrid(to) ? gridStep(meter, to, tick) : 1
+    return wide === 1 ? meter.lengthsAt(tick).beat / 8 : Math.min(meter.lengthsAt(tick).bar, wide)
+  }
+
+  /** Width of a cell that is drawn: of the grid, or a beat where there is no grid. */
+  function cell(tick: number): number {
+    const { meter } = time.value!
+    const to = grid.value
+    return isGrid(to) && to !== 'off' ? gridStep(meter, to, tick) : meter.lengthsAt(tick).beat
+  }
+  const cellName = computed(() => {
+    const to = grid.value
+    return isGrid(to) && to !== 'off' ? to.replace('-', ' ') : 'beat'
+  })
+
+  /** Selects bars, and lets the hand work on bars. */
+  function select(stretch: LineSpan): void {
+    hand.value = 'bars'
+    selection.value = { from: Math.round(stretch.from), to: Math.round(stretch.to) }
+    bringIntoView(stretch)
+  }
+
+  /** Shows a stretch as large as it goes. */
+  function zoomTo(stretch: LineSpan): void {
+    if (!time.value) return
+    const margin = (stretch.to - stretch.from) / 20
+    span.value = insideSong({ from: stretch.from - margin, to: stretch.to + margin }, time.value.length)
+  }
+
   async function open(assignmentId: string): Promise<void> {
     assignment.value = null
     const opened = await get<AssignmentView>(`/api/assignments/${assignmentId}`)
@@ -73,7 +209,8 @@ export const useBench = defineStore('bench', () => {
     selection.value = null
     unlocked.value = new Set()
     taskId.value = first?.id ?? null
-    address.value = first?.lanes[0] ?? trackLevel(opened.songDocument.tracks[0]!.id)
+    active.value = first?.lanes[0] ?? trackLevel(opened.songDocument.tracks[0]!.id)
+    lanes.value = oneLane(active.value)
   }
 
   /** Whether the brief asks for this lane. */
@@ -110,7 +247,23 @@ export const useBench = defineStore('bench', () => {
     if (follows.value) address.value = lane
   }
 
-  watch(address, () => (selection.value = null))
+  /** Puts one more lane on the desk, below the one that is worked on. */
+  function showBeside(lane: string): void {
+    lanes.value = addLane(lanes.value, active.value, lane)
+    active.value = lane
+  }
+
+  /** Takes a lane off the desk. It goes on sounding. */
+  function hideLane(lane: string): void {
+    lanes.value = removeLane(lanes.value, lane)
+    if (!lanes.value.some((l) => l.address === active.value)) active.value = lanes.value[0]!.address
+    work.notice = 'Off the desk only: the line goes on sounding.'
+  }
+
+  // bars stay selected while the hand goes from one lane of the desk to another
+  watch(lanes, (now, before) => {
+    if (!before.some((l) => now.some((n) => n.address === l.address))) selection.value = null
+  })
 
   function chooseTask(id: string): void {
     taskId.value = id
@@ -155,6 +308,9 @@ export const useBench = defineStore('bench', () => {
   return {
     assignment,
     address,
+    lanes,
+    showBeside,
+    hideLane,
     taskId,
     task,
     grid,
@@ -175,6 +331,20 @@ export const useBench = defineStore('bench', () => {
     setOpen,
     touch,
     hand,
+    across,
+    edgeKind,
+    way,
+    edge,
+    onsets,
+    snap,
+    step,
+    cell,
+    cellName,
+    select,
+    zoomTo,
+    copiedValue,
+    turns,
+    justListen,
     selection,
     copied,
     follows,

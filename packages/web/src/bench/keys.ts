@@ -28,14 +28,16 @@ export const BENCH_KEYS = [
       ['Shift arrows', 'move it finely'],
       ['Enter', 'point at the play position'],
       ['Delete', 'remove the point'],
-      ['1 2 3', 'points, bars, draw'],
+      ['1 2 3 4', 'points, bars, draw, cells'],
+      ['Ctrl A', 'all points'],
     ],
   },
   {
     title: 'With the mouse',
     keys: [
       ['Alt', 'drag off the grid'],
-      ['Shift', 'drag one way only'],
+      ['Shift', 'drag one way only; a box round points'],
+      ['Alt wheel', 'closer on the values'],
       ['Ctrl wheel', 'closer and further'],
       ['Shift wheel', 'along the song'],
     ],

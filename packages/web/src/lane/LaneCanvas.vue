@@ -1,15 +1,16 @@
 <script setup lang="ts">
 /** A lane as drawn: grid, waveform, faint lines, line and points; pins and play position on top. */
-import type { Points } from '@rudlo/core/envelope'
+import type { Chosen, Points } from '@rudlo/core/envelope'
 import type { Overview } from '@rudlo/core/exchange'
 import { envelopeOf, resolve, type Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { drawGrid, drawLevels } from './draw-grid'
 import { drawFaintLine, drawLine, drawPoints, drawSetting } from './draw-line'
+import { drawLoudness, drawOvers } from './draw-loudness'
 import { drawWave } from './draw-wave'
 import { useInk } from './use-ink'
-import { GUTTER, Viewport, type Span } from './viewport'
+import { ALL_VALUES, GUTTER, Viewport, type Span, type Values } from './viewport'
 
 const props = defineProps<{
   song: SongVersion
@@ -20,6 +21,16 @@ const props = defineProps<{
   overviews: ReadonlyMap<string, Overview>
   position: number
   selected: number
+  /** All points that are selected, where they are several. */
+  chosen?: Chosen
+  /** The travel in view. */
+  values?: Values
+  /** Loudness every 100 ms in LUFS, as a soft band under the line. */
+  loudness?: Float64Array | null
+  /** Places where the mix is over, in ticks. */
+  overs?: readonly number[]
+  /** Whether the line is hidden, to listen without looking. */
+  blank?: boolean
   /** Drawn under the line, for comparison. */
   faint?: readonly Points[]
   /** Shaded: a task, a span for a remark. */
@@ -36,6 +47,7 @@ const props = defineProps<{
 
 const emit = defineEmits<{ size: [view: Viewport]; pin: [id: string] }>()
 
+const NONE: Chosen = new Set()
 const box = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const size = ref({ width: 0, height: 0 })
@@ -45,7 +57,13 @@ const envelope = computed(() => envelopeOf(props.mix, props.address))
 const track = computed(() => props.mix.tracks.find((t) => t.id === addressed.value.owner))
 const ink = useInk(() => addressed.value.control.family)
 const view = computed(
-  () => new Viewport(props.span, Math.max(1, size.value.width), Math.max(1, size.value.height)),
+  () =>
+    new Viewport(
+      props.span,
+      Math.max(1, size.value.width),
+      Math.max(1, size.value.height),
+      props.values ?? ALL_VALUES,
+    ),
 )
 
 let frame = 0
@@ -71,7 +89,10 @@ function draw(): void {
   const colours = ink.value
   drawGrid(c, view.value, props.song, props.time, colours)
   if (track.value) drawWave(c, view.value, track.value.regions, props.overviews, props.time, colours.wave)
+  if (props.loudness) drawLoudness(c, view.value, props.loudness, props.time, colours.line)
+  if (props.overs) drawOvers(c, view.value, props.overs, colours)
   drawLevels(c, view.value, scale, unit, colours)
+  if (props.blank) return
   c.save()
   c.beginPath()
   c.rect(0, 0, width - GUTTER + 8, height)
@@ -83,7 +104,7 @@ function draw(): void {
   }
   drawLine(c, view.value, points, scale, colours.line, !envelope.value?.on)
   c.restore()
-  drawPoints(c, view.value, points, scale, colours.line, colours.sheet, props.selected)
+  drawPoints(c, view.value, points, scale, colours.line, colours.sheet, props.selected, props.chosen ?? NONE)
 }
 
 const observer = new ResizeObserver(([entry]) => {
@@ -105,6 +126,10 @@ watch(
     () => props.address,
     () => props.overviews,
     () => props.selected,
+    () => props.chosen,
+    () => props.loudness,
+    () => props.overs,
+    () => props.blank,
     () => props.faint,
     ink,
   ],

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The head of a lane: whose it is, its value now, and the selected point as figures that can be typed. */
-import { bendThrough, type Form, type Point } from '@rudlo/core/envelope'
+import type { Form, Point } from '@rudlo/core/envelope'
 import { readValue, type Control } from '@rudlo/core/scale'
 import { parsePlace, placeShort, type MeterMap } from '@rudlo/core/time'
 import { computed, ref, watch } from 'vue'
+import { FORMS } from './forms'
 
 const props = defineProps<{
   name: string
@@ -15,13 +16,21 @@ const props = defineProps<{
   note?: string
   point: Point | null
   hasNext: boolean
+  /** How many points are selected, where they are several. */
+  count?: number
+  /** Values that points are often set to. */
+  rests?: readonly { readonly text: string; readonly value: number }[]
   editable: boolean
+  /** Whether other lanes share the desk: everything is smaller then. */
+  compact?: boolean
 }>()
 
 const emit = defineEmits<{
   value: [value: number, clamped: boolean]
   place: [tick: number]
   form: [form: Form, bend: number]
+  give: [value: number]
+  copy: []
   remove: []
   nonsense: [sentence: string]
 }>()
@@ -38,7 +47,8 @@ watch(() => props.point, refill, { immediate: true })
 function takeValue(): void {
   if (!props.point || valueText.value === props.control.unit.format(props.point.value)) return
   const read = readValue(props.control, valueText.value)
-  if (read) emit('value', read.value, read.clamped)
+  if (read && props.count && props.count > 1) emit('give', read.value)
+  else if (read) emit('value', read.value, read.clamped)
   else emit('nonsense', `“${valueText.value}” is no value here. Type for instance −6, +2.5 dB or silent.`)
   refill()
 }
@@ -52,14 +62,12 @@ function takePlace(): void {
   refill()
 }
 
-/** The ways from a point to the next, in the words of a lesson. */
-const FORMS: readonly { text: string; form: Form; bend: number }[] = [
-  { text: 'straight', form: 'straight', bend: 0 },
-  { text: 'early', form: 'curve', bend: bendThrough(0.8, 8) },
-  { text: 'late', form: 'curve', bend: bendThrough(0.2, 8) },
-  { text: 'soft ends', form: 's', bend: 3 },
-  { text: 'jump', form: 'jump', bend: 0 },
-]
+function giveRest(select: HTMLSelectElement): void {
+  const rest = props.rests?.[Number(select.value)]
+  if (rest) emit('give', rest.value)
+  select.value = '-1'
+}
+
 const chosen = computed(() => {
   const p = props.point
   return FORMS.findIndex((f) => f.form === p?.form && Math.sign(f.bend) === Math.sign(p.bend))
@@ -68,15 +76,21 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
 </script>
 
 <template>
-  <div class="lane-head">
-    <h2><span class="head" :class="control.family" aria-hidden="true" />{{ name }}</h2>
-    <slot name="control"
-      ><p class="soft">{{ control.name }}</p></slot
-    >
-    <p class="now">{{ control.unit.format(value) }}</p>
+  <div class="lane-head" :class="{ compact }">
+    <div class="title">
+      <h2><span class="head" :class="control.family" aria-hidden="true" />{{ name }}</h2>
+      <slot name="corner" />
+    </div>
+    <div class="control">
+      <slot name="control"
+        ><p class="soft">{{ control.name }}</p></slot
+      >
+      <p class="now">{{ control.unit.format(value) }}</p>
+    </div>
     <p class="soft where">{{ where }}</p>
     <p v-if="note" class="soft where">{{ note }}</p>
     <div v-if="point" class="point">
+      <p v-if="count && count > 1" class="soft">{{ count }} points</p>
       <label>
         <span>Value</span>
         <input
@@ -104,7 +118,29 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
             <option v-for="(f, i) in FORMS" :key="f.text" :value="i">{{ f.text }}</option>
           </select>
         </label>
-        <button class="chip" @click="emit('remove')"><v-icon icon="$remove" size="18" />Remove</button>
+        <label v-if="rests?.length">
+          <span>Set to</span>
+          <select
+            :value="-1"
+            aria-label="Set to"
+            data-test="set-to"
+            @change="giveRest($event.target as HTMLSelectElement)"
+          >
+            <option :value="-1">…</option>
+            <option v-for="(rest, i) in rests" :key="rest.text" :value="i">
+              {{ rest.text }} ({{ control.unit.format(rest.value) }})
+            </option>
+          </select>
+        </label>
+        <div class="acts">
+          <button class="chip" title="Copy the value, to give it to other points" @click="emit('copy')">
+            copy value
+          </button>
+          <button class="chip" @click="emit('remove')">
+            <v-icon icon="$remove" size="18" />{{ compact ? '' : 'Remove' }}
+            <span v-if="compact" class="unseen">Remove</span>
+          </button>
+        </div>
       </template>
     </div>
     <slot v-else />
@@ -128,7 +164,47 @@ h2 {
   font-size: 17px;
 }
 
+.title {
+  display: flex;
+  gap: 4px;
+  align-items: start;
+  justify-content: space-between;
+}
+
+.compact {
+  padding: 6px 10px 6px 14px;
+}
+
+.compact h2 {
+  font-size: 15px;
+}
+
+.compact .control {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.compact .now {
+  margin-top: 0;
+  font-size: 19px;
+}
+
+.compact .title {
+  min-height: 24px;
+}
+
+.compact .point {
+  margin-top: 4px;
+}
+
+.compact > .where {
+  display: none;
+}
+
 .head {
+  flex: none;
   width: 16px;
   height: 11px;
   border-radius: 50%;
@@ -168,6 +244,12 @@ h2 {
   display: grid;
   gap: 6px;
   margin-top: 10px;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
 }
 
 label {

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The editable face of a lane: turns pointer and keys into edits, and says where they are. */
-import type { Points } from '@rudlo/core/envelope'
+import { indexAt, pointsWithin, travelAt, type Points } from '@rudlo/core/envelope'
 import { signedText, type Control } from '@rudlo/core/scale'
-import { gridStep, placeInWords, type Grid, type MeterMap } from '@rudlo/core/time'
+import { placeInWords, type MeterMap } from '@rudlo/core/time'
 import { computed, ref } from 'vue'
 import { pointAt } from './hit-test'
+import { usePinch } from './use-pinch'
 import type { LineEditor } from './line-editor'
 import { nudged, tidied } from './nudge'
 import type { Viewport } from './viewport'
@@ -15,22 +16,29 @@ const props = defineProps<{
   control: Control
   editor: LineEditor
   meter: MeterMap
-  grid: Grid
+  /** How far an arrow key moves a point, in ticks. */
+  step: (tick: number) => number
   name: string
   /** Why nothing can be changed here; empty where it can. */
   locked: string
   /** Where Enter adds a point: the play position, and the value the lane has there. */
   here: { readonly tick: number; readonly value: number }
+  /** Name for tests. */
+  test?: string
 }>()
 
 const emit = defineEmits<{
   zoom: [tick: number, factor: number]
   scroll: [ticks: number]
+  /** Closer on the values (above 1), about a travel that stays where it is. */
+  tall: [travel: number, factor: number]
   refuse: [reason: string]
 }>()
 
 /** px within which a point is taken, by mouse and by finger. */
 const REACH = { mouse: 15, finger: 26 }
+/** px of a span's width and height of its ends' difference from which on its middle can be taken. */
+const BENDABLE = { width: 34, height: 10 }
 /** px a press may slip before it counts as a drag. */
 const SLIP = 3
 
@@ -39,6 +47,18 @@ const hovered = ref(-1)
 const pressed = ref<{ x: number; y: number; dx: number; dy: number; moved: boolean; finger: boolean } | null>(
   null,
 )
+
+/** A box that is being drawn round points. */
+const boxed = ref<{ x: number; y: number; toX: number; toY: number; before: ReadonlySet<number> } | null>(
+  null,
+)
+
+/** Two fingers scroll and zoom; what the first of them had begun is given up. */
+const pinch = usePinch({
+  begin: () => (lost(), (boxed.value = null)),
+  zoom: (x, factor) => emit('zoom', props.view.tick(x), factor),
+  scroll: (px) => emit('scroll', props.view.tick(px) - props.view.tick(0)),
+})
 
 const local = (event: MouseEvent) => {
   const box = surface.value!.getBoundingClientRect()
@@ -50,6 +70,7 @@ const hit = (x: number, y: number, finger: boolean) =>
   pointAt(props.points, props.control.scale, props.view, x, y, finger ? REACH.finger : REACH.mouse)
 
 function down(event: PointerEvent): void {
+  if (event.pointerType === 'touch' && pinch.down(event.pointerId, local(event))) return
   if (event.button !== 0 || !event.isPrimary) return
   surface.value!.focus({ preventScroll: true })
   const { x, y } = local(event)
@@ -63,7 +84,16 @@ function down(event: PointerEvent): void {
   event.preventDefault()
   surface.value!.setPointerCapture(event.pointerId)
   const p = props.points[index]
-  if (p) {
+  if (event.shiftKey) {
+    if (p) props.editor.toggle(index)
+    else boxed.value = { x, y, toX: x, toY: y, before: props.editor.chosen.value }
+    return
+  }
+  const middle = p ? null : middleNear(x, y, finger)
+  if (middle) {
+    pressed.value = { x, y, dx: 0, dy: middle.y - y, moved: false, finger }
+    props.editor.grabMiddle(middle.index)
+  } else if (p) {
     const dx = props.view.x(p.tick) - x
     const dy = props.view.y(props.control.scale.toTravel(p.value)) - y
     pressed.value = { x, y, dx, dy, moved: false, finger }
@@ -74,9 +104,51 @@ function down(event: PointerEvent): void {
   }
 }
 
+/** The middle of the span that lies at a place, where it can be bent. */
+function middleAt(index: number): { index: number; x: number; y: number } | null {
+  const { points, view } = props
+  const { scale } = props.control
+  const [from, to] = [points[index], points[index + 1]]
+  if (!from || !to || from.form === 'jump' || scale.kind === 'switch') return null
+  const [a, b] = [from, to].map((p) => view.y(scale.toTravel(p.value))) as [number, number]
+  const width = view.x(to.tick) - view.x(from.tick)
+  if (width < BENDABLE.width || Math.abs(b - a) < BENDABLE.height) return null
+  const tick = (from.tick + to.tick) / 2
+  return { index, x: view.x(tick), y: view.y(travelAt(points, scale, tick)) }
+}
+
+function middleNear(x: number, y: number, finger: boolean) {
+  const middle = middleAt(indexAt(props.points, props.view.tick(x)))
+  const reach = finger ? REACH.finger : REACH.mouse
+  return middle && Math.hypot(middle.x - x, middle.y - y) < reach ? middle : null
+}
+
+const over = ref<{ index: number; x: number; y: number } | null>(null)
+/** The middle that can be taken: under the pointer, or after the selected point. */
+const middles = computed(() =>
+  props.locked || pressed.value
+    ? []
+    : [over.value, middleAt(props.editor.selected.value)]
+        .filter((m) => m !== null)
+        .filter((m, i, all) => i === 0 || m.index !== all[0]?.index),
+)
+
+function drawBox(x: number, y: number): void {
+  const box = boxed.value!
+  boxed.value = { ...box, toX: x, toY: y }
+  const ticks = [box.x, x].map((px) => props.view.tick(px)).sort((a, b) => a - b) as [number, number]
+  const travels = [box.y, y].map((px) => props.view.travel(px)) as [number, number]
+  const inside = pointsWithin(props.points, props.control.scale, ticks, travels)
+  props.editor.choose(new Set([...box.before, ...inside]))
+}
+
 function move(event: PointerEvent): void {
   const { x, y } = local(event)
+  if (event.pointerType === 'touch' && pinch.move(event.pointerId, { x, y })) return
+  if (boxed.value) return drawBox(x, y)
   const press = pressed.value
+  if (!press && event.pointerType === 'mouse')
+    over.value = middleAt(indexAt(props.points, props.view.tick(x)))
   if (!press) {
     hovered.value = event.pointerType === 'mouse' ? hit(x, y, false) : -1
     return
@@ -88,7 +160,9 @@ function move(event: PointerEvent): void {
   props.editor.dragTo(props.view.tick(x + press.dx), valueAt(y + press.dy), event.altKey, axis)
 }
 
-function up(): void {
+function up(event: PointerEvent): void {
+  pinch.up(event.pointerId)
+  boxed.value = null
   if (!pressed.value) return
   pressed.value = null
   props.editor.drop()
@@ -103,6 +177,7 @@ function lost(): void {
 function wheel(event: WheelEvent): void {
   const { x } = local(event)
   if (event.ctrlKey) emit('zoom', props.view.tick(x), Math.exp(-event.deltaY / 240))
+  else if (event.altKey) emit('tall', props.view.travel(local(event).y), Math.exp(-event.deltaY / 240))
   else {
     const sideways = event.deltaX || (event.shiftKey ? event.deltaY : 0)
     if (!sideways) return
@@ -119,6 +194,10 @@ const ARROWS: Readonly<Record<string, readonly [time: -1 | 0 | 1, value: -1 | 0 
 }
 
 function key(event: KeyboardEvent): void {
+  if ((event.ctrlKey || event.metaKey) && event.key === 'a') {
+    event.preventDefault()
+    return props.editor.chooseAll()
+  }
   if (event.ctrlKey || event.metaKey) return
   if (!takeKey(event)) return
   event.preventDefault()
@@ -161,11 +240,9 @@ function takeKey(event: KeyboardEvent): boolean {
 function nudge(time: -1 | 0 | 1, value: -1 | 0 | 1, fine: boolean): void {
   const p = props.editor.current.value
   if (!p) return props.editor.step(time < 0 || value < 0 ? -1 : 1)
-  const step = fine
-    ? 10
-    : Math.min(props.meter.lengthsAt(p.tick).bar, gridStep(props.meter, props.grid, p.tick))
+  const step = fine ? 10 : props.step(p.tick)
   const to = value ? nudged(props.control, p.value, value, fine) : p.value
-  props.editor.moveSelected(p.tick + time * (step === 1 ? 120 : step), to)
+  props.editor.moveSelected(p.tick + time * step, to)
 }
 
 const shown = computed(() => {
@@ -176,11 +253,13 @@ const shown = computed(() => {
   const change = drag.value && !drag.value.fresh ? p.value - drag.value.startValue : 0
   const x = props.view.x(p.tick)
   const y = props.view.y(props.control.scale.toTravel(p.value))
-  const above = pressed.value?.finger ? 74 : 54
+  const finger = pressed.value?.finger ?? false
+  const above = finger ? 104 : 54
   return {
     value: props.control.unit.format(p.value),
     change: Math.abs(change) >= 0.05 && p.value > -90 ? signedText(change, 1) : '',
     place: placeInWords(props.meter, p.tick),
+    finger,
     style: {
       left: `${Math.min(props.view.width - 92, Math.max(92, x))}px`,
       top: `${y - above < 6 ? y + 22 : y - above}px`,
@@ -192,6 +271,8 @@ const spoken = computed(() => {
   const p = props.editor.current.value
   if (!p) return ''
   const where = placeInWords(props.meter, p.tick)
+  const { size } = props.editor.chosen.value
+  if (size > 1) return `${size} points selected, the first at ${props.control.unit.format(p.value)}, ${where}`
   return `Point ${props.editor.selected.value + 1} of ${props.points.length}: ${props.control.unit.format(p.value)}, ${where}`
 })
 
@@ -199,7 +280,7 @@ const described = computed(
   () =>
     `${props.name}, line with ${props.points.length} ${props.points.length === 1 ? 'point' : 'points'}. ` +
     (props.locked ||
-      'Page up and page down choose a point, arrows move it, Enter adds one at the play position, Delete removes.'),
+      'Page up and page down choose a point, Control A all of them, arrows move it, Enter adds one at the play position, Delete removes.'),
 )
 </script>
 
@@ -212,16 +293,39 @@ const described = computed(
     role="application"
     aria-roledescription="line"
     :aria-label="described"
-    data-test="line"
+    :data-test="test ?? 'line'"
     @pointerdown="down"
     @pointermove="move"
     @pointerup="up"
     @pointercancel="lost"
-    @pointerleave="hovered = -1"
+    @pointerleave="((hovered = -1), (over = null))"
     @wheel="wheel"
     @keydown="key"
   >
-    <div v-if="shown" class="bubble" :style="shown.style" data-test="bubble">
+    <span
+      v-for="m in middles"
+      :key="m.index"
+      class="middle"
+      title="Drag up or down to bend the line"
+      :style="{ left: `${m.x}px`, top: `${m.y}px` }"
+    />
+    <div
+      v-if="boxed"
+      class="box"
+      :style="{
+        left: `${Math.min(boxed.x, boxed.toX)}px`,
+        top: `${Math.min(boxed.y, boxed.toY)}px`,
+        width: `${Math.abs(boxed.toX - boxed.x)}px`,
+        height: `${Math.abs(boxed.toY - boxed.y)}px`,
+      }"
+    />
+    <div
+      v-if="shown"
+      class="bubble"
+      :class="{ finger: shown.finger }"
+      :style="shown.style"
+      data-test="bubble"
+    >
       <b>{{ shown.value }}</b>
       <span v-if="shown.change" class="change">{{ shown.change }}</span>
       <br />{{ shown.place }}
@@ -265,6 +369,36 @@ const described = computed(
   line-height: 1.3;
   white-space: nowrap;
   transform: translateX(-50%);
+  pointer-events: none;
+}
+
+.bubble.finger {
+  padding: 8px 18px;
+  font-size: 17px;
+}
+
+.bubble.finger b {
+  font-size: 28px;
+}
+
+.middle {
+  position: absolute;
+  width: 12px;
+  height: 12px;
+  margin: -6px 0 0 -6px;
+  border: 2px solid var(--ink);
+  border-radius: 2px;
+  background: var(--sheet);
+  transform: rotate(45deg);
+  cursor: ns-resize;
+  opacity: 0.75;
+}
+
+.box {
+  position: absolute;
+  border: 1.5px dashed var(--ink);
+  border-radius: 4px;
+  background: color-mix(in srgb, var(--ink) 8%, transparent);
   pointer-events: none;
 }
 

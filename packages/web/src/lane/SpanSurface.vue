@@ -1,14 +1,15 @@
 <script setup lang="ts">
 /** Lies over a lane while bars are selected: drag to select, a press without a drag takes the bar. */
 import type { LineSpan } from '@rudlo/core/envelope'
-import { snapTick, type Grid, type MeterMap } from '@rudlo/core/time'
+import type { MeterMap } from '@rudlo/core/time'
 import { ref } from 'vue'
 import type { Viewport } from './viewport'
 
 const props = defineProps<{
   view: Viewport
   meter: MeterMap
-  grid: Grid
+  /** Where a place ends up that is set by hand. */
+  snap: (tick: number, free: boolean) => number
   songLength: number
   selection: LineSpan | null
 }>()
@@ -22,10 +23,8 @@ function tickAt(event: PointerEvent): number {
 }
 
 function span(a: number, b: number, free: boolean): LineSpan {
-  const snap = (tick: number) =>
-    Math.min(props.songLength, free ? Math.round(tick) : snapTick(props.meter, props.grid, tick))
-  const from = snap(Math.min(a, b))
-  const to = snap(Math.max(a, b))
+  const from = props.snap(Math.min(a, b), free)
+  const to = props.snap(Math.max(a, b), free)
   if (to > from) return { from, to }
   const { bar } = props.meter.placeAt(from)
   return { from: props.meter.barStart(bar), to: Math.min(props.songLength, props.meter.barStart(bar + 1)) }

@@ -102,6 +102,7 @@ export function drawLevels(
   c.textBaseline = 'bottom'
   for (const value of marksOf(scale)) {
     const y = Math.round(view.y(scale.toTravel(value))) + 0.5
+    if (y < 0 || y > view.height) continue
     const strong = value === 0 && scale.kind !== 'switch'
     c.strokeStyle = ink.rule
     c.lineWidth = 1

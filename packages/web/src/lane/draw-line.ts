@@ -1,6 +1,9 @@
-import { compileLine, LineCursor, type Points } from '@rudlo/core/envelope'
+import { compileLine, indexAt, LineCursor, type Chosen, type Points } from '@rudlo/core/envelope'
 import type { Scale } from '@rudlo/core/scale'
 import type { Viewport } from './viewport'
+
+/** Points are drawn small where there is less than so many px for each. */
+const CROWDED = 14
 
 /** Traces a line across the view: straight spans in one stroke, bent ones every 3 px, jumps upright. */
 function trace(c: CanvasRenderingContext2D, view: Viewport, points: Points, scale: Scale): void {
@@ -88,14 +91,19 @@ export function drawPoints(
   colour: string,
   paper: string,
   selected: number,
+  chosen: Chosen,
 ): void {
-  const crowded = points.length > 200
   const { from, to } = view.shown
-  points.forEach((p, i) => {
-    if (p.tick < from || p.tick > to) return
+  const first = Math.max(0, indexAt(points, from))
+  const last = Math.min(points.length - 1, indexAt(points, to) + 1)
+  const crowded = last - first > view.width / CROWDED
+  for (let i = first; i <= last; i++) {
+    const p = points[i]!
+    if (p.tick < from || p.tick > to) continue
     const x = view.x(p.tick)
     const y = view.y(scale.toTravel(p.value))
-    if (i === selected) {
+    if (y < -20 || y > view.height + 20) continue
+    if (i === selected || chosen.has(i)) {
       c.beginPath()
       c.arc(x, y, 13, 0, 2 * Math.PI)
       c.strokeStyle = colour
@@ -110,5 +118,5 @@ export function drawPoints(
     c.strokeStyle = hollow ? colour : paper
     c.lineWidth = hollow ? 2.25 : 1
     c.stroke()
-  })
+  }
 }

@@ -1,13 +1,13 @@
-import { point, type Points } from '@rudlo/core/envelope'
+import { point, valueAt, type Points } from '@rudlo/core/envelope'
 import { MIXER_CONTROLS, SEND_CONTROLS } from '@rudlo/core/scale'
-import { MeterMap, type Grid } from '@rudlo/core/time'
+import { MeterMap, snapTick } from '@rudlo/core/time'
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { ChangeLabel } from '../work/work-store'
 import { pointAt } from './hit-test'
 import { useLineEditor, type LineEditor } from './line-editor'
 import { nudged } from './nudge'
-import { insideSong, Viewport, zoomAbout } from './viewport'
+import { insideSong, Viewport, zoomAbout, zoomValues } from './viewport'
 
 const { level, mute, pan } = MIXER_CONTROLS
 const LENGTH = 32 * 3840
@@ -45,6 +45,15 @@ describe('Viewport', () => {
         },
       ),
     )
+  })
+
+  it('shows a part of the values, and keeps the one under the pointer', () => {
+    const tall = zoomValues({ low: 0, high: 1 }, 0.75, 4)
+    expect(tall.high - tall.low).toBeCloseTo(0.25, 9)
+    const close = new Viewport({ from: 0, to: 960 }, 900, 300, tall)
+    expect(close.y(0.75)).toBeCloseTo(view.y(0.75), 6)
+    expect(close.travel(close.y(0.7))).toBeCloseTo(0.7, 9)
+    expect(zoomValues(tall, 0.75, 0.01)).toEqual({ low: 0, high: 1 })
   })
 
   it('zooms about the place under the pointer', () => {
@@ -90,11 +99,11 @@ describe('nudged', () => {
 })
 
 describe('useLineEditor', () => {
+  const meter = new MeterMap([{ tick: 0, beats: 4, unit: 4 }])
   let points: Points
   let shown: Points
   let changes: ChangeLabel[]
   let refused: string[]
-  let grid: Grid
   let editor: LineEditor
 
   beforeEach(() => {
@@ -102,14 +111,13 @@ describe('useLineEditor', () => {
     shown = points
     changes = []
     refused = []
-    grid = 'beat'
     editor = useLineEditor({
       points: () => shown,
       control: () => level,
       setting: () => -3,
-      meter: () => new MeterMap([{ tick: 0, beats: 4, unit: 4 }]),
+      meter: () => meter,
       songLength: () => LENGTH,
-      grid: () => grid,
+      snap: (tick, free) => Math.min(LENGTH, free ? Math.round(tick) : snapTick(meter, 'beat', tick)),
       laneName: () => 'volume of Reed',
       address: () => 'track/reed/level',
       begin: () => undefined,
@@ -187,6 +195,63 @@ describe('useLineEditor', () => {
     expect(editor.selected.value).toBe(1)
     editor.step(-1)
     expect(editor.selected.value).toBe(0)
+  })
+
+  it('moves, sets and removes several points, each as one step', () => {
+    points = shown = [point(0, -6), point(9600, -20), point(19_200, -90), point(38_400, -6)]
+    editor.toggle(1)
+    editor.toggle(2)
+    expect([...editor.chosen.value]).toEqual([1, 2])
+    editor.grab(1)
+    editor.dragTo(10_560, -17, false, null)
+    editor.drop()
+    expect(points.map((p) => [p.tick, p.value])).toEqual([
+      [0, -6],
+      [10_560, -17],
+      [20_160, -90],
+      [38_400, -6],
+    ])
+    editor.giveValue(-12)
+    expect(points.map((p) => p.value)).toEqual([-6, -12, -12, -6])
+    editor.moveSelected(points[1]!.tick + 960, -11)
+    expect(points.map((p) => p.value)).toEqual([-6, -11, -11, -6])
+    editor.removeSelected()
+    expect(points.map((p) => p.tick)).toEqual([0, 38_400])
+    expect(changes.map((c) => c.label.split(',')[0])).toEqual([
+      'Moved 2 points',
+      'Set 2 points to −12.0 dB',
+      'Moved 2 points',
+      'Removed 2 points',
+    ])
+  })
+
+  it('lets go of the others where one point is taken that is not among them', () => {
+    editor.chooseAll()
+    expect(editor.chosen.value.size).toBe(2)
+    editor.toggle(1)
+    editor.grab(1)
+    expect(editor.chosen.value.size).toBe(0)
+  })
+
+  it('bends a span by its middle', () => {
+    points = shown = [point(0, -20), point(38_400, 0)]
+    editor.grabMiddle(0)
+    editor.dragTo(19_200, -3, false, null)
+    editor.drop()
+    expect(points[0]!.form).toBe('curve')
+    expect(valueAt(points, level.scale, 19_200)).toBeCloseTo(-3, 1)
+    expect(changes[0]!.label).toMatch(/^Bent the line/)
+  })
+
+  it('stamps the setting as a point or as a jump', () => {
+    editor.stampHere(9600, 'jump')
+    expect(points.map((p) => [p.tick, Math.round(p.value), p.form])).toEqual([
+      [0, -6, 'straight'],
+      [9599, -6, 'jump'],
+      [9600, -3, 'straight'],
+      [38_400, -6, 'straight'],
+    ])
+    expect(changes[0]!.label).toMatch(/^Stamped −3.0 dB/)
   })
 
   it('says why a point is one too many', () => {

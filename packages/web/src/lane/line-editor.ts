@@ -1,14 +1,19 @@
 import {
   addPoint,
+  bendSpan,
   EditRefused,
   movePoint,
-  removePoint,
+  movePoints,
+  removePoints,
   setForm,
+  setValues,
+  stamp,
+  type Chosen,
   type Form,
   type Points,
 } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
-import { snapTick, type Grid, type MeterMap } from '@rudlo/core/time'
+import type { MeterMap } from '@rudlo/core/time'
 import { computed, ref, shallowRef } from 'vue'
 import type { ChangeLabel } from '../work/work-store'
 
@@ -20,7 +25,8 @@ export interface LinePorts {
   setting(): number
   meter(): MeterMap
   songLength(): number
-  grid(): Grid
+  /** Where a place ends up that is set by hand. */
+  snap(tick: number, free: boolean): number
   /** Name of the lane in labels: "volume of Squeezebox". */
   laneName(): string
   address(): string
@@ -32,19 +38,27 @@ export interface LinePorts {
   refuse(reason: string): void
 }
 
+const NONE: Chosen = new Set()
+
 /** Edits a line by hand: one gesture or one key is one step. Knows nothing of pixels. */
 export function useLineEditor(ports: LinePorts) {
   /** Index of the selected point, or −1. */
   const selected = ref(-1)
-  /** The point under the hand, with the value the gesture began at. */
-  const drag = shallowRef<{ base: Points; index: number; startValue: number; fresh: boolean } | null>(null)
+  /** All points that are selected, where they are several: `selected` is one of them. */
+  const chosen = shallowRef<Chosen>(NONE)
+  /** What is under the hand: points, or the middle of the span after one; with the value the gesture began at. */
+  const drag = shallowRef<{
+    base: Points
+    index: number
+    startValue: number
+    fresh: boolean
+    what: 'points' | 'bend'
+  } | null>(null)
   const current = computed(() => ports.points()[selected.value] ?? null)
+  /** The points that an edit is for. */
+  const meant = (): Chosen => (chosen.value.size > 1 ? chosen.value : new Set([selected.value]))
 
-  const snap = (tick: number, free: boolean) =>
-    Math.min(
-      ports.songLength(),
-      free ? Math.max(0, Math.round(tick)) : snapTick(ports.meter(), ports.grid(), tick),
-    )
+  const { snap } = ports
 
   function label(what: string, from: number, to = from): ChangeLabel {
     const bar = (tick: number) => ports.meter().placeAt(tick).bar
@@ -68,13 +82,39 @@ export function useLineEditor(ports: LinePorts) {
     }
   }
 
-  /** Takes the point `index` in hand. */
+  /** Takes the point `index` in hand, with all others that are selected with it. */
   function grab(index: number): void {
     const points = ports.points()
+    if (!chosen.value.has(index)) chosen.value = NONE
     selected.value = index
-    drag.value = { base: points, index, startValue: points[index]!.value, fresh: false }
+    drag.value = { base: points, index, startValue: points[index]!.value, fresh: false, what: 'points' }
     ports.begin()
   }
+
+  /** Takes the span after a point in hand by its middle. */
+  function grabMiddle(index: number): void {
+    const base = ports.points()
+    selected.value = index
+    chosen.value = NONE
+    drag.value = { base, index, startValue: base[index]!.value, fresh: false, what: 'bend' }
+    ports.begin()
+  }
+
+  /** Selects several points; none where there are none. */
+  function choose(indices: Chosen): void {
+    chosen.value = indices
+    selected.value = indices.size ? Math.min(...indices) : -1
+  }
+
+  /** Adds a point to those that are selected, or takes it away from them. */
+  function toggle(index: number): void {
+    const next = new Set(chosen.value.size ? chosen.value : selected.value >= 0 ? [selected.value] : [])
+    if (next.has(index)) next.delete(index)
+    else next.add(index)
+    choose(next)
+  }
+
+  const chooseAll = () => choose(new Set(ports.points().keys()))
 
   /** Makes a point and takes it in hand. */
   function grabNew(tick: number, value: number, free: boolean): void {
@@ -82,8 +122,8 @@ export function useLineEditor(ports: LinePorts) {
     const base = tryTo(() => addPoint(started(at), ports.control().scale, at, value))
     if (!base) return
     const index = base.findIndex((p) => p.tick === at)
-    selected.value = index
-    drag.value = { base, index, startValue: value, fresh: true }
+    select(index)
+    drag.value = { base, index, startValue: value, fresh: true, what: 'points' }
     ports.begin()
     ports.preview(base)
   }
@@ -92,11 +132,23 @@ export function useLineEditor(ports: LinePorts) {
   function dragTo(tick: number, value: number, free: boolean, axis: 'time' | 'value' | null): void {
     const held = drag.value
     if (!held) return
+    const { scale } = ports.control()
     const from = held.base[held.index]!
+    if (held.what === 'bend')
+      return ports.preview(bendSpan(held.base, scale, held.index, scale.toTravel(value)))
     const at = axis === 'value' ? from.tick : snap(tick, free)
+    const to = axis === 'time' ? from.value : value
     ports.preview(
-      movePoint(held.base, ports.control().scale, held.index, at, axis === 'time' ? from.value : value),
+      chosen.value.size > 1
+        ? movePoints(held.base, scale, chosen.value, at - from.tick, by(from.value, to), ports.songLength())
+        : movePoint(held.base, scale, held.index, at, to),
     )
+  }
+
+  /** From one value to another as several points go: dB of a level, else travel. */
+  function by(from: number, to: number): number {
+    const { scale } = ports.control()
+    return scale.kind === 'level' ? to - from : scale.toTravel(to) - scale.toTravel(from)
   }
 
   function drop(): void {
@@ -105,6 +157,14 @@ export function useLineEditor(ports: LinePorts) {
     const to = current.value
     if (!held || !to) return
     const from = held.base[held.index]!
+    if (held.what === 'bend') {
+      const end = held.base[held.index + 1]?.tick ?? from.tick
+      return ports.commit(label('Bent the line', from.tick, end))
+    }
+    if (chosen.value.size > 1) {
+      const ticks = [...chosen.value].map((i) => held.base[i]?.tick ?? from.tick)
+      return ports.commit(label(`Moved ${chosen.value.size} points`, Math.min(...ticks), Math.max(...ticks)))
+    }
     const text = ports.control().unit.format(to.value)
     ports.commit(
       label(
@@ -118,7 +178,7 @@ export function useLineEditor(ports: LinePorts) {
   function cancel(): void {
     const fresh = drag.value?.fresh
     drag.value = null
-    if (fresh) selected.value = -1
+    if (fresh) select(-1)
     ports.cancel()
   }
 
@@ -128,20 +188,56 @@ export function useLineEditor(ports: LinePorts) {
     const points = tryTo(() => addPoint(started(at), ports.control().scale, at, value))
     if (!points) return
     ports.set(points, label(`Added a point at ${ports.control().unit.format(value)}`, at))
-    selected.value = ports.points().findIndex((p) => p.tick === at)
+    select(ports.points().findIndex((p) => p.tick === at))
+  }
+
+  /** Writes the control's setting at a tick as one step: as a point, or as a jump there. */
+  function stampHere(tick: number, as: 'point' | 'jump'): void {
+    const at = Math.min(ports.songLength(), Math.max(0, Math.round(tick)))
+    const value = ports.setting()
+    const points = tryTo(() => stamp(started(at), ports.control().scale, at, value, as))
+    if (!points) return
+    ports.set(points, label(`Stamped ${ports.control().unit.format(value)}`, at))
+    select(ports.points().findIndex((p) => p.tick === at))
+  }
+
+  /** Where the points lie that an edit is for. */
+  function reach(): [from: number, to: number] {
+    const ticks = [...meant()].map((i) => ports.points()[i]?.tick ?? 0)
+    return [Math.min(...ticks), Math.max(...ticks)]
   }
 
   function removeSelected(): void {
-    const p = current.value
-    if (!p) return
+    if (!current.value) return
     const index = selected.value
-    ports.set(removePoint(ports.points(), index), label('Removed a point', p.tick))
-    selected.value = Math.min(index, ports.points().length - 1)
+    const gone = meant()
+    const what = gone.size > 1 ? `Removed ${gone.size} points` : 'Removed a point'
+    const [from, to] = reach()
+    ports.set(removePoints(ports.points(), gone), label(what, from, to))
+    select(Math.min(index, ports.points().length - 1))
   }
 
+  /** Gives all points that are selected one value, as one step. */
+  function giveValue(value: number): void {
+    if (!current.value) return
+    const given = meant()
+    const text = ports.control().unit.format(value)
+    const what = given.size > 1 ? `Set ${given.size} points to ${text}` : `Set a point to ${text}`
+    const [from, to] = reach()
+    ports.set(setValues(ports.points(), ports.control().scale, given, value), label(what, from, to))
+  }
+
+  /** Moves all points that are selected by so many ticks and from the value of the first one to another. */
   function moveSelected(tick: number, value: number): void {
-    const p = current.value
+    const p = ports.points()[selected.value]
     if (!p) return
+    if (chosen.value.size > 1) {
+      const [from, to] = reach()
+      const { scale } = ports.control()
+      const end = ports.songLength()
+      const moved = movePoints(ports.points(), scale, chosen.value, tick - p.tick, by(p.value, value), end)
+      return ports.set(moved, label(`Moved ${chosen.value.size} points`, from, to))
+    }
     const points = movePoint(
       ports.points(),
       ports.control().scale,
@@ -164,18 +260,25 @@ export function useLineEditor(ports: LinePorts) {
   }
 
   function select(index: number): void {
+    chosen.value = NONE
     selected.value = index
   }
 
   /** Selects the next (1) or previous (−1) point. */
   function step(by: 1 | -1): void {
     const last = ports.points().length - 1
-    selected.value =
-      selected.value < 0 ? (by > 0 ? 0 : last) : Math.min(last, Math.max(0, selected.value + by))
+    select(selected.value < 0 ? (by > 0 ? 0 : last) : Math.min(last, Math.max(0, selected.value + by)))
   }
 
   return {
     selected,
+    chosen,
+    choose,
+    toggle,
+    chooseAll,
+    grabMiddle,
+    giveValue,
+    stampHere,
     drag,
     current,
     grab,

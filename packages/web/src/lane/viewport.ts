@@ -6,6 +6,24 @@ export interface Span {
   readonly to: number
 }
 
+/** The stretch of a control's travel that is in view. */
+export interface Values {
+  readonly low: number
+  readonly high: number
+}
+
+export const ALL_VALUES: Values = { low: 0, high: 1 }
+/** The closest that values can be seen: a twentieth of the travel from top to bottom. */
+const CLOSEST_VALUES = 0.05
+
+/** Zooms the values by `factor` (above 1: closer) about a travel that stays where it is. */
+export function zoomValues({ low, high }: Values, travel: number, factor: number): Values {
+  const size = clamp((high - low) / factor, CLOSEST_VALUES, 1)
+  const share = (travel - low) / (high - low)
+  const start = clamp(travel - share * size, 0, 1 - size)
+  return { low: start, high: start + size }
+}
+
 /** Room left of the first tick and right of the last, in px: the first and last point stay whole, values have a gutter. */
 const LEFT = 14
 export const GUTTER = 60
@@ -21,6 +39,8 @@ export class Viewport {
     readonly span: Span,
     readonly width: number,
     readonly height: number,
+    /** The travel that is in view. */
+    readonly values: Values = ALL_VALUES,
   ) {}
 
   x(tick: number): number {
@@ -37,11 +57,13 @@ export class Viewport {
   }
 
   y(travel: number): number {
-    return MARGIN + (1 - travel) * (this.height - 2 * MARGIN)
+    const { low, high } = this.values
+    return MARGIN + ((high - travel) / (high - low)) * (this.height - 2 * MARGIN)
   }
 
   travel(y: number): number {
-    return clamp(1 - (y - MARGIN) / (this.height - 2 * MARGIN), 0, 1)
+    const { low, high } = this.values
+    return clamp(high - ((y - MARGIN) / (this.height - 2 * MARGIN)) * (high - low), 0, 1)
   }
 }
 

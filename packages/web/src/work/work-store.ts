@@ -1,5 +1,13 @@
 import { EditRefused, type Points } from '@rudlo/core/envelope'
-import { envelopeOf, withPoints, type ListeningNote, type Mix, type WorkDocument } from '@rudlo/core/mix'
+import {
+  envelopeOf,
+  freeChanged,
+  freedMotifs,
+  withPoints,
+  type ListeningNote,
+  type Mix,
+  type WorkDocument,
+} from '@rudlo/core/mix'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { usePlayer } from '../audio/player-store'
@@ -187,14 +195,25 @@ export const useWork = defineStore('work', () => {
     if (next) show(next)
   }
 
-  /** Changes the mix as one step. */
-  function setMix(make: (mix: Mix) => Mix, change: ChangeLabel): void {
+  /** Changes the mix as one step; null where nothing changed. */
+  function setMix(make: (mix: Mix) => Mix, change: ChangeLabel): Step | null {
     const before = document.value
-    if (!before || elsewhere.value) return
+    if (!before || elsewhere.value) return null
     const next = made(before, make)
-    if (!next || next === before) return
+    if (!next || next === before) return null
     show(next)
-    keep(before, next, change)
+    return keep(before, next, change)
+  }
+
+  /** Makes a step anew, as long as it is the newest: something is still being adjusted. Null where it is not. */
+  function amend(step: Step, make: (mix: Mix) => Mix, change: ChangeLabel): Step | null {
+    const { done } = history.value
+    if (done.at(-1) !== step || elsewhere.value) return null
+    const next = made(step.before, make)
+    if (!next) return null
+    history.value = { done: done.slice(0, -1), undone: [] }
+    show(next)
+    return keep(step.before, next, change)
   }
 
   /** Changes the listening notes as one step. */
@@ -235,7 +254,7 @@ export const useWork = defineStore('work', () => {
     const before = document.value
     if (!before || elsewhere.value) return
     show(next)
-    keep(before, next, { label, lanes: [], from: 0, to: 0 })
+    keep(before, next, { label, lanes: [], from: 0, to: 0 }, true)
   }
 
   function edited(from: WorkDocument, address: string, points: Points): WorkDocument | null {
@@ -246,7 +265,7 @@ export const useWork = defineStore('work', () => {
   function made(from: WorkDocument, make: (mix: Mix) => Mix): WorkDocument | null {
     if (elsewhere.value) return null
     try {
-      const next = make(from.mix)
+      const next = freeChanged(from.mix, make(from.mix))
       return next === from.mix ? from : { ...from, mix: next }
     } catch (error) {
       if (!(error instanceof EditRefused)) throw error
@@ -255,9 +274,14 @@ export const useWork = defineStore('work', () => {
     }
   }
 
-  function keep(before: WorkDocument, after: WorkDocument, change: ChangeLabel): void {
-    history.value = did(history.value, { ...change, before, after })
+  function keep(before: WorkDocument, after: WorkDocument, change: ChangeLabel, whole = false): Step {
+    const freed = whole ? [] : freedMotifs(before.mix, after.mix)
+    if (freed.length)
+      notice.value = `This place goes its own way now: it no longer follows “${freed.join('”, “')}”.`
+    const step = { ...change, before, after }
+    history.value = did(history.value, step)
     report(after, change)
+    return step
   }
 
   function report(after: WorkDocument, { label, lanes, from, to }: ChangeLabel): void {
@@ -325,6 +349,7 @@ export const useWork = defineStore('work', () => {
     preview,
     previewMix,
     setMix,
+    amend,
     setNotes,
     notes,
     commit,

@@ -1,0 +1,36 @@
+import { clamp, type Control } from '../scale'
+import type { Points } from './envelope'
+
+/** A line as another control would take it, with a sentence where something of it was changed; or why it cannot. */
+export type Converted =
+  { readonly points: Points; readonly note: string | null } | { readonly refused: string }
+
+/** What may stand for an amount, from none to all of it: levels and shares. */
+const isAmount = ({ scale }: Control) => scale.kind === 'level' || (scale.min === 0 && scale.max === 1)
+
+/**
+ * Converts a line drawn for one control to another: of the same unit by value, as far as its range goes; between a level
+ * and a share by travel, so that silence becomes nothing and the form stays. Everything else is refused.
+ */
+export function convertPoints(points: Points, from: Control, to: Control): Converted {
+  const [a, b] = [from.scale, to.scale]
+  const names = [from, to].map((c) => c.name.toLowerCase()) as [string, string]
+  const same = a.kind === b.kind && a.min === b.min && a.max === b.max
+  if (same && (a.kind !== 'linear' || from.unit === to.unit)) return { points, note: null }
+  if ((a.kind === 'switch') === (b.kind === 'switch')) {
+    if (from.unit === to.unit) {
+      const beyond = points.some((p) => p.value < b.min || p.value > b.max)
+      return {
+        points: points.map((p) => ({ ...p, value: clamp(p.value, b.min, b.max) })),
+        note: beyond ? `Where it went beyond the range of ${names[1]}, it stops at the end of it.` : null,
+      }
+    }
+    if (isAmount(from) && isAmount(to) && a.kind !== 'switch') {
+      return {
+        points: points.map((p) => ({ ...p, value: b.toValue(a.toTravel(p.value)) })),
+        note: `The line of ${names[0]} keeps its form as ${names[1]}: silence is nothing.`,
+      }
+    }
+  }
+  return { refused: `What you copied is ${names[0]}: it means nothing for ${names[1]}.` }
+}

@@ -1,0 +1,413 @@
+<script setup lang="ts">
+/** One lane on the student's desk: head with figures, the line to edit. */
+import { begun, valueAt, type Points } from '@rudlo/core/envelope'
+import { laneName, levelInWords } from '@rudlo/core/assess'
+import { resolve } from '@rudlo/core/mix'
+import { beatInWords, placeInWords } from '@rudlo/core/time'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import LaneCanvas from '../lane/LaneCanvas.vue'
+import LaneHead from '../lane/LaneHead.vue'
+import ShapeHandles from '../lane/ShapeHandles.vue'
+import RegionHandles from '../lane/RegionHandles.vue'
+import CellsSurface from '../lane/CellsSurface.vue'
+import FreehandSurface from '../lane/FreehandSurface.vue'
+import SpanSurface from '../lane/SpanSurface.vue'
+import LineSurface from '../lane/LineSurface.vue'
+import { useLineEditor } from '../lane/line-editor'
+import { useOverviews } from '../lane/use-overviews'
+import { ALL_VALUES, zoomValues, type Values, type Viewport } from '../lane/viewport'
+import { useWork } from '../work/work-store'
+import { useBench } from './bench-store'
+import LaneChooser from './LaneChooser.vue'
+import LaneCorner from './LaneCorner.vue'
+import LaneSwitches from './LaneSwitches.vue'
+import { useShape } from './shape-store'
+
+const props = defineProps<{
+  address: string
+  /** Whether this is the lane that is worked on: its bars can be selected, its points typed. */
+  active: boolean
+  /** Whether other lanes share the desk. */
+  compact: boolean
+}>()
+
+const bench = useBench()
+const work = useWork()
+const player = usePlayer()
+const shape = useShape()
+
+const song = computed(() => bench.song!)
+const time = computed(() => bench.time!)
+const mix = computed(() => work.mix!)
+const overviews = useOverviews(() => bench.song)
+const view = shallowRef<Viewport | null>(null)
+
+const addressed = computed(() => resolve(mix.value, props.address)!)
+/** The track whose regions lie behind the lane. */
+const track = computed(() => mix.value.tracks.find((t) => t.id === addressed.value.owner))
+const control = computed(() => addressed.value.control)
+const envelope = computed(() => work.envelope(props.address))
+const points = computed(() => envelope.value?.points ?? [])
+const name = computed(() => laneName(song.value, mix.value, props.address))
+/** Whose lane it is, without what it moves. */
+const ownerName = computed(() => name.value.split(',')[0]!)
+const locked = computed(() => {
+  if (work.elsewhere) return 'This work is open in another window.'
+  return bench.isOpen(props.address)
+    ? ''
+    : envelope.value?.open === false
+      ? `${name.value} is locked.`
+      : `${name.value} is locked: the brief does not ask for it.`
+})
+
+const editor = useLineEditor({
+  points: () => points.value,
+  control: () => control.value,
+  setting: () => addressed.value.setting,
+  meter: () => time.value.meter,
+  songLength: () => song.value.length,
+  snap: bench.snap,
+  laneName: () => `${control.value.name.toLowerCase()} of ${name.value}`,
+  address: () => props.address,
+  begin: work.begin,
+  preview: (next) => work.preview(props.address, next),
+  commit: work.commit,
+  cancel: work.cancel,
+  set: (next, change) => work.setPoints(props.address, next, change),
+  refuse: (reason) => (work.notice = reason),
+})
+
+watch(
+  () => props.address,
+  () => {
+    editor.select(-1)
+    values.value = ALL_VALUES
+  },
+)
+watch(points, (now) => {
+  // what was undone or redone may have fewer points
+  if (!editor.drag.value && Math.max(editor.selected.value, ...editor.chosen.value) >= now.length)
+    editor.select(now.length - 1)
+})
+
+const inCharge = computed(() => points.value.length > 0 && envelope.value?.on !== false && player.moves)
+const now = computed(() =>
+  inCharge.value ? valueAt(points.value, control.value.scale, player.position) : addressed.value.setting,
+)
+const held = computed(() => editor.drag.value && editor.current.value)
+const shownValue = computed(() => held.value?.value ?? now.value)
+const where = computed(() =>
+  held.value
+    ? placeInWords(time.value.meter, held.value.tick)
+    : beatInWords(time.value.meter, player.position),
+)
+const words = computed(() => {
+  if (!player.moves) return 'moves are off: the fader counts'
+  if (!points.value.length) return 'no line yet: the fader counts'
+  return control.value.scale.kind === 'level' ? levelInWords(shownValue.value) : ''
+})
+
+/** What the teacher sees the version before as: a faint line, once there is one to compare with. */
+const faint = computed(() => {
+  const before = showBefore.value
+    ? bench.newest?.document.mix.envelopes.find((e) => e.address === props.address)
+    : null
+  return before ? [before.points] : []
+})
+const showBefore = ref(true)
+
+const pins = computed(() =>
+  (bench.returned?.review?.remarks ?? [])
+    .map((r, i) => ({ ...r, number: i + 1 }))
+    .filter((r) => r.lane === props.address),
+)
+const showPin = (id: string) => {
+  const remark = bench.returned?.review?.remarks.find((r) => r.id === id)
+  if (remark) bench.showRemark(remark)
+}
+
+function typedValue(value: number, clamped: boolean): void {
+  const p = editor.current.value
+  if (!p) return
+  editor.moveSelected(p.tick, value)
+  if (clamped)
+    work.notice = `That is beyond the end of the fader: it is ${control.value.unit.format(value)} now.`
+}
+
+const change = (label: string, from = 0, to = song.value.length) => ({
+  label: `${label}, ${control.value.name.toLowerCase()} of ${ownerName.value}`,
+  lanes: [props.address],
+  from,
+  to,
+})
+
+const drewFreely = (from: number, to: number) => work.commit(change('Drew freely', from, to))
+const drewCells = (from: number, to: number) => work.commit(change('Drew cells', from, to))
+
+/** The cell of the grid that a tick lies in: a beat where there is no grid. */
+function cellAt(tick: number): readonly [number, number] {
+  const { meter } = time.value
+  const start = meter.barStart(meter.placeAt(tick).bar)
+  const size = bench.cell(tick)
+  const count = Math.floor((tick - start) / size + 1e-9)
+  return [Math.round(start + count * size), Math.round(start + (count + 1) * size)]
+}
+
+/** The loudness that the line makes: of the track where it follows at once, else of the mix. */
+const loudness = computed(() => {
+  // the trace is made from what the player has loaded: it changes with the mix
+  void work.mix
+  const index = song.value.tracks.findIndex((t) => t.id === addressed.value.owner)
+  return (index >= 0 ? player.trackTrace(index) : null) ?? player.measured?.momentary ?? null
+})
+const overs = computed(() => player.overs.map((hop) => time.value.tempo.tickAt(hop / 10)))
+
+const values = shallowRef<Values>(ALL_VALUES)
+const zoomTall = (travel: number, factor: number) => (values.value = zoomValues(values.value, travel, factor))
+
+/** Sets every selected point to a value that a control is often set to. */
+const RESTS = computed(() => {
+  const { initial, neutral, scale } = control.value
+  const rests = [{ text: 'its default', value: initial }]
+  if (neutral !== initial) rests.push({ text: 'where it does nothing', value: neutral })
+  if (scale.kind === 'level') rests.push({ text: 'silence', value: scale.min })
+  rests.push({ text: 'the control’s setting', value: addressed.value.setting })
+  if (bench.copiedValue && bench.copiedValue.control.unit === control.value.unit)
+    rests.push({ text: 'the copied value', value: bench.copiedValue.value })
+  return rests
+})
+
+function copyValue(): void {
+  const p = editor.current.value
+  if (p) bench.copiedValue = { value: p.value, control: control.value }
+}
+
+// when zoomed in, the view turns over like a page as the song reaches its end
+watch(
+  () => player.position,
+  (tick) => {
+    const { from, to } = bench.span
+    if (
+      bench.turns &&
+      props.active &&
+      player.playing &&
+      !editor.drag.value &&
+      tick > to &&
+      to < song.value.length
+    )
+      bench.scroll(tick - from)
+  },
+)
+</script>
+
+<template>
+  <section
+    class="lane"
+    :class="{ active: active && compact, compact }"
+    :aria-label="`Lane: ${name}`"
+    @pointerdown.capture="bench.address = address"
+    @focusin="bench.address = address"
+  >
+    <LaneHead
+      :name="ownerName"
+      :control="control"
+      :meter="time.meter"
+      :value="shownValue"
+      :where="where"
+      :note="words"
+      :compact="compact"
+      :point="editor.current.value"
+      :count="editor.chosen.value.size"
+      :rests="RESTS"
+      :has-next="editor.selected.value + 1 < points.length"
+      :editable="!locked"
+      @value="typedValue"
+      @place="(tick: number) => editor.moveSelected(tick, editor.current.value!.value)"
+      @form="editor.setSelectedForm"
+      @give="editor.giveValue"
+      @copy="copyValue"
+      @remove="editor.removeSelected"
+      @nonsense="(sentence: string) => (work.notice = sentence)"
+    >
+      <template #corner><LaneCorner :address="address" :folded="false" /></template>
+      <template #control><LaneChooser :address="address" /></template>
+      <p v-if="locked || !compact" class="soft help">
+        <template v-if="locked">
+          <v-icon icon="$locked" size="16" :title="locked" />
+          <template v-if="!compact">{{ locked }}</template>
+          <button
+            v-if="!work.elsewhere"
+            class="chip open"
+            data-test="open-lane"
+            @click="bench.setOpen(address, true)"
+          >
+            Open it
+          </button>
+        </template>
+        <template v-else-if="bench.hand === 'bars'">Drag over the bars you mean.</template>
+        <template v-else-if="bench.hand === 'freehand'">Draw the line with your hand.</template>
+        <template v-else-if="bench.hand === 'cells'"
+          >Every {{ bench.cellName }} takes one value. With Ctrl it is cleared.</template
+        >
+        <template v-else-if="!points.length">Click on the lane to set the first point.</template>
+        <template v-else>Click to add a point, drag to move one.</template>
+      </p>
+      <LaneSwitches
+        v-if="!locked"
+        :address="address"
+        :owner="ownerName"
+        :tall="values !== ALL_VALUES"
+        @stamp="(as) => editor.stampHere(player.position, as)"
+        @all-values="values = ALL_VALUES"
+      />
+      <label v-if="bench.newest && !compact" class="before">
+        <input v-model="showBefore" type="checkbox" /> <i aria-hidden="true" /> your version
+        {{ bench.newest.number }}
+      </label>
+    </LaneHead>
+    <LaneCanvas
+      class="canvas"
+      :song="song"
+      :time="time"
+      :mix="mix"
+      :address="address"
+      :span="bench.span"
+      :values="values"
+      :overviews="overviews"
+      :position="player.position"
+      :selected="editor.selected.value"
+      :chosen="editor.chosen.value"
+      :loudness="loudness"
+      :overs="overs"
+      :blank="bench.justListen"
+      :faint="faint"
+      :marked="bench.selection ?? (bench.task && bench.task.lanes.includes(address) ? bench.task : null)"
+      :pins="pins"
+      :pinned="bench.pinned"
+      @size="(v: Viewport) => (view = v)"
+      @pin="showPin"
+    >
+      <LineSurface
+        v-if="view"
+        :view="view"
+        :points="points"
+        :control="control"
+        :editor="editor"
+        :meter="time.meter"
+        :step="bench.step"
+        :name="`${name}, ${control.name.toLowerCase()}`"
+        :locked="locked"
+        :here="{ tick: player.position, value: now }"
+        :test="active ? 'line' : 'line-beside'"
+        @zoom="bench.zoom"
+        @scroll="bench.scroll"
+        @tall="zoomTall"
+        @refuse="(reason: string) => (work.notice = reason)"
+      />
+      <template v-if="view && !locked">
+        <SpanSurface
+          v-if="bench.hand === 'bars'"
+          :view="view"
+          :meter="time.meter"
+          :snap="bench.snap"
+          :song-length="song.length"
+          :selection="bench.selection"
+          @select="(s) => (bench.selection = s)"
+        />
+        <FreehandSurface
+          v-if="bench.hand === 'freehand' && control.scale.kind !== 'switch'"
+          :view="view"
+          :control="control"
+          :points="begun(points, control.scale, addressed.setting)"
+          :song-length="song.length"
+          @begin="work.begin"
+          @preview="(p: Points) => work.preview(address, p)"
+          @commit="drewFreely"
+          @cancel="work.cancel"
+        />
+        <CellsSurface
+          v-if="bench.hand === 'cells'"
+          :view="view"
+          :control="control"
+          :points="begun(points, control.scale, addressed.setting)"
+          :song-length="song.length"
+          :cell="cellAt"
+          @begin="work.begin"
+          @preview="(p: Points) => work.preview(address, p)"
+          @commit="drewCells"
+          @cancel="work.cancel"
+        />
+        <ShapeHandles
+          v-if="shape.laid?.address === address"
+          :view="view"
+          :span="shape.laid.span"
+          :shape="shape.shape"
+          @change="shape.change"
+        />
+      </template>
+      <RegionHandles
+        v-if="view && track"
+        :view="view"
+        :time="time"
+        :regions="track.regions"
+        :track="ownerName"
+        :locked="work.elsewhere ? locked : ''"
+        @begin="work.begin"
+        @preview="work.previewMix"
+        @commit="work.commit"
+        @refuse="(reason: string) => (work.notice = reason)"
+      />
+    </LaneCanvas>
+  </section>
+</template>
+
+<style scoped>
+.lane {
+  position: relative;
+  display: grid;
+  grid-template-columns: 186px minmax(0, 1fr);
+  min-height: 0;
+  overflow: hidden;
+}
+
+.lane.active::before {
+  content: '';
+  position: absolute;
+  z-index: 5;
+  inset: 0 auto 0 0;
+  width: 4px;
+  background: var(--ink);
+}
+
+.canvas {
+  height: 100%;
+}
+
+.help {
+  margin-top: 10px;
+  font-size: 14px;
+}
+
+.compact .help {
+  margin-top: 2px;
+}
+
+.open {
+  margin-top: 6px;
+}
+
+.before {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 32px;
+  margin-top: auto;
+  font-size: 14px;
+}
+
+.before i {
+  width: 26px;
+  border-top: 2px dotted var(--ink);
+}
+</style>

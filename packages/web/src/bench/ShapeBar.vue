@@ -1,0 +1,168 @@
+<script setup lang="ts">
+/** The ready shapes, with the fields of the one that is laid. The handles on the lane do the same. */
+import { SHAPES, type ShapeKind } from '@rudlo/core/envelope'
+import { computed } from 'vue'
+import { useShape } from './shape-store'
+
+defineProps<{ where: string }>()
+
+const shape = useShape()
+
+/** Each shape as a drawing in a box of 40 by 20. */
+const PICTURES: Readonly<Record<ShapeKind, string>> = {
+  ramp: 'M2 18 38 2',
+  swell: 'M2 18C12 18 12 2 20 2S28 18 38 18',
+  wave: 'M2 10C6 2 9 2 11 2S16 10 20 10 25 18 29 18 34 16 38 10',
+  saw: 'M2 2 14 18V2L26 18V2L38 18',
+  steps: 'M2 18H11V12H20V7H29V2H38',
+  pulse: 'M2 2H9V18H16V2H23V18H30V2H38',
+}
+
+const cycles = computed(() => shape.shape.cycles / (shape.perBeat ? shape.beats : 1))
+const setCycles = (count: number) => {
+  if (count > 0) shape.change({ cycles: Math.min(128, count * (shape.perBeat ? shape.beats : 1)) })
+}
+const isRamp = computed(() => shape.shape.kind === 'ramp')
+const number = (event: Event) => Number((event.target as HTMLInputElement).value)
+</script>
+
+<template>
+  <div class="shapes" role="group" aria-label="Shapes over these bars" data-test="shape-bar">
+    <b>{{ where }}</b>
+    <button
+      v-for="kind in SHAPES"
+      :key="kind"
+      class="kind"
+      :aria-pressed="shape.laid !== null && shape.shape.kind === kind"
+      :aria-label="kind"
+      :title="kind"
+      :data-test="`shape-${kind}`"
+      @click="shape.lay(kind)"
+    >
+      <svg viewBox="0 0 40 20" aria-hidden="true"><path :d="PICTURES[kind]" /></svg>
+    </button>
+    <template v-if="shape.laid">
+      <label v-if="!isRamp"
+        >{{ shape.shape.kind === 'steps' ? 'steps' : 'times' }}
+        <input
+          type="number"
+          min="0.25"
+          max="128"
+          :step="shape.shape.kind === 'steps' ? 1 : 0.5"
+          :value="Math.round(cycles * 100) / 100"
+          data-test="shape-cycles"
+          @change="setCycles(number($event))"
+          @keydown.stop
+      /></label>
+      <label v-if="!isRamp" class="tick"><input v-model="shape.perBeat" type="checkbox" /> a beat</label>
+      <label
+        >depth
+        <input
+          type="range"
+          min="-1"
+          max="1"
+          step="0.01"
+          :value="shape.shape.depth"
+          data-test="shape-depth"
+          @input="shape.change({ depth: number($event) })"
+          @keydown.stop
+      /></label>
+      <label
+        >middle
+        <input
+          type="range"
+          min="0"
+          max="1"
+          step="0.01"
+          :value="shape.shape.centre"
+          @input="shape.change({ centre: number($event) })"
+          @keydown.stop
+      /></label>
+      <label
+        >grows
+        <input
+          type="range"
+          min="-1"
+          max="1"
+          step="0.05"
+          :value="shape.shape.growth"
+          data-test="shape-growth"
+          @input="shape.change({ growth: number($event) })"
+          @keydown.stop
+      /></label>
+    </template>
+    <span v-else class="soft">Choose a shape. It can be changed then, here and by its handles.</span>
+    <button class="chip finish" @click="shape.end()">that is it</button>
+  </div>
+</template>
+
+<style scoped>
+.shapes {
+  display: flex;
+  flex: none;
+  flex-wrap: wrap;
+  gap: 5px;
+  align-items: center;
+  min-height: 46px;
+  padding: 5px 10px;
+  border-top: 1px solid var(--rule);
+  font-size: 14px;
+}
+
+.kind {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 34px;
+  padding: 0 4px;
+  border: 1px solid var(--rule);
+  border-radius: 9px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  cursor: pointer;
+}
+
+.kind[aria-pressed='true'] {
+  border-color: var(--ink);
+  box-shadow: inset 0 0 0 1px var(--ink);
+}
+
+svg {
+  width: 32px;
+  height: 16px;
+}
+
+path {
+  fill: none;
+  stroke: currentColor;
+  stroke-width: 2;
+}
+
+label {
+  display: flex;
+  gap: 5px;
+  align-items: center;
+  min-height: 34px;
+}
+
+input[type='number'] {
+  width: 58px;
+  height: 32px;
+  padding: 0 6px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+input[type='range'] {
+  width: 62px;
+  accent-color: var(--ink);
+}
+
+.finish {
+  margin-left: auto;
+}
+</style>

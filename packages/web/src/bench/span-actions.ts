@@ -1,0 +1,78 @@
+import { begun, type Points } from '@rudlo/core/envelope'
+import { laneName } from '@rudlo/core/assess'
+import { envelopeOf, resolve, withPoints, type Mix } from '@rudlo/core/mix'
+import type { Control } from '@rudlo/core/scale'
+import { computed } from 'vue'
+import { useWork } from '../work/work-store'
+import type { Step } from '../work/history'
+import { useBench } from './bench-store'
+
+/** A lane as an action on bars sees it. */
+export interface ActedLane {
+  readonly address: string
+  readonly control: Control
+  /** Its points, begun: a lane without a line is level at the control's setting. */
+  readonly points: Points
+}
+
+/** What is done with the bars that are selected: on the lane at hand, or on all that are on the desk. */
+export function useSpanActions() {
+  const bench = useBench()
+  const work = useWork()
+
+  const where = computed(() => {
+    const { meter } = bench.time!
+    const span = bench.selection
+    if (!span) return ''
+    const from = meter.placeAt(span.from).bar
+    const to = meter.placeAt(Math.max(span.from, span.to - 1)).bar
+    return from === to ? `Bar ${from}` : `Bars ${from} to ${to}`
+  })
+
+  function lane(mix: Mix, address: string): ActedLane | null {
+    const found = resolve(mix, address)
+    if (!found) return null
+    const { control, setting } = found
+    return { address, control, points: begun(envelopeOf(mix, address)?.points ?? [], control.scale, setting) }
+  }
+
+  const here = computed(() => lane(work.mix!, bench.address))
+  const nameOf = (address: string) => laneName(bench.song!, work.mix!, address)
+
+  /** The lanes that an action is for. A locked one is left out; where it is the only one, that is said. */
+  function targets(): string[] {
+    const wanted = bench.across ? bench.lanes.filter((l) => !l.folded).map((l) => l.address) : [bench.address]
+    const open = wanted.filter(bench.isOpen)
+    if (!open.length) work.notice = `${nameOf(bench.address)} is locked. Open it first.`
+    return open
+  }
+
+  /**
+   * Does something with every lane it is for, as one step. Where one of them refuses, nothing changes and the reason is
+   * said.
+   */
+  function act(what: string, make: (lane: ActedLane) => Points, from?: number, to?: number): Step | null {
+    const span = bench.selection
+    const lanes = targets()
+    if (!span || !lanes.length) return null
+    const whose =
+      lanes.length > 1
+        ? `${lanes.length} lanes`
+        : `${resolve(work.mix!, lanes[0]!)!.control.name.toLowerCase()} of ${nameOf(lanes[0]!).split(',')[0]!}`
+    return work.setMix(
+      (mix) =>
+        lanes.reduce((changed, address) => {
+          const acted = lane(changed, address)
+          return acted ? withPoints(changed, address, make(acted), () => crypto.randomUUID()) : changed
+        }, mix),
+      {
+        label: `${what}, ${whose}, ${where.value.toLowerCase()}`,
+        lanes,
+        from: from ?? span.from,
+        to: to ?? span.to,
+      },
+    )
+  }
+
+  return { where, here, targets, act }
+}

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+/** Handles of a ready shape on the lane: its middle, its depth, how often it comes, how it grows. */
+import { shapeTravel, type LineSpan, type Shape } from '@rudlo/core/envelope'
+import { computed, ref } from 'vue'
+import type { Viewport } from './viewport'
+
+const props = defineProps<{ view: Viewport; span: LineSpan; shape: Shape }>()
+const emit = defineEmits<{ change: [part: Partial<Shape>] }>()
+
+type Handle = 'middle' | 'depth' | 'often' | 'growth'
+
+const box = computed(() => {
+  const left = props.view.x(props.span.from)
+  const right = props.view.x(props.span.to)
+  const top = props.view.y(shapeTravel({ ...props.shape, growth: 0 }, 0, 1))
+  const bottom = props.view.y(shapeTravel({ ...props.shape, growth: 0 }, 0, -1))
+  return { left, right, top, bottom, middle: props.view.y(props.shape.centre) }
+})
+const often = computed(() => props.shape.kind !== 'ramp')
+
+const places = computed<Readonly<Record<Handle, { readonly x: number; readonly y: number }>>>(() => {
+  const { left, right, top, middle } = box.value
+  return {
+    middle: { x: left, y: middle },
+    depth: { x: (left + right) / 2, y: top },
+    often: { x: left + (right - left) / Math.max(1, props.shape.cycles), y: middle },
+    growth: {
+      x: right,
+      y: middle - (middle - top) * Math.max(-1, Math.min(1, 1 - Math.abs(props.shape.growth))),
+    },
+  }
+})
+const TITLES: Readonly<Record<Handle, string>> = {
+  middle: 'Middle of the shape: drag up and down',
+  depth: 'Depth of the shape: drag up and down',
+  often: 'How often it comes: drag to the side',
+  growth: 'How it grows: drag up and down',
+}
+
+const held = ref<{ handle: Handle; x: number; y: number; start: Shape } | null>(null)
+
+function down(event: PointerEvent, handle: Handle): void {
+  if (event.button !== 0) return
+  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
+  held.value = { handle, x: event.clientX, y: event.clientY, start: props.shape }
+}
+
+function move(event: PointerEvent): void {
+  if (!held.value) return
+  const { handle, x, y, start } = held.value
+  const up = props.view.travel(y + props.view.y(0.5) - y - (y - event.clientY)) - 0.5
+  const { left, right } = box.value
+  if (handle === 'middle') emit('change', { centre: clamp(start.centre + up, 0, 1) })
+  if (handle === 'depth') emit('change', { depth: clamp(start.depth + 2 * up, -1, 1) })
+  if (handle === 'growth') emit('change', { growth: clamp(start.growth - 3 * up, -1, 1) })
+  if (handle === 'often') {
+    const width = (right - left) / Math.max(1, start.cycles) + event.clientX - x
+    const cycles = (right - left) / Math.max(8, width)
+    emit('change', { cycles: clamp(Math.round(cycles * 2) / 2, 0.5, 64) })
+  }
+}
+
+const clamp = (v: number, low: number, high: number) => Math.min(high, Math.max(low, v))
+
+const ARROWS: Readonly<Record<string, number>> = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }
+
+function key(event: KeyboardEvent, handle: Handle): void {
+  const by = ARROWS[event.key]
+  if (!by) return
+  event.preventDefault()
+  event.stopPropagation()
+  const { shape } = props
+  if (handle === 'middle') emit('change', { centre: clamp(shape.centre + by * 0.02, 0, 1) })
+  if (handle === 'depth') emit('change', { depth: clamp(shape.depth + by * 0.02, -1, 1) })
+  if (handle === 'growth') emit('change', { growth: clamp(shape.growth + by * 0.1, -1, 1) })
+  if (handle === 'often') emit('change', { cycles: clamp(shape.cycles + by * 0.5, 0.5, 64) })
+}
+</script>
+
+<template>
+  <div class="handles">
+    <div
+      class="frame"
+      :style="{
+        left: `${box.left}px`,
+        width: `${box.right - box.left}px`,
+        top: `${Math.min(box.top, box.bottom)}px`,
+        height: `${Math.abs(box.bottom - box.top)}px`,
+      }"
+    />
+    <template v-for="(place, handle) in places" :key="handle">
+      <button
+        v-if="handle !== 'often' || often"
+        class="handle"
+        :class="handle"
+        :aria-label="TITLES[handle]"
+        :title="TITLES[handle]"
+        :data-test="`handle-${handle}`"
+        :style="{ left: `${place.x}px`, top: `${place.y}px` }"
+        @pointerdown.stop="down($event, handle)"
+        @pointermove="move"
+        @pointerup="held = null"
+        @pointercancel="held = null"
+        @keydown="key($event, handle)"
+      />
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.handles {
+  position: absolute;
+  z-index: 4;
+  inset: 0;
+  overflow: hidden;
+  pointer-events: none;
+}
+
+.frame {
+  position: absolute;
+  border: 1.5px dashed var(--warm);
+  border-radius: 4px;
+}
+
+.handle {
+  position: absolute;
+  width: 32px;
+  height: 32px;
+  margin: -16px 0 0 -16px;
+  border: 0;
+  background: none;
+  cursor: ns-resize;
+  pointer-events: auto;
+  touch-action: none;
+}
+
+.handle::after {
+  content: '';
+  position: absolute;
+  inset: 9px;
+  border: 2.5px solid var(--warm);
+  border-radius: 3px;
+  background: var(--sheet);
+}
+
+.handle.often {
+  cursor: ew-resize;
+}
+
+.handle.depth::after {
+  inset: 11px 6px;
+}
+
+.handle.growth::after {
+  border-radius: 50%;
+}
+
+.handle.often::after {
+  inset: 6px 11px;
+}
+
+.handle:hover::after,
+.handle:focus-visible::after {
+  background: var(--warm);
+}
+</style>

@@ -1,0 +1,65 @@
+import type { SongTime } from '@rudlo/core/song'
+import type { Ink } from './draw-grid'
+import type { Viewport } from './viewport'
+
+/** LUFS at the foot and at the top of the band. */
+const FOOT = -60
+const TOP = 0
+/** The band takes this share of the lane's height, from its foot up. */
+const SHARE = 0.5
+const HOPS_A_SECOND = 10
+
+/** Loudness every 100 ms as a soft band at the foot of the lane. */
+export function drawLoudness(
+  c: CanvasRenderingContext2D,
+  view: Viewport,
+  loudness: Float64Array,
+  time: SongTime,
+  colour: string,
+): void {
+  const foot = view.height
+  const heightOf = (lufs: number) =>
+    Math.max(0, Math.min(1, (lufs - FOOT) / (TOP - FOOT))) * view.height * SHARE
+  const { from, to } = view.shown
+  const first = Math.max(0, Math.floor(time.tempo.secondsAt(Math.max(0, from)) * HOPS_A_SECOND))
+  const last = Math.min(loudness.length - 1, Math.ceil(time.tempo.secondsAt(Math.max(0, to)) * HOPS_A_SECOND))
+  if (last <= first) return
+  const xOf = (hop: number) => view.x(time.tempo.tickAt(hop / HOPS_A_SECOND))
+  c.beginPath()
+  c.moveTo(xOf(first), foot)
+  // no more places than there are px
+  const step = Math.max(1, Math.floor((last - first) / Math.max(1, view.width)))
+  for (let hop = first; hop <= last; hop += step) c.lineTo(xOf(hop), foot - heightOf(loudness[hop]!))
+  c.lineTo(xOf(last), foot)
+  c.closePath()
+  c.fillStyle = colour
+  c.globalAlpha = 0.13
+  c.fill()
+  c.globalAlpha = 0.45
+  c.strokeStyle = colour
+  c.lineWidth = 1
+  c.stroke()
+  c.globalAlpha = 1
+}
+
+/** Marks where the mix is too hot. */
+export function drawOvers(
+  c: CanvasRenderingContext2D,
+  view: Viewport,
+  ticks: readonly number[],
+  ink: Ink,
+): void {
+  c.fillStyle = ink.warm
+  for (const tick of ticks) {
+    const x = view.x(tick)
+    if (x < 0 || x > view.width) continue
+    c.globalAlpha = 0.16
+    c.fillRect(x - 3, 0, 6, view.height)
+    c.globalAlpha = 1
+    c.beginPath()
+    c.moveTo(x - 7, view.height)
+    c.lineTo(x + 7, view.height)
+    c.lineTo(x, view.height - 12)
+    c.fill()
+  }
+}
