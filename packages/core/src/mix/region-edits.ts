@@ -1,4 +1,4 @@
-import { copySpan, cut, EditRefused, moveSpan, pasteAt, type LineSpan } from '../envelope'
+import { clearSpan, copySpan, EditRefused, pasteAt, type LineSpan } from '../envelope'
 import { clamp } from '../scale'
 import { SAMPLE_RATE, type TempoMap } from '../time'
 import { resolve } from './address'
@@ -134,12 +134,13 @@ export function withLinesAlong(
   const envelopes = mix.envelopes.map((e) => {
     const scale = resolve(mix, e.address)?.control.scale
     if (!scale || !e.open || !e.points.length || !lanes.has(e.address)) return e
-    if (how === 'moved') return { ...e, points: moveSpan(e.points, scale, span, by, songLength) }
+    const left = how === 'moved' ? clearSpan(e.points, scale, span) : e.points
+    // what would come to lie outside the song is gone
     const to = Math.min(span.to, songLength - by)
     const from = Math.max(span.from, -by)
-    if (to <= from) return e
-    const inner = copySpan(cut(e.points, scale, to), scale, { from, to })
-    return { ...e, points: pasteAt(e.points, scale, inner, to - from, from + by, 'returns') }
+    if (to <= from) return { ...e, points: left }
+    const inner = copySpan(e.points, scale, { from, to })
+    return { ...e, points: pasteAt(left, scale, inner, to - from, from + by, 'returns') }
   })
   return { ...mix, envelopes }
 }

@@ -1,13 +1,23 @@
 import { compileMix, type AssetAudio } from '@rudlo/core/engine'
 import { InstantLoudness, type CrossEnergy } from '@rudlo/core/instant'
-import { plainMix, type Mix } from '@rudlo/core/mix'
+import { plainMix, type Mix, type Region, type TrackMix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import type { TableTask } from './table.worker'
 
-/** Whether the loudness of a mix follows from the table alone: it uses no effects and no sends. */
-export function isDry(mix: Mix): boolean {
-  return mix.tracks.every((t) => !t.effects.length && !t.sends.length)
+/** Whether the loudness of a mix follows from the table alone: no effects, no sends, all regions as they were recorded. */
+export function isDry(mix: Mix, recorded: Mix): boolean {
+  return mix.tracks.every((t, i) => !t.effects.length && !t.sends.length && isRecorded(t, recorded.tracks[i]))
 }
+
+/** Whether the regions of a track are as they were when the table was made. */
+export function isRecorded(track: TrackMix, recorded: TrackMix | undefined): boolean {
+  const [now, then] = [track.regions, recorded?.regions ?? []]
+  if (now === then) return true
+  return now.length === then.length && now.every((r, i) => isSame(r, then[i]!))
+}
+
+const isSame = (a: Region, b: Region) =>
+  (Object.keys(a) as (keyof Region)[]).every((key) => a[key] === b[key])
 
 /** Makes instant loudness for a song in a worker. */
 export class InstantHost {

@@ -2,7 +2,7 @@ import type { MixLoudness } from '@rudlo/core/assess'
 import { compileMix, type Program, type Solo } from '@rudlo/core/engine'
 import { type InstantLoudness } from '@rudlo/core/instant'
 import { dbfs, integratedLoudness, loudnessTrace, lufsOfEnergy } from '@rudlo/core/loudness'
-import type { Mix } from '@rudlo/core/mix'
+import { plainMix, type Mix } from '@rudlo/core/mix'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
@@ -10,7 +10,7 @@ import { ref, shallowRef, watch } from 'vue'
 import { loadAudio } from './asset-loader'
 import { DropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
-import { InstantHost, isDry } from './instant-host'
+import { InstantHost, isDry, isRecorded } from './instant-host'
 import { useListening } from './listening-store'
 import { MixMeter } from './mix-meter'
 import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
@@ -71,6 +71,8 @@ export const usePlayer = defineStore('player', () => {
   let time: SongTime | null = null
   let song: SongVersion | null = null
   let mix: Mix | null = null
+  /** The song as it was recorded: what the table of instant loudness is made of. */
+  let recorded: Mix | null = null
   let frame = 0
   let opened = 0
   /** Where a change of place was asked for that the audio thread has not made yet, and until when to wait for it. */
@@ -89,6 +91,7 @@ export const usePlayer = defineStore('player', () => {
     const mine = ++opened
     song = newSong
     mix = newMix
+    recorded = plainMix(newSong)
     time = songTime(newSong)
     failure.value = null
     try {
@@ -124,7 +127,7 @@ export const usePlayer = defineStore('player', () => {
   }
 
   /** Whether the table gives the loudness of the mix, so that nothing has to be rendered for it. */
-  const isCovered = () => instant.value !== null && mix !== null && isDry(mix)
+  const isCovered = () => instant.value !== null && mix !== null && recorded !== null && isDry(mix, recorded)
 
   function takeMeasured(loudness: MixLoudness): void {
     truePeak.value = loudness.truePeak
@@ -144,7 +147,9 @@ export const usePlayer = defineStore('player', () => {
    * not made yet, or the track has effects.
    */
   function trackTrace(index: number): Float64Array | null {
-    if (!instant.value || !program || !mix || mix.tracks[index]?.effects.length) return null
+    const track = mix?.tracks[index]
+    if (!instant.value || !program || !track || track.effects.length) return null
+    if (!isRecorded(track, recorded?.tracks[index])) return null
     return loudnessTrace(instant.value.hops(program, moves.value, index), 4)
   }
 

@@ -138,7 +138,7 @@ usePageKeys({
     <AppHeader :before="bench.assignment?.group" :title="bench.assignment?.title">
       <template v-if="ready">
         <SaveSign />
-        <TriesMenu />
+        <TriesMenu @hand-in="showHandIn(false)" />
         <v-btn
           variant="text"
           icon="$undo"

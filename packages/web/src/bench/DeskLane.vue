@@ -2,7 +2,7 @@
 /** One lane on the student's desk: head with figures, the line to edit. */
 import { begun, valueAt, type Points } from '@rudlo/core/envelope'
 import { laneName, levelInWords } from '@rudlo/core/assess'
-import { resolve } from '@rudlo/core/mix'
+import { envelopeOf, resolve } from '@rudlo/core/mix'
 import { beatInWords, placeInWords } from '@rudlo/core/time'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
@@ -22,6 +22,8 @@ import { useBench } from './bench-store'
 import LaneChooser from './LaneChooser.vue'
 import LaneCorner from './LaneCorner.vue'
 import LaneSwitches from './LaneSwitches.vue'
+import RegionQuestion from './RegionQuestion.vue'
+import { useRegionMoves } from './region-moves'
 import { useShape } from './shape-store'
 
 const props = defineProps<{
@@ -110,10 +112,9 @@ const words = computed(() => {
 
 /** What the teacher sees the version before as: a faint line, once there is one to compare with. */
 const faint = computed(() => {
-  const before = showBefore.value
-    ? bench.newest?.document.mix.envelopes.find((e) => e.address === props.address)
-    : null
-  return before ? [before.points] : []
+  const before = showBefore.value ? bench.newest?.document.mix : null
+  const other = work.tries.find((t) => t.id === bench.compared)?.document.mix
+  return [before, other].flatMap((m) => (m ? [envelopeOf(m, props.address)?.points ?? []] : []))
 })
 const showBefore = ref(true)
 
@@ -141,6 +142,14 @@ const change = (label: string, from = 0, to = song.value.length) => ({
   from,
   to,
 })
+
+const moves = useRegionMoves()
+const framesOf = (asset: string) => song.value.assets.find((a) => a.id === asset)?.frames ?? 0
+
+/** The lane whose line gets the keys is the one that is worked on. */
+function focused(event: FocusEvent): void {
+  if ((event.target as HTMLElement).matches('[role=application]')) bench.address = props.address
+}
 
 const drewFreely = (from: number, to: number) => work.commit(change('Drew freely', from, to))
 const drewCells = (from: number, to: number) => work.commit(change('Drew cells', from, to))
@@ -207,7 +216,7 @@ watch(
     :class="{ active: active && compact, compact }"
     :aria-label="`Lane: ${name}`"
     @pointerdown.capture="bench.address = address"
-    @focusin="bench.address = address"
+    @focusin="focused"
   >
     <LaneHead
       :name="ownerName"
@@ -257,6 +266,8 @@ watch(
         v-if="!locked"
         :address="address"
         :owner="ownerName"
+        :track="track?.id ?? null"
+        :moves="moves"
         :tall="values !== ALL_VALUES"
         @stamp="(as) => editor.stampHere(player.position, as)"
         @all-values="values = ALL_VALUES"
@@ -353,10 +364,21 @@ watch(
         :regions="track.regions"
         :track="ownerName"
         :locked="work.elsewhere ? locked : ''"
+        :snap="bench.snap"
+        :frames="framesOf"
         @begin="work.begin"
         @preview="work.previewMix"
         @commit="work.commit"
+        @moved="(region, by) => moves.drop(region, track!.id, by)"
         @refuse="(reason: string) => (work.notice = reason)"
+      />
+      <RegionQuestion
+        v-if="moves.asked.value"
+        v-model:remember="moves.remember.value"
+        :copy="moves.asked.value.copy"
+        @show="moves.show"
+        @answer="moves.answer"
+        @cancel="moves.cancel"
       />
     </LaneCanvas>
   </section>

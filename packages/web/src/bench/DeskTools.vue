@@ -50,13 +50,14 @@ const SNAP_NAMES: Readonly<Record<SnapTo, string>> = {
       </select>
     </label>
     <button
+      class="zoom"
       aria-label="See more of the song"
       title="See more of the song"
       @click="bench.zoom(player.position, 0.5)"
     >
       <v-icon icon="$further" size="20" />
     </button>
-    <button aria-label="See closer" title="See closer" @click="bench.zoom(player.position, 2)">
+    <button class="zoom" aria-label="See closer" title="See closer" @click="bench.zoom(player.position, 2)">
       <v-icon icon="$closer" size="20" />
     </button>
     <SeeMenu />
@@ -75,6 +76,20 @@ const SNAP_NAMES: Readonly<Record<SnapTo, string>> = {
   align-items: center;
   margin-right: 8px;
   font-size: 14px;
+}
+
+@media (max-width: 1100px) {
+  .hand {
+    padding: 0 7px;
+  }
+
+  .hands {
+    margin-right: 4px;
+  }
+
+  .snap {
+    margin-right: 0;
+  }
 }
 
 select {

@@ -5,10 +5,15 @@ import { envelopeOf, withLane, withPoints } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
+import RegionMenu from './RegionMenu.vue'
+import type { useRegionMoves } from './region-moves'
 
 const props = defineProps<{
   address: string
   owner: string
+  /** The track whose regions lie behind the lane; null for a return. */
+  track: string | null
+  moves: ReturnType<typeof useRegionMoves>
   /** Whether only a part of the values is in view. */
   tall: boolean
 }>()
@@ -87,6 +92,7 @@ function clearMany(which: 'track' | 'song'): void {
         <button data-test="stamp-jump" @click="emit('stamp', 'jump')">The setting, as a jump here</button>
       </div>
     </v-menu>
+    <RegionMenu v-if="track" :track="track" :moves="moves" />
     <v-menu v-if="drawn">
       <template #activator="{ props: menu }">
         <button v-bind="menu" class="chip" data-test="clear-menu">clear</button>

@@ -21,7 +21,7 @@ const text = computed(() => {
     "
     data-test="save-state"
   >
-    <v-icon :icon="SIGNS[work.saveState]" size="20" />{{ text }}
+    <v-icon :icon="SIGNS[work.saveState]" size="20" /><span class="text">{{ text }}</span>
   </p>
 </template>
 
@@ -33,6 +33,16 @@ const text = computed(() => {
   color: var(--soft);
   font-size: 14px;
   white-space: nowrap;
+}
+
+.text {
+  overflow: hidden;
+}
+
+@media (max-width: 1240px) {
+  .save:not(.bad) .text {
+    width: 0;
+  }
 }
 
 .bad {

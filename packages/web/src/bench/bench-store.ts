@@ -81,6 +81,8 @@ export const useBench = defineStore('bench', () => {
   const way = ref(-1)
   /** A value that was copied from a point. */
   const copiedValue = shallowRef<{ readonly value: number; readonly control: Control } | null>(null)
+  /** The try whose lines are shown faintly. */
+  const compared = ref<string | null>(null)
   /** Whether the view turns over like a page while it plays. */
   const turns = ref(true)
   /** Whether the lines are hidden, to listen without looking. */
@@ -208,6 +210,7 @@ export const useBench = defineStore('bench', () => {
     asked.value = null
     selection.value = null
     unlocked.value = new Set()
+    compared.value = null
     taskId.value = first?.id ?? null
     active.value = first?.lanes[0] ?? trackLevel(opened.songDocument.tracks[0]!.id)
     lanes.value = oneLane(active.value)
@@ -343,6 +346,7 @@ export const useBench = defineStore('bench', () => {
     select,
     zoomTo,
     copiedValue,
+    compared,
     turns,
     justListen,
     selection,

@@ -1,6 +1,9 @@
 <script setup lang="ts">
-/** The regions of a track along the top of its lane: level by dragging up and down, fades by the handles at their ends. */
-import { withRegion, type Mix, type Region, type RegionChange } from '@rudlo/core/mix'
+/**
+ * The regions of a track along the top of its lane: level by dragging up and down, moved by dragging to the side, fades and
+ * ends by the handles.
+ */
+import { moveRegion, trimRegion, withRegion, type Mix, type Region, type RegionChange } from '@rudlo/core/mix'
 import { MIXER_CONTROLS, numberText } from '@rudlo/core/scale'
 import type { SongTime } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
@@ -15,6 +18,10 @@ const props = defineProps<{
   track: string
   /** Why nothing can be changed here; empty where it can. */
   locked: string
+  /** Where a place ends up that is set by hand. */
+  snap: (tick: number, free: boolean) => number
+  /** Length of a recording in samples. */
+  frames: (asset: string) => number
 }>()
 
 const emit = defineEmits<{
@@ -22,14 +29,28 @@ const emit = defineEmits<{
   preview: [make: (mix: Mix) => Mix]
   commit: [change: ChangeLabel]
   refuse: [reason: string]
+  /** A region was moved by so many ticks: whether its lines go along is asked then. */
+  moved: [region: Region, by: number]
 }>()
 
-type Part = 'level' | 'fadeIn' | 'fadeOut'
+type Fade = 'fadeIn' | 'fadeOut'
+type Part = 'level' | 'move' | Fade | 'start' | 'end'
+
+/** px of a drag that show whether it goes up or to the side. */
+const SIDEWAYS = 5
 
 /** dB for each px that the level is dragged. */
 const DB_PER_PX = 0.15
 const { unit } = MIXER_CONTROLS.level
-const held = ref<{ id: string; part: Part; x: number; y: number; start: Region } | null>(null)
+const held = ref<{
+  id: string
+  part: Part
+  x: number
+  y: number
+  start: Region
+  /** Whether it is known what the hand does. */
+  decided: boolean
+} | null>(null)
 
 const tickAfter = (start: number, samples: number) =>
   props.time.tempo.tickAt(props.time.tempo.secondsAt(start) + samples / SAMPLE_RATE)
@@ -58,18 +79,46 @@ function down(event: PointerEvent, region: Region, part: Part): void {
   event.preventDefault()
   ;(event.currentTarget as HTMLElement).focus({ preventScroll: true })
   ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-  held.value = { id: region.id, part, x: event.clientX, y: event.clientY, start: region }
+  held.value = {
+    id: region.id,
+    part,
+    x: event.clientX,
+    y: event.clientY,
+    start: region,
+    decided: part !== 'level',
+  }
   emit('begin')
+}
+
+/** Where the region in hand begins, as it is being moved. */
+function movedTo(event: PointerEvent): number {
+  const { x, start } = held.value!
+  return props.snap(props.view.tick(props.view.x(start.start) + event.clientX - x), event.altKey)
 }
 
 function move(event: PointerEvent): void {
   if (!held.value) return
-  const { id, part, x, y, start } = held.value
+  const { id, x, y, start, decided } = held.value
+  let { part } = held.value
+  if (!decided) {
+    const [right, up] = [Math.abs(event.clientX - x), Math.abs(event.clientY - y)]
+    if (Math.max(right, up) < SIDEWAYS) return
+    // of the bar itself the first way of the hand says what is meant
+    if (part === 'level' && right > up) part = 'move'
+    held.value = { ...held.value, part, decided: true }
+  }
+  if (part === 'move') return emit('preview', (mix) => moveRegion(mix, id, movedTo(event)))
+  if (part === 'start' || part === 'end') {
+    const edge = tickAfter(start.start, part === 'end' ? start.length : 0)
+    const tick = props.snap(props.view.tick(props.view.x(edge) + event.clientX - x), event.altKey)
+    const { tempo } = props.time
+    return emit('preview', (mix) => trimRegion(mix, id, part, tick, tempo, props.frames(start.asset)))
+  }
   emit('preview', (mix) => withRegion(mix, id, changed(part, start, event.clientX - x, y - event.clientY)))
 }
 
 /** What a part of a region becomes when it is dragged so many px to the right and up. */
-function changed(part: Part, region: Region, right: number, up: number): RegionChange {
+function changed(part: 'level' | Fade, region: Region, right: number, up: number): RegionChange {
   if (part === 'level') return { level: Math.round((region.level + up * DB_PER_PX) * 10) / 10 }
   const length = part === 'fadeIn' ? region.fadeIn : region.length - region.fadeOut
   const x = props.view.x(tickAfter(region.start, length)) + right
@@ -80,6 +129,9 @@ function changed(part: Part, region: Region, right: number, up: number): RegionC
 
 const NAMES: Readonly<Record<Part, string>> = {
   level: 'Region level',
+  move: 'Moved a region',
+  start: 'Start of a region',
+  end: 'End of a region',
   fadeIn: 'Fade at the region’s start',
   fadeOut: 'Fade at the region’s end',
 }
@@ -90,16 +142,41 @@ const label = (part: Part, region: Region): ChangeLabel => ({
   to: Math.round(tickAfter(region.start, region.length)),
 })
 
-function up(): void {
+function up(event: PointerEvent): void {
   if (!held.value) return
   const { part, start } = held.value
+  const by = part === 'move' ? movedTo(event) - start.start : 0
   held.value = null
+  if (by !== 0) return emit('moved', start, by)
   emit('commit', label(part, start))
 }
 
 const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }
 
-function key(event: KeyboardEvent, region: Region, part: Part): void {
+/** Moves a region, or one of its ends, by keys: to the next place of the grid, finely with Shift. */
+function keyInTime(event: KeyboardEvent, region: Region, part: 'move' | 'start' | 'end'): void {
+  const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key]
+  if (!step) return
+  event.preventDefault()
+  event.stopPropagation()
+  if (props.locked) return emit('refuse', props.locked)
+  const { beat } = props.time.meter.lengthsAt(region.start)
+  const by = step * (event.shiftKey ? 10 : beat)
+  emit('begin')
+  if (part === 'move') {
+    const to = Math.max(0, region.start + by)
+    emit('preview', (mix) => moveRegion(mix, region.id, to))
+    return emit('moved', region, to - region.start)
+  }
+  const tick = tickAfter(region.start, part === 'end' ? region.length : 0) + by
+  const { tempo } = props.time
+  emit('preview', (mix) => trimRegion(mix, region.id, part, tick, tempo, props.frames(region.asset)))
+  emit('commit', label(part, region))
+}
+
+function key(event: KeyboardEvent, region: Region, part: 'level' | Fade): void {
+  if (part === 'level' && ['ArrowLeft', 'ArrowRight'].includes(event.key))
+    return keyInTime(event, region, 'move')
   const step = STEPS[event.key]
   const home = event.key === 'Home' || event.key === 'Backspace'
   if (!step && !home) return
@@ -114,7 +191,7 @@ function key(event: KeyboardEvent, region: Region, part: Part): void {
   emit('commit', label(part, region))
 }
 
-function toDefault(region: Region, part: Part): void {
+function toDefault(region: Region, part: 'level' | Fade): void {
   if (props.locked) return emit('refuse', props.locked)
   emit('begin')
   emit('preview', (mix) => withRegion(mix, region.id, { [part]: 0 }))
@@ -135,12 +212,12 @@ function toDefault(region: Region, part: Part): void {
         class="bar"
         role="slider"
         tabindex="0"
-        :aria-label="`Level of region ${i + 1}`"
+        :aria-label="`Level of region ${i + 1}; arrows to the side move it`"
         aria-valuemin="-90"
         aria-valuemax="6"
         :aria-valuenow="r.region.level"
         :aria-valuetext="unit.format(r.region.level)"
-        title="Region level: drag up and down. A double click returns it to 0 dB."
+        title="Region: drag it to the side to move it, up and down for its level. A double click returns the level to 0 dB."
         data-test="region"
         :style="{ left: `${r.left}px`, width: `${r.right - r.left}px` }"
         @pointerdown="down($event, r.region, 'level')"
@@ -177,6 +254,28 @@ function toDefault(region: Region, part: Part): void {
         @pointercancel="up"
         @dblclick="toDefault(r.region, part)"
         @keydown="key($event, r.region, part)"
+      />
+      <div
+        v-for="edge in ['start', 'end'] as const"
+        :key="edge"
+        class="edge"
+        :class="edge"
+        role="slider"
+        tabindex="0"
+        :aria-label="`${NAMES[edge]} ${i + 1}`"
+        aria-valuemin="0"
+        :aria-valuemax="Math.round(time.length)"
+        :aria-valuenow="
+          Math.round(edge === 'start' ? r.region.start : tickAfter(r.region.start, r.region.length))
+        "
+        :title="`${NAMES[edge]}: drag it`"
+        :data-test="`region-${edge}`"
+        :style="{ left: `${edge === 'start' ? r.start : r.end}px` }"
+        @pointerdown="down($event, r.region, edge)"
+        @pointermove="move"
+        @pointerup="up"
+        @pointercancel="up"
+        @keydown="keyInTime($event, r.region, edge)"
       />
     </template>
   </div>
@@ -253,6 +352,38 @@ function toDefault(region: Region, part: Part): void {
 .handle:hover::after,
 .handle:focus-visible::after {
   border-top-color: var(--ink);
+}
+
+.edge {
+  position: absolute;
+  top: 20px;
+  width: 16px;
+  height: 30px;
+  cursor: ew-resize;
+  pointer-events: auto;
+  touch-action: none;
+}
+
+.edge.end {
+  margin-left: -16px;
+}
+
+.edge::after {
+  content: '';
+  position: absolute;
+  inset: 3px auto 3px 2px;
+  width: 4px;
+  border-radius: 2px;
+  background: var(--rule);
+}
+
+.edge.end::after {
+  inset: 3px 2px 3px auto;
+}
+
+.edge:hover::after,
+.edge:focus-visible::after {
+  background: var(--ink);
 }
 
 .fadeIn::after {

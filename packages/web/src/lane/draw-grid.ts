@@ -18,6 +18,8 @@ export interface Ink {
 /** Least px between bar lines and between bar numbers. */
 const BAR_GAP = 7
 const NUMBER_GAP = 44
+/** Least px between the values that are marked. */
+const MARK_GAP = 13
 
 /** Sections as soft bands, bar and beat lines, bar numbers. */
 export function drawGrid(
@@ -100,9 +102,12 @@ export function drawLevels(
   c.fillRect(view.width - GUTTER + 4, 0, GUTTER, view.height)
   c.font = `12px ${ink.font}`
   c.textBaseline = 'bottom'
+  let last = -Infinity
   for (const value of marksOf(scale)) {
     const y = Math.round(view.y(scale.toTravel(value))) + 0.5
-    if (y < 0 || y > view.height) continue
+    // a low lane has room for a few of them
+    if (y < 0 || y > view.height || Math.abs(y - last) < MARK_GAP) continue
+    last = y
     const strong = value === 0 && scale.kind !== 'switch'
     c.strokeStyle = ink.rule
     c.lineWidth = 1

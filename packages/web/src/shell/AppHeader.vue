@@ -48,4 +48,19 @@ defineProps<{ before?: string | undefined; title?: string | undefined }>()
 .push {
   flex: 1;
 }
+
+.app-header :deep(.chip) {
+  flex: none;
+  white-space: nowrap;
+}
+
+@media (max-width: 1240px) {
+  .app-header {
+    gap: 6px;
+  }
+
+  .where .soft {
+    display: none;
+  }
+}
 </style>

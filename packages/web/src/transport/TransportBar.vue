@@ -62,7 +62,7 @@ watch(
     </template>
 
     <button
-      class="chip dark"
+      class="chip dark loop"
       :aria-pressed="player.looping"
       :disabled="!player.loop"
       title="Drag over the song strip to choose bars (O)"
@@ -160,6 +160,7 @@ watch(
 
 .moves {
   display: flex;
+  flex: none;
   border: 1px solid color-mix(in srgb, var(--on-desk) 40%, transparent);
   border-radius: 18px;
   overflow: hidden;
@@ -190,10 +191,35 @@ watch(
   flex: 1;
 }
 
-@media (max-width: 1100px) {
+@media (max-width: 1240px) {
   .transport {
-    gap: 10px;
+    gap: 8px;
     padding: 0 10px;
+  }
+
+  .side {
+    padding: 0 10px;
+  }
+
+  .place {
+    min-width: 64px;
+    font-size: 23px;
+  }
+
+  .place i {
+    padding: 0 3px;
+  }
+
+  .loop {
+    max-width: 120px;
+    overflow: hidden;
+  }
+}
+
+@media (max-width: 1100px) {
+  .small,
+  .transport :deep(.zoom) {
+    display: none;
   }
 }
 </style>

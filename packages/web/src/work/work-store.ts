@@ -46,6 +46,8 @@ export const useWork = defineStore('work', () => {
   const elsewhere = ref(false)
   /** One sentence for the person: why an edit was refused, what was kept where. */
   const notice = ref<string | null>(null)
+  /** What is heard instead of the work, by id of the try or as `start`; null while the work itself is heard. */
+  const heard = ref<string | null>(null)
   const tries = shallowRef<readonly TryView[]>([])
   const versions = shallowRef<readonly OwnVersion[]>([])
 
@@ -167,13 +169,28 @@ export const useWork = defineStore('work', () => {
     saver = null
     gesture = null
     elsewhere.value = false
+    heard.value = null
     document.value = null
     notice.value = null
   }
 
   function show(next: WorkDocument): void {
+    heard.value = null
     document.value = next
     player.load(next.mix)
+  }
+
+  /** Lets something else be heard at the same place, or the work itself again. The work stays as it is. */
+  function hear(what: string | null, instead: WorkDocument | null): void {
+    heard.value = instead ? what : null
+    const sounding = instead ?? document.value
+    if (sounding) player.load(sounding.mix)
+  }
+
+  /** Keeps the work as it is now as a try. @throws ApiError or Unreachable with a sentence */
+  async function keepTry(name: string): Promise<void> {
+    await post(`/api/works/${id.value}/tries`, { name, document: document.value })
+    await refreshTries()
   }
 
   /** Starts a gesture: what follows is heard and seen at once, and becomes one step when it is committed. */
@@ -340,6 +357,9 @@ export const useWork = defineStore('work', () => {
     elsewhere,
     notice,
     tries,
+    heard,
+    hear,
+    keepTry,
     versions,
     canUndo,
     canRedo,

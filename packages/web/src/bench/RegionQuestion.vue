@@ -1,0 +1,77 @@
+<script setup lang="ts">
+/** Asks, where a region was dropped, whether the lines in its span go along; what is pointed at is shown. */
+import { onMounted, ref } from 'vue'
+import type { Along } from './region-moves'
+
+defineProps<{ copy: boolean }>()
+const remember = defineModel<boolean>('remember', { required: true })
+const emit = defineEmits<{ show: [how: Along]; answer: [how: Along]; cancel: [] }>()
+
+const CHOICES: readonly { readonly how: Along; readonly text: string }[] = [
+  { how: 'moved', text: 'Move the lines too' },
+  { how: 'copied', text: 'Copy the lines' },
+  { how: 'left', text: 'Leave the lines' },
+]
+const first = ref<HTMLElement[]>()
+onMounted(() => first.value?.[0]?.focus())
+</script>
+
+<template>
+  <div
+    class="sheet question"
+    role="alertdialog"
+    aria-label="Do the lines go along?"
+    data-test="region-question"
+    @pointerdown.stop
+    @keydown.esc.stop="emit('cancel')"
+  >
+    <p>
+      <b>The region was {{ copy ? 'copied' : 'moved' }}.</b> Do the lines that lie in it go along?
+    </p>
+    <p class="choices">
+      <button
+        v-for="c in CHOICES"
+        ref="first"
+        :key="c.how"
+        class="chip"
+        :data-test="`along-${c.how}`"
+        @pointerenter="emit('show', c.how)"
+        @focus="emit('show', c.how)"
+        @click="emit('answer', c.how)"
+      >
+        {{ c.text }}
+      </button>
+      <button class="chip" @click="emit('cancel')">Take it back</button>
+    </p>
+    <label><input v-model="remember" type="checkbox" /> always so from now on</label>
+  </div>
+</template>
+
+<style scoped>
+.question {
+  position: absolute;
+  z-index: 7;
+  bottom: 12px;
+  left: 50%;
+  display: grid;
+  gap: 8px;
+  width: max-content;
+  max-width: 90%;
+  padding: 12px 16px;
+  transform: translateX(-50%);
+}
+
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 32px;
+  font-size: 14px;
+}
+</style>
