@@ -13,6 +13,7 @@ const GROUPS = {
   loudness: async () => (await import('../bench/loudness.mjs')).loudness(),
   save: async () => (await import('../bench/save.mjs')).saving(),
   desk: async () => (await import('../bench/desk.mjs')).desk(),
+  drag: async () => (await import('../bench/drag.mjs')).dragging(),
 }
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null

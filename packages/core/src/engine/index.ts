@@ -7,6 +7,7 @@ export {
   type TrackProgram,
   type RegionProgram,
 } from './program'
+export { ProgramReceiver, ProgramSender, type PostedProgram } from './program-post'
 export { RegionReader } from './region-reader'
 export { EngineMemory, type Floats } from './kernels'
 export {

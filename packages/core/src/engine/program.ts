@@ -5,10 +5,13 @@ import type { SongVersion } from '../song'
 import { TempoMap, SAMPLE_RATE, type TempoChange } from '../time'
 import { levelGain, type EffectKind } from '../scale'
 
-/** A control as the engine needs it: its own setting, and the line in charge of it, if any. */
-export interface ControlProgram {
+/**
+ * A control as the engine needs it: its own setting, and the line in charge of it, if any. `Line` is what stands for a
+ * line: the line itself, or its number where a program is on its way to another thread.
+ */
+export interface ControlProgram<Line = CompiledLine> {
   readonly setting: number
-  readonly line: CompiledLine | null
+  readonly line: Line | null
 }
 
 export interface RegionProgram {
@@ -23,57 +26,57 @@ export interface RegionProgram {
   readonly gain: number
 }
 
-export interface EffectProgram {
+export interface EffectProgram<Line = CompiledLine> {
   readonly id: string
   readonly kind: EffectKind
   readonly mode: string
-  readonly bypass: ControlProgram
-  readonly wet: ControlProgram
-  readonly params: Readonly<Record<string, ControlProgram>>
+  readonly bypass: ControlProgram<Line>
+  readonly wet: ControlProgram<Line>
+  readonly params: Readonly<Record<string, ControlProgram<Line>>>
 }
 
-export interface SendProgram {
+export interface SendProgram<Line = CompiledLine> {
   readonly id: string
   /** Index of the return. */
   readonly to: number
   readonly tap: 'pre' | 'post'
-  readonly level: ControlProgram
-  readonly on: ControlProgram
+  readonly level: ControlProgram<Line>
+  readonly on: ControlProgram<Line>
 }
 
-export interface ReturnProgram {
+export interface ReturnProgram<Line = CompiledLine> {
   readonly id: string
-  readonly effects: readonly EffectProgram[]
-  readonly mute: ControlProgram
-  readonly level: ControlProgram
-  readonly pan: ControlProgram
-  readonly sends: readonly SendProgram[]
+  readonly effects: readonly EffectProgram<Line>[]
+  readonly mute: ControlProgram<Line>
+  readonly level: ControlProgram<Line>
+  readonly pan: ControlProgram<Line>
+  readonly sends: readonly SendProgram<Line>[]
 }
 
-export interface TrackProgram {
+export interface TrackProgram<Line = CompiledLine> {
   readonly id: string
   readonly channels: 1 | 2
   readonly regions: readonly RegionProgram[]
-  readonly gain: ControlProgram
-  readonly mute: ControlProgram
-  readonly level: ControlProgram
-  readonly pan: ControlProgram
-  readonly width: ControlProgram
-  readonly effects: readonly EffectProgram[]
-  readonly sends: readonly SendProgram[]
+  readonly gain: ControlProgram<Line>
+  readonly mute: ControlProgram<Line>
+  readonly level: ControlProgram<Line>
+  readonly pan: ControlProgram<Line>
+  readonly width: ControlProgram<Line>
+  readonly effects: readonly EffectProgram<Line>[]
+  readonly sends: readonly SendProgram<Line>[]
 }
 
 /** Everything the engine plays, as plain data: it can be posted to the audio thread. */
-export interface Program {
+export interface Program<Line = CompiledLine> {
   readonly tempo: readonly TempoChange[]
   /** For the metronome and the count-in. */
   readonly beats: Beats
   /** Length of the song in samples. */
   readonly length: number
-  readonly tracks: readonly TrackProgram[]
+  readonly tracks: readonly TrackProgram<Line>[]
   /** A return feeds later ones only. */
-  readonly returns: readonly ReturnProgram[]
-  readonly main: ControlProgram
+  readonly returns: readonly ReturnProgram<Line>[]
+  readonly main: ControlProgram<Line>
 }
 
 /** Turns a mix of a song into what the engine plays. */

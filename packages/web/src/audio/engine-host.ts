@@ -1,4 +1,4 @@
-import type { AssetAudio, Loop, Program, Solo } from '@rudlo/core/engine'
+import { ProgramSender, type AssetAudio, type Loop, type Program, type Solo } from '@rudlo/core/engine'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import workletUrl from './engine.worklet.ts?worker&url'
 import type { EngineMessage, EngineOptions, Listening } from './messages'
@@ -31,6 +31,8 @@ async function makeContext(): Promise<AudioContext> {
 
 /** The engine in its AudioWorklet, seen from the page. */
 export class EngineHost {
+  readonly #programs = new ProgramSender()
+
   private constructor(
     private readonly context: AudioContext,
     private readonly node: AudioWorkletNode,
@@ -59,7 +61,7 @@ export class EngineHost {
   }
 
   load(program: Program): void {
-    this.#send({ kind: 'program', program })
+    this.#send({ kind: 'program', posted: this.#programs.pack(program) })
   }
 
   async play(): Promise<void> {

@@ -1,5 +1,5 @@
 /** The audio thread: the core's player inside an AudioWorklet. Allocates nothing while it plays. */
-import { Player } from '@rudlo/core/engine'
+import { Player, ProgramReceiver } from '@rudlo/core/engine'
 import { LiveLoudness } from '@rudlo/core/loudness'
 import type { EngineMessage, EngineOptions } from './messages'
 import { SharedState } from './shared-state'
@@ -15,11 +15,13 @@ const FALL = 0.9913
 
 class EngineProcessor extends AudioWorkletProcessor {
   readonly #player: Player
+  readonly #programs: ProgramReceiver
   readonly #state: SharedState
   readonly #loudness = new LiveLoudness(sampleRate)
 
   constructor({ processorOptions }: { processorOptions: EngineOptions }) {
     super()
+    this.#programs = new ProgramReceiver(processorOptions.program)
     this.#player = new Player(processorOptions.program, new Map(processorOptions.audio))
     this.#player.engine.metered = true
     this.#state = new SharedState(processorOptions.state)
@@ -30,7 +32,7 @@ class EngineProcessor extends AudioWorkletProcessor {
     const player = this.#player
     switch (message.kind) {
       case 'program':
-        return player.load(message.program)
+        return player.load(this.#programs.unpack(message.posted))
       case 'play':
         return player.play()
       case 'stop':

@@ -1,4 +1,4 @@
-import type { AssetAudio, Loop, Program, Solo } from '@rudlo/core/engine'
+import type { AssetAudio, Loop, PostedProgram, Program, Solo } from '@rudlo/core/engine'
 
 /** What the audio thread is given when it starts. */
 export interface EngineOptions {
@@ -16,7 +16,7 @@ export interface Listening {
 
 /** What the page tells the audio thread. */
 export type EngineMessage =
-  | { readonly kind: 'program'; readonly program: Program }
+  | { readonly kind: 'program'; readonly posted: PostedProgram }
   | { readonly kind: 'play' }
   | { readonly kind: 'stop' }
   | { readonly kind: 'seek'; readonly sample: number }

@@ -26,6 +26,13 @@ describe('a held peak', () => {
     expect(hold.follow(-30, 60_010)).toEqual({ now: -30, held: -30, over: false })
   })
 
+  it('is the same object while nothing changes', () => {
+    const holds = new PeakHolds()
+    const first = holds.follow([-6, -Infinity], 0)
+    expect(holds.follow([-6, -Infinity], 100)).toBe(first)
+    expect(holds.follow([-6, -60], 200)).not.toBe(first)
+  })
+
   it('follows as many meters as there are', () => {
     const holds = new PeakHolds()
     expect(holds.follow([-1, 2], 0).map((h) => h.over)).toEqual([false, true])

@@ -20,6 +20,7 @@ export class PeakHold {
   #held = -Infinity
   #until = 0
   #over = false
+  #last = SILENT
 
   /** @param now dBFS @param time ms of any steady clock */
   follow(now: number, time: number): HeldPeak {
@@ -28,7 +29,11 @@ export class PeakHold {
       this.#until = time + HOLD_MS
     }
     if (now > FULL_SCALE) this.#over = true
-    return { now, held: this.#held, over: this.#over }
+    const { held, over } = { held: this.#held, over: this.#over }
+    const before = this.#last
+    // the same object while nothing changes: whoever shows it has nothing to do then
+    if (now !== before.now || held !== before.held || over !== before.over) this.#last = { now, held, over }
+    return this.#last
   }
 
   forget(): void {
@@ -40,9 +45,13 @@ export class PeakHold {
 /** A hold for each of a list of meters that may grow and shrink. */
 export class PeakHolds {
   readonly #holds: PeakHold[] = []
+  #last: readonly HeldPeak[] = []
 
-  follow(peaks: readonly number[], time: number): HeldPeak[] {
-    return peaks.map((now, i) => (this.#holds[i] ??= new PeakHold()).follow(now, time))
+  /** The same list as the last time while nothing changes. */
+  follow(peaks: readonly number[], time: number): readonly HeldPeak[] {
+    const next = peaks.map((now, i) => (this.#holds[i] ??= new PeakHold()).follow(now, time))
+    if (next.length !== this.#last.length || next.some((p, i) => p !== this.#last[i])) this.#last = next
+    return this.#last
   }
 
   forget(): void {

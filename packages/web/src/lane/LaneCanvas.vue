@@ -66,37 +66,63 @@ const view = computed(
     ),
 )
 
+/** What lies behind changes with the view, what lies before it with every move of a hand: each has its own canvas. */
+const back = ref<HTMLCanvasElement>()
+
 let frame = 0
-function redraw(): void {
+let stale = true
+
+/** Draws with the next frame. `behind`: what lies behind the line, too. */
+function redraw(behind: boolean): void {
+  stale ||= behind
   cancelAnimationFrame(frame)
-  frame = requestAnimationFrame(draw)
+  frame = requestAnimationFrame(() => {
+    if (stale) drawBehind()
+    stale = false
+    drawBefore()
+  })
 }
 
-function draw(): void {
-  const c = canvas.value?.getContext('2d')
+/** An empty canvas of the lane's size, in CSS px; null while it has none. */
+function cleared(element: HTMLCanvasElement | undefined): CanvasRenderingContext2D | null {
+  const c = element?.getContext('2d')
   const { width, height } = size.value
-  if (!c || !canvas.value || !width || !height) return
+  if (!c || !element || !width || !height) return null
   const ratio = devicePixelRatio || 1
   const w = Math.round(width * ratio)
   const h = Math.round(height * ratio)
-  if (canvas.value.width !== w || canvas.value.height !== h) {
-    canvas.value.width = w
-    canvas.value.height = h
+  if (element.width !== w || element.height !== h) {
+    element.width = w
+    element.height = h
   }
   c.setTransform(ratio, 0, 0, ratio, 0, 0)
   c.clearRect(0, 0, width, height)
+  return c
+}
+
+function drawBehind(): void {
+  const c = cleared(back.value)
+  if (!c) return
   const { scale, unit } = addressed.value.control
   const colours = ink.value
   drawGrid(c, view.value, props.song, props.time, colours)
   if (track.value) drawWave(c, view.value, track.value.regions, props.overviews, props.time, colours.wave)
-  if (props.loudness) drawLoudness(c, view.value, props.loudness, props.time, colours.line)
-  if (props.overs) drawOvers(c, view.value, props.overs, colours)
   drawLevels(c, view.value, scale, unit, colours)
-  if (props.blank) return
+}
+
+function drawBefore(): void {
+  const c = cleared(canvas.value)
+  if (!c) return
+  const { width, height } = size.value
+  const { scale } = addressed.value.control
+  const colours = ink.value
   c.save()
   c.beginPath()
   c.rect(0, 0, width - GUTTER + 8, height)
   c.clip()
+  if (props.loudness) drawLoudness(c, view.value, props.loudness, props.time, colours.line)
+  if (props.overs) drawOvers(c, view.value, props.overs, colours)
+  if (props.blank) return c.restore()
   for (const points of props.faint ?? []) drawFaintLine(c, view.value, points, scale, colours.ink)
   const points = envelope.value?.points ?? []
   if (!points.length || !envelope.value?.on) {
@@ -120,25 +146,29 @@ onBeforeUnmount(() => {
 
 watch(view, (v) => emit('size', v), { immediate: true })
 watch(
+  [view, () => track.value?.regions, () => props.address, () => props.overviews, ink],
+  () => redraw(true),
+  {
+    immediate: true,
+  },
+)
+watch(
   [
-    view,
-    () => props.mix,
-    () => props.address,
-    () => props.overviews,
+    envelope,
+    () => addressed.value.setting,
     () => props.selected,
     () => props.chosen,
     () => props.loudness,
     () => props.overs,
     () => props.blank,
     () => props.faint,
-    ink,
   ],
-  redraw,
-  {
-    immediate: true,
-  },
+  () => redraw(false),
 )
-document.fonts?.ready.then(redraw, () => null)
+document.fonts?.ready.then(
+  () => redraw(true),
+  () => null,
+)
 
 const playX = computed(() => view.value.x(props.position))
 const inView = (x: number) => x >= -1 && x <= size.value.width + 1
@@ -153,6 +183,7 @@ const stretch = (s: Span) => {
 
 <template>
   <div ref="box" class="lane-canvas">
+    <canvas ref="back" aria-hidden="true" />
     <canvas ref="canvas" aria-hidden="true" />
     <div v-if="marked" class="marked" :style="stretch(marked)" />
     <div
@@ -182,6 +213,7 @@ const stretch = (s: Span) => {
 
 <style scoped>
 .lane-canvas {
+  contain: layout paint;
   position: relative;
   overflow: hidden;
   min-width: 0;

@@ -87,7 +87,7 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
       >
       <p class="now">{{ control.unit.format(value) }}</p>
     </div>
-    <p class="soft where">{{ where }}</p>
+    <p class="soft where place-now">{{ where }}</p>
     <p v-if="note" class="soft where">{{ note }}</p>
     <div v-if="point" class="point">
       <p v-if="count && count > 1" class="soft">{{ count }} points</p>
@@ -149,6 +149,7 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
 
 <style scoped>
 .lane-head {
+  contain: layout;
   display: flex;
   flex-direction: column;
   gap: 2px;
@@ -188,6 +189,9 @@ h2 {
 
 .compact .now {
   margin-top: 0;
+  height: 22px;
+  flex: 1;
+  text-align: right;
   font-size: 19px;
 }
 
@@ -230,6 +234,10 @@ h2 {
 
 .now {
   margin-top: 6px;
+  /* it changes all the time: nothing around it has to be laid out anew */
+  contain: strict;
+  width: 100%;
+  height: 37px;
   font-size: 33px;
   font-weight: 680;
   line-height: 1.1;
@@ -238,6 +246,13 @@ h2 {
 
 .where {
   font-size: 14px;
+}
+
+.place-now {
+  contain: strict;
+  width: 100%;
+  height: 20px;
+  white-space: nowrap;
 }
 
 .point {
@@ -282,6 +297,7 @@ select {
 
 @media (max-height: 700px) {
   .now {
+    height: 32px;
     font-size: 28px;
   }
 

@@ -261,8 +261,7 @@ const shown = computed(() => {
     place: placeInWords(props.meter, p.tick),
     finger,
     style: {
-      left: `${Math.min(props.view.width - 92, Math.max(92, x))}px`,
-      top: `${y - above < 6 ? y + 22 : y - above}px`,
+      transform: `translate(${Math.min(props.view.width - 92, Math.max(92, x))}px, ${y - above < 6 ? y + 22 : y - above}px) translateX(-50%)`,
     },
   }
 })
@@ -338,6 +337,7 @@ const described = computed(
 .surface {
   position: absolute;
   inset: 0;
+  contain: strict;
   cursor: crosshair;
   touch-action: none;
 }
@@ -368,7 +368,9 @@ const described = computed(
   font-size: 14px;
   line-height: 1.3;
   white-space: nowrap;
-  transform: translateX(-50%);
+  top: 0;
+  left: 0;
+  will-change: transform;
   pointer-events: none;
 }
 

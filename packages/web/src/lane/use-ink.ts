@@ -7,6 +7,8 @@ import type { Ink } from './draw-grid'
 /** The theme's colours for a canvas, with those of a lane family for its line. */
 export function useInk(family: () => Family) {
   const theme = useThemeChoice()
+  // a colour of its own, so that the ink stays the same while only the lane's line changes
+  const own = computed(family)
   return computed<Ink>(() => {
     const p = theme.name === 'dark' ? DARK : LIGHT
     return {
@@ -16,7 +18,7 @@ export function useInk(family: () => Family) {
       wave: p.wave,
       sheet: p.sheet,
       ink: p.ink,
-      line: p.family[family()],
+      line: p.family[own.value],
       warm: p.warm,
       font: "'Atkinson Hyperlegible Next Variable', sans-serif",
     }

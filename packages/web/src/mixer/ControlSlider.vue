@@ -26,12 +26,12 @@ const origin = computed(() =>
   control.value.scale.min < 0 && control.value.scale.kind === 'linear' ? 0.5 : 0,
 )
 const fill = computed(() => ({
-  left: `${Math.min(travel.value, origin.value) * 100}%`,
-  width: `${Math.abs(travel.value - origin.value) * 100}%`,
+  transform: `translateX(${Math.min(travel.value, origin.value) * 100}%) scaleX(${Math.abs(travel.value - origin.value)})`,
 }))
 const neutral = computed(() => `${control.value.scale.toTravel(control.value.neutral) * 100}%`)
 /** Place of a level on the meter: −60 dBFS to full scale. */
-const onMeter = (dbfs: number) => `${Math.min(100, Math.max(0, (dbfs + 60) / 0.6))}%`
+const share = (dbfs: number) => Math.min(1, Math.max(0, (dbfs + 60) / 60))
+const onMeter = (dbfs: number) => `${share(dbfs) * 100}%`
 const menu = useControlMenu()
 const tidy = (to: number) => tidied(control.value.scale.kind, control.value.scale.toValue(to))
 
@@ -102,12 +102,16 @@ function key(event: KeyboardEvent): void {
       <span class="fill" :style="fill" />
       <span class="neutral" :style="{ left: neutral }" />
       <template v-if="peak">
-        <span class="meter" :class="{ over: peak.over }" :style="{ width: onMeter(peak.now) }" />
+        <span
+          class="meter"
+          :class="{ over: peak.over }"
+          :style="{ transform: `scaleX(${share(peak.now)})` }"
+        />
         <span v-if="peak.held > -60" class="held-peak" :style="{ left: onMeter(peak.held) }" />
       </template>
     </span>
     <span v-if="peak?.over" class="over-sign">over</span>
-    <span class="knob" :style="{ left: `${travel * 100}%` }" />
+    <span class="runner" :style="{ transform: `translateX(${travel * 100}%)` }"><span class="knob" /></span>
   </div>
 </template>
 
@@ -131,7 +135,8 @@ function key(event: KeyboardEvent): void {
 
 .fill {
   position: absolute;
-  inset-block: 0;
+  inset: 0;
+  transform-origin: left;
   background: color-mix(in srgb, var(--family-volume) 32%, transparent);
 }
 
@@ -151,6 +156,8 @@ function key(event: KeyboardEvent): void {
   position: absolute;
   bottom: 0;
   left: 0;
+  width: 100%;
+  transform-origin: left;
   height: 4px;
   background: var(--good);
 }
@@ -187,6 +194,12 @@ function key(event: KeyboardEvent): void {
   width: 2px;
   background: var(--soft);
   opacity: 0.6;
+}
+
+.runner {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
 }
 
 .knob {

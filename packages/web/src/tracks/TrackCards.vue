@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** A card a track: its name, its line in small, how strong it is now. Choosing one brings its lane to the desk. */
-import { envelopeOf, lanesOf, resolve, trackLevel, type Mix } from '@rudlo/core/mix'
+import { envelopeOf, resolve, trackLevel, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { MIXER_CONTROLS } from '@rudlo/core/scale'
+import { computed } from 'vue'
 import { SILENT, type HeldPeak } from '../audio/peak-hold'
 import ControlField from '../mixer/ControlField.vue'
 import ControlSlider from '../mixer/ControlSlider.vue'
@@ -27,17 +28,25 @@ const { scale, unit } = MIXER_CONTROLS.level
 const WIDTH = 100
 const HEIGHT = 30
 const points = (id: string) => envelopeOf(props.mix, trackLevel(id))?.points ?? []
-/** Every line of a track in small, the volume last so that it lies on top. */
-const linesOf = (id: string) =>
-  lanesOf(props.mix, id)
-    .reverse()
-    .flatMap((address) => {
-      const line = envelopeOf(props.mix, address)
-      const control = resolve(props.mix, address)?.control
-      if (!line?.points.length || !control) return []
-      const path = lineInSmall(line.points, control.scale, props.song.length, WIDTH, HEIGHT)
-      return [{ address, family: control.family, path }]
-    })
+/** Every line in small by the track it belongs to, the volume last so that it lies on top. */
+const lines = computed(() => {
+  const byTrack = new Map<string, { address: string; name: string; family: string; path: string }[]>()
+  for (const { address, points } of props.mix.envelopes) {
+    const found = points.length ? resolve(props.mix, address) : null
+    if (!found?.owner) continue
+    const { scale, family } = found.control
+    const path = lineInSmall(points, scale, props.song.length, WIDTH, HEIGHT)
+    const line = { address, name: found.control.name.toLowerCase(), family, path }
+    const list = byTrack.get(found.owner) ?? []
+    if (address === trackLevel(found.owner)) list.push(line)
+    else list.unshift(line)
+    byTrack.set(found.owner, list)
+  }
+  return byTrack
+})
+const linesOf = (id: string) => lines.value.get(id) ?? []
+/** The lines of a track beside its volume, each to be opened by its name. */
+const others = (id: string) => linesOf(id).filter((l) => l.address !== trackLevel(id))
 const setting = (id: string) => props.mix.tracks.find((t) => t.id === id)!.level
 const figure = (id: string) => (points(id).length ? `${points(id).length} points` : unit.format(setting(id)))
 /** Share of the meter that is filled: −60 dBFS to full scale. */
@@ -81,6 +90,20 @@ const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? S
           <span class="figure">{{ figure(track.id) }}</span>
         </template>
       </button>
+      <div v-if="others(track.id).length" class="others">
+        <button
+          v-for="l in others(track.id)"
+          :key="l.address"
+          class="other"
+          :class="l.family"
+          :aria-pressed="address === l.address"
+          :aria-label="`Line of ${track.name}: ${l.name}`"
+          :title="`Bring the line of ${l.name} to the desk`"
+          @click="emit('choose', l.address)"
+        >
+          {{ l.name }}
+        </button>
+      </div>
       <template v-if="mixer">
         <ControlSlider :address="trackLevel(track.id)" :label="`Volume of ${track.name}`" :peak="peaks[i]" />
         <div class="switches">
@@ -104,6 +127,7 @@ const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? S
 }
 
 .card {
+  contain: layout;
   min-width: 0;
   padding: 6px 9px;
 }
@@ -145,6 +169,45 @@ const filled = (i: number) => `${Math.min(100, Math.max(0, ((props.peaks[i] ?? S
   flex: 1;
   overflow: hidden;
   text-overflow: ellipsis;
+}
+
+.others {
+  display: flex;
+  gap: 3px;
+  overflow-x: auto;
+}
+
+.other {
+  flex: none;
+  min-height: 26px;
+  padding: 0 7px;
+  border: 1.5px solid var(--family-volume);
+  border-radius: 8px;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: 12px;
+  cursor: pointer;
+}
+
+.other[aria-pressed='true'] {
+  background: var(--wash);
+}
+
+.other.pan {
+  border-color: var(--family-pan);
+}
+
+.other.send {
+  border-color: var(--family-send);
+}
+
+.other.effect {
+  border-color: var(--family-effect);
+}
+
+.other.switch {
+  border-color: var(--family-switch);
 }
 
 .switches {
