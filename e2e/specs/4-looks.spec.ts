@@ -29,6 +29,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
   for (const [width, height] of [
     [1280, 800],
     [1366, 640],
+    [1024, 768],
   ] as const) {
     test(`${colorScheme} at ${width}×${height}: everything fits, and axe finds nothing`, async ({
       somebody,

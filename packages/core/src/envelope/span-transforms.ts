@@ -174,7 +174,9 @@ export function repeatSpan(points: Points, scale: Scale, span: LineSpan, times: 
 /** Gives a span one value; after it the line goes on as it was. */
 export function holdSpan(points: Points, scale: Scale, { from, to }: LineSpan, value: number): Points {
   if (!points.length || to <= from) return points
-  const line = cut(cut(points, scale, Math.max(0, from - 1)), scale, to)
+  // a line that jumps holds its value up to the span by itself
+  const led = points.findLast((p) => p.tick < from)?.form !== 'jump'
+  const line = cut(led ? cut(points, scale, Math.max(0, from - 1)) : points, scale, to)
   const head = line.filter((p) => p.tick < from)
   const last = head.at(-1)
   if (last) head[head.length - 1] = { ...last, form: 'jump', bend: 0 }

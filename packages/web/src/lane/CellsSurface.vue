@@ -2,7 +2,7 @@
 /** Lies over a lane while it is drawn cell by cell: every cell of the grid takes one value; a press on the same again clears it. */
 import { clearSpan, holdSpan, valueAt, type Points } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { tidied } from './nudge'
 import type { Viewport } from './viewport'
 
@@ -24,7 +24,7 @@ const emit = defineEmits<{
 
 const isSwitch = computed(() => props.control.scale.kind === 'switch')
 const hovered = ref<readonly [number, number] | null>(null)
-const held = ref<{
+const held = shallowRef<{
   base: Points
   cells: Map<number, readonly [number, number, number | null]>
   on: boolean

@@ -7,7 +7,7 @@ import { computed, ref } from 'vue'
 import { pointAt } from './hit-test'
 import { usePinch } from './use-pinch'
 import type { LineEditor } from './line-editor'
-import { nudged, tidied } from './nudge'
+import { changeInWords, nudged, tidied } from './nudge'
 import type { Viewport } from './viewport'
 
 const props = defineProps<{
@@ -258,6 +258,7 @@ const shown = computed(() => {
   return {
     value: props.control.unit.format(p.value),
     change: Math.abs(change) >= 0.05 && p.value > -90 ? signedText(change, 1) : '',
+    words: props.control.scale.kind === 'level' && p.value > -90 ? changeInWords(change) : '',
     place: placeInWords(props.meter, p.tick),
     finger,
     style: {
@@ -327,6 +328,7 @@ const described = computed(
     >
       <b>{{ shown.value }}</b>
       <span v-if="shown.change" class="change">{{ shown.change }}</span>
+      <template v-if="shown.words"><br />{{ shown.words }}</template>
       <br />{{ shown.place }}
     </div>
     <p class="unseen" role="status">{{ spoken }}</p>

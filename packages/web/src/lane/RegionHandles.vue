@@ -7,7 +7,7 @@ import { moveRegion, trimRegion, withRegion, type Mix, type Region, type RegionC
 import { MIXER_CONTROLS, numberText } from '@rudlo/core/scale'
 import type { SongTime } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
-import { computed, ref } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { ChangeLabel } from '../work/work-store'
 import type { Viewport } from './viewport'
 
@@ -42,7 +42,7 @@ const SIDEWAYS = 5
 /** dB for each px that the level is dragged. */
 const DB_PER_PX = 0.15
 const { unit } = MIXER_CONTROLS.level
-const held = ref<{
+const held = shallowRef<{
   id: string
   part: Part
   x: number

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Handles of a ready shape on the lane: its middle, its depth, how often it comes, how it grows. */
 import { shapeTravel, type LineSpan, type Shape } from '@rudlo/core/envelope'
-import { computed, ref } from 'vue'
+import { computed, shallowRef } from 'vue'
 import type { Viewport } from './viewport'
 
 const props = defineProps<{ view: Viewport; span: LineSpan; shape: Shape }>()
@@ -37,7 +37,7 @@ const TITLES: Readonly<Record<Handle, string>> = {
   growth: 'How it grows: drag up and down',
 }
 
-const held = ref<{ handle: Handle; x: number; y: number; start: Shape } | null>(null)
+const held = shallowRef<{ handle: Handle; x: number; y: number; start: Shape } | null>(null)
 
 function down(event: PointerEvent, handle: Handle): void {
   if (event.button !== 0) return

@@ -6,7 +6,7 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { ChangeLabel } from '../work/work-store'
 import { pointAt } from './hit-test'
 import { useLineEditor, type LineEditor } from './line-editor'
-import { nudged } from './nudge'
+import { changeInWords, nudged } from './nudge'
 import { insideSong, Viewport, zoomAbout, zoomValues } from './viewport'
 
 const { level, mute, pan } = MIXER_CONTROLS
@@ -95,6 +95,20 @@ describe('nudged', () => {
     expect([nudged(mute, 0, 1, false), nudged(mute, 1, -1, true)]).toEqual([1, 0])
     expect(nudged(pan, 0, 1, false)).toBeCloseTo(0.04, 9)
     expect(nudged(pan, 1, 1, false)).toBe(1)
+  })
+})
+
+describe('changeInWords', () => {
+  it('says only what is true and simple', () => {
+    expect([6, -6, 10, -10.4, 3, 1, 0].map(changeInWords)).toEqual([
+      'twice the amplitude',
+      'half the amplitude',
+      'sounds about twice as loud',
+      'sounds about half as loud',
+      'half as much again',
+      '',
+      '',
+    ])
   })
 })
 

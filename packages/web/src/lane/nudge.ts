@@ -17,3 +17,12 @@ export function nudged({ scale, unit }: Control, value: number, by: 1 | -1, fine
 export function tidied(kind: Control['scale']['kind'], value: number): number {
   return kind === 'level' ? Math.round(value * 10) / 10 : Math.round(value * 1000) / 1000
 }
+
+/** What a change of level means to the ear or to the signal, where that can be said simply and is true; else nothing. */
+export function changeInWords(db: number): string {
+  const near = (wanted: number, reach: number) => Math.abs(Math.abs(db) - wanted) <= reach
+  if (near(10, 0.6)) return db > 0 ? 'sounds about twice as loud' : 'sounds about half as loud'
+  if (near(6, 0.3)) return db > 0 ? 'twice the amplitude' : 'half the amplitude'
+  if (near(3, 0.2)) return db > 0 ? 'half as much again' : 'seven tenths of it'
+  return ''
+}
