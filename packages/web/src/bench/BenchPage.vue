@@ -43,14 +43,15 @@ const VIEWS = [
   ['lines', 'Lines'],
 ] as const
 
-const ready = computed(() => bench.assignment !== null && work.mix !== null)
+const ready = computed(() => bench.assignment?.id === work.assignment && work.mix !== null)
 
 async function open(): Promise<void> {
   problem.value = ''
   try {
-    await bench.open(props.assignment)
-    player.prepare(bench.song!)
-    await work.open(props.assignment, session.person!.id)
+    await Promise.all([
+      bench.open(props.assignment).then(() => player.prepare(bench.song!)),
+      work.open(props.assignment, session.person!.id),
+    ])
     void player.open(bench.song!, work.mix!)
   } catch (error) {
     problem.value = (error as Error).message

@@ -39,6 +39,8 @@ export interface ChangeLabel {
 export const useWork = defineStore('work', () => {
   const player = usePlayer()
   const id = ref('')
+  /** The assignment that the work is for; empty while none is open. */
+  const assignment = ref('')
   const document = shallowRef<WorkDocument | null>(null)
   const history = shallowRef<History>(EMPTY_HISTORY)
   const saveState = ref<SaveState>('saved')
@@ -68,6 +70,7 @@ export const useWork = defineStore('work', () => {
     offline = new OfflineCopy(personId)
     const work = await post<WorkView>(`/api/assignments/${assignmentId}/work`)
     id.value = work.id
+    assignment.value = work.assignmentId
     revision = work.revision
     document.value = work.document
     history.value = EMPTY_HISTORY
@@ -170,6 +173,7 @@ export const useWork = defineStore('work', () => {
     gesture = null
     elsewhere.value = false
     heard.value = null
+    assignment.value = ''
     document.value = null
     notice.value = null
   }
@@ -349,6 +353,7 @@ export const useWork = defineStore('work', () => {
 
   return {
     id,
+    assignment,
     document,
     mix,
     history,
