@@ -126,7 +126,10 @@ usePageKeys({
   '3': () => (bench.hand = 'freehand'),
   '4': () => (bench.hand = 'cells'),
   b: () => (briefOpen.value = !briefOpen.value),
-  g: () => bench.task && player.playLoop(bench.task),
+  g: () => {
+    const stretch = (bench.view === 'lines' && bench.selection) || bench.task
+    if (stretch) player.playLoop(stretch)
+  },
   'Ctrl+z': () => work.undo(),
   'Ctrl+y': () => work.redo(),
   'Ctrl+Shift+z': () => work.redo(),

@@ -168,7 +168,9 @@ const loudness = computed(() => {
   // the trace is made from what the player has loaded: it changes with the mix
   void work.mix
   const index = song.value.tracks.findIndex((t) => t.id === addressed.value.owner)
-  return (index >= 0 ? player.trackTrace(index) : null) ?? player.measured?.momentary ?? null
+  const own = index >= 0 ? player.trackTrace(index) : null
+  const trace = own ?? player.measured?.momentary ?? null
+  return { trace, whose: own ? 'this track' : 'the mix' }
 })
 const overs = computed(() => player.overs.map((hop) => time.value.tempo.tickAt(hop / 10)))
 
@@ -289,7 +291,8 @@ watch(
       :position="player.position"
       :selected="editor.selected.value"
       :chosen="editor.chosen.value"
-      :loudness="loudness"
+      :loudness="loudness.trace"
+      :whose="loudness.whose"
       :overs="overs"
       :blank="bench.justListen"
       :faint="faint"

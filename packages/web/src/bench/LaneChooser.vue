@@ -17,6 +17,7 @@ const work = useWork()
 const open = ref(false)
 const search = ref('')
 const withMoves = ref(false)
+const onlyHere = ref(false)
 
 const owner = computed(() => resolve(work.mix!, props.address)?.owner ?? null)
 const ownerName = (id: string | null) =>
@@ -53,7 +54,7 @@ const describe = (address: string): Lane => {
 const groups = computed(() => {
   if (!open.value) return []
   const words = search.value.trim().toLowerCase()
-  const wide = words || withMoves.value
+  const wide = words || (withMoves.value && !onlyHere.value)
   const lanes = (wide || !owner.value ? allLanes(work.mix!) : lanesOf(work.mix!, owner.value)).map(describe)
   const kept = lanes.filter(
     (l) =>
@@ -91,6 +92,9 @@ const onDesk = (address: string) => bench.lanes.some((l) => l.address === addres
     <div class="sheet list" role="group" aria-label="Choose what to draw">
       <input v-model="search" placeholder="Search all lanes" aria-label="Search all lanes" @keydown.stop />
       <label><input v-model="withMoves" type="checkbox" /> only lanes with moves</label>
+      <label v-if="withMoves"
+        ><input v-model="onlyHere" type="checkbox" /> and only of {{ ownerName(owner) }}</label
+      >
       <label
         ><input v-model="bench.follows" type="checkbox" data-test="follows" /> touching a control brings its
         lane</label
@@ -109,6 +113,12 @@ const onDesk = (address: string) => bench.lanes.some((l) => l.address === addres
             <span>{{ l.name }}</span>
             <span v-if="l.moves" class="sign">has moves</span>
             <span v-if="l.brief" class="sign asked">in the brief</span>
+            <v-icon
+              v-else-if="!bench.isOpen(l.address)"
+              icon="$locked"
+              size="15"
+              title="Locked: the brief does not ask for it"
+            />
           </button>
           <button
             class="add"

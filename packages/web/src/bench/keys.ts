@@ -4,7 +4,7 @@ export const BENCH_KEYS = [
     title: 'Listening',
     keys: [
       ['Space', 'play and stop'],
-      ['G', 'go round the bars of the task'],
+      ['G', 'go round the selected bars, or those of the task'],
       ['O', 'loop on and off'],
       ['V', 'moves on and off'],
       ['N', 'note at this bar'],

@@ -27,6 +27,8 @@ const props = defineProps<{
   values?: Values
   /** Loudness every 100 ms in LUFS, as a soft band under the line. */
   loudness?: Float64Array | null
+  /** Whose loudness that is, in words. */
+  whose?: string
   /** Places where the mix is over, in ticks. */
   overs?: readonly number[]
   /** Whether the line is hidden, to listen without looking. */
@@ -120,7 +122,8 @@ function drawBefore(): void {
   c.beginPath()
   c.rect(0, 0, width - GUTTER + 8, height)
   c.clip()
-  if (props.loudness) drawLoudness(c, view.value, props.loudness, props.time, colours.line)
+  if (props.loudness)
+    drawLoudness(c, view.value, props.loudness, props.time, colours.line, colours, props.whose ?? '')
   if (props.overs) drawOvers(c, view.value, props.overs, colours)
   if (props.blank) return c.restore()
   for (const points of props.faint ?? []) drawFaintLine(c, view.value, points, scale, colours.ink)

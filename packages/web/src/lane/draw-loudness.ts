@@ -16,6 +16,8 @@ export function drawLoudness(
   loudness: Float64Array,
   time: SongTime,
   colour: string,
+  ink: Ink,
+  whose: string,
 ): void {
   const foot = view.height
   const heightOf = (lufs: number) =>
@@ -40,6 +42,11 @@ export function drawLoudness(
   c.lineWidth = 1
   c.stroke()
   c.globalAlpha = 1
+  if (view.height < 120) return
+  c.fillStyle = ink.soft
+  c.font = `12px ${ink.font}`
+  c.textBaseline = 'bottom'
+  c.fillText(`loudness of ${whose}`, 20, foot - 4)
 }
 
 /** Marks where the mix is too hot. */
