@@ -22,6 +22,8 @@ import HistoryMenu from './HistoryMenu.vue'
 import HandInDialog from './HandInDialog.vue'
 import { BENCH_KEYS } from './keys'
 import LaneDesk from './LaneDesk.vue'
+import PassMenu from '../pass/PassMenu.vue'
+import PassSummary from '../pass/PassSummary.vue'
 import SaveSign from './SaveSign.vue'
 import TriesMenu from './TriesMenu.vue'
 
@@ -227,6 +229,7 @@ usePageKeys({
           <BalanceView v-if="bench.view === 'balance'" />
           <template v-else>
             <LaneDesk />
+            <PassSummary />
             <TrackCards
               :song="bench.song!"
               :mix="work.mix!"
@@ -240,7 +243,7 @@ usePageKeys({
         </main>
       </div>
       <TransportBar :time="bench.time!" @keys="keys = true"
-        ><DeskTools v-if="bench.view === 'lines'"
+        ><PassMenu /><DeskTools v-if="bench.view === 'lines'"
       /></TransportBar>
       <HandInDialog v-model="handing" :look="looking" />
       <FilesDialog

@@ -17,6 +17,7 @@ import LineSurface from '../lane/LineSurface.vue'
 import { useLineEditor } from '../lane/line-editor'
 import { useOverviews } from '../lane/use-overviews'
 import { ALL_VALUES, zoomValues, type Values, type Viewport } from '../lane/viewport'
+import { usePass } from '../pass/pass-store'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 import LaneChooser from './LaneChooser.vue'
@@ -38,6 +39,7 @@ const bench = useBench()
 const work = useWork()
 const player = usePlayer()
 const shape = useShape()
+const pass = usePass()
 
 const song = computed(() => bench.song!)
 const time = computed(() => bench.time!)
@@ -56,6 +58,7 @@ const name = computed(() => laneName(song.value, mix.value, props.address))
 const ownerName = computed(() => name.value.split(',')[0]!)
 const locked = computed(() => {
   if (work.elsewhere) return 'This work is open in another window.'
+  if (pass.writing.length) return 'Your hand is writing: stop first.'
   return bench.isOpen(props.address)
     ? ''
     : envelope.value?.open === false
@@ -248,7 +251,7 @@ watch(
           <v-icon icon="$locked" size="16" :title="locked" />
           <template v-if="!compact">{{ locked }}</template>
           <button
-            v-if="!work.elsewhere"
+            v-if="!work.elsewhere && !pass.writing.length"
             class="chip open"
             data-test="open-lane"
             @click="bench.setOpen(address, true)"

@@ -1,5 +1,5 @@
-import type { LineSpan, Points } from '@rudlo/core/envelope'
-import { envelopeOf, regionEnds, resolve, trackLevel, withLane } from '@rudlo/core/mix'
+import { valueAt as lineValueAt, type LineSpan, type Points } from '@rudlo/core/envelope'
+import { envelopeOf, lineInCharge, regionEnds, resolve, trackLevel, withLane } from '@rudlo/core/mix'
 import type { Control } from '@rudlo/core/scale'
 import { songTime } from '@rudlo/core/song'
 import { regionOnsets } from '../audio/onset-finder'
@@ -245,6 +245,14 @@ export const useBench = defineStore('bench', () => {
     })
   }
 
+  /** Value of a control at a tick: of its line, else its setting. */
+  function valueAt(lane: string, tick: number): number {
+    const found = work.mix ? resolve(work.mix, lane) : null
+    const line = work.mix ? lineInCharge(work.mix, lane) : undefined
+    if (!found) return 0
+    return line ? lineValueAt(line.points, found.control.scale, tick) : found.setting
+  }
+
   /** Brings the lane of a control that was touched to the desk, unless that is not wanted. */
   function touch(lane: string): void {
     if (follows.value) address.value = lane
@@ -333,6 +341,7 @@ export const useBench = defineStore('bench', () => {
     isInBrief,
     setOpen,
     touch,
+    valueAt,
     hand,
     across,
     edgeKind,

@@ -77,8 +77,10 @@ let stale = true
 /** Draws with the next frame. `behind`: what lies behind the line, too. */
 function redraw(behind: boolean): void {
   stale ||= behind
-  cancelAnimationFrame(frame)
+  // what is asked for within a frame waits for the next one: put off again and again it would never come
+  if (frame) return
   frame = requestAnimationFrame(() => {
+    frame = 0
     if (stale) drawBehind()
     stale = false
     drawBefore()

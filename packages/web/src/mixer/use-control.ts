@@ -4,6 +4,7 @@ import { lineInCharge, resolve, withSetting } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { useBench } from '../bench/bench-store'
+import { usePass } from '../pass/pass-store'
 import { useWork, type ChangeLabel } from '../work/work-store'
 
 /** One control of the mix by its address: what it is at now, whether a line is in charge, and how it is moved. */
@@ -11,6 +12,7 @@ export function useControl(address: () => string) {
   const work = useWork()
   const player = usePlayer()
   const bench = useBench()
+  const pass = usePass()
 
   const addressed = computed(() => resolve(work.mix!, address())!)
   const control = computed(() => addressed.value.control)
@@ -32,6 +34,7 @@ export function useControl(address: () => string) {
   /** Takes the control in hand. @returns false where a line is in charge: then it says why nothing changes */
   function begin(): boolean {
     bench.touch(address())
+    if (pass.takes(address())) return pass.grab(address(), value.value)
     if (line.value) {
       bench.asked = address()
       return false
@@ -40,13 +43,21 @@ export function useControl(address: () => string) {
     return true
   }
 
-  const preview = (to: number) => work.previewMix((mix) => withSetting(mix, address(), to))
-  const commit = () => work.commit(label(addressed.value.setting))
+  function preview(to: number): void {
+    if (pass.holds(address())) pass.move(address(), to)
+    else work.previewMix((mix) => withSetting(mix, address(), to))
+  }
+
+  function commit(): void {
+    if (pass.holds(address())) pass.release(address())
+    else work.commit(label(addressed.value.setting))
+  }
 
   /** Sets the control as one step. */
   function set(to: number): void {
     bench.touch(address())
-    if (line.value) bench.asked = address()
+    if (pass.takes(address())) pass.tap(address(), value.value, to)
+    else if (line.value) bench.asked = address()
     else work.setMix((mix) => withSetting(mix, address(), to), label(to))
   }
 

@@ -8,7 +8,7 @@ export interface CommandReport {
   readonly lanes: readonly string[]
   readonly from: number
   readonly to: number
-  readonly how: 'hand'
+  readonly how: string
   readonly at: string
 }
 

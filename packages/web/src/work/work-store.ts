@@ -33,6 +33,8 @@ export interface ChangeLabel {
   readonly lanes: readonly string[]
   readonly from: number
   readonly to: number
+  /** By hand if not given, else by which way of writing in a pass. */
+  readonly how?: string
 }
 
 /** The student's work that is open: its document, its history, its saving. Data flows one way from here. */
@@ -305,13 +307,13 @@ export const useWork = defineStore('work', () => {
     return step
   }
 
-  function report(after: WorkDocument, { label, lanes, from, to }: ChangeLabel): void {
+  function report(after: WorkDocument, { label, lanes, from, to, how = 'hand' }: ChangeLabel): void {
     const command: CommandReport = {
       label: label.slice(0, 200),
       lanes,
       from: Math.max(0, Math.round(from)),
       to: Math.max(0, Math.round(to)),
-      how: 'hand',
+      how,
       at: new Date().toISOString(),
     }
     saver?.change(after, command)

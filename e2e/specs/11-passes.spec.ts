@@ -1,0 +1,120 @@
+import { expect, test, type Person } from '../harness/test'
+
+const NAME = 'Milan Novotny'
+
+async function atSqueezebox(person: Person): Promise<void> {
+  await person.signIn(NAME)
+  await person.openBench()
+  await person.chooseTrack('squeezebox')
+}
+
+async function chooseWay(person: Person, way: string): Promise<void> {
+  await person.at('pass').click()
+  await person.at(`way-${way}`).click()
+  await person.page.keyboard.press('Escape')
+}
+
+const fader = (person: Person, name = 'Squeezebox') =>
+  person.page.getByRole('slider', { name: `Volume of ${name}` })
+
+/** Holds the fader of a track and pulls it to the left for a while. */
+async function ride(person: Person, name = 'Squeezebox'): Promise<void> {
+  const box = (await fader(person, name).boundingBox())!
+  const knob = (await fader(person, name).locator('.knob').boundingBox())!
+  const x = knob.x + knob.width / 2
+  await person.page.mouse.move(x, box.y + box.height / 2)
+  await person.page.mouse.down()
+  for (let i = 1; i <= 15; i++) {
+    await person.page.mouse.move(x - i * 2, box.y + box.height / 2)
+    await person.page.waitForTimeout(40)
+  }
+}
+
+test('a fader that is held while it plays writes its line, glides back, and is one step', async ({
+  somebody,
+}) => {
+  const milan = await somebody()
+  await atSqueezebox(milan)
+  const points = await milan.points()
+  await chooseWay(milan, 'hold')
+  await milan.at('play').click()
+  await milan.page.waitForTimeout(600)
+  await ride(milan)
+  await expect(milan.page.getByText('Your hand is writing')).toBeVisible()
+  await milan.page.mouse.up()
+  await milan.page.waitForTimeout(800)
+  await milan.at('play').click()
+  await expect(milan.at('pass-summary')).toContainText('Squeezebox')
+  expect(await milan.points()).toBeGreaterThan(points + 2)
+  await milan.at('pass-undo').click()
+  await expect(milan.at('pass-summary')).toHaveCount(0)
+  expect(await milan.points()).toBe(points)
+  await milan.isSaved()
+})
+
+test('what is locked is never written, and touching it says so', async ({ somebody }) => {
+  const milan = await somebody()
+  await atSqueezebox(milan)
+  await chooseWay(milan, 'moved')
+  await milan.at('play').click()
+  await milan.page.waitForTimeout(400)
+  await ride(milan, 'Harp')
+  await milan.page.mouse.up()
+  await expect(milan.page.getByText('is locked, so nothing is written')).toBeVisible()
+  await milan.at('play').click()
+  await expect(milan.at('pass-summary')).toHaveCount(0)
+  expect(await milan.points()).toBe(0)
+})
+
+test('by keys too; a lane outside the brief is pointed out, and only some are kept', async ({ somebody }) => {
+  const milan = await somebody()
+  await atSqueezebox(milan)
+  const points = await milan.points()
+  await milan.at('lane-chooser').click()
+  await milan.at('lane-track/squeezebox/pan').click()
+  await milan.at('open-lane').click()
+  await milan.chooseTrack('squeezebox')
+  await milan.at('view-balance').click()
+  await chooseWay(milan, 'moved')
+  await milan.at('play').click()
+  await milan.page.waitForTimeout(500)
+  await milan.page.getByRole('slider', { name: 'Pan of Squeezebox' }).press('ArrowRight')
+  await fader(milan).press('ArrowDown')
+  await milan.page.waitForTimeout(900)
+  await milan.at('play').click()
+  await milan.at('view-lines').click()
+  const summary = milan.at('pass-summary')
+  await expect(summary).toContainText('The brief does not ask for this lane')
+  await summary.getByRole('checkbox', { name: /pan/ }).uncheck()
+  await milan.at('pass-keep').click()
+  expect(await milan.points()).toBeGreaterThan(points)
+  await milan.at('lane-chooser').click()
+  await milan.at('lane-track/squeezebox/pan').click()
+  expect(await milan.points()).toBe(0)
+  await milan.page.keyboard.press('Control+z')
+  await milan.isSaved()
+})
+
+test('from play to stop asks before it goes over moves, and follows again after the stop', async ({
+  somebody,
+}) => {
+  const milan = await somebody()
+  await atSqueezebox(milan)
+  const points = await milan.points()
+  await milan.at('pass').click()
+  await milan.page.getByLabel('On which track').selectOption({ label: 'Squeezebox' })
+  await milan.at('way-throughout').click()
+  await milan.page.keyboard.press('Escape')
+  await milan.at('play').click()
+  await expect(milan.at('pass-asked')).toContainText('goes over')
+  expect(await milan.points()).toBe(points)
+  await milan.at('pass-yes').click()
+  await milan.page.waitForTimeout(2500)
+  await milan.at('play').click()
+  await expect(milan.at('pass-summary')).toBeVisible()
+  await milan.at('pass-undo').click()
+  expect(await milan.points()).toBe(points)
+  await milan.at('pass').click()
+  await milan.page.getByLabel('On which track').selectOption({ label: 'Squeezebox' })
+  await expect(milan.at('way-follow')).toHaveAttribute('aria-checked', 'true')
+})

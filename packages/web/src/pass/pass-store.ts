@@ -1,0 +1,343 @@
+import { laneName, movesOfMix } from '@rudlo/core/assess'
+import { begun, type LineSpan, type Points } from '@rudlo/core/envelope'
+import { allLanes, envelopeOf, resolve, withPoints, type Mix } from '@rudlo/core/mix'
+import { PassWriter, type Way } from '@rudlo/core/pass'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import { useBench } from '../bench/bench-store'
+import type { Step } from '../work/history'
+import { useWork } from '../work/work-store'
+import { WAY_COMMANDS } from './pass-words'
+
+/** The longest that a glide may take, in ms. */
+export const LONGEST_GLIDE = 2000
+/** A control that is moved by keys or a wheel counts as held for so long after the last move, in ms. */
+const TAP_MS = 450
+/** How far the hand's value is laid ahead of the place that is heard, in seconds. */
+const AHEAD = 0.6
+
+/** A control in a pass. */
+interface Written {
+  writer: PassWriter
+  held: boolean
+  value: number
+}
+
+/** What one pass wrote on one lane. */
+export interface PassLaneSummary {
+  readonly address: string
+  readonly name: string
+  readonly spans: readonly LineSpan[]
+  readonly points: number
+  /** Points that were there before and are not any more. */
+  readonly overwritten: number
+  readonly inBrief: boolean
+  readonly before: Points
+  readonly after: Points
+}
+
+/** What a pass wrote, until it is kept or taken back. */
+export interface PassSummary {
+  readonly step: Step
+  readonly lanes: readonly PassLaneSummary[]
+}
+
+/** Writing lines by moving controls while the song plays. Everything between play and stop is one step. */
+export const usePass = defineStore('pass', () => {
+  const work = useWork()
+  const bench = useBench()
+  const player = usePlayer()
+  /** How the hand writes, by track or return; under the empty name for all that have no way of their own. */
+  const ways = shallowRef<Readonly<Record<string, Way>>>({})
+  const glide = ref(250)
+  const shiftStays = ref(false)
+  /** Whether a loop is written for one round only. */
+  const oneRound = ref(false)
+  const summary = shallowRef<PassSummary | null>(null)
+  /** The lanes that are being written on. */
+  const writing = shallowRef<readonly string[]>([])
+  /** Asked before moves are gone over: how many there are. Null where nothing is asked. */
+  const asked = ref<number | null>(null)
+
+  const controls = new Map<string, Written>()
+  /** What rounds of a loop have written so far. */
+  const rounds = new Map<string, { readonly points: Points; readonly spans: readonly LineSpan[] }>()
+  let base: Mix | null = null
+  let allowed = false
+  let over = false
+  let last = -1
+
+  const wayOf = (address: string): Way => {
+    const owner = work.mix ? resolve(work.mix, address)?.owner : null
+    return ways.value[owner ?? 'main'] ?? ways.value[''] ?? 'follow'
+  }
+  /** Whether any hand writes on anything. */
+  const active = computed(() => Object.values(ways.value).some((w) => w !== 'follow'))
+
+  function choose(owner: string, way: Way): void {
+    ways.value = owner ? { ...ways.value, [owner]: way } : { '': way }
+  }
+
+  /** Whether a hand that takes a control now writes. */
+  const takes = (address: string) => player.playing && player.moves && wayOf(address) !== 'follow'
+
+  const nameOf = (address: string) => laneName(bench.song!, work.mix!, address)
+
+  /** Takes a control in hand. @returns false where its lane is locked: that is said */
+  function grab(address: string, value: number): boolean {
+    if (!bench.isOpen(address)) {
+      work.notice = `${nameOf(address)} is locked, so nothing is written. Open its lane first.`
+      bench.touch(address)
+      return false
+    }
+    if (over) return false
+    const entry = controls.get(address) ?? begin(address)
+    if (!entry) return false
+    entry.held = true
+    entry.value = value
+    feed(entry)
+    return true
+  }
+
+  const holds = (address: string) => controls.get(address)?.held === true
+
+  function move(address: string, value: number): void {
+    const entry = controls.get(address)
+    if (!entry) return
+    entry.value = value
+    feed(entry)
+    show()
+  }
+
+  function release(address: string): void {
+    const entry = controls.get(address)
+    if (!entry) return
+    entry.held = false
+    feed(entry)
+    show()
+  }
+
+  const taps = new Map<string, ReturnType<typeof setTimeout>>()
+
+  /** Moves a control that cannot be held, by a key or a wheel. */
+  function tap(address: string, from: number, to: number): void {
+    if (!holds(address) && !grab(address, from)) return
+    move(address, to)
+    clearTimeout(taps.get(address))
+    taps.set(
+      address,
+      setTimeout(() => release(address), TAP_MS),
+    )
+  }
+
+  function begin(address: string): Written | null {
+    work.begin()
+    base ??= work.mix
+    const found = base && resolve(base, address)
+    if (!base || !found) return null
+    const { scale } = found.control
+    const points = rounds.get(address)?.points ?? envelopeOf(base, address)?.points ?? []
+    const lane = { points: begun(points, scale, found.setting), scale, setting: found.setting }
+    const writer = new PassWriter(lane, {
+      way: wayOf(address),
+      glideEnd: (tick) => later(tick, glide.value / 1000),
+      shiftStays: shiftStays.value,
+    })
+    const entry: Written = { writer, held: false, value: found.setting }
+    // the machine learns where the control was before the hand came
+    const line = envelopeOf(work.mix!, address)
+    if (line?.points.length) entry.value = bench.valueAt(address, player.position)
+    writer.feed(Math.round(player.position), false, entry.value)
+    controls.set(address, entry)
+    return entry
+  }
+
+  function later(tick: number, seconds: number): number {
+    const { tempo } = bench.time!
+    return Math.round(tempo.tickAt(tempo.secondsAt(tick) + seconds))
+  }
+
+  const feed = (entry: Written) => entry.writer.feed(Math.round(player.position), entry.held, entry.value)
+
+  /** Shows and sounds what is written so far. */
+  function show(): void {
+    const ahead = later(player.position, AHEAD) - player.position
+    const lines = new Map<string, Points>([...rounds].map(([address, { points }]) => [address, points]))
+    for (const [address, { writer }] of controls)
+      if (writer.wrote) lines.set(address, writer.preview(ahead).points)
+    if (!lines.size) return
+    work.previewMix((mix) => withLines(mix, lines))
+    const now = [...controls].filter(([, c]) => c.writer.writing).map(([address]) => address)
+    if (now.join() !== writing.value.join()) writing.value = now
+  }
+
+  const withLines = (mix: Mix, lines: ReadonlyMap<string, Points>): Mix =>
+    [...lines].reduce(
+      (m, [address, points]) => withPoints(m, address, points, () => crypto.randomUUID()),
+      mix,
+    )
+
+  /** The lanes that a pass from play to stop writes on without a hand. */
+  const throughout = () =>
+    work.mix ? allLanes(work.mix).filter((a) => wayOf(a) === 'throughout' && bench.isOpen(a)) : []
+
+  function start(): void {
+    over = false
+    last = -1
+    const lanes = throughout()
+    const moves = lanes.length ? movesOn(lanes) : 0
+    if (moves && !allowed) {
+      player.stop()
+      asked.value = moves
+      return
+    }
+    allowed = false
+    summary.value = null
+    for (const address of lanes) begin(address)
+  }
+
+  const movesOn = (lanes: readonly string[]) =>
+    movesOfMix(bench.song!, work.mix!).filter((m) => lanes.includes(m.lane)).length
+
+  /** The answer to what was asked before moves are gone over. */
+  function answer(yes: boolean): void {
+    asked.value = null
+    allowed = yes
+    if (yes) void player.play()
+  }
+
+  function turnRound(): void {
+    const end = player.loop?.to ?? last
+    for (const [address, entry] of [...controls]) {
+      finishRound(address, entry, end)
+      controls.delete(address)
+      if (entry.held && !oneRound.value) grab(address, entry.value)
+    }
+    over = oneRound.value
+    if (!over) for (const address of throughout()) if (!controls.has(address)) begin(address)
+  }
+
+  function finishRound(address: string, { writer }: Written, at: number): void {
+    if (!writer.wrote) return
+    const { points, spans } = writer.finish(Math.round(at))
+    rounds.set(address, { points, spans: [...(rounds.get(address)?.spans ?? []), ...spans] })
+  }
+
+  function stop(at: number): void {
+    for (const timer of taps.values()) clearTimeout(timer)
+    for (const [address, entry] of controls) finishRound(address, entry, at)
+    controls.clear()
+    writing.value = []
+    const before = base
+    base = null
+    const written = new Map([...rounds].filter(([, { spans }]) => spans.length))
+    rounds.clear()
+    if (!before) return
+    if (!written.size) return work.cancel()
+    const lines = new Map([...written].map(([address, { points }]) => [address, points]))
+    work.previewMix((mix) => withLines(mix, lines))
+    const spans = [...written.values()].flatMap((w) => w.spans)
+    const addresses = [...written.keys()]
+    const way = wayOf(addresses[0]!)
+    work.commit({
+      label: `Wrote ${addresses.map(nameOf).join(', ')} by hand`,
+      lanes: addresses,
+      from: Math.min(...spans.map((s) => s.from)),
+      to: Math.max(...spans.map((s) => s.to)),
+      how: way === 'follow' ? 'hand' : WAY_COMMANDS[way],
+    })
+    const step = work.history.done.at(-1)
+    if (step) summary.value = { step, lanes: addresses.map((a) => summarise(before, a, written.get(a)!)) }
+    // what writes everything goes back to following by itself
+    const safe = Object.entries(ways.value).map(([o, w]) => [o, w === 'throughout' ? 'follow' : w] as const)
+    ways.value = Object.fromEntries(safe)
+  }
+
+  function summarise(
+    before: Mix,
+    address: string,
+    { points, spans }: { readonly points: Points; readonly spans: readonly LineSpan[] },
+  ): PassLaneSummary {
+    const old = envelopeOf(before, address)?.points ?? []
+    const inside = (tick: number) => spans.some((s) => tick >= s.from && tick <= s.to)
+    return {
+      address,
+      name: nameOf(address),
+      spans,
+      points: points.filter((p) => inside(p.tick)).length,
+      overwritten: old.filter((p) => inside(p.tick)).length,
+      inBrief: bench.isInBrief(address),
+      before: old,
+      after: points,
+    }
+  }
+
+  /** Keeps only some of the lanes that a pass wrote. */
+  function keepOnly(addresses: ReadonlySet<string>): void {
+    const made = summary.value
+    if (!made) return
+    const kept = made.lanes.filter((l) => addresses.has(l.address))
+    summary.value = null
+    if (kept.length === made.lanes.length) return
+    if (!kept.length) return work.undo()
+    const lines = new Map(kept.map((l) => [l.address, l.after]))
+    work.amend(made.step, (mix) => withLines(mix, lines), {
+      label: `Wrote ${kept.map((l) => l.name).join(', ')} by hand`,
+      lanes: kept.map((l) => l.address),
+      from: made.step.from,
+      to: made.step.to,
+    })
+  }
+
+  watch(
+    () => player.playing,
+    (playing) => {
+      if (!work.mix) return
+      if (playing) start()
+      else stop(player.position)
+    },
+  )
+  watch(
+    () => player.position,
+    (tick) => {
+      if (!player.playing || !controls.size) {
+        last = tick
+        return
+      }
+      if (tick < last - 1) turnRound()
+      last = tick
+      for (const entry of controls.values()) feed(entry)
+      show()
+    },
+  )
+  // whatever else is done after a pass: its summary is over
+  watch(
+    () => work.history.done.at(-1),
+    (newest) => {
+      if (summary.value && newest !== summary.value.step) summary.value = null
+    },
+    { flush: 'post' },
+  )
+
+  return {
+    ways,
+    wayOf,
+    active,
+    choose,
+    glide,
+    shiftStays,
+    oneRound,
+    summary,
+    writing,
+    asked,
+    answer,
+    takes,
+    holds,
+    grab,
+    move,
+    release,
+    tap,
+    keepOnly,
+  }
+})
