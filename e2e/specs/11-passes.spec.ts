@@ -118,3 +118,23 @@ test('from play to stop asks before it goes over moves, and follows again after 
   await milan.page.getByLabel('On which track').selectOption({ label: 'Squeezebox' })
   await expect(milan.at('way-follow')).toHaveAttribute('aria-checked', 'true')
 })
+
+test('a spot is repaired from its remark: played from before it, written while held, stopped after it', async ({
+  somebody,
+}) => {
+  const milan = await somebody()
+  await atSqueezebox(milan)
+  await milan.page.getByRole('button', { name: 'Version 1 came back' }).click()
+  const points = await milan.points()
+  await milan.at('repair').first().click()
+  await expect(milan.page.getByText('Hold the control where it is wrong')).toBeVisible()
+  await expect(milan.at('place')).toContainText(/^[34]/)
+  await ride(milan)
+  await milan.page.mouse.up()
+  await milan.page.waitForTimeout(500)
+  await milan.at('play').click()
+  await expect(milan.at('pass-summary')).toBeVisible()
+  expect(await milan.points()).toBeGreaterThan(points)
+  await milan.at('pass-undo').click()
+  await milan.isSaved()
+})

@@ -22,6 +22,7 @@ import HistoryMenu from './HistoryMenu.vue'
 import HandInDialog from './HandInDialog.vue'
 import { BENCH_KEYS } from './keys'
 import LaneDesk from './LaneDesk.vue'
+import { usePass } from '../pass/pass-store'
 import PassMenu from '../pass/PassMenu.vue'
 import PassSummary from '../pass/PassSummary.vue'
 import SaveSign from './SaveSign.vue'
@@ -33,6 +34,7 @@ const bench = useBench()
 const work = useWork()
 const player = usePlayer()
 const session = useSession()
+const pass = usePass()
 const problem = ref('')
 const briefOpen = ref(true)
 const handing = ref(false)
@@ -62,6 +64,7 @@ async function open(): Promise<void> {
 
 watch(() => props.assignment, open, { immediate: true })
 onBeforeUnmount(() => {
+  pass.reset()
   // at once: whatever is opened next must not be closed by what is left
   void player.close()
   void work.leave()

@@ -5,16 +5,23 @@ import { computed } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import type { OwnVersion, RemarkView } from '../server/views'
 import { barsOf } from '../transport/loop-text'
+import { usePass } from '../pass/pass-store'
 import { useBench } from './bench-store'
 
 const props = defineProps<{ version: OwnVersion }>()
 
 const bench = useBench()
 const player = usePlayer()
+const pass = usePass()
 const review = computed(() => props.version.review!)
 const rubric = computed(() => bench.assignment!.rubric)
 const place = (r: RemarkView) =>
   `${laneName(bench.song!, props.version.document.mix, r.lane)}, ${barsOf(r, bench.time!.meter)}`
+
+function repair(remark: RemarkView): void {
+  bench.showRemark(remark)
+  pass.repair(remark)
+}
 
 function hear(remark: RemarkView): void {
   bench.showRemark(remark)
@@ -52,6 +59,15 @@ function hear(remark: RemarkView): void {
         </button>
         <button class="chip" :disabled="!player.ready" @click="hear(remark)">
           <v-icon icon="$play" size="16" />Listen there
+        </button>
+        <button
+          class="chip"
+          :disabled="!player.ready"
+          title="Plays from two bars before; what you hold is written"
+          data-test="repair"
+          @click="repair(remark)"
+        >
+          <v-icon icon="$pen" size="16" />Repair by hand
         </button>
       </li>
     </ol>

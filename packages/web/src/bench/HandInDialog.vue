@@ -5,6 +5,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { OwnVersion } from '../server/views'
 import { whenText } from '../shell/dates'
 import { useWork } from '../work/work-store'
+import { usePass } from '../pass/pass-store'
 import { useBench } from './bench-store'
 
 const open = defineModel<boolean>({ required: true })
@@ -15,6 +16,7 @@ const ASK_MS = 700
 
 const bench = useBench()
 const work = useWork()
+const pass = usePass()
 const handed = ref<string | null>(null)
 const busy = ref(false)
 const problem = ref('')
@@ -34,6 +36,7 @@ async function handIn(): Promise<void> {
   problem.value = ''
   try {
     handed.value = (await work.handIn()).id
+    pass.reset()
   } catch (error) {
     problem.value = (error as Error).message
   } finally {
@@ -64,6 +67,9 @@ onBeforeUnmount(() => clearInterval(timer))
         <p>
           Your teacher gets the work exactly as it is now, and it is measured. You can go on working here
           meanwhile; what you change then belongs to version {{ next + 1 }}.
+        </p>
+        <p v-if="pass.active" data-test="still-writes">
+          The hand still writes on some tracks while it plays. It is set back to follow only when you hand in.
         </p>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="row">

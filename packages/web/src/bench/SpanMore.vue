@@ -16,10 +16,12 @@ import {
 } from '@rudlo/core/envelope'
 import { computed, ref } from 'vue'
 import { FORMS } from '../lane/forms'
+import { usePass } from '../pass/pass-store'
 import { useBench, EDGES } from './bench-store'
 import { useSpanActions } from './span-actions'
 
 const bench = useBench()
+const pass = usePass()
 const { here, act } = useSpanActions()
 
 const span = computed(() => bench.selection!)
@@ -174,6 +176,12 @@ const rhythm = (pattern: readonly boolean[]) =>
         <label v-for="(e, i) in EDGES" :key="e.text"
           ><input v-model="bench.edgeKind" type="radio" name="edge" :value="i" /> {{ e.text }}</label
         >
+      </p>
+      <h3>By hand, while it plays</h3>
+      <p>
+        <button title="Plays from two bars before; what you hold is written" @click="pass.repair(span)">
+          repair this spot
+        </button>
       </p>
       <h3>Take away</h3>
       <p><button data-test="clear-span" @click="cleared">clear these bars</button></p>

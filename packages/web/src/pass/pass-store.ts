@@ -200,6 +200,32 @@ export const usePass = defineStore('pass', () => {
   const movesOn = (lanes: readonly string[]) =>
     movesOfMix(bench.song!, work.mix!).filter((m) => lanes.includes(m.lane)).length
 
+  /** A spot that is being repaired, with the ways that the hand had before. */
+  let repairing: { readonly end: number; readonly ways: Readonly<Record<string, Way>> } | null = null
+
+  /**
+   * Repairs one spot: plays from two bars before it; what is held is written; after it everything stops and the hand
+   * writes as it did before.
+   */
+  function repair(spot: LineSpan): void {
+    const { meter } = bench.time!
+    const bar = (tick: number) => meter.placeAt(Math.max(0, tick)).bar
+    repairing = { end: meter.barStart(bar(spot.to - 1) + 2), ways: ways.value }
+    ways.value = { '': 'hold' }
+    player.setLoop(player.loop, false)
+    player.seek(meter.barStart(Math.max(1, bar(spot.from) - 2)))
+    work.notice = 'Hold the control where it is wrong and move it. Outside of that nothing changes.'
+    void player.play()
+  }
+
+  /** Lets every hand follow only: another work is opened, or this one is handed in. */
+  function reset(): void {
+    ways.value = {}
+    summary.value = null
+    asked.value = null
+    repairing = null
+  }
+
   /** The answer to what was asked before moves are gone over. */
   function answer(yes: boolean): void {
     asked.value = null
@@ -294,13 +320,16 @@ export const usePass = defineStore('pass', () => {
     () => player.playing,
     (playing) => {
       if (!work.mix) return
-      if (playing) start()
-      else stop(player.position)
+      if (playing) return start()
+      stop(player.position)
+      if (repairing) ways.value = repairing.ways
+      repairing = null
     },
   )
   watch(
     () => player.position,
     (tick) => {
+      if (repairing && player.playing && tick >= repairing.end) player.stop()
       if (!player.playing || !controls.size) {
         last = tick
         return
@@ -339,5 +368,7 @@ export const usePass = defineStore('pass', () => {
     release,
     tap,
     keepOnly,
+    repair,
+    reset,
   }
 })
