@@ -124,7 +124,6 @@ test('a spot is repaired from its remark: played from before it, written while h
 }) => {
   const milan = await somebody()
   await atSqueezebox(milan)
-  await milan.page.getByRole('button', { name: 'Version 1 came back' }).click()
   const points = await milan.points()
   await milan.at('repair').first().click()
   await expect(milan.page.getByText('Hold the control where it is wrong')).toBeVisible()
