@@ -137,3 +137,36 @@ test('a spot is repaired from its remark: played from before it, written while h
   await milan.at('pass-undo').click()
   await milan.isSaved()
 })
+
+test('the practice rig speaks MIDI alone: its motors follow the lines, and its faders write them', async ({
+  somebody,
+}) => {
+  const milan = await somebody()
+  await atSqueezebox(milan)
+  const points = await milan.points()
+  await milan.at('pass').click()
+  await milan.at('way-hold').click()
+  await milan.at('open-rig').click()
+  const rig = milan.at('rig-fader-0')
+  const place = async () => Number(await rig.getAttribute('aria-valuenow'))
+  await expect.poll(place).toBeGreaterThan(40)
+  await milan.at('rig-play').click()
+  await milan.page.waitForTimeout(800)
+  const cap = (await rig.locator('.cap').boundingBox())!
+  await milan.page.mouse.move(cap.x + 15, cap.y + 9)
+  await milan.page.mouse.down()
+  for (let i = 1; i <= 12; i++) {
+    await milan.page.mouse.move(cap.x + 15, cap.y + 9 + i * 3)
+    await milan.page.waitForTimeout(40)
+  }
+  const low = await place()
+  await milan.page.mouse.up()
+  // the line glides back, and the motor with it
+  await expect.poll(place).toBeGreaterThan(low + 10)
+  await milan.at('rig-stop').click()
+  await expect(milan.at('pass-summary')).toContainText('Squeezebox')
+  expect(await milan.points()).toBeGreaterThan(points + 2)
+  await milan.at('pass-undo').click()
+  expect(await milan.points()).toBe(points)
+  await milan.isSaved()
+})

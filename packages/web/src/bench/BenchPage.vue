@@ -25,6 +25,8 @@ import LaneDesk from './LaneDesk.vue'
 import { usePass } from '../pass/pass-store'
 import PassMenu from '../pass/PassMenu.vue'
 import PassSummary from '../pass/PassSummary.vue'
+import RigPanel from '../surface/RigPanel.vue'
+import { useSurface } from '../surface/surface-store'
 import SaveSign from './SaveSign.vue'
 import TriesMenu from './TriesMenu.vue'
 
@@ -35,6 +37,7 @@ const work = useWork()
 const player = usePlayer()
 const session = useSession()
 const pass = usePass()
+const surface = useSurface()
 const problem = ref('')
 const briefOpen = ref(true)
 const handing = ref(false)
@@ -64,6 +67,7 @@ async function open(): Promise<void> {
 
 watch(() => props.assignment, open, { immediate: true })
 onBeforeUnmount(() => {
+  surface.disconnect()
   pass.reset()
   // at once: whatever is opened next must not be closed by what is left
   void player.close()
@@ -258,6 +262,7 @@ usePageKeys({
         :before="work.flush"
       />
       <ControlMenu />
+      <RigPanel v-if="surface.connected" @close="surface.disconnect()" />
       <WhyPanel v-if="bench.asked" />
       <NoticeBar v-model="work.notice" />
       <v-dialog :model-value="work.elsewhere" persistent>

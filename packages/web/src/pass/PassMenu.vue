@@ -4,6 +4,7 @@ import { WAYS, type Way } from '@rudlo/core/pass'
 import { computed, ref } from 'vue'
 import { useBench } from '../bench/bench-store'
 import { useWork } from '../work/work-store'
+import { useSurface } from '../surface/surface-store'
 import { LONGEST_GLIDE, usePass } from './pass-store'
 import { WAY_WORDS } from './pass-words'
 import WayFigure from './WayFigure.vue'
@@ -11,6 +12,7 @@ import WayFigure from './WayFigure.vue'
 const pass = usePass()
 const bench = useBench()
 const work = useWork()
+const surface = useSurface()
 const open = ref(false)
 /** The track that is chosen for; empty for all. */
 const owner = ref('')
@@ -19,6 +21,13 @@ const owners = computed(() => [
   ...bench.song!.tracks.map(({ id, name }) => ({ id, name })),
   ...work.mix!.returns.map(({ id, name }) => ({ id, name })),
 ])
+/** Takes the practice rig out, or puts it away. */
+function rig(): void {
+  if (surface.connected) surface.disconnect()
+  else surface.openRig()
+  open.value = false
+}
+
 const now = computed<Way>(() => pass.ways[owner.value] ?? pass.ways[''] ?? 'follow')
 const text = computed(() => {
   const own = new Set(Object.values(pass.ways).filter((w) => w !== 'follow'))
@@ -88,6 +97,11 @@ const text = computed(() => {
       <label class="row"
         ><input v-model="pass.oneRound" type="checkbox" /> in a loop, write one round only</label
       >
+      <p class="row">
+        <button class="chip" data-test="open-rig" @click="rig">
+          {{ surface.connected ? 'Put the practice rig away' : 'Practice rig: faders to hold' }}
+        </button>
+      </p>
       <p class="soft small">
         What is locked is never written. Everything from play to stop is one step to undo.
       </p>

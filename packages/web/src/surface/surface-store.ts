@@ -1,0 +1,183 @@
+import { laneName } from '@rudlo/core/assess'
+import { lineInCharge, resolve, withSetting } from '@rudlo/core/mix'
+import {
+  motorBytes,
+  RIG_MAP,
+  STRIPS,
+  SurfaceReader,
+  type SurfaceEvent,
+  type SurfaceMap,
+} from '@rudlo/core/surface'
+import { defineStore } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import { useBench } from '../bench/bench-store'
+import { usePass } from '../pass/pass-store'
+import { useWork } from '../work/work-store'
+import { internalPort, type SurfacePort } from './surface-port'
+
+/** A motor is sent on its way where its control is so far from where it was sent last, in travel. */
+const STEP = 0.001
+/** Every motor is told again after so long: a surface that was away for a moment is right again, in ms. */
+const REFRESH_MS = 1000
+/** A fader without a touch sense counts as let go so long after its last move, in ms. */
+const IDLE_MS = 450
+
+/** The surface that is connected: its strips are the tracks of the bank, then the returns. */
+export const useSurface = defineStore('surface', () => {
+  const work = useWork()
+  const bench = useBench()
+  const player = usePlayer()
+  const pass = usePass()
+  const bank = ref(0)
+  const connected = ref(false)
+
+  let port: SurfacePort | null = null
+  let refresh: ReturnType<typeof setInterval> | undefined
+  let map: SurfaceMap = RIG_MAP
+  const touched = new Set<string>()
+  /** Where each motor was sent last. */
+  let sent: number[] = []
+  const idle = new Map<string, ReturnType<typeof setTimeout>>()
+  /** The control whose setting is being moved. */
+  let moving: string | null = null
+
+  const owners = computed(() => {
+    const { tracks, returns } = work.mix ?? { tracks: [], returns: [] }
+    return [...tracks.map((t) => `track/${t.id}`), ...returns.map((r) => `return/${r.id}`)]
+  })
+  const banks = computed(() => Math.max(1, Math.ceil(owners.value.length / STRIPS)))
+
+  function addressOf(kind: 'fader' | 'knob', strip: number): string | null {
+    const owner = owners.value[bank.value * STRIPS + strip]
+    return owner ? `${owner}/${kind === 'fader' ? 'level' : 'pan'}` : null
+  }
+
+  /** Connects a surface; one that was connected is let go. */
+  function connect(to: SurfacePort, by: SurfaceMap): void {
+    disconnect()
+    port = to
+    map = by
+    connected.value = true
+    const reader = new SurfaceReader(by)
+    to.listen((bytes) => {
+      for (const event of reader.feed(bytes)) take(event)
+    })
+    sent = []
+    follow()
+    refresh = setInterval(() => {
+      sent = []
+      follow()
+    }, REFRESH_MS)
+  }
+
+  /** The surface is gone: a pass that it was writing ends at this moment. */
+  function disconnect(): void {
+    for (const address of [...touched]) letGo(address)
+    for (const timer of idle.values()) clearTimeout(timer)
+    idle.clear()
+    clearInterval(refresh)
+    port?.close()
+    port = null
+    connected.value = false
+  }
+
+  const openRig = () => connect(internalPort('desk'), RIG_MAP)
+
+  function take(event: SurfaceEvent): void {
+    if (!work.mix || !bench.song) return
+    switch (event.kind) {
+      case 'play':
+        return void (player.playing || player.play())
+      case 'stop':
+        return player.stop()
+      case 'bank':
+        bank.value = Math.min(banks.value - 1, Math.max(0, bank.value + event.by))
+        sent = []
+        return follow()
+      case 'touch': {
+        const address = addressOf('fader', event.strip)
+        if (address) touch(address, event.on)
+        return
+      }
+      case 'fader':
+      case 'knob': {
+        const address = addressOf(event.kind, event.strip)
+        if (address) move(address, event.travel, event.kind === 'fader' && map.touches[event.strip] !== null)
+      }
+    }
+  }
+
+  function touch(address: string, on: boolean): void {
+    if (!on) return letGo(address)
+    touched.add(address)
+    bench.touch(address)
+    if (pass.takes(address)) pass.grab(address, bench.valueAt(address, player.position))
+  }
+
+  function letGo(address: string): void {
+    touched.delete(address)
+    if (pass.holds(address)) pass.release(address)
+    settle(address)
+    follow()
+  }
+
+  /** Moves a control to a travel. `feels`: a touch sense says when it is let go. */
+  function move(address: string, travel: number, feels: boolean): void {
+    const found = resolve(work.mix!, address)
+    if (!found) return
+    const value = found.control.scale.toValue(travel)
+    if (pass.holds(address)) return pass.move(address, value)
+    if (pass.takes(address)) return pass.tap(address, bench.valueAt(address, player.position), value)
+    if (lineInCharge(work.mix!, address) && player.moves) {
+      bench.touch(address)
+      bench.asked = address
+      return
+    }
+    if (moving !== address) settle(moving)
+    if (moving === null) work.begin()
+    moving = address
+    work.previewMix((mix) => withSetting(mix, address, value))
+    if (feels) return
+    clearTimeout(idle.get(address))
+    idle.set(
+      address,
+      setTimeout(() => settle(address), IDLE_MS),
+    )
+  }
+
+  /** What was moved becomes one step. */
+  function settle(address: string | null): void {
+    if (!address || moving !== address) return
+    moving = null
+    const { control, setting } = resolve(work.mix!, address)!
+    work.commit({
+      label: `Set ${control.name.toLowerCase()} of ${laneName(bench.song!, work.mix!, address).split(',')[0]} to ${control.unit.format(setting)}`,
+      lanes: [address],
+      from: 0,
+      to: bench.song!.length,
+    })
+  }
+
+  /** Sends every motor to where its control stands, but those that a finger is on. */
+  function follow(): void {
+    if (!port || !map.motors || !work.mix) return
+    for (let strip = 0; strip < STRIPS; strip++) {
+      for (const [k, kind] of (['fader', 'knob'] as const).entries()) {
+        const address = addressOf(kind, strip)
+        const found = address && resolve(work.mix, address)
+        if (!address || !found || touched.has(address)) continue
+        const value = player.moves ? bench.valueAt(address, player.position) : found.setting
+        const travel = found.control.scale.toTravel(value)
+        const place = 2 * strip + k
+        if (Math.abs((sent[place] ?? -1) - travel) < STEP) continue
+        sent[place] = travel
+        port.send(motorBytes((kind === 'fader' ? map.faders : map.knobs)[strip]!, travel))
+      }
+    }
+  }
+
+  watch([() => player.position, () => work.mix, () => player.moves], follow)
+
+  return { bank, banks, connected, connect, disconnect, openRig, owners }
+})
