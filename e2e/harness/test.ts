@@ -26,7 +26,7 @@ export class Person {
   }
 
   async canPlay(): Promise<void> {
-    await expect(this.at('play')).toBeEnabled({ timeout: 20_000 })
+    await expect(this.at('play')).toBeEnabled({ timeout: 60_000 })
   }
 
   /** An element by its test name. */
