@@ -5,10 +5,10 @@ import { CHROMIUM } from '../scripts/lib/chromium.mjs'
 export default defineConfig({
   testDir: 'specs',
   workers: 1,
-  timeout: 90_000,
-  // a shared machine can stall for half a minute: one more try, in a new installation, and `npm test` says so
-  retries: 1,
-  expect: { timeout: 10_000 },
+  timeout: 180_000,
+  // a shared machine can stall for half a minute: two more tries, each in a new installation, and `npm test` says so
+  retries: 2,
+  expect: { timeout: 20_000 },
   outputDir: '../test-results/e2e',
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {
