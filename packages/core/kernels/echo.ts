@@ -1,5 +1,7 @@
 /** The loop of a delay. */
 
+import { hushed } from './vectors'
+
 @inline
 function at(ring: usize, mask: i32, place: i32): f64 {
   return <f64>load<f32>(ring + (<usize>(place & mask) << 2))
@@ -101,12 +103,6 @@ export function echo(
 @inline
 function straight(mask: i32, from: i32, n: i32): bool {
   return (from & mask) + n <= mask + 1
-}
-
-/** Silence from 360 dB down: a feedback loop must not run into slow denormal numbers. */
-@inline
-function hushed(x: v128): v128 {
-  return v128.and(x, f32x4.gt(f32x4.abs(x), f32x4.splat(1e-18)))
 }
 
 /** The same without cuts and without a fade, four samples at once: nothing of what is written is read in this block. */

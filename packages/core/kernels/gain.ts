@@ -1,5 +1,7 @@
 /** Gains, sums and ramps over blocks of samples. `n` is any count of samples up to a block. */
 
+import { counting } from './vectors'
+
 /** x · gain, in place. */
 export function scale(x: usize, n: i32, gain: f32): void {
   const g = f32x4.splat(gain)
@@ -68,12 +70,6 @@ export function addProduct(to: usize, x: usize, y: usize, n: i32, factor: f32): 
     const o = <usize>i << 2
     store<f32>(to + o, load<f32>(to + o) + load<f32>(x + o) * (load<f32>(y + o) * factor))
   }
-}
-
-/** 0, 1, 2, 3. */
-@inline
-function counting(): v128 {
-  return f32x4(0, 1, 2, 3)
 }
 
 /** to = x · gain, the gain running straight from `start` by `step` a sample; adds to what is there if `sum`. */

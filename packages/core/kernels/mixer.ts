@@ -1,10 +1,6 @@
 /** What a track strip does after its effects, in one go for both sides. Blocks have room for whole pairs of vectors. */
 
-/** 0, 1, 2, 3. */
-@inline
-function counting(): v128 {
-  return f32x4(0, 1, 2, 3)
-}
+import { counting } from './vectors'
 
 /**
  * Volume and pan: out = x · level · side for each side, and main += out · direct. Gains run straight from a first value

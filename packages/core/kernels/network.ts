@@ -1,12 +1,8 @@
 /** The inside of a feedback delay network of eight lines: their blocks lie one after the other, 128 samples each. */
 
-const LINE: usize = 512
+import { hushed } from './vectors'
 
-/** Silence from 360 dB down: what is left of two such values after they cancel is no denormal number yet. */
-@inline
-function hushed(x: v128): v128 {
-  return v128.and(x, f32x4.gt(f32x4.abs(x), f32x4.splat(1e-18)))
-}
+const LINE: usize = 512
 
 /** Sample `o` of four lines, one in each lane. */
 @inline

@@ -1,5 +1,5 @@
 import { SILENCE_DB, type Scale } from '../scale'
-import { point, type Point, type Points } from './envelope'
+import { plainForm, point, type Point, type Points } from './envelope'
 import { indexAt, travelAt, valueAt } from './evaluate'
 
 /**
@@ -12,8 +12,8 @@ export function cut(points: Points, scale: Scale, tick: number): Points {
   const from = points[i]
   if (!points.length || from?.tick === tick) return points
   const to = points[i + 1]
-  if (!from) return [point(tick, to!.value), ...points]
-  if (!to) return [...points, point(tick, from.value)]
+  if (!from) return [point(tick, to!.value, plainForm(scale)), ...points]
+  if (!to) return [...points, point(tick, from.value, plainForm(scale))]
   return [...points.slice(0, i), ...cutSpan(from, to, scale, tick), ...points.slice(i + 1)]
 }
 

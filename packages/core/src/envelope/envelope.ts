@@ -1,3 +1,5 @@
+import type { Scale } from '../scale'
+
 /** How the line runs from a point to the next. */
 export const FORMS = ['straight', 'curve', 's', 'jump'] as const
 export type Form = (typeof FORMS)[number]
@@ -28,6 +30,9 @@ export interface Envelope {
   readonly open: boolean
   readonly points: Points
 }
+
+/** How a line goes on where nothing else is wanted: straight; of a switch, which never stands between, by a jump. */
+export const plainForm = (scale: Scale): Form => (scale.kind === 'switch' ? 'jump' : 'straight')
 
 /** A point with a straight span after it. */
 export function point(tick: number, value: number, form: Form = 'straight', bend = 0): Point {

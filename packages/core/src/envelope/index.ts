@@ -13,7 +13,6 @@ export {
   replaceSpan,
   scaleSpan,
   shiftSpan,
-  switchSpan,
   type Aftermath,
   type LineSpan,
 } from './span-edits'
@@ -28,6 +27,7 @@ export {
   rhythmSpan,
   smoothSpan,
   stretchSpan,
+  switchSpan,
   thinSpan,
   tiltSpan,
 } from './span-transforms'

@@ -1,4 +1,4 @@
-import { clamp, type Scale } from '../scale'
+import { clamp, raised, type Scale } from '../scale'
 import type { Points } from './envelope'
 
 /** Indices of points that are edited together. */
@@ -54,14 +54,7 @@ export function movePoints(
   const shift = clamp(Math.round(ticks), least, most)
   return points.map((p, i) => {
     if (!chosen.has(i)) return p
-    const silent = scale.kind === 'level' && p.value <= scale.min
-    const value =
-      by === 0 || silent
-        ? p.value
-        : scale.kind === 'level'
-          ? clamp(p.value + by, scale.min, scale.max)
-          : scale.toValue(clamp(scale.toTravel(p.value) + by, 0, 1))
-    return { ...p, tick: p.tick + shift, value }
+    return { ...p, tick: p.tick + shift, value: raised(scale, p.value, by) }
   })
 }
 

@@ -1,7 +1,7 @@
-import { clamp, type Scale } from '../scale'
+import { clamp, raised, type Scale } from '../scale'
 import { cut } from './cut'
 import { MAX_POINTS, EditRefused } from './edit'
-import { point, type Point, type Points } from './envelope'
+import { plainForm, point, type Point, type Points } from './envelope'
 import { valueAt } from './evaluate'
 
 /** A stretch of a line in ticks, `from` before `to`. */
@@ -12,19 +12,7 @@ export interface LineSpan {
 
 /** A line with no points yet, as it sounds: level at the control's setting. */
 export function begun(points: Points, scale: Scale, setting: number): Points {
-  return points.length ? points : [point(0, setting, scale.kind === 'switch' ? 'jump' : 'straight')]
-}
-
-/**
- * Switches a two-state line on or off in a span; after it the line is as it was. It jumps, and never stands between.
- * @param points of a line that has begun
- */
-export function switchSpan(points: Points, scale: Scale, { from, to }: LineSpan, on: boolean): Points {
-  const value = on ? scale.max : scale.min
-  const after = valueAt(points, scale, to)
-  const outside = points.filter((p) => p.tick < from || p.tick > to)
-  const line = [...outside, point(from, value, 'jump'), point(to, after, 'jump')]
-  return line.sort((a, b) => a.tick - b.tick).map((p) => ({ ...p, form: 'jump' as const, bend: 0 }))
+  return points.length ? points : [point(0, setting, plainForm(scale))]
 }
 
 /**
@@ -33,7 +21,7 @@ export function switchSpan(points: Points, scale: Scale, { from, to }: LineSpan,
  * @throws EditRefused where the line would get too many points
  */
 export function shiftSpan(points: Points, scale: Scale, span: LineSpan, by: number, slope = 1): Points {
-  return mapSpan(points, scale, span, slope, (p) => shifted(p, scale, by))
+  return mapSpan(points, scale, span, slope, (p) => ({ ...p, value: raised(scale, p.value, by) }))
 }
 
 /** Scales what lies in a span about its mean travel: 0 makes it level, −1 turns it over. */
@@ -46,11 +34,6 @@ export function scaleSpan(points: Points, scale: Scale, span: LineSpan, factor: 
     const travel = mean + (scale.toTravel(p.value) - mean) * factor
     return { ...p, value: scale.toValue(clamp(travel, 0, 1)) }
   })
-}
-
-function shifted(p: Point, scale: Scale, by: number): Point {
-  if (scale.kind !== 'level') return { ...p, value: scale.toValue(clamp(scale.toTravel(p.value) + by, 0, 1)) }
-  return p.value <= scale.min ? p : { ...p, value: clamp(p.value + by, scale.min, scale.max) }
 }
 
 /** Changes every point inside a span, with points made at its ends so that the line outside stays as it is. */
@@ -118,7 +101,7 @@ export function clearSpan(points: Points, scale: Scale, span: LineSpan): Points 
   const line = cut(cut(points, scale, span.from), scale, span.to)
   return line
     .filter((p) => p.tick <= span.from || p.tick >= span.to)
-    .map((p) => (p.tick === span.from ? { ...p, form: 'straight' as const, bend: 0 } : p))
+    .map((p) => (p.tick === span.from ? { ...p, form: plainForm(scale), bend: 0 } : p))
 }
 
 /** What lies in a span, from tick 0 on, to be put somewhere else. */

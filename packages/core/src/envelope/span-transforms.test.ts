@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitraryLine, END, isOrdered, keepsOutside, pan } from '../../test/arbitrary-line'
-import { levelScale } from '../scale'
+import { levelScale, switchScale } from '../scale'
 import {
+  clearSpan,
   copySpan,
   EditRefused,
   holdSpan,
@@ -13,7 +14,9 @@ import {
   repeatSpan,
   rhythmSpan,
   smoothSpan,
+  stamp,
   stretchSpan,
+  switchSpan,
   thinSpan,
   tiltSpan,
   travelAt,
@@ -149,6 +152,34 @@ describe('what is moved, stretched or repeated', () => {
     const thrice = repeatSpan(line, pan, { from: 0, to: 1000 }, 2, 9000)
     expect([500, 1500, 2500, 3500].map((t) => Math.round(valueAt(thrice, pan, t)))).toEqual([1, 1, 1, -1])
     expect(() => repeatSpan(line, pan, { from: 0, to: 1000 }, 3, 1500)).toThrow(EditRefused)
+  })
+})
+
+describe('a line of two states', () => {
+  it('only ever jumps, whatever is done with its bars', () => {
+    const changes = fc.uniqueArray(fc.integer({ min: 0, max: END }), { minLength: 1, maxLength: 6 })
+    const bars = fc.tuple(fc.integer({ min: 1, max: END }), fc.integer({ min: 120, max: 4000 }))
+    fc.assert(
+      fc.property(changes, bars, fc.integer({ min: -4000, max: 4000 }), (ticks, [from, length], by) => {
+        const line = ticks.sort((a, b) => a - b).map((t, i) => point(t, i % 2, 'jump'))
+        const span = { from, to: from + length }
+        const s = switchScale
+        for (const after of [
+          holdSpan(line, s, span, 1),
+          switchSpan(line, s, span, false),
+          clearSpan(line, s, span),
+          mirrorSpan(line, s, span),
+          moveSpan(line, s, span, by, SONG),
+          moveRest(line, s, from, by, SONG),
+          stretchSpan(line, s, span, length * 2),
+          stamp(line, s, from, 1, 'jump'),
+          rhythmSpan(line, s, span, 240, [true, false], [1, 0]),
+        ]) {
+          isOrdered(after, s)
+          expect(after.every((p) => p.form === 'jump')).toBe(true)
+        }
+      }),
+    )
   })
 })
 

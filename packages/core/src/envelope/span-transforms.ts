@@ -1,8 +1,8 @@
-import { clamp, type Scale } from '../scale'
+import { clamp, raised, type Scale } from '../scale'
 import { cut } from './cut'
 import { checked, clearSpan, copySpan, mapSpan, pasteAt, replaceSpan, type LineSpan } from './span-edits'
 import { EditRefused } from './edit'
-import { point, type Point, type Points } from './envelope'
+import { plainForm, point, type Point, type Points } from './envelope'
 import { travelAt, valueAt } from './evaluate'
 import { formAt } from './form'
 import { thin, type Sample } from './thin'
@@ -21,9 +21,7 @@ export function tiltSpan(points: Points, scale: Scale, span: LineSpan, by: numbe
   const length = span.to - span.from
   return mapSpan(points, scale, span, slope, (p) => {
     const share = ((p.tick - span.from) / length) * by
-    if (scale.kind !== 'level')
-      return { ...p, value: scale.toValue(clamp(scale.toTravel(p.value) + share, 0, 1)) }
-    return p.value <= scale.min ? p : { ...p, value: clamp(p.value + share, scale.min, scale.max) }
+    return { ...p, value: raised(scale, p.value, share) }
   })
 }
 
@@ -42,8 +40,8 @@ export function mirrorSpan(points: Points, scale: Scale, span: LineSpan): Points
       const last = turned.at(-1)
       if (at > 0 && last && last.form !== 'jump' && last.tick < at - 1)
         turned.push(point(at - 1, p.value, 'jump'))
-      turned.push(point(at, before.value))
-    } else turned.push(point(at, p.value, before?.form ?? 'straight', turnedBend(before)))
+      turned.push(point(at, before.value, plainForm(scale)))
+    } else turned.push(point(at, p.value, before?.form ?? plainForm(scale), turnedBend(before)))
   }
   return pasteAt(points, scale, turned, length, span.from, 'returns')
 }
@@ -151,7 +149,7 @@ export function moveRest(points: Points, scale: Scale, from: number, by: number,
   )
   const rest = whole.filter((p) => p.tick >= from).map((p) => ({ ...p, tick: p.tick + shift }))
   const last = kept.at(-1)
-  if (last && shift > 0) kept[kept.length - 1] = { ...last, form: 'straight', bend: 0 }
+  if (last && shift > 0) kept[kept.length - 1] = { ...last, form: plainForm(scale), bend: 0 }
   const line = [...kept, ...rest]
   const over = line.some((p) => p.tick > end)
   return checked(over ? cut(line, scale, end).filter((p) => p.tick <= end) : line)
@@ -183,6 +181,13 @@ export function holdSpan(points: Points, scale: Scale, { from, to }: LineSpan, v
   const held = point(from, clamp(value, scale.min, scale.max), 'jump')
   return checked([...head, held, ...line.filter((p) => p.tick >= to)])
 }
+
+/**
+ * Switches a two-state line on or off in a span; after it the line is as it was.
+ * @param points of a line that has begun
+ */
+export const switchSpan = (points: Points, scale: Scale, span: LineSpan, on: boolean): Points =>
+  holdSpan(points, scale, span, on ? scale.max : scale.min)
 
 /**
  * A rhythm over a span: cells of `step` ticks, each with one of two values, as `pattern` says, over and over.

@@ -1,7 +1,7 @@
 import { clamp, type Scale } from '../scale'
 import { cut } from './cut'
 import { addPoint } from './edit'
-import { point, type Points } from './envelope'
+import { plainForm, point, type Points } from './envelope'
 import { checked } from './span-edits'
 
 /**
@@ -22,6 +22,5 @@ export function stamp(
   const last = head.at(-1)
   if (last) head[head.length - 1] = { ...last, form: 'jump', bend: 0 }
   const kept = clamp(value, scale.min, scale.max)
-  const form = scale.kind === 'switch' ? 'jump' : 'straight'
-  return checked([...head, point(tick, kept, form), ...line.filter((p) => p.tick > tick)])
+  return checked([...head, point(tick, kept, plainForm(scale)), ...line.filter((p) => p.tick > tick)])
 }

@@ -1,5 +1,5 @@
-import { EditRefused, type Envelope, type Points } from '../envelope'
-import type { Address } from './address'
+import { begun, EditRefused, type Envelope, type Points } from '../envelope'
+import { resolve, type Address, type Addressed } from './address'
 import { LIMITS, type Mix } from './mix'
 
 /** The envelope of a control, if it has one. */
@@ -11,6 +11,19 @@ export function envelopeOf(mix: Mix, address: Address): Envelope | undefined {
 export function lineInCharge(mix: Mix, address: Address): Envelope | undefined {
   const envelope = envelopeOf(mix, address)
   return envelope?.on && envelope.points.length ? envelope : undefined
+}
+
+/** A control with the points of its line, begun: a control without a line is level at its setting. */
+export interface Lane extends Addressed {
+  readonly points: Points
+}
+
+/** The lane of a control as an edit finds it; null where the mix has no such control. */
+export function laneAt(mix: Mix, address: Address): Lane | null {
+  const found = resolve(mix, address)
+  if (!found) return null
+  const { control, setting } = found
+  return { ...found, points: begun(envelopeOf(mix, address)?.points ?? [], control.scale, setting) }
 }
 
 /**

@@ -1,5 +1,5 @@
 import { replaceSpan, thin, valueAt, type LineSpan, type Points, type Sample } from '../envelope'
-import { clamp, type Scale } from '../scale'
+import { clamp, raised, riseBetween, type Scale } from '../scale'
 import type { Way } from './way'
 
 /** The lane that a pass writes on. */
@@ -105,7 +105,7 @@ export class PassWriter {
         break
       case 'shift':
         if (grabbed) this.#begin(tick)
-        if (held) this.#offset = this.#grip!.offset + this.#difference(this.#grip!.value, value)
+        if (held) this.#offset = this.#grip!.offset + riseBetween(this.lane.scale, this.#grip!.value, value)
         if (released && !this.rules.shiftStays) this.#letGo(tick)
         break
     }
@@ -149,18 +149,7 @@ export class PassWriter {
   /** What is written at a tick: the hand's value, or the old line with what the hand adds. */
   #target(tick: number): number {
     if (this.rules.way !== 'shift') return this.#value
-    return this.#shifted(this.#old(tick))
-  }
-
-  #shifted(value: number): number {
-    const { scale } = this.lane
-    if (scale.kind !== 'level') return scale.toValue(clamp(scale.toTravel(value) + this.#offset, 0, 1))
-    return value <= scale.min ? value : clamp(value + this.#offset, scale.min, scale.max)
-  }
-
-  #difference(from: number, to: number): number {
-    const { scale } = this.lane
-    return scale.kind === 'level' ? to - from : scale.toTravel(to) - scale.toTravel(from)
+    return raised(this.lane.scale, this.#old(tick), this.#offset)
   }
 
   #travel(value: number): number {
@@ -210,7 +199,6 @@ export class PassWriter {
     const met = [...samples.slice(0, -1), { tick, value: this.#old(tick) }]
     this.#done.push({ span: { from, to: tick }, samples: met })
     this.#stretch = null
-    this.#rest = this.#old(tick)
   }
 
   /** The hand lets go: it glides back to the old line. */
@@ -222,7 +210,7 @@ export class PassWriter {
     this.#done.push({ span: { from, to: tick }, samples })
     this.#stretch = null
     this.#glide = { from: tick, value: this.#target(tick), to: Math.max(tick + 1, this.rules.glideEnd(tick)) }
-    this.#offset = this.rules.way === 'shift' ? 0 : this.#offset
+    this.#offset = 0
   }
 
   #arrive(): void {

@@ -4,5 +4,6 @@ export { levelScale, levelGain, levelGainOfTravel, SILENCE_DB, SILENT_TRAVEL } f
 export { linearScale } from './linear'
 export { logScale } from './log'
 export { switchScale } from './switch'
+export { raised, riseBetween } from './raise'
 export * from './unit'
 export * from './control'

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** The lanes on the student's desk, one to four of them, and what can be done with the bars that are selected. */
 import { laneName } from '@rudlo/core/assess'
-import { resolve } from '@rudlo/core/mix'
 import { computed, ref } from 'vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
@@ -14,15 +13,13 @@ const bench = useBench()
 const work = useWork()
 
 const desk = ref<HTMLElement>()
-/** A lane whose control is gone (its effect was removed) is not shown. */
-const shown = computed(() => bench.lanes.filter((l) => resolve(work.mix!, l.address)))
-const compact = computed(() => shown.value.length > 1)
+const compact = computed(() => bench.lanes.length > 1)
 const rows = computed(() =>
-  shown.value.map((l) => (l.folded ? '36px' : `minmax(0, ${l.share.toFixed(3)}fr)`)).join(' '),
+  bench.lanes.map((l) => (l.folded ? '36px' : `minmax(0, ${l.share.toFixed(3)}fr)`)).join(' '),
 )
 const nameOf = (address: string) => laneName(bench.song!, work.mix!, address)
 /** Whether a lane can be dragged to another height: it is open, and so is one below it. */
-const resizable = (i: number) => !shown.value[i]!.folded && shown.value.some((l, k) => k > i && !l.folded)
+const resizable = (i: number) => !bench.lanes[i]!.folded && bench.lanes.some((l, k) => k > i && !l.folded)
 
 let held: { address: string; y: number } | null = null
 
@@ -49,7 +46,7 @@ function key(event: KeyboardEvent, address: string): void {
 <template>
   <div class="sheet desk">
     <div ref="desk" class="lanes" :style="{ gridTemplateRows: rows }">
-      <div v-for="(l, i) in shown" :key="l.address" class="place" :data-test="`on-desk-${l.address}`">
+      <div v-for="(l, i) in bench.lanes" :key="l.address" class="place" :data-test="`on-desk-${l.address}`">
         <div v-if="l.folded" class="folded">
           <b>{{ nameOf(l.address) }}</b>
           <span class="soft">folded away: it goes on sounding</span>

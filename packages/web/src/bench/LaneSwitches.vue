@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What can be done with a whole lane: line on or off, locked, stamped, cleared. */
 import { laneControlName } from '@rudlo/core/assess'
-import { envelopeOf, withLane, withPoints } from '@rudlo/core/mix'
+import { envelopeOf, resolve, withLane, withPoints } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
@@ -41,10 +41,11 @@ const clearLane = () => work.setPoints(props.address, [], change('Cleared the li
 
 /** Clears every open line of the track, or of the whole song. */
 function clearMany(which: 'track' | 'song'): void {
-  const owner = props.address.split('/')[1]
+  const ownerOf = (address: string) => resolve(work.mix!, address)?.owner
+  const owner = ownerOf(props.address)
   const lanes = work
     .mix!.envelopes.filter((e) => e.open && e.points.length && bench.isOpen(e.address))
-    .filter((e) => which === 'song' || e.address === props.address || e.address.split('/')[1] === owner)
+    .filter((e) => which === 'song' || ownerOf(e.address) === owner)
     .map((e) => e.address)
   work.setMix((mix) => lanes.reduce((m, lane) => withPoints(m, lane, [], () => ''), mix), {
     label: which === 'song' ? 'Cleared all open lines' : `Cleared the lines of ${props.owner}`,

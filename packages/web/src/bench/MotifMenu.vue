@@ -1,17 +1,14 @@
 <script setup lang="ts">
 /** Motifs: moves that are kept with a name and placed again; placed copies follow. */
-import { begun } from '@rudlo/core/envelope'
 import { copySpan } from '@rudlo/core/envelope'
 import {
   editMotif,
-  envelopeOf,
   keepMotif,
+  laneAt,
   motifsFor,
   placeMotif,
   removeMotif,
   renameMotif,
-  resolve,
-  withPoints,
 } from '@rudlo/core/mix'
 import { computed, ref } from 'vue'
 import { usePlayer } from '../audio/player-store'
@@ -25,10 +22,8 @@ const work = useWork()
 const player = usePlayer()
 const wanted = ref('')
 
-const found = computed(() => resolve(work.mix!, bench.address)!)
+const lane = computed(() => laneAt(work.mix!, bench.address)!)
 const motifs = computed(() => motifsFor(work.mix!, bench.address))
-const points = () =>
-  begun(envelopeOf(work.mix!, bench.address)?.points ?? [], found.value.control.scale, found.value.setting)
 const uses = (id: string) => work.mix!.placements.filter((p) => p.motif === id).length
 const change = (label: string, from = 0, to = 0) => ({ label, lanes: [bench.address], from, to })
 
@@ -44,15 +39,9 @@ function keep(): void {
   const name = wanted.value.trim() || `Motif ${work.mix!.motifs.length + 1}`
   if (!span) return
   const ids = { motif: crypto.randomUUID(), placement: crypto.randomUUID() }
-  const line = points()
+  const { points } = lane.value
   work.setMix(
-    (mix) => {
-      // a lane without a line gets one, so that there is something to keep
-      const drawn = envelopeOf(mix, bench.address)
-        ? mix
-        : withPoints(mix, bench.address, line, () => crypto.randomUUID())
-      return keepMotif(drawn, bench.address, line, span, name.slice(0, 60), ids)
-    },
+    (mix) => keepMotif(mix, bench.address, points, span, name.slice(0, 60), ids),
     change(`Kept the motif “${name}”`, span.from, span.to),
   )
   wanted.value = ''
@@ -63,7 +52,7 @@ function place(id: string, name: string): void {
   const at = bench.snap(player.position, false)
   const ids = { placement: crypto.randomUUID(), envelope: crypto.randomUUID() }
   work.setMix(
-    (mix) => placeMotif(mix, id, bench.address, points(), at, ids),
+    (mix) => placeMotif(mix, id, bench.address, lane.value.points, at, ids),
     change(`Placed the motif “${name}”`, at, at),
   )
 }
@@ -72,7 +61,10 @@ function place(id: string, name: string): void {
 function reform(id: string, name: string, length: number): void {
   const span = bench.selection
   if (!span) return
-  const inner = copySpan(points(), found.value.control.scale, { from: span.from, to: span.from + length })
+  const inner = copySpan(lane.value.points, lane.value.control.scale, {
+    from: span.from,
+    to: span.from + length,
+  })
   const step = work.setMix((mix) => editMotif(mix, id, inner), change(`Changed the motif “${name}”`))
   if (step) work.notice = `“${name}” is like these bars now, at all ${uses(id)} places.`
 }

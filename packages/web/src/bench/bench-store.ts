@@ -276,6 +276,19 @@ export const useBench = defineStore('bench', () => {
     if (!before.some((l) => now.some((n) => n.address === l.address))) selection.value = null
   })
 
+  // a lane whose control is gone (its effect or return was taken out) leaves the desk before anything looks at it
+  watch(
+    () => work.mix,
+    (mix) => {
+      if (!mix || !song.value || !lanes.value.length) return
+      const there = lanes.value.filter((l) => resolve(mix, l.address))
+      if (there.length === lanes.value.length) return
+      lanes.value = there.length ? there : oneLane(trackLevel(song.value.tracks[0]!.id))
+      if (!lanes.value.some((l) => l.address === active.value)) active.value = lanes.value[0]!.address
+    },
+    { flush: 'sync' },
+  )
+
   function chooseTask(id: string): void {
     taskId.value = id
     const lane = task.value?.lanes[0]

@@ -10,7 +10,7 @@ import {
   type Mix,
   type Region,
 } from '@rudlo/core/mix'
-import { ref, shallowRef } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 
@@ -107,6 +107,12 @@ export function useRegionMoves() {
     asked.value = null
     work.cancel()
   }
+
+  // whatever else was done meanwhile has taken the place of the question
+  watch(
+    () => work.history.done.at(-1),
+    () => (asked.value = null),
+  )
 
   /** Forgets what was remembered: it is asked again. */
   const askAgain = () => localStorage.removeItem(KEY)

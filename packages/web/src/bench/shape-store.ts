@@ -1,7 +1,5 @@
-import { layShape, type Shape, type ShapeKind } from '@rudlo/core/envelope'
-import { begun } from '@rudlo/core/envelope'
-import { envelopeOf, resolve, withPoints, type Mix } from '@rudlo/core/mix'
-import type { LineSpan } from '@rudlo/core/envelope'
+import { layShape, type LineSpan, type Shape, type ShapeKind } from '@rudlo/core/envelope'
+import { laneAt, withPoints, type Mix } from '@rudlo/core/mix'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Step } from '../work/history'
@@ -35,11 +33,11 @@ export const useShape = defineStore('shape', () => {
 
   /** Opens the shapes, centred where the line is now. */
   function start(): void {
-    const found = resolve(work.mix!, bench.address)
+    const found = laneAt(work.mix!, bench.address)
     const span = bench.selection
     if (!found || !span) return
-    const { scale } = found.control
-    const points = begun(envelopeOf(work.mix!, bench.address)?.points ?? [], scale, found.setting)
+    const { points, control } = found
+    const { scale } = control
     const travels = points
       .filter((p) => p.tick >= span.from && p.tick <= span.to)
       .map((p) => scale.toTravel(p.value))
@@ -53,11 +51,10 @@ export const useShape = defineStore('shape', () => {
 
   function make(lane: string, span: LineSpan, next: Shape): (mix: Mix) => Mix {
     return (mix) => {
-      const found = resolve(mix, lane)
+      const found = laneAt(mix, lane)
       if (!found) return mix
-      const { scale } = found.control
-      const points = begun(envelopeOf(mix, lane)?.points ?? [], scale, found.setting)
-      return withPoints(mix, lane, layShape(points, scale, span, next), () => crypto.randomUUID())
+      const line = layShape(found.points, found.control.scale, span, next)
+      return withPoints(mix, lane, line, () => crypto.randomUUID())
     }
   }
 

@@ -1,19 +1,10 @@
-import { begun, type Points } from '@rudlo/core/envelope'
+import type { Points } from '@rudlo/core/envelope'
 import { laneName } from '@rudlo/core/assess'
-import { envelopeOf, resolve, withPoints, type Mix } from '@rudlo/core/mix'
-import type { Control } from '@rudlo/core/scale'
+import { laneAt, resolve, withPoints, type Lane } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import { useWork } from '../work/work-store'
 import type { Step } from '../work/history'
 import { useBench } from './bench-store'
-
-/** A lane as an action on bars sees it. */
-export interface ActedLane {
-  readonly address: string
-  readonly control: Control
-  /** Its points, begun: a lane without a line is level at the control's setting. */
-  readonly points: Points
-}
 
 /** What is done with the bars that are selected: on the lane at hand, or on all that are on the desk. */
 export function useSpanActions() {
@@ -29,14 +20,7 @@ export function useSpanActions() {
     return from === to ? `Bar ${from}` : `Bars ${from} to ${to}`
   })
 
-  function lane(mix: Mix, address: string): ActedLane | null {
-    const found = resolve(mix, address)
-    if (!found) return null
-    const { control, setting } = found
-    return { address, control, points: begun(envelopeOf(mix, address)?.points ?? [], control.scale, setting) }
-  }
-
-  const here = computed(() => lane(work.mix!, bench.address))
+  const here = computed(() => laneAt(work.mix!, bench.address))
   const nameOf = (address: string) => laneName(bench.song!, work.mix!, address)
 
   /** The lanes that an action is for. A locked one is left out; where it is the only one, that is said. */
@@ -51,7 +35,7 @@ export function useSpanActions() {
    * Does something with every lane it is for, as one step. Where one of them refuses, nothing changes and the reason is
    * said.
    */
-  function act(what: string, make: (lane: ActedLane) => Points, from?: number, to?: number): Step | null {
+  function act(what: string, make: (lane: Lane) => Points, from?: number, to?: number): Step | null {
     const span = bench.selection
     const lanes = targets()
     if (!span || !lanes.length) return null
@@ -62,7 +46,7 @@ export function useSpanActions() {
     return work.setMix(
       (mix) =>
         lanes.reduce((changed, address) => {
-          const acted = lane(changed, address)
+          const acted = laneAt(changed, address)
           return acted ? withPoints(changed, address, make(acted), () => crypto.randomUUID()) : changed
         }, mix),
       {

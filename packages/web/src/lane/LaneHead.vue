@@ -112,7 +112,7 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
         />
       </label>
       <template v-if="editable">
-        <label v-if="hasNext">
+        <label v-if="hasNext && control.scale.kind !== 'switch'">
           <span>Then</span>
           <select :value="chosen" @change="choose(Number(($event.target as HTMLSelectElement).value))">
             <option v-for="(f, i) in FORMS" :key="f.text" :value="i">{{ f.text }}</option>

@@ -168,6 +168,12 @@ function up(event: PointerEvent): void {
   props.editor.drop()
 }
 
+function cancelled(event: PointerEvent): void {
+  pinch.up(event.pointerId)
+  boxed.value = null
+  lost()
+}
+
 function lost(): void {
   if (!pressed.value) return
   pressed.value = null
@@ -297,7 +303,7 @@ const described = computed(
     @pointerdown="down"
     @pointermove="move"
     @pointerup="up"
-    @pointercancel="lost"
+    @pointercancel="cancelled"
     @pointerleave="((hovered = -1), (over = null))"
     @wheel="wheel"
     @keydown="key"

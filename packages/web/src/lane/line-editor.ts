@@ -12,7 +12,7 @@ import {
   type Form,
   type Points,
 } from '@rudlo/core/envelope'
-import type { Control } from '@rudlo/core/scale'
+import { riseBetween, type Control } from '@rudlo/core/scale'
 import type { MeterMap } from '@rudlo/core/time'
 import { computed, ref, shallowRef } from 'vue'
 import type { ChangeLabel } from '../work/work-store'
@@ -140,15 +140,16 @@ export function useLineEditor(ports: LinePorts) {
     const to = axis === 'time' ? from.value : value
     ports.preview(
       chosen.value.size > 1
-        ? movePoints(held.base, scale, chosen.value, at - from.tick, by(from.value, to), ports.songLength())
+        ? movePoints(
+            held.base,
+            scale,
+            chosen.value,
+            at - from.tick,
+            riseBetween(scale, from.value, to),
+            ports.songLength(),
+          )
         : movePoint(held.base, scale, held.index, at, to),
     )
-  }
-
-  /** From one value to another as several points go: dB of a level, else travel. */
-  function by(from: number, to: number): number {
-    const { scale } = ports.control()
-    return scale.kind === 'level' ? to - from : scale.toTravel(to) - scale.toTravel(from)
   }
 
   function drop(): void {
@@ -235,7 +236,14 @@ export function useLineEditor(ports: LinePorts) {
       const [from, to] = reach()
       const { scale } = ports.control()
       const end = ports.songLength()
-      const moved = movePoints(ports.points(), scale, chosen.value, tick - p.tick, by(p.value, value), end)
+      const moved = movePoints(
+        ports.points(),
+        scale,
+        chosen.value,
+        tick - p.tick,
+        riseBetween(scale, p.value, value),
+        end,
+      )
       return ports.set(moved, label(`Moved ${chosen.value.size} points`, from, to))
     }
     const points = movePoint(

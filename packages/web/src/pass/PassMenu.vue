@@ -73,7 +73,8 @@ const text = computed(() => {
         >
           <WayFigure :way="way" />
           <span
-            ><b>{{ WAY_WORDS[way].name }}</b> <span class="soft">({{ WAY_WORDS[way].trade }})</span><br />
+            ><b>{{ WAY_WORDS[way].name }}</b>
+            <span v-if="WAY_WORDS[way].trade" class="soft">({{ WAY_WORDS[way].trade }})</span><br />
             <span class="small">{{ WAY_WORDS[way].sentence }}</span></span
           >
         </button>

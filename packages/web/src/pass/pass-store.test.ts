@@ -17,6 +17,7 @@ const player = reactive({
   playing: false,
   moves: true,
   position: 0,
+  looping: false,
   loop: null as { from: number; to: number } | null,
   play: vi.fn(() => (player.playing = true)),
   stop: vi.fn(() => (player.playing = false)),
@@ -74,7 +75,7 @@ const at = (tick: number, address = LEVEL) => valueAt(envelopeOf(work.mix, addre
 
 beforeEach(() => {
   setActivePinia(createPinia())
-  Object.assign(player, { playing: false, position: 0, loop: null, moves: true })
+  Object.assign(player, { playing: false, position: 0, loop: null, looping: false, moves: true })
   Object.assign(work, { mix: start, notice: null, history: { done: [] }, gesture: null })
 })
 
@@ -174,7 +175,7 @@ describe('a pass', () => {
   it('goes round a loop: each round replaces the last one', async () => {
     const pass = usePass()
     pass.choose('', 'moved')
-    player.loop = { from: 0, to: 3840 }
+    Object.assign(player, { loop: { from: 0, to: 3840 }, looping: true })
     await play(true)
     for (const value of [-3, -20]) {
       pass.grab(LEVEL, -10)
@@ -186,6 +187,43 @@ describe('a pass', () => {
     }
     await play(false)
     expect(Math.round(at(2000))).toBe(-20)
+    expect(work.history.done).toHaveLength(1)
+  })
+
+  it('writes nothing over what is skipped where the place is changed meanwhile', async () => {
+    const pass = usePass()
+    pass.choose('', 'moved')
+    // a loop that is there but switched off is no place to write to
+    player.loop = { from: 0, to: 15_000 }
+    for (const place of [10_000, 400]) {
+      await play(true)
+      player.position = 1200
+      await nextTick()
+      pass.grab(LEVEL, -10)
+      pass.move(LEVEL, -3)
+      await goOn(2400)
+      player.position = place
+      await nextTick()
+      await goOn(place + 600)
+      await play(false)
+      expect(Math.round(at(6000))).toBe(-10)
+      expect(Math.round(at(2000))).toBe(-3)
+      work.mix = start
+    }
+  })
+
+  it('that is under way when the bench is left is kept', async () => {
+    const pass = usePass()
+    pass.choose('', 'hold')
+    await play(true)
+    await goOn(1200)
+    pass.grab(LEVEL, -10)
+    pass.move(LEVEL, -3)
+    await goOn(2400)
+    pass.reset()
+    expect(work.history.done).toHaveLength(1)
+    expect(Math.round(at(2000))).toBe(-3)
+    await play(false)
     expect(work.history.done).toHaveLength(1)
   })
 

@@ -17,6 +17,9 @@ const TAP_MS = 450
 /** How far the hand's value is laid ahead of the place that is heard, in seconds. */
 const AHEAD = 0.6
 
+/** The place that is heard never goes further than this from one look to the next, in seconds: it was changed by hand. */
+const LONGEST_STEP = 1
+
 /** A control in a pass. */
 interface Written {
   writer: PassWriter
@@ -33,7 +36,6 @@ export interface PassLaneSummary {
   /** Points that were there before and are not any more. */
   readonly overwritten: number
   readonly inBrief: boolean
-  readonly before: Points
   readonly after: Points
 }
 
@@ -218,8 +220,9 @@ export const usePass = defineStore('pass', () => {
     void player.play()
   }
 
-  /** Lets every hand follow only: another work is opened, or this one is handed in. */
+  /** Lets every hand follow only: another work is opened, or this one is handed in. A pass under way ends and is kept. */
   function reset(): void {
+    if (base) stop(player.position)
     ways.value = {}
     summary.value = null
     asked.value = null
@@ -233,14 +236,15 @@ export const usePass = defineStore('pass', () => {
     if (yes) void player.play()
   }
 
-  function turnRound(): void {
-    const end = player.loop?.to ?? last
+  /** The place jumped: what was being written ends where it was, and begins anew where it is now. */
+  function turnRound(round: boolean): void {
+    const end = round ? player.loop!.to : last
     for (const [address, entry] of [...controls]) {
       finishRound(address, entry, end)
       controls.delete(address)
-      if (entry.held && !oneRound.value) grab(address, entry.value)
+      if (entry.held && !(round && oneRound.value)) grab(address, entry.value)
     }
-    over = oneRound.value
+    over = round && oneRound.value
     if (!over) for (const address of throughout()) if (!controls.has(address)) begin(address)
   }
 
@@ -294,7 +298,6 @@ export const usePass = defineStore('pass', () => {
       points: points.filter((p) => inside(p.tick)).length,
       overwritten: old.filter((p) => inside(p.tick)).length,
       inBrief: bench.isInBrief(address),
-      before: old,
       after: points,
     }
   }
@@ -334,7 +337,11 @@ export const usePass = defineStore('pass', () => {
         last = tick
         return
       }
-      if (tick < last - 1) turnRound()
+      const jumped = tick < last - 1 || tick > later(last, LONGEST_STEP)
+      const { loop } = player
+      // round the loop, or to another place by hand: only the first one is written to the loop's end
+      if (jumped)
+        turnRound(player.looping && loop !== null && tick < last && last < loop.to && last >= loop.from)
       last = tick
       for (const entry of controls.values()) feed(entry)
       show()

@@ -3,6 +3,7 @@ import type { Way } from '@rudlo/core/pass'
 /** How a way of writing is said: by what the hand does, with the trade's word beside it. */
 export interface WayWords {
   readonly name: string
+  /** Empty where there is no common one. */
   readonly trade: string
   /** What happens, in one sentence. */
   readonly sentence: string
@@ -33,7 +34,7 @@ export const WAY_WORDS: Readonly<Record<Way, WayWords>> = {
   },
   meet: {
     name: 'until I meet the line',
-    trade: 'cross-over',
+    trade: '',
     sentence: 'It writes from when you leave the line until what you set meets it again.',
     old: OLD,
     hand: 'M20 19H44',

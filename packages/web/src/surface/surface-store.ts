@@ -5,6 +5,7 @@ import {
   RIG_MAP,
   STRIPS,
   SurfaceReader,
+  Takeover,
   type SurfaceEvent,
   type SurfaceMap,
 } from '@rudlo/core/surface'
@@ -39,6 +40,8 @@ export const useSurface = defineStore('surface', () => {
   /** Where each motor was sent last. */
   let sent: number[] = []
   const idle = new Map<string, ReturnType<typeof setTimeout>>()
+  /** Of faders without motors: whether each has met its control. */
+  const soft = new Map<string, Takeover>()
   /** The control whose setting is being moved. */
   let moving: string | null = null
 
@@ -74,6 +77,8 @@ export const useSurface = defineStore('surface', () => {
   /** The surface is gone: a pass that it was writing ends at this moment. */
   function disconnect(): void {
     for (const address of [...touched]) letGo(address)
+    settle(moving)
+    soft.clear()
     for (const timer of idle.values()) clearTimeout(timer)
     idle.clear()
     clearInterval(refresh)
@@ -94,6 +99,7 @@ export const useSurface = defineStore('surface', () => {
       case 'bank':
         bank.value = Math.min(banks.value - 1, Math.max(0, bank.value + event.by))
         sent = []
+        soft.clear()
         return follow()
       case 'touch': {
         const address = addressOf('fader', event.strip)
@@ -126,7 +132,10 @@ export const useSurface = defineStore('surface', () => {
   function move(address: string, travel: number, feels: boolean): void {
     const found = resolve(work.mix!, address)
     if (!found) return
-    const value = found.control.scale.toValue(travel)
+    const { scale } = found.control
+    if (!map.motors && !meets(address, travel, scale.toTravel(bench.valueAt(address, player.position))))
+      return
+    const value = scale.toValue(travel)
     if (pass.holds(address)) return pass.move(address, value)
     if (pass.takes(address)) return pass.tap(address, bench.valueAt(address, player.position), value)
     if (lineInCharge(work.mix!, address) && player.moves) {
@@ -144,6 +153,12 @@ export const useSurface = defineStore('surface', () => {
       address,
       setTimeout(() => settle(address), IDLE_MS),
     )
+  }
+
+  function meets(address: string, travel: number, control: number): boolean {
+    const takeover = soft.get(address) ?? new Takeover()
+    soft.set(address, takeover)
+    return takeover.takes(travel, control)
   }
 
   /** What was moved becomes one step. */
@@ -179,5 +194,5 @@ export const useSurface = defineStore('surface', () => {
 
   watch([() => player.position, () => work.mix, () => player.moves], follow)
 
-  return { bank, banks, connected, connect, disconnect, openRig, owners }
+  return { bank, banks, connected, connect, disconnect, openRig }
 })
