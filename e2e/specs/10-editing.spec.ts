@@ -263,7 +263,7 @@ test('a try is kept, heard beside the work and gone on from', async ({ somebody 
   await expect(milan.at('hear-Before')).toBeVisible()
   await milan.page.keyboard.press('Escape')
   await expect(milan.at('keep-try')).toBeHidden()
-  await milan.press(0.5, 0.2)
+  await milan.press(0.87, 0.2)
   await milan.at('tries').click()
   await milan.at('hear-Before').click()
   await milan.page.keyboard.press('Escape')
