@@ -108,6 +108,24 @@ describe('describeChanges', () => {
     )
   })
 
+  it('says values of a pan as a pan has them', () => {
+    const walk = (to: number) => {
+      const mix = withPoints(
+        plainMix(song),
+        'track/reed/pan',
+        [point(0, -0.8), point(2 * BAR, to)],
+        () => 'l',
+      )
+      return { mix, measured: measureMix(song, mix, audio) }
+    }
+    const said = describeChanges(song, walk(0.5), walk(0.9))
+    expect(said).toContain('sweep now to R90, was R50')
+    expect(said).not.toContain('dB')
+    expect(describeMeasurement(song, walk(0.5).mix, walk(0.5).measured)[0]).toBe(
+      'Reed, pan sweeps from L80 to R50 over 2 bars from bar 1, evenly.',
+    )
+  })
+
   it('adds how much louder or softer it all is', () => {
     expect(describeChanges(song, version([point(0, 0)]), version([point(0, -6)]))).toMatch(/LU softer\.$/)
   })

@@ -1,6 +1,6 @@
 import { resolve, type Mix } from '../mix'
 import type { Move } from '../moves'
-import { numberText } from '../scale'
+import { decibels, gainDecibels, MIXER_CONTROLS, numberText, type Control } from '../scale'
 import { songTime, type SongTime, type SongVersion } from '../song'
 import { laneName } from './describe'
 import type { Measurement } from './measurement'
@@ -19,10 +19,12 @@ export function describeChanges(song: SongVersion, before: Version, after: Versi
   for (const address of new Set([...lanes(before), ...lanes(after)])) {
     const mix = resolve(after.mix, address) ? after.mix : before.mix
     const name = laneName(song, mix, address)
+    const control = resolve(mix, address)?.control ?? MIXER_CONTROLS.level
     const changes = laneChanges(
       before.measured.moves.filter((m) => m.lane === address),
       after.measured.moves.filter((m) => m.lane === address),
       time,
+      control,
     )
     if (changes.length) parts.push(`${name}: ${listText(changes)}.`)
   }
@@ -45,7 +47,12 @@ function sameMoves(before: Version, after: Version): string {
     : 'The same moves as before, with small changes in the lines.'
 }
 
-function laneChanges(before: readonly Move[], after: readonly Move[], time: SongTime): string[] {
+function laneChanges(
+  before: readonly Move[],
+  after: readonly Move[],
+  time: SongTime,
+  control: Control,
+): string[] {
   const left = [...before]
   const changes: string[] = []
   for (const move of after) {
@@ -55,7 +62,7 @@ function laneChanges(before: readonly Move[], after: readonly Move[], time: Song
     if (!match) changes.push(`${move.kind} added at bar ${time.meter.placeAt(move.start).bar}`)
     else {
       left.splice(left.indexOf(match), 1)
-      const change = moveChange(match, move, time)
+      const change = moveChange(match, move, time, control)
       if (change) changes.push(`${move.kind} ${change}`)
     }
   }
@@ -67,10 +74,20 @@ function distance(a: Move, b: Move): number {
   return Math.abs(a.start - b.start) + Math.abs(a.end - b.end)
 }
 
-function moveChange(before: Move, after: Move, time: SongTime): string | null {
+/** What two values of a control must differ by to be worth saying: 0.5 dB, else a fiftieth of the travel. */
+function differ({ scale, unit }: Control, a: number, b: number): boolean {
+  if (unit === decibels || unit === gainDecibels) return Math.abs(a - b) >= 0.5
+  return Math.abs(scale.toTravel(a) - scale.toTravel(b)) >= 0.02
+}
+
+function moveChange(before: Move, after: Move, time: SongTime, control: Control): string | null {
   const changes: string[] = []
-  if (Math.abs(after.goal - before.goal) >= 0.5 || Math.abs(after.from - before.from) >= 0.5) {
-    const end = (m: Move) => levelText(m.kind === 'fade in' ? m.from : m.kind === 'fade out' ? m.to : m.depth)
+  const inDecibels = control.unit === decibels || control.unit === gainDecibels
+  const text = (value: number) => (inDecibels ? levelText(value) : control.unit.format(value))
+  if (differ(control, after.goal, before.goal) || differ(control, after.from, before.from)) {
+    // of a level the depth says more, of anything else where it goes
+    const end = (m: Move) =>
+      text(m.kind === 'fade in' ? m.from : m.kind === 'fade out' ? m.to : inDecibels ? m.depth : m.goal)
     if (end(before) !== end(after)) {
       const word = after.kind === 'fade in' ? 'now from' : 'now to'
       const size = after.kind === 'dip' || after.kind === 'lift' ? 'now' : word

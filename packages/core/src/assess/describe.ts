@@ -1,4 +1,4 @@
-import { MIXER_CONTROLS, numberText } from '../scale'
+import { decibels, gainDecibels, MIXER_CONTROLS, numberText, type Unit } from '../scale'
 import { resolve, type Mix } from '../mix'
 import type { Move } from '../moves'
 import { songTime, type SongTime, type SongVersion } from '../song'
@@ -36,10 +36,14 @@ export function laneControlName(mix: Mix, address: string): string {
 
 const lower = (text: string) => text[0]!.toLowerCase() + text.slice(1)
 
-/** One sentence about a move, with its place and figures. */
-export function moveSentence(move: Move, name: string, time: SongTime): string {
+/**
+ * One sentence about a move, with its place and figures.
+ * @param unit of the control that it moves
+ */
+export function moveSentence(move: Move, name: string, time: SongTime, unit: Unit = decibels): string {
   const bar = (tick: number) => time.meter.placeAt(tick).bar
   const lasts = barsText(move.bars)
+  const text = (value: number) => (unit === decibels ? levelText(value) : unit.format(value))
   const leaning = {
     even: 'evenly',
     early: 'mostly at its start',
@@ -48,30 +52,42 @@ export function moveSentence(move: Move, name: string, time: SongTime): string {
   }
   switch (move.kind) {
     case 'fade in': {
-      const start = move.silent ? 'from silence' : `from ${levelText(move.from)}, not quite silent,`
+      const start = move.silent ? 'from silence' : `from ${text(move.from)}, not quite silent,`
       return `${name} fades in ${start} over ${lasts} from bar ${bar(move.start)}, ${leaning[move.form]}.`
     }
     case 'fade out': {
-      const end = move.silent ? 'to silence' : `but only to ${levelText(move.goal)}, not to silence`
+      const end = move.silent ? 'to silence' : `but only to ${text(move.goal)}, not to silence`
       return `${name} fades out over ${lasts} from bar ${bar(move.start)}, ${leaning[move.form]}, ${end}.`
     }
+    case 'throw':
+      return `${name} is thrown open to ${text(move.goal)} at ${placeText(time, move.start)} and is back ${lasts} later.`
+    case 'sweep':
+      return `${name} sweeps from ${text(move.from)} to ${text(move.goal)} over ${lasts} from bar ${bar(move.start)}, ${leaning[move.form]}.`
+    case 'build':
+      return `${name} builds from ${text(move.from)} to ${text(move.goal)} over ${lasts} and is there at ${placeText(time, move.end)}, ${leaning[move.form]}.`
+    case 'drop':
+      return `${name} drops from ${text(move.from)} to ${text(move.to)} at ${placeText(time, move.start)}.`
     case 'dip':
     case 'lift': {
       const way = move.kind === 'dip' ? 'down' : 'up'
-      const size = `${numberText(Math.abs(move.depth), 1)} dB`
-      return `${name} goes ${way} ${size}: there by ${placeText(time, move.arrival)}, starting back at ${placeText(time, move.leaves)}.`
+      const size =
+        unit === decibels || unit === gainDecibels
+          ? `${way} ${numberText(Math.abs(move.depth), 1)} dB`
+          : `${way} from ${text(move.from)} to ${text(move.goal)}`
+      return `${name} goes ${size}: there by ${placeText(time, move.arrival)}, starting back at ${placeText(time, move.leaves)}.`
     }
     case 'jump up':
     case 'jump down':
-      return `${name} jumps from ${levelText(move.from)} to ${levelText(move.to)} at ${placeText(time, move.start)}.`
+      return `${name} jumps from ${text(move.from)} to ${text(move.to)} at ${placeText(time, move.start)}.`
     default: {
       const way = move.kind === 'rise' ? 'rises' : 'falls'
-      return `${name} ${way} from ${levelText(move.from)} to ${levelText(move.to)} over ${lasts} from bar ${bar(move.start)} and stays there.`
+      return `${name} ${way} from ${text(move.from)} to ${text(move.to)} over ${lasts} from bar ${bar(move.start)} and stays there.`
     }
   }
 }
 
-function placeText(time: SongTime, tick: number): string {
+/** "bar 5", "bar 5, beat 3". */
+export function placeText(time: SongTime, tick: number): string {
   const { bar, beat } = time.meter.placeAt(tick)
   return beat === 1 ? `bar ${bar}` : `bar ${bar}, beat ${beat}`
 }
@@ -80,7 +96,9 @@ function placeText(time: SongTime, tick: number): string {
 export function describeMeasurement(song: SongVersion, mix: Mix, measured: Measurement): string[] {
   const time = songTime(song)
   const moves = [...measured.moves].sort((a, b) => a.start - b.start)
-  const sentences = moves.map((m) => moveSentence(m, laneName(song, mix, m.lane), time))
+  const sentences = moves.map((m) =>
+    moveSentence(m, laneName(song, mix, m.lane), time, resolve(mix, m.lane)?.control.unit),
+  )
   if (!moves.length) sentences.push('No line moves yet: every control stays where it is set.')
   sentences.push(loudnessSentence(measured), peakSentence(measured))
   return sentences

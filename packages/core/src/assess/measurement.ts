@@ -1,5 +1,5 @@
 import { render, compileMix, type AudioStore } from '../engine'
-import { measureLoudness } from '../loudness'
+import { measureLoudness, type Loudness } from '../loudness'
 import { lineInCharge, resolve, type Mix } from '../mix'
 import { findMoves, type Move } from '../moves'
 import { SAMPLE_RATE } from '../time'
@@ -27,7 +27,9 @@ export function movesOfMix(song: SongVersion, mix: Mix): Move[] {
   return mix.envelopes.flatMap(({ address }) => {
     const envelope = lineInCharge(mix, address)
     const found = resolve(mix, address)
-    return envelope && found ? findMoves(address, envelope.points, found.control.scale, time) : []
+    return envelope && found
+      ? findMoves(address, envelope.points, found.control.scale, time, song.sections)
+      : []
   })
 }
 
@@ -36,6 +38,15 @@ export function measureMix(song: SongVersion, mix: Mix, audio: AudioStore): Meas
   const sound = render(compileMix(song, mix), audio)
   if (!sound) throw new Error('The render was stopped.')
   const loudness = measureLoudness(SAMPLE_RATE, [sound.left, sound.right])
+  return measurementOf(song, mix, loudness)
+}
+
+/** What is kept of a mix whose loudness was measured. */
+export function measurementOf(
+  song: SongVersion,
+  mix: Mix,
+  loudness: Pick<Loudness, 'integrated' | 'range' | 'truePeak' | 'momentary'>,
+): Measurement {
   return {
     version: 1,
     integrated: loudness.integrated,

@@ -11,14 +11,25 @@ export interface Sample {
   readonly value: number
 }
 
-/** Travel below and above a value within which a thinned line has to stay. */
-function gate({ value }: Sample, scale: Scale): [low: number, high: number] {
-  const travel = scale.toTravel(value)
-  if (scale.kind !== 'level') return [travel - TRAVEL, travel + TRAVEL]
-  return [
-    Math.min(travel - TRAVEL, scale.toTravel(value - DB)),
-    Math.max(travel + TRAVEL, scale.toTravel(Math.min(scale.max, value + DB))),
-  ]
+/**
+ * Travel below and above each sample within which a thinned line has to stay. A change in dB is a scaling of travel, so
+ * the bound of a level is two products.
+ */
+function gatesOf(
+  samples: readonly Sample[],
+  travels: Float64Array,
+  scale: Scale,
+): { readonly low: Float64Array; readonly high: Float64Array } {
+  const low = travels.map((t) => t - TRAVEL)
+  const high = travels.map((t) => t + TRAVEL)
+  if (scale.kind !== 'level') return { low, high }
+  const less = scale.toTravel(-DB) / scale.toTravel(0)
+  for (let i = 0; i < travels.length; i++) {
+    const softer = samples[i]!.value - DB <= scale.min ? 0 : travels[i]! * less
+    low[i] = Math.min(low[i]!, softer)
+    high[i] = Math.max(high[i]!, Math.min(1, travels[i]! / less))
+  }
+  return { low, high }
 }
 
 /**
@@ -28,10 +39,11 @@ function gate({ value }: Sample, scale: Scale): [low: number, high: number] {
  * @param samples in rising time; of several at one tick the last counts
  */
 export function thin(samples: readonly Sample[], scale: Scale): Points {
-  const line = samples.filter((s, i) => s.tick !== samples[i + 1]?.tick)
+  const again = (s: Sample, i: number) => s.tick === samples[i + 1]?.tick
+  const line = samples.some(again) ? samples.filter((s, i) => !again(s, i)) : samples
   if (line.length < 3) return line.map((s) => point(s.tick, s.value))
-  const gates = line.map((s) => gate(s, scale))
-  const travels = line.map((s) => scale.toTravel(s.value))
+  const travels = Float64Array.from(line, (s) => scale.toTravel(s.value))
+  const gate = gatesOf(line, travels, scale)
   const points: Point[] = [point(line[0]!.tick, line[0]!.value)]
   for (let start = 0; start < line.length - 1;) {
     let low = -Infinity
@@ -41,8 +53,8 @@ export function thin(samples: readonly Sample[], scale: Scale): Points {
       const run = line[i]!.tick - line[start]!.tick
       const slope = (travels[i]! - travels[start]!) / run
       if (slope >= low && slope <= high) reached = i
-      low = Math.max(low, (gates[i]![0] - travels[start]!) / run)
-      high = Math.min(high, (gates[i]![1] - travels[start]!) / run)
+      low = Math.max(low, (gate.low[i]! - travels[start]!) / run)
+      high = Math.min(high, (gate.high[i]! - travels[start]!) / run)
       if (low > high) break
     }
     points.push(point(line[reached]!.tick, line[reached]!.value))

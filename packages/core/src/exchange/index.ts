@@ -2,4 +2,5 @@
 export { packBundle, unpackBundle, type Bundle, type BundleParts } from './bundle'
 export { overviewOf, packOverview, unpackOverview, OVERVIEW_STEP, type Overview } from './overview'
 export { writeWav, readWav, wavLayout, readWavChannel, quantise, type WavAudio, type WavLayout } from './wav'
+export { csvText } from './csv'
 export { stemName } from './stem-name'

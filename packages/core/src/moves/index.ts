@@ -1,4 +1,4 @@
 /** Moves: the recognisable events in an envelope, found, named and measured. */
-export type { Move, MoveKind, MoveForm } from './move'
-export { runsOf, type Run } from './runs'
+export { MOVE_KINDS, type Move, type MoveKind, type MoveForm } from './move'
+export { hysteresis, runsOf, type Run } from './runs'
 export { findMoves } from './find'

@@ -1,7 +1,21 @@
 import type { Address } from '../mix'
 
 /** What a move is called. */
-export type MoveKind = 'fade in' | 'fade out' | 'dip' | 'lift' | 'rise' | 'fall' | 'jump up' | 'jump down'
+export const MOVE_KINDS = [
+  'fade in',
+  'fade out',
+  'throw',
+  'sweep',
+  'build',
+  'lift',
+  'dip',
+  'drop',
+  'jump up',
+  'jump down',
+  'rise',
+  'fall',
+] as const
+export type MoveKind = (typeof MOVE_KINDS)[number]
 
 /** How a move takes its way: evenly in travel, mostly at its start, mostly at its end, or all at once. */
 export type MoveForm = 'even' | 'early' | 'late' | 'sudden'

@@ -115,7 +115,7 @@ describe('other moves', () => {
 
   it('are found on other scales too', () => {
     const pan = findMoves('track/reed/pan', [point(0, -1), point(bar(9), 1)], linearScale(-1, 1), time)
-    expect(pan).toMatchObject([{ kind: 'rise', from: -1, to: 1 }])
+    expect(pan).toMatchObject([{ kind: 'sweep', from: -1, to: 1 }])
   })
 })
 

@@ -1,5 +1,6 @@
 import { replaceSpan, thin, valueAt, type LineSpan, type Points, type Sample } from '../envelope'
 import { clamp, raised, riseBetween, type Scale } from '../scale'
+import { SampleList } from './sample-list'
 import type { Way } from './way'
 
 /** The lane that a pass writes on. */
@@ -29,6 +30,8 @@ export interface Written {
 
 /** A hand counts as having moved, or left the line, by more than this share of the travel: the bound of thinning. */
 const LEFT = 0.005
+/** No more samples than a screen can show are laid into a line that is still being written. */
+const SHOWN = 400
 
 /** The way back to the old line: from a value at a tick, to arrive at another. */
 interface Glide {
@@ -40,7 +43,7 @@ interface Glide {
 /** One stretch that is being written. */
 interface Stretch {
   readonly from: number
-  readonly samples: Sample[]
+  readonly samples: SampleList
 }
 
 /**
@@ -132,9 +135,9 @@ export class PassWriter {
     const stretch = this.#stretch
     const glide = this.#glide
     if (stretch) {
-      const to = this.#tick + ahead
+      const to = Math.round(this.#tick + ahead)
       const last = { tick: to, value: this.#target(to) }
-      const samples = [...coarse(stretch.samples), last]
+      const samples = [...stretch.samples.every(Math.ceil(stretch.samples.length / SHOWN)), last]
       return this.#written([...this.#done, { span: { from: stretch.from, to }, samples }], false)
     }
     if (glide) return this.#written([...this.#done, this.#glided(glide)], false)
@@ -173,15 +176,14 @@ export class PassWriter {
       this.#done.push({ span: { from, to: tick }, samples })
       this.#glide = null
     }
-    this.#stretch = { from: tick, samples: [] }
+    this.#stretch = { from: tick, samples: new SampleList() }
   }
 
   #write(tick: number): void {
     const stretch = this.#stretch!
     const value = this.#target(tick)
-    const last = stretch.samples.at(-1)
-    if (last?.tick === tick) stretch.samples[stretch.samples.length - 1] = { tick, value }
-    else stretch.samples.push({ tick, value })
+    const { last } = stretch.samples
+    stretch.samples.push({ tick, value })
     if (this.rules.way === 'meet' && !this.#held && last && this.#crosses(last, { tick, value }))
       this.#close(tick)
   }
@@ -196,8 +198,8 @@ export class PassWriter {
   /** Ends the stretch without a glide: the line was met. */
   #close(tick: number): void {
     const { from, samples } = this.#stretch!
-    const met = [...samples.slice(0, -1), { tick, value: this.#old(tick) }]
-    this.#done.push({ span: { from, to: tick }, samples: met })
+    samples.push({ tick, value: this.#old(tick) })
+    this.#done.push({ span: { from, to: tick }, samples: samples.every(1) })
     this.#stretch = null
   }
 
@@ -207,7 +209,7 @@ export class PassWriter {
     if (!stretch) return
     this.#write(tick)
     const { from, samples } = stretch
-    this.#done.push({ span: { from, to: tick }, samples })
+    this.#done.push({ span: { from, to: tick }, samples: samples.every(1) })
     this.#stretch = null
     this.#glide = { from: tick, value: this.#target(tick), to: Math.max(tick + 1, this.rules.glideEnd(tick)) }
     this.#offset = 0
@@ -250,22 +252,20 @@ export class PassWriter {
     const spans: LineSpan[] = []
     let points = this.lane.points
     const { scale } = this.lane
-    const joined: { from: number; to: number; samples: Sample[] }[] = []
+    const joined: { from: number; to: number; samples: readonly Sample[] }[] = []
     for (const { span, samples } of parts) {
       const last = joined.at(-1)
       if (last && last.to >= span.from) {
-        last.samples.push(...samples.filter((s) => s.tick > (last.samples.at(-1)?.tick ?? -1)))
+        const end = last.samples.at(-1)?.tick ?? -1
+        last.samples = last.samples.concat(samples.filter((s) => s.tick > end))
         last.to = span.to
-      } else joined.push({ from: span.from, to: span.to, samples: [...samples] })
+      } else joined.push({ from: span.from, to: span.to, samples })
     }
     for (const { from, to, samples } of joined) {
       if (!samples.length || to <= from) continue
-      const rounded = samples
-        .map((s) => ({ ...s, tick: Math.round(s.tick) }))
-        .filter((s, i, all) => s.tick > (all[i - 1]?.tick ?? -1))
-      const span = { from: rounded[0]!.tick, to: rounded.at(-1)!.tick }
+      const span = { from: samples[0]!.tick, to: samples.at(-1)!.tick }
       if (span.to <= span.from) continue
-      const inner = scale.kind === 'switch' ? steps(rounded) : thinned ? thin(rounded, scale) : plain(rounded)
+      const inner = scale.kind === 'switch' ? steps(samples) : thinned ? thin(samples, scale) : plain(samples)
       points = replaceSpan(points, scale, span, inner, 'returns')
       spans.push(span)
     }
@@ -281,9 +281,3 @@ const steps = (samples: readonly Sample[]): Points =>
   samples
     .filter((s, i) => i === 0 || i === samples.length - 1 || s.value !== samples[i - 1]!.value)
     .map(({ tick, value }) => ({ tick, value, form: 'jump' as const, bend: 0 }))
-
-/** No more samples than a screen can show: every so many-th, and the last. */
-function coarse(samples: readonly Sample[]): Sample[] {
-  const step = Math.ceil(samples.length / 400)
-  return step < 2 ? [...samples] : samples.filter((_, i) => i % step === 0 || i === samples.length - 1)
-}

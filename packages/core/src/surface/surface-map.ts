@@ -17,8 +17,9 @@ export interface TouchNote {
 /** What a surface sends. */
 export interface SurfaceMap {
   readonly name: string
-  readonly faders: readonly Source[]
-  readonly knobs: readonly Source[]
+  /** By strip; null for what was not taught yet. */
+  readonly faders: readonly (Source | null)[]
+  readonly knobs: readonly (Source | null)[]
   /** By fader; null where it feels nothing. */
   readonly touches: readonly (TouchNote | null)[]
   /** Whether its faders go by themselves to where they are sent. */
@@ -28,10 +29,16 @@ export interface SurfaceMap {
   readonly forth: TouchNote | null
 }
 
-const strips = <T>(make: (i: number) => T): T[] => Array.from({ length: STRIPS }, (_, i) => make(i))
+const strips = <const T>(make: (i: number) => T): T[] => Array.from({ length: STRIPS }, (_, i) => make(i))
+
+/** A surface of which nothing is known yet: it is taught control by control. */
+export function untaught(name: string): SurfaceMap {
+  const none = strips(() => null)
+  return { name, faders: none, knobs: none, touches: none, motors: false, back: null, forth: null }
+}
 
 /** The practice rig: faders of 14 bit, each with a touch sense, knobs of 7 bit, banks. */
-export const RIG_MAP: SurfaceMap = {
+export const RIG_MAP = {
   name: 'practice rig',
   faders: strips((i) => ({ kind: 'fine control', channel: 0, controller: 16 + i })),
   knobs: strips((i) => ({ kind: 'control', channel: 1, controller: 70 + i })),
@@ -39,4 +46,4 @@ export const RIG_MAP: SurfaceMap = {
   motors: true,
   back: { channel: 0, note: 60 },
   forth: { channel: 0, note: 62 },
-}
+} as const satisfies SurfaceMap

@@ -50,7 +50,8 @@ export class SurfaceReader {
   }
 
   /** Where a source stands by a message; null where the message is not its own, or the fine half is still to come. */
-  #travel(message: MidiMessage, source: Source): number | null {
+  #travel(message: MidiMessage, source: Source | null): number | null {
+    if (!source) return null
     if (message.kind === 'bend')
       return source.kind === 'bend' && source.channel === message.channel ? message.value / FINE : null
     if (message.kind !== 'control' || source.kind === 'bend' || source.channel !== message.channel)

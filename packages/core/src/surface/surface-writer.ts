@@ -1,8 +1,9 @@
 import { clamp } from '../scale'
 import type { Source, SurfaceMap } from './surface-map'
 
-/** Bytes that say where a fader or knob stands. @param travel 0…1 */
-export function motorBytes(source: Source, travel: number): number[] {
+/** Bytes that say where a fader or knob stands; none where it was not taught. @param travel 0…1 */
+export function motorBytes(source: Source | null, travel: number): number[] {
+  if (!source) return []
   const place = clamp(travel, 0, 1)
   const fine = Math.round(place * 16_383)
   switch (source.kind) {

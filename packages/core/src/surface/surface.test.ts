@@ -2,13 +2,17 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   MidiParser,
+  readSurface,
   motorBytes,
   RIG_MAP,
   STRIPS,
   SurfaceReader,
   Takeover,
+  Teacher,
   touchBytes,
   transportBytes,
+  untaught,
+  writeSurface,
 } from '.'
 
 describe('MIDI bytes', () => {
@@ -91,5 +95,67 @@ describe('a soft takeover', () => {
     soft.lose()
     expect(soft.takes(0.8, 0.2)).toBe(false)
     expect(soft.takes(0.21, 0.2)).toBe(true)
+  })
+})
+
+describe('teaching', () => {
+  const learn = (...bytes: number[]) => new Teacher().feed(bytes)
+
+  it('tells pitch bend, controllers of one and of two halves apart, and notes the touch', () => {
+    expect(learn(0xe3, 0, 64)).toEqual({ source: { kind: 'bend', channel: 3 }, touch: null })
+    expect(learn(0xb1, 20, 5, 20, 6)).toBeNull()
+    expect(learn(0xb1, 20, 5, 20, 6, 20, 7)?.source).toEqual({ kind: 'control', channel: 1, controller: 20 })
+    expect(learn(0x90, 40, 127, 0xb0, 7, 5, 39, 6)).toEqual({
+      source: { kind: 'fine control', channel: 0, controller: 7 },
+      touch: { channel: 0, note: 40 },
+    })
+  })
+
+  it('learns every fader and knob of the rig from its own bytes, wherever it is moved', () => {
+    const place = fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 3, maxLength: 9 })
+    fc.assert(
+      fc.property(fc.nat(STRIPS - 1), place, fc.boolean(), (strip, travels, knob) => {
+        const source = (knob ? RIG_MAP.knobs : RIG_MAP.faders)[strip]!
+        const teacher = new Teacher()
+        const taught = travels.map((t) => teacher.feed(motorBytes(source, t))).find((t) => t !== null)
+        expect(taught?.source).toEqual(source)
+      }),
+    )
+  })
+
+  it('learns a button from the note that it sends', () => {
+    expect(new Teacher().button([0xb0, 1, 1, 0x92, 50, 100])).toEqual({ channel: 2, note: 50 })
+    expect(new Teacher().button([0x92, 50, 0])).toBeNull()
+  })
+})
+
+describe('a map as a file', () => {
+  const file = () => JSON.parse(JSON.stringify(writeSurface(RIG_MAP))) as Record<string, unknown>
+
+  it('comes back as it was', () => {
+    expect(readSurface(file())).toEqual(RIG_MAP)
+    expect(readSurface(writeSurface(untaught('Small box')))).toEqual(untaught('Small box'))
+  })
+
+  it.each([
+    ['nothing', null, /not a map/],
+    ['another format', { format: 'rudlo-mix' }, /not a map/],
+    ['a newer version', { ...file(), version: 2 }, /newer/],
+    ['no name', { ...file(), name: ' ' }, /name/],
+    ['seven faders', { ...file(), faders: [] }, /8 faders/],
+    [
+      'a channel that is none',
+      { ...file(), knobs: Array(8).fill({ kind: 'bend', channel: 16 }) },
+      /knobs 1, channel/,
+    ],
+    [
+      'a fine half of its own',
+      { ...file(), faders: Array(8).fill({ kind: 'fine control', channel: 0, controller: 40 }) },
+      /0 to 31/,
+    ],
+    ['motors that may be', { ...file(), motors: 'maybe' }, /motors/],
+    ['a note that is none', { ...file(), back: { channel: 0, note: 'c' } }, /back, note/],
+  ])('of %s is refused with its place', (_, document, problem) => {
+    expect(() => readSurface(document)).toThrow(problem)
   })
 })

@@ -1,0 +1,86 @@
+import { measurementOf, type Measurement } from '../assess'
+import { evidenceOf, type Evidence, type MoreEvidence } from '../checks'
+import { energies, hear, type Heard, type HeardCache } from '../heard'
+import type { AudioStore } from '../engine'
+import { integratedLoudness, loudnessRange, loudnessTrace } from '../loudness'
+import { MISTAKES, mistakesOf, type Mistake } from '../mistakes'
+import type { Mix } from '../mix'
+import type { SongVersion } from '../song'
+import type { Brief } from './brief'
+import { judgeTasks, type JudgedTask } from './verdicts'
+
+/** A mistake as it is stored: without its repair, which is made anew where it is wanted. */
+export type FoundMistake = Omit<Mistake, 'repair'> & { readonly name: string }
+
+/** What came out of a brief for one mix. Plain data, kept as JSON. */
+export interface Assessment {
+  readonly version: 1
+  readonly tasks: readonly JudgedTask[]
+  /** The same checks on the starting mix: what it was before. */
+  readonly before: readonly JudgedTask[]
+  /** Worst first. */
+  readonly mistakes: readonly FoundMistake[]
+}
+
+/** Everything that is measured of one work. */
+export interface Assessed {
+  readonly measurement: Measurement
+  readonly assessment: Assessment
+}
+
+/** A work to be assessed by a brief. */
+export interface ToAssess {
+  readonly song: SongVersion
+  readonly start: Mix
+  readonly mix: Mix
+  readonly brief: Pick<Brief, 'tasks' | 'open'>
+  readonly more: Pick<MoreEvidence, 'commands' | 'writing'>
+}
+
+/** A mistake without its repair, under its name. */
+export function storedMistake({ kind, severity, place, sentence }: Mistake): FoundMistake {
+  const name = MISTAKES.find((m) => m.kind === kind)!.name
+  return { kind, name, severity, place, sentence }
+}
+
+/** Judges tasks and finds mistakes. */
+export function assess(evidence: Evidence, before: Evidence, brief: Pick<Brief, 'tasks'>): Assessment {
+  return {
+    version: 1,
+    tasks: judgeTasks(evidence, brief.tasks),
+    before: judgeTasks(before, brief.tasks),
+    mistakes: mistakesOf(evidence).map(storedMistake),
+  }
+}
+
+/**
+ * Renders a work, measures it, judges its tasks and finds its mistakes. The same in a worker of the browser and on the
+ * server.
+ * @returns null where `onProgress` stopped it
+ */
+export function assessWork(
+  { song, start, mix, brief, more }: ToAssess,
+  audio: AudioStore,
+  cache: HeardCache,
+  onProgress: (share: number) => boolean = () => true,
+): Assessed | null {
+  const heard = hear(song, mix, audio, cache, (share) => onProgress(share / 2))
+  const first = heard && hear(song, start, audio, cache, (share) => onProgress(0.5 + share / 2))
+  if (!heard || !first) return null
+  const evidence = evidenceOf(song, start, mix, { ...more, open: brief.open, heard })
+  const before = evidenceOf(song, start, start, { open: brief.open, heard: first })
+  return {
+    measurement: measurementOf(song, mix, loudnessOf(heard)),
+    assessment: assess(evidence, before, brief),
+  }
+}
+
+function loudnessOf({ mix, peaks }: Heard) {
+  const energy = energies(mix)
+  return {
+    integrated: integratedLoudness(energy),
+    range: loudnessRange(energy),
+    truePeak: peaks.reduce((a, b) => Math.max(a, b), -Infinity),
+    momentary: loudnessTrace(energy, 4),
+  }
+}

@@ -1,0 +1,28 @@
+/** Briefs: tasks with checks and hints, what a student may know of them, and tasks proposed from a model. */
+export {
+  ANSWER_TIMES,
+  completeBrief,
+  forStudent,
+  HINT_LEVELS,
+  type AnswerTime,
+  type Brief,
+  type BriefTask,
+  type HintLevel,
+  type StudentBrief,
+  type StudentTask,
+} from './brief'
+export { BRIEF_LIMITS, readBrief } from './read-brief'
+export { judgeTasks, needsSound, type JudgedCheck, type JudgedTask } from './verdicts'
+export {
+  assess,
+  assessWork,
+  storedMistake,
+  type Assessed,
+  type Assessment,
+  type FoundMistake,
+  type ToAssess,
+} from './assessment'
+export { hintLine } from './hint-line'
+export { matchMoves, type MovePair } from './match'
+export { tasksFromModel, type FreshId } from './from-model'
+export { LESSONS, type Lesson } from './lessons'

@@ -1,0 +1,424 @@
+import { describe, expect, it } from 'vitest'
+import { barTick } from '../../test/drawn/moves'
+import { song, start } from '../../test/drawn/mistakes'
+import { emptyPart, type Heard, type Part } from '../heard'
+import { point, type Points } from '../envelope'
+import { withPoints, withSetting, type Mix } from '../mix'
+import {
+  CHECK_KINDS,
+  checkProblem,
+  evidenceOf,
+  judge,
+  kindOf,
+  startValues,
+  type Values,
+  type Verdict,
+} from '.'
+
+const REED = 'track/reed/level'
+const at = barTick
+const BAR = 3840
+
+const lines = (all: Readonly<Record<string, Points>>, mix: Mix = start) =>
+  Object.entries(all).reduce((m, [lane, points], i) => withPoints(m, lane, points, () => `l${i}`), mix)
+
+const part = (level: (second: number) => number): Part => {
+  const hops = 640
+  const side = Float64Array.from({ length: hops }, (_, i) => 10 ** ((level(i / 10) + 0.691) / 10) / 2)
+  return { ...emptyPart(hops), left: side, right: side.slice() }
+}
+
+const heard = (more: Partial<Heard> = {}): Heard => ({
+  hops: 640,
+  mix: part(() => -16),
+  still: part(() => -16),
+  peaks: new Float64Array(640).fill(-6),
+  tracks: { reed: part(() => -20), pad: part(() => -22) },
+  shares: {},
+  entries: {},
+  ...more,
+})
+
+interface Case {
+  readonly kind: string
+  readonly values: Values
+  /** Mixes, or what is heard, with the verdict that they deserve and a word of its sentence. */
+  readonly give: readonly (readonly [verdict: Verdict, word: RegExp, mix: Mix, heard?: Heard])[]
+}
+
+const fade = (from: number, to: number, a: number, b: number) =>
+  lines({ [REED]: [point(0, a), point(from, a), point(to, b)] })
+const dip = (depth: number, arrives = at(9), leaves = at(17)) =>
+  lines({
+    [REED]: [
+      point(0, -3),
+      point(arrives - 960, -3),
+      point(arrives, -3 - depth),
+      point(leaves, -3 - depth),
+      point(leaves + 960, -3),
+    ],
+  })
+const loudFrom = (second: number, lu: number) =>
+  heard({ tracks: { reed: part((s) => (s >= second ? -20 + lu : -20)), pad: part(() => -22) } })
+
+const CASES: readonly Case[] = [
+  {
+    kind: 'fade in',
+    values: { lane: REED, from: 0, to: at(5), beats: 1, even: 18 },
+    give: [
+      ['met', /evenly and from silence/, lines({ [REED]: [point(0, -90), point(at(5), -6)] })],
+      ['close', /late/, lines({ [REED]: [point(0, -90), point(at(5, 3), -6)] })],
+      ['not yet', /never gets quite silent/, lines({ [REED]: [point(0, -50), point(at(5), -6)] })],
+      ['not yet', /does not fade in/, start],
+      ['not yet', /instant/, lines({ [REED]: [point(0, -90, 'jump'), point(at(3), -6)] })],
+    ],
+  },
+  {
+    kind: 'fade out',
+    values: { lane: REED, from: at(29), to: at(33), beats: 1, even: 18 },
+    give: [
+      ['met', /to silence/, fade(at(29), at(33), -3, -90)],
+      ['not yet', /never gets quite silent: .38/, fade(at(29), at(33), -3, -38)],
+      ['not yet', /begins at bar 25/, fade(at(25), at(33), -3, -90)],
+      [
+        'close',
+        /unevenly/,
+        lines({ [REED]: [point(0, -3), point(at(29), -3, 'curve', 3), point(at(33), -90)] }),
+      ],
+    ],
+  },
+  {
+    kind: 'dip',
+    values: { lane: REED, from: at(9), to: at(17), depth: 7, tolerance: 2, beats: 1 },
+    give: [
+      ['met', /goes down by 7.0 dB/, dip(7)],
+      ['close', /could be more/, dip(3.5)],
+      ['close', /2 beats late/, dip(7, at(9, 3))],
+      ['not yet', /never comes back/, lines({ [REED]: [point(at(8), -3), point(at(9), -10)] })],
+      ['not yet', /does not go down/, start],
+    ],
+  },
+  {
+    kind: 'lift',
+    values: { lane: REED, from: at(9), to: at(17), depth: 4, tolerance: 1, beats: 1 },
+    give: [
+      ['met', /goes up/, dip(-4)],
+      ['not yet', /could be less/, dip(-8.5)],
+    ],
+  },
+  {
+    kind: 'build',
+    values: { from: at(5), to: at(9), by: 'loudness', least: 4, steady: 70 },
+    give: [
+      [
+        'met',
+        /grows by/,
+        start,
+        heard({ mix: part((s) => -22 + Math.min(6, Math.max(0, s - 8))), still: part(() => -22) }),
+      ],
+      ['not yet', /does not build/, start, heard()],
+      [
+        'not yet',
+        /quieter/,
+        start,
+        heard({ mix: part((s) => (s >= 16 ? -30 : -22 + Math.max(0, s - 8))), still: part(() => -22) }),
+      ],
+      ['not yet', /not been rendered/, start],
+    ],
+  },
+  {
+    kind: 'drop',
+    values: { lane: REED, from: at(9), depth: 6, beats: 0.5 },
+    give: [
+      ['met', /drops by 12.0 dB/, lines({ [REED]: [point(0, 0), point(at(9), 0), point(at(9) + 240, -12)] })],
+      ['not yet', /does not drop/, start],
+    ],
+  },
+  {
+    kind: 'jump',
+    values: { lane: 'track/reed/mute', from: at(9), way: 'up', beats: 0.25 },
+    give: [
+      [
+        'met',
+        /jumps up at bar 9, on time/,
+        lines({ 'track/reed/mute': [point(0, 0, 'jump'), point(at(9), 1, 'jump')] }),
+      ],
+      ['not yet', /does not jump/, start],
+    ],
+  },
+  {
+    kind: 'throw',
+    values: { lane: 'send/to-hall/level', from: at(8, 3), to: at(9), least: -12, beats: 1 },
+    give: [
+      [
+        'met',
+        /closes again/,
+        lines({
+          'send/to-hall/level': [point(0, -90, 'jump'), point(at(8, 3), -6, 'jump'), point(at(9), -90)],
+        }),
+      ],
+      [
+        'not yet',
+        /never closes again/,
+        lines({ 'send/to-hall/level': [point(0, -90), point(at(8, 2), -90), point(at(8, 3), -6)] }),
+      ],
+      [
+        'close',
+        /hardly heard/,
+        lines({
+          'send/to-hall/level': [point(0, -90, 'jump'), point(at(8, 3), -16, 'jump'), point(at(9), -90)],
+        }),
+      ],
+      ['not yet', /stays closed/, start],
+    ],
+  },
+  {
+    kind: 'sweep',
+    values: { lane: 'track/reed/pan', from: at(5), to: at(9), way: 'up', least: 40, beats: 2 },
+    give: [
+      ['met', /goes from L80 to R80/, lines({ 'track/reed/pan': [point(at(5), -0.8), point(at(9), 0.8)] })],
+      ['not yet', /other way/, lines({ 'track/reed/pan': [point(at(5), 0.8), point(at(9), -0.8)] })],
+      ['not yet', /stays where it is/, start],
+    ],
+  },
+  {
+    kind: 'crossing',
+    values: { leaves: 'reed', comes: 'pad', from: at(9), to: at(13), hole: 15 },
+    give: [
+      [
+        'met',
+        /they cross at/,
+        lines({
+          [REED]: [point(0, 0), point(at(9), 0), point(at(13), -90)],
+          'track/pad/level': [point(at(9), -90), point(at(13), 0)],
+        }),
+      ],
+      ['not yet', /does not come in/, fade(at(9), at(13), 0, -90)],
+    ],
+  },
+  {
+    kind: 'position',
+    values: { lane: 'track/reed/pan', from: at(9), value: -50, tolerance: 10 },
+    give: [
+      ['met', /is at L50/, withSetting(start, 'track/reed/pan', -0.5)],
+      ['not yet', /further down/, start],
+    ],
+  },
+  {
+    kind: 'returns',
+    values: { lane: REED, from: at(3), to: at(20), tolerance: 3 },
+    give: [
+      ['met', /is back/, dip(7)],
+      ['not yet', /is still at/, fade(at(8), at(9), -3, -10)],
+    ],
+  },
+  {
+    kind: 'silence',
+    values: { track: 'reed', from: at(33) - 100, level: -90 },
+    give: [
+      ['met', /is silent/, fade(at(29), at(32), -3, -90)],
+      ['not yet', /is not silent/, start],
+    ],
+  },
+  {
+    kind: 'lead over rest',
+    values: { track: 'reed', from: at(1), to: at(9), low: 0, high: 4 },
+    give: [
+      ['met', /easy to follow/, start, heard()],
+      [
+        'not yet',
+        /hard to follow/,
+        start,
+        heard({ tracks: { reed: part(() => -30), pad: part(() => -20) } }),
+      ],
+      [
+        'not yet',
+        /alone in front/,
+        start,
+        heard({ tracks: { reed: part(() => -10), pad: part(() => -30) } }),
+      ],
+      [
+        'not yet',
+        /cannot be heard/,
+        start,
+        heard({ tracks: { reed: emptyPart(640), pad: part(() => -20) } }),
+      ],
+    ],
+  },
+  {
+    kind: 'in the mix',
+    values: { track: 'reed', from: at(1), to: at(9), low: -8, high: -2 },
+    give: [['met', /not in the way/, start, heard()]],
+  },
+  {
+    kind: 'left against right',
+    values: { from: at(1), to: at(9), tolerance: 2 },
+    give: [
+      ['met', /in balance/, start, heard()],
+      [
+        'not yet',
+        /leans to the left by 6.0 dB/,
+        start,
+        heard({ mix: { ...part(() => -16), right: part(() => -22).right } }),
+      ],
+    ],
+  },
+  {
+    kind: 'evenness',
+    values: { track: 'reed', from: at(1), to: at(17), phrase: 2, against: 'itself', most: 3 },
+    give: [
+      ['met', /is even/, start, heard()],
+      ['not yet', /swells and sinks by 8.0 LU/, start, loudFrom(16, 8)],
+    ],
+  },
+  {
+    kind: 'loudness',
+    values: { from: at(1), to: at(9), value: -16, tolerance: 1 },
+    give: [
+      ['met', /measure .16.0 LUFS/, start, heard()],
+      ['not yet', /Nothing can be heard/, start, heard({ mix: emptyPart(640) })],
+    ],
+  },
+  {
+    kind: 'true peak',
+    values: { from: 0, to: at(33), most: -1 },
+    give: [
+      ['met', /room left/, start, heard()],
+      [
+        'not yet',
+        /too hot/,
+        start,
+        heard({ peaks: Float64Array.from({ length: 640 }, (_, i) => (i === 300 ? 2 : -6)) }),
+      ],
+    ],
+  },
+  {
+    kind: 'tail kept',
+    values: { track: 'reed', from: at(9), to: at(17) },
+    give: [
+      [
+        'met',
+        /rings out/,
+        lines({ 'send/to-hall/level': [point(0, -6), point(at(9), -6), point(at(9) + 240, -90)] }),
+      ],
+      [
+        'not yet',
+        /echo of Reed is cut/,
+        lines(
+          { 'return/hall/level': [point(0, 0), point(at(10), 0), point(at(10, 3), -90)] },
+          withSetting(start, 'send/to-hall/level', -6),
+        ),
+      ],
+    ],
+  },
+  {
+    kind: 'only lanes',
+    values: { lanes: [REED] },
+    give: [
+      ['met', /Only what was asked/, dip(7)],
+      ['not yet', /nobody asked/, lines({ 'track/pad/pan': [point(0, 0.5)] })],
+    ],
+  },
+  {
+    kind: 'few points',
+    values: { lane: REED, most: 4 },
+    give: [
+      ['close', /5 points/, dip(7)],
+      ['met', /easy to change/, start],
+    ],
+  },
+  {
+    kind: 'form',
+    values: { lane: REED, from: at(29), to: at(33), form: 'even' },
+    give: [
+      ['met', /evenly/, fade(at(29), at(33), -3, -90)],
+      ['not yet', /does not move/, start],
+    ],
+  },
+  { kind: 'by pass', values: { lane: REED, way: 'hold' }, give: [['not yet', /drawn, not played/, dip(7)]] },
+  {
+    kind: 'no mistake',
+    values: { mistake: 'drift' },
+    give: [
+      ['met', /Not made/, dip(7)],
+      ['not yet', /drifts/, lines({ [REED]: [point(0, -3), point(at(32), -14)] })],
+    ],
+  },
+]
+
+describe.each(CASES.map((c) => [c.kind, c] as const))('the check "%s"', (kind, { values, give }) => {
+  it('can be used as it is set here', () => {
+    expect(checkProblem({ id: 'c', kind, values }, song, start)).toBeNull()
+  })
+
+  it('says what it found, in a sentence with its verdict', () => {
+    for (const [verdict, word, mix, sound] of give) {
+      const found = judge(evidenceOf(song, start, mix, { heard: sound ?? null }), { id: 'c', kind, values })
+      expect(`${found.verdict}: ${found.sentence}`).toMatch(new RegExp(`^${verdict}: .*${word.source}`))
+      expect(found.sentence).toMatch(/^[A-Z0-9].*\.$/)
+      expect(found.place.to).toBeGreaterThanOrEqual(found.place.from)
+    }
+  })
+})
+
+it('has a case for every kind of check', () => {
+  expect(CASES.map((c) => c.kind).sort()).toEqual(CHECK_KINDS.map((k) => k.kind).sort())
+})
+
+describe('a check', () => {
+  it('of every kind begins with values that fit the song, and judges the starting mix without a fault', () => {
+    for (const kind of CHECK_KINDS) {
+      const setup = {
+        song,
+        mix: start,
+        lane: kind.kind === 'throw' ? 'send/to-hall/level' : REED,
+        from: at(5),
+        to: at(9),
+      }
+      const values = startValues(kind, setup)
+      expect(checkProblem({ id: 'c', kind: kind.kind, values }, song, start), kind.kind).toBeNull()
+      for (const sound of [null, heard()])
+        expect(
+          judge(evidenceOf(song, start, start, { heard: sound }), { id: 'c', kind: kind.kind, values })
+            .sentence,
+        ).toMatch(/\.$/)
+    }
+  })
+
+  it('that a pass must have written is met by that pass alone', () => {
+    const by = (how: string) =>
+      judge(evidenceOf(song, start, dip(7), { commands: [{ lanes: [REED], from: 0, to: BAR, how }] }), {
+        id: 'c',
+        kind: 'by pass',
+        values: { lane: REED, way: 'hold' },
+      }).verdict
+    expect([by('hold'), by('move'), by('hand')]).toEqual(['met', 'close', 'not yet'])
+  })
+
+  it.each([
+    ['a lane that is not there', 'dip', { lane: 'track/none/level' }, /no such lane/],
+    ['a place outside the song', 'fade in', { to: at(40) }, /outside the song/],
+    ['a number out of range', 'dip', { depth: 900 }, /between 0.5 and 60/],
+    [
+      'a tolerance that lets nothing count',
+      'dip',
+      { depth: 2, tolerance: 3 },
+      /doing nothing would be right/,
+    ],
+    ['an end before its beginning', 'dip', { from: at(9), to: at(5) }, /come back after/],
+    ['a band that is upside down', 'lead over rest', { low: 5, high: 1 }, /least is more than the most/],
+    ['a track that crosses itself', 'crossing', { comes: 'reed', leaves: 'reed' }, /different tracks/],
+    ['a choice that there is not', 'jump', { way: 'sideways' }, /none of what can be chosen/],
+    ['something it does not know', 'dip', { colour: 'red' }, /knows nothing called "colour"/],
+  ])('with %s is refused with a sentence', (_, kind, change, problem) => {
+    const setup = { song, mix: start, lane: REED, from: at(5), to: at(9) }
+    const values = { ...startValues(kindOf(kind), setup), ...change } as Values
+    expect(checkProblem({ id: 'c', kind, values }, song, start)).toMatch(problem)
+  })
+
+  it('of an unknown kind is refused', () => {
+    expect(checkProblem({ id: 'c', kind: 'magic', values: {} }, song, start)).toMatch(
+      /no check called "magic"/,
+    )
+  })
+})

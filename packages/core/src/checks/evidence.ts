@@ -1,0 +1,69 @@
+import { movesOfMix } from '../assess'
+import { valueAt } from '../envelope'
+import type { Heard, Seconds } from '../heard'
+import { lineInCharge, resolve, type Address, type Mix } from '../mix'
+import type { Move } from '../moves'
+import { songTime, type SongTime, type SongVersion } from '../song'
+
+/** One command of a work's list, as far as it counts here. */
+export interface CommandNote {
+  readonly lanes: readonly Address[]
+  readonly from: number
+  readonly to: number
+  /** "hand", or the way of writing of a pass. */
+  readonly how: string
+}
+
+/** Everything that a check or a mistake may look at. */
+export interface Evidence {
+  readonly song: SongVersion
+  readonly time: SongTime
+  /** The mix that everybody started from. */
+  readonly start: Mix
+  readonly mix: Mix
+  readonly moves: readonly Move[]
+  readonly commands: readonly CommandNote[]
+  /** The lanes that the brief asks for. */
+  readonly open: readonly Address[]
+  /** Tracks and returns on which the hand was left writing. */
+  readonly writing: readonly string[]
+  /** Null where only lines are looked at. */
+  readonly heard: Heard | null
+}
+
+/** What is known besides the two mixes; all of it may be missing. */
+export type MoreEvidence = Partial<Pick<Evidence, 'commands' | 'open' | 'writing' | 'heard'>>
+
+/** Puts together what is looked at. */
+export function evidenceOf(song: SongVersion, start: Mix, mix: Mix, more: MoreEvidence = {}): Evidence {
+  const { commands = [], open = [], writing = [], heard = null } = more
+  const moves = movesOfMix(song, mix)
+  return { song, time: songTime(song), start, mix, moves, commands, open, writing, heard }
+}
+
+/** Value of a control at a tick: of its line if one is in charge, else its setting. 0 where there is no such control. */
+export function valueOf(mix: Mix, lane: Address, tick: number): number {
+  const found = resolve(mix, lane)
+  if (!found) return 0
+  const line = lineInCharge(mix, lane)
+  return line ? valueAt(line.points, found.control.scale, tick) : found.setting
+}
+
+/** A stretch of ticks in seconds. */
+export function secondsOf({ tempo }: SongTime, from: number, to: number): Seconds {
+  return { from: tempo.secondsAt(from), to: tempo.secondsAt(to) }
+}
+
+/** The move of some kinds on a lane that lies most in a stretch; undefined where none touches it. */
+export function moveIn(
+  evidence: Evidence,
+  lane: Address,
+  kinds: readonly Move['kind'][],
+  from: number,
+  to: number,
+): Move | undefined {
+  const share = (m: Move) => Math.min(m.end, to) - Math.max(m.start, from)
+  return evidence.moves
+    .filter((m) => m.lane === lane && kinds.includes(m.kind) && share(m) >= 0)
+    .sort((a, b) => share(b) - share(a) || Math.abs(b.depth) - Math.abs(a.depth))[0]
+}

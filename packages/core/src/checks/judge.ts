@@ -1,0 +1,84 @@
+import { resolve, type Mix } from '../mix'
+import type { SongVersion } from '../song'
+import type { Check, CheckKind, Field, FieldValue, Finding, Setup, Values } from './check'
+import type { Evidence } from './evidence'
+import { CHECK_KINDS } from './kinds'
+
+/** The kind of a check. @throws RangeError where there is none of that name */
+export function kindOf(name: string): CheckKind {
+  const kind = CHECK_KINDS.find((k) => k.kind === name)
+  if (!kind) throw new RangeError(`There is no check called "${name}".`)
+  return kind
+}
+
+/** Runs one check. */
+export function judge(evidence: Evidence, check: Check): Finding {
+  return kindOf(check.kind).judge(evidence, check.values as never)
+}
+
+/** Values that a fresh check of a kind begins with, on a lane and a stretch. */
+export function startValues(kind: CheckKind, { song, lane, from, to }: Setup): Values {
+  const track = song.tracks.find((t) => lane.includes(`/${t.id}/`))?.id ?? song.tracks[0]?.id ?? ''
+  const tracks = [track, song.tracks.find((t) => t.id !== track)?.id ?? track]
+  let places = 0
+  const start = (field: Field): FieldValue => {
+    switch (field.type) {
+      case 'lane':
+        return lane
+      case 'lanes':
+        return [lane]
+      case 'track':
+        return tracks.shift() ?? track
+      case 'place':
+        return places++ ? to : from
+      case 'number':
+        return field.initial
+      case 'choice':
+        return field.options[0]?.[0] ?? ''
+    }
+  }
+  return Object.fromEntries(Object.entries(kind.fields).map(([name, field]) => [name, start(field)]))
+}
+
+/** What is wrong with a check, in one sentence; null where it can be used. */
+export function checkProblem(check: Check, song: SongVersion, mix: Mix): string | null {
+  const kind = CHECK_KINDS.find((k) => k.kind === check.kind)
+  if (!kind) return `There is no check called "${check.kind}".`
+  for (const [name, field] of Object.entries(kind.fields)) {
+    const problem = fieldProblem(field, check.values[name], song, mix)
+    if (problem) return `${kind.name}: ${problem}`
+  }
+  const extra = Object.keys(check.values).find((name) => !(name in kind.fields))
+  if (extra) return `${kind.name} knows nothing called "${extra}".`
+  const impossible = kind.impossible?.(check.values as never, song, mix)
+  return impossible ? `${kind.name}: ${impossible}` : null
+}
+
+function fieldProblem(
+  field: Field,
+  value: FieldValue | undefined,
+  song: SongVersion,
+  mix: Mix,
+): string | null {
+  const says = field.label
+  switch (field.type) {
+    case 'lane':
+      return typeof value === 'string' && resolve(mix, value) ? null : `the song has no such lane (${says}).`
+    case 'lanes':
+      return Array.isArray(value) && value.every((v) => typeof v === 'string' && resolve(mix, v))
+        ? null
+        : `the song does not have all of these lanes (${says}).`
+    case 'track':
+      return song.tracks.some((t) => t.id === value) ? null : `the song has no such track (${says}).`
+    case 'place':
+      return typeof value === 'number' && Number.isInteger(value) && value >= 0 && value <= song.length
+        ? null
+        : `"${says}" lies outside the song.`
+    case 'number':
+      return typeof value === 'number' && value >= field.min && value <= field.max
+        ? null
+        : `"${says}" must be between ${field.min} and ${field.max}.`
+    case 'choice':
+      return field.options.some(([v]) => v === value) ? null : `"${says}" is none of what can be chosen.`
+  }
+}

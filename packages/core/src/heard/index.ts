@@ -1,0 +1,18 @@
+/** What is heard: a mix and its parts, rendered and measured, for checks and mistakes to look at. */
+export { hear, RecentParts, type Heard, type HeardCache } from './hear'
+export { entriesOf } from './entries'
+export {
+  brightness,
+  emptyPart,
+  energies,
+  HOPS,
+  hopsIn,
+  leftOverRight,
+  loudnessIn,
+  loudnessOfAll,
+  over,
+  sounding,
+  together,
+  type Part,
+  type Seconds,
+} from './part'

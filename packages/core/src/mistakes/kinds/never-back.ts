@@ -1,0 +1,55 @@
+import { point } from '../../envelope'
+import { at, nameOf, say, valueText } from '../../checks/say'
+import { drawnLines, isLevel, isSendOrWet, repaired } from '../lines'
+import type { MistakeKind } from '../mistake'
+
+/** So many bars are left after it went up: enough to have come back. */
+const LEFT_BARS = 4
+/** A level that stays up by so many dB, an effect by so much of its travel. */
+const LEVEL_DB = 2
+const TRAVEL = 0.15
+/** A fader that comes from under this comes in: that is no lift. */
+const GONE_DB = -36
+
+/** It never comes back: a lift, send or effect stays on to the end. */
+export const neverBack: MistakeKind = {
+  kind: 'never back',
+  name: 'It never comes back',
+  needs: 'lines',
+  find: (evidence) => {
+    const { time, mix, moves, song } = evidence
+    return drawnLines(evidence).flatMap(({ lane, points, control: { scale } }) => {
+      const last = moves.filter((m) => m.lane === lane).at(-1)
+      if (!last || last.depth <= 0 || last.end !== last.arrival) return []
+      const up = scale.toTravel(last.to) - scale.toTravel(last.from)
+      const stays = isSendOrWet(lane)
+        ? up > TRAVEL
+        : isLevel(lane) && last.from > GONE_DB && last.depth > LEVEL_DB
+      if (!stays || time.meter.barsBetween(last.arrival, time.length) < LEFT_BARS) return []
+      const name = nameOf(evidence, lane)
+      return {
+        kind: 'never back',
+        severity: 2 as const,
+        place: { lane, from: last.start, to: time.length },
+        sentence: say(
+          'Listen to what comes after {at}: {name} goes up to {value} and stays there to the end. Bring it back where the moment is over.',
+          { name, at: at(evidence, last.arrival), value: valueText(evidence, lane, last.to) },
+        ),
+        repair: () => {
+          const { bar, beat } = time.meter.lengthsAt(last.arrival)
+          const section = song.sections.find((s) => s.tick >= last.arrival + bar)?.tick
+          const back = Math.min(section ?? Infinity, last.arrival + 4 * bar, time.length - 1)
+          const line = points.filter((p) => p.tick < back - beat)
+          return {
+            label: `Brought ${name} back`,
+            mix: repaired(mix, lane, [
+              ...line,
+              point(Math.round(back - beat), last.to),
+              point(Math.round(back), last.from),
+            ]),
+          }
+        },
+      }
+    })
+  },
+}

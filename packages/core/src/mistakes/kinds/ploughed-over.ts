@@ -1,0 +1,45 @@
+import { bars, nameOf, say } from '../../checks/say'
+import type { MistakeKind } from '../mistake'
+
+/** A pass from play to stop over so many bars … */
+const BARS = 4
+/** … that went over at least so many steps made before on the same lane. */
+const STEPS = 2
+
+/** Ploughed over: a write pass flattened moves that were there. */
+export const ploughedOver: MistakeKind = {
+  kind: 'ploughed over',
+  name: 'Ploughed over',
+  needs: 'lines',
+  find: (evidence) => {
+    const { commands, time, moves } = evidence
+    return commands.flatMap((pass, i) => {
+      if (pass.how !== 'play to stop' || time.meter.barsBetween(pass.from, pass.to) < BARS) return []
+      return pass.lanes.flatMap((lane) => {
+        const inside = (c: { from: number; to: number }) => c.from >= pass.from && c.to <= pass.to
+        const before = commands.slice(0, i).filter((c) => c.lanes.includes(lane) && inside(c))
+        // what was drawn again afterwards, or is still there, is no loss
+        const again = commands
+          .slice(i + 1)
+          .some((c) => c.lanes.includes(lane) && c.from < pass.to && c.to > pass.from)
+        const there = moves.filter((m) => m.lane === lane && m.start >= pass.from && m.end <= pass.to)
+        if (before.length < STEPS || again || there.length >= before.length) return []
+        const words = {
+          name: nameOf(evidence, lane),
+          bars: bars(evidence, pass.from, pass.to),
+          count: before.length,
+        }
+        return {
+          kind: 'ploughed over',
+          severity: 3 as const,
+          place: { lane, from: pass.from, to: pass.to },
+          sentence: say(
+            'Listen to {name} in {bars}: a pass from play to stop went over what you had made there in {count} steps. In the list of what was done you can go back to before it.',
+            words,
+          ),
+          repair: null,
+        }
+      })
+    })
+  },
+}

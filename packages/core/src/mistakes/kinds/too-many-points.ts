@@ -1,0 +1,52 @@
+import { thin, travelAt } from '../../envelope'
+import { nameOf, say } from '../../checks/say'
+import { drawnLines, repaired, type DrawnLine } from '../lines'
+import type { MistakeKind } from '../mistake'
+
+/** More than so many times what the same line needs … */
+const TIMES = 4
+/** … and more than so many in all. */
+const FEW = 24
+
+/** The same line with as few points as it needs: within what a hand means. */
+function thinned({ points, control: { scale } }: DrawnLine) {
+  const samples = points.flatMap((p, i) => {
+    const next = points[i + 1]
+    const here = { tick: p.tick, value: p.value }
+    if (!next || p.form === 'straight' || next.tick - p.tick < 8) return [here]
+    const between = [0.25, 0.5, 0.75].map((u) => {
+      const tick = Math.round(p.tick + (next.tick - p.tick) * u)
+      return { tick, value: scale.toValue(travelAt(points, scale, tick)) }
+    })
+    return [here, ...between]
+  })
+  return thin(samples, scale)
+}
+
+/** Too many points: more than four times what the same line needs. */
+export const tooManyPoints: MistakeKind = {
+  kind: 'too many points',
+  name: 'Too many points',
+  needs: 'lines',
+  find: (evidence) =>
+    drawnLines(evidence).flatMap((line) => {
+      const { lane, points, control } = line
+      if (points.length <= FEW || control.scale.kind === 'switch') return []
+      const few = thinned(line)
+      if (points.length <= TIMES * few.length) return []
+      const name = nameOf(evidence, lane)
+      return {
+        kind: 'too many points',
+        severity: 1 as const,
+        place: { lane, from: points[0]!.tick, to: points.at(-1)!.tick },
+        sentence: say(
+          '{name} has {count} points where {few} would say the same. It sounds right, but try to move it by a bar: thin it out first.',
+          { name, count: points.length, few: few.length },
+        ),
+        repair: () => ({
+          label: `Thinned ${name} to ${few.length} points`,
+          mix: repaired(evidence.mix, lane, few),
+        }),
+      }
+    }),
+}

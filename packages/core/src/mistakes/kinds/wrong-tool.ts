@@ -1,0 +1,37 @@
+import { hysteresis } from '../../moves'
+import { withSetting } from '../../mix'
+import { nameOf, say, valueText } from '../../checks/say'
+import { drawnLines, isLevel, repaired } from '../lines'
+import type { MistakeKind } from '../mistake'
+
+/** The wrong tool: one level change for the whole song, a job for the fader. */
+export const wrongTool: MistakeKind = {
+  kind: 'wrong tool',
+  name: 'A job for the fader',
+  needs: 'lines',
+  find: (evidence) => {
+    const { mix, time } = evidence
+    return drawnLines(evidence).flatMap(({ lane, points, control: { scale }, setting }) => {
+      if (!isLevel(lane) && !lane.endsWith('/pan')) return []
+      const travels = points.map((p) => scale.toTravel(p.value))
+      const wide = hysteresis(scale, travels[0]!)
+      const level = Math.max(...travels) - Math.min(...travels) <= wide
+      const value = points[0]!.value
+      if (!level || Math.abs(travels[0]! - scale.toTravel(setting)) <= wide) return []
+      const name = nameOf(evidence, lane)
+      return {
+        kind: 'wrong tool',
+        severity: 1 as const,
+        place: { lane, from: 0, to: time.length },
+        sentence: say(
+          'The line of {name} stays at {value} all the way: nothing moves. That is a job for the control itself; keep lines for what changes.',
+          { name, value: valueText(evidence, lane, value) },
+        ),
+        repair: () => ({
+          label: `Set ${name} to ${valueText(evidence, lane, value)} without a line`,
+          mix: withSetting(repaired(mix, lane, []), lane, value),
+        }),
+      }
+    })
+  },
+}
