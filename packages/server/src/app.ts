@@ -10,6 +10,7 @@ import { sameOriginWrites, securityHeaders } from './http/security'
 import { reviewRoutes } from './reviews/routes'
 import type { Services } from './services'
 import { songbookRoutes } from './songbook/routes'
+import { surfaceRoutes } from './surfaces/routes'
 import { workRoutes } from './works/routes'
 
 /** Every route there is, with who may call it. */
@@ -25,6 +26,7 @@ export function allRoutes(services: Services): Route[] {
     ...handInRoutes(services),
     ...reviewRoutes(services),
     ...songbookRoutes(services),
+    ...surfaceRoutes(services),
   ]
 }
 

@@ -1,8 +1,10 @@
-import type { Measurement } from '@rudlo/core/assess'
+import type { Assessed } from '@rudlo/core/brief'
 import type { DataSource } from 'typeorm'
 import { Installation } from './access/installation'
 import { Permissions } from './access/permissions'
 import { Sessions } from './access/sessions'
+import { Briefs } from './assignments/briefs'
+import { AssignmentWriting } from './assignments/writing'
 import { HandIns } from './handins/hand-ins'
 import { MeasureQueue } from './jobs/measure-queue'
 import type { MeasureTask } from './jobs/measure-worker'
@@ -10,6 +12,7 @@ import { WorkerPool } from './jobs/worker-pool'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
 import { Songs } from './songbook/songs'
+import { Hints } from './works/hints'
 import { Works } from './works/works'
 
 /** Everything that the routes work with. */
@@ -22,6 +25,9 @@ export interface Services {
   readonly assets: Assets
   readonly bundles: Bundles
   readonly works: Works
+  readonly briefs: Briefs
+  readonly hints: Hints
+  readonly writing: AssignmentWriting
   readonly handIns: HandIns
   readonly measuring: MeasureQueue
   /** Folder of the built worker scripts. */
@@ -44,9 +50,10 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     new URL('flac-encoder-worker.js', workers),
     THREADS,
   )
-  const measurers = new WorkerPool<MeasureTask, Measurement>(new URL('measure-worker.js', workers), THREADS)
+  const measurers = new WorkerPool<MeasureTask, Assessed>(new URL('measure-worker.js', workers), THREADS)
   const songs = new Songs(database)
   const assets = new Assets(database, encoders)
+  const briefs = new Briefs(database)
   const measuring = new MeasureQueue(database, songs, assets, measurers, log)
   return {
     database,
@@ -57,7 +64,10 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     assets,
     bundles: new Bundles(songs, assets),
     works: new Works(database, songs),
-    handIns: new HandIns(database, measuring),
+    briefs,
+    hints: new Hints(database, briefs),
+    writing: new AssignmentWriting(database, songs),
+    handIns: new HandIns(database, measuring, briefs),
     measuring,
     workers,
     close: async () => {

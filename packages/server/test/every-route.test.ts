@@ -2,7 +2,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { point } from '@rudlo/core/envelope'
 import { allRoutes } from '../src/app'
 import { handedIn, saveOf } from './story'
-import { makeWorld, REED, type World } from './world'
+import { BRIEF, makeWorld, REED, type World } from './world'
 
 /** Everybody who may come: nobody, the owner, a classmate, a stranger, the teacher, another teacher. */
 const CALLERS = [null, 'anna', 'ben', 'cleo', 'teacher', 'otherTeacher'] as const
@@ -21,7 +21,7 @@ const REVIEWER: Statuses = [401, 404, 404, 404, 200, 404]
 const BOTH: Statuses = [401, 200, 404, 404, 200, 404]
 const ALL: Statuses = [200, 200, 200, 200, 200, 200]
 const MEMBERS: Statuses = [401, 200, 200, 200, 200, 200]
-const STUDENTS_OF_GROUP: Statuses = [401, 200, 200, 404, 404, 404]
+const TEACHERS: Statuses = [401, 404, 404, 404, 200, 200]
 
 let world: World
 let ids: Record<string, string>
@@ -37,15 +37,29 @@ beforeAll(async () => {
     to: 960,
     text: 'Listen.',
   })
+  await teacher.call('PUT', `/api/assignments/${world.assignment}/model`, { mix: world.mix })
   ids = {
     assignment: world.assignment,
     work,
     handIn: handIn.id,
     remark: remark.body.id,
     asset: world.song.assets[0]!.id,
+    group: world.group,
+    version: world.songVersion,
+    person: world.anna,
   }
 })
 afterAll(() => world.close())
+
+/** An assignment as a teacher may write it. */
+const written = () => ({
+  title: 'A fade',
+  brief: { ...BRIEF },
+  modelHeard: 'never',
+  opensAt: null,
+  dueAt: null,
+  handInLimit: null,
+})
 
 /** Each route with what it is called with and what each caller gets: a route that is missing here fails the test. */
 const EXPECTED: Readonly<Record<string, { readonly body?: () => unknown; readonly statuses: Statuses }>> = {
@@ -63,12 +77,35 @@ const EXPECTED: Readonly<Record<string, { readonly body?: () => unknown; readonl
   'delete /api/session': { statuses: [204, 204, 204, 204, 204, 204] },
   'get /api/assignments': { statuses: MEMBERS },
   'get /api/assignments/:assignment': { statuses: GROUP },
-  'post /api/assignments/:assignment/work': { statuses: STUDENTS_OF_GROUP },
+  'post /api/assignments/:assignment/work': { statuses: GROUP },
   'get /api/assignments/:assignment/hand-ins': { statuses: REVIEWER },
+  'post /api/assignments': {
+    body: () => ({ ...written(), group: ids['group'], songVersion: ids['version'], startingMix: world.mix }),
+    statuses: REVIEWER,
+  },
+  'put /api/assignments/:assignment': { body: () => ({ ...written(), revision: 1 }), statuses: REVIEWER },
+  'put /api/assignments/:assignment/model': {
+    body: () => ({ mix: world.mix }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  'get /api/assignments/:assignment/model': { statuses: REVIEWER },
+  'post /api/assignments/:assignment/trial': { body: () => ({ brief: written().brief }), statuses: REVIEWER },
+  'post /api/assignments/:assignment/remeasure': { statuses: REVIEWER },
+  'get /api/assignments/:assignment/exceptions': { statuses: REVIEWER },
+  'put /api/assignments/:assignment/exceptions/:person': {
+    body: () => ({ dueAt: null, brief: null }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  'get /api/songs': { statuses: TEACHERS },
+  'get /api/songs/:version': { statuses: TEACHERS },
+  'get /api/groups': { statuses: TEACHERS },
+  'get /api/works/:work/hints': { statuses: OWN },
+  'post /api/works/:work/hints': { body: () => ({ task: 'in', level: 0 }), statuses: OWN },
   'get /api/works/:work': { statuses: OWN },
   'get /api/works/:work/head': { statuses: OWN },
   'get /api/works/:work/bundle': { statuses: OWN },
   'get /api/hand-ins/:handIn/bundle': { statuses: BOTH },
+  'get /api/assignments/:assignment/marks.csv': { statuses: REVIEWER },
   'get /api/assignments/:assignment/bundle': { statuses: REVIEWER },
   'patch /api/works/:work': { body: () => saveOf(2, [point(0, -90), point(960, 0)]), statuses: OWN },
   'put /api/works/:work/window': {
@@ -102,6 +139,8 @@ const EXPECTED: Readonly<Record<string, { readonly body?: () => unknown; readonl
   },
   'get /api/assets/:asset': { statuses: GROUP },
   'get /api/assets/:asset/overview': { statuses: GROUP },
+  'get /api/surfaces': { statuses: MEMBERS },
+  'put /api/surfaces': { body: () => ({ maps: [] }), statuses: [401, 204, 204, 204, 204, 204] },
   'get /schemas/rudlo-mix-1.json': { statuses: ALL },
 }
 

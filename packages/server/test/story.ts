@@ -54,11 +54,13 @@ export async function handedIn(
   world: World,
   client: Client,
   points: Points,
+  words: { readonly said?: string; readonly writing?: readonly string[] } = {},
 ): Promise<{ work: string; handIn: HandInAnswer }> {
   const { id, revision } = await openWork(world, client)
   const saved = await client.patch<{ revision: number }>(`/api/works/${id}`, saveOf(revision, points))
   const { body } = await client.post<HandInAnswer>(`/api/works/${id}/hand-ins`, {
     revision: saved.body.revision,
+    ...words,
   })
   await world.services.measuring.settled()
   const versions = await client.get<HandInAnswer[]>(`/api/works/${id}/hand-ins`)

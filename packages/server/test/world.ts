@@ -1,6 +1,7 @@
 /** A small installation for tests: two groups with their teachers and students, one short song, one assignment. */
 import 'reflect-metadata'
 import { randomUUID } from 'node:crypto'
+import type { Brief } from '@rudlo/core/brief'
 import { plainMix, trackLevel, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import type { Hono } from 'hono'
@@ -27,12 +28,40 @@ export const RUBRIC = {
   criteria: [{ id: 'fades', name: 'Fades', about: 'They reach silence.' }],
 }
 
+/** A brief of one task with a check and three hints. */
+export const BRIEF: Brief = {
+  purpose: 'Fade it in.',
+  open: [REED],
+  answers: 'played',
+  hintsAfter: 0,
+  repairs: true,
+  tasks: [
+    {
+      id: 'in',
+      title: 'Fade the reed in',
+      text: 'It comes out of nothing.',
+      lanes: [REED],
+      from: 0,
+      to: 3840,
+      weight: 1,
+      hints: ['Listen to the first moment.', 'It takes one bar.', 'Two points.'],
+      checks: [
+        { id: 'in-1', kind: 'fade in', values: { lane: REED, from: 0, to: 1920, beats: 1, even: 18 } },
+      ],
+    },
+  ],
+}
+
 export interface World {
   readonly app: Hono
   readonly database: DataSource
   readonly services: Services
   readonly log: string[]
   readonly assignment: string
+  readonly group: string
+  readonly songVersion: string
+  readonly anna: string
+  readonly ben: string
   readonly song: SongVersion
   readonly mix: Mix
   /** A browser for somebody: signed in by name, or by nobody. */
@@ -92,7 +121,7 @@ export async function makeWorld(
     groupId,
     songVersionId,
     title: 'A fade',
-    brief: JSON.stringify({ purpose: 'Fade it in.', tasks: [], open: [REED] }),
+    brief: JSON.stringify(BRIEF),
     startingMix: JSON.stringify(mix),
     rubric: JSON.stringify(RUBRIC),
     dueAt: null,
@@ -104,6 +133,10 @@ export async function makeWorld(
     services,
     log,
     assignment,
+    group: groupId,
+    songVersion: songVersionId,
+    anna: people.anna,
+    ben: people.ben,
     song,
     mix,
     as: async (name) => {

@@ -1,5 +1,5 @@
 import type { DataSource } from 'typeorm'
-import { Assignment } from '../assignments/assignment.entity'
+import { Assignment, isOpenTo } from '../assignments/assignment.entity'
 import { HandIn } from '../handins/hand-in.entity'
 import { notFound } from '../http/problem'
 import { Membership } from '../people/group.entity'
@@ -22,7 +22,7 @@ export class Permissions {
       })
       .where('a.id = :id', { id })
       .getOne()
-    if (!found) throw notFound()
+    if (!found || !isOpenTo(person, found)) throw notFound()
     return found
   }
 

@@ -1,4 +1,8 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
+import type { Role } from '../people/person.entity'
+
+export const MODEL_HEARD = ['never', 'handed in', 'given back'] as const
+export type ModelHeard = (typeof MODEL_HEARD)[number]
 
 /** A song, a starting mix and a brief, given to a group. */
 @Entity('assignments')
@@ -27,9 +31,33 @@ export class Assignment {
   @Column({ type: 'text' })
   rubric!: string
 
+  /** Grows by one at each change. */
+  @Column({ type: 'int', unsigned: true, default: 1 })
+  revision!: number
+
+  /** The mix as it should be, a `rudlo-mix` document: for the teacher alone until students may hear it. */
+  @Column({ type: 'longtext', nullable: true })
+  model!: string | null
+
+  /** From when on a student may hear the model. */
+  @Column({ name: 'model_heard', type: 'enum', enum: MODEL_HEARD, default: 'given back' })
+  modelHeard!: ModelHeard
+
+  /** Before this the students do not see it. */
+  @Column({ name: 'opens_at', type: 'datetime', precision: 3, nullable: true })
+  opensAt!: Date | null
+
+  /** How often a student may hand in; null for as often as they like. */
+  @Column({ name: 'hand_in_limit', type: 'int', unsigned: true, nullable: true })
+  handInLimit!: number | null
+
   @Column({ name: 'due_at', type: 'datetime', precision: 3, nullable: true })
   dueAt!: Date | null
 
   @Column({ name: 'created_at', type: 'datetime', precision: 3 })
   createdAt!: Date
 }
+
+/** Whether somebody may see an assignment by now: what opens later is not there yet for students. */
+export const isOpenTo = ({ role }: { readonly role: Role }, { opensAt }: Pick<Assignment, 'opensAt'>) =>
+  role === 'teacher' || opensAt === null || opensAt <= new Date()

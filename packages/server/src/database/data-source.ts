@@ -2,6 +2,7 @@ import { DataSource } from 'typeorm'
 import { Session } from '../access/session.entity'
 import { Setting } from '../access/setting.entity'
 import { Assignment } from '../assignments/assignment.entity'
+import { Exception } from '../assignments/exception.entity'
 import { HandIn } from '../handins/hand-in.entity'
 import { Group, Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
@@ -9,8 +10,12 @@ import { TrailEntry } from '../people/trail.entity'
 import { Remark, Review } from '../reviews/review.entity'
 import { Asset, AssetChunk } from '../songbook/asset.entity'
 import { Song, SongVersionAsset, SongVersionRow } from '../songbook/song.entity'
+import { Surfaces } from '../surfaces/surfaces.entity'
+import { OpenedHint } from '../works/opened-hint.entity'
 import { Try, Work, WorkCommand } from '../works/work.entity'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
+import { Surfaces1764100000000 } from './migrations/1764100000000-surfaces'
+import { Briefs1764200000000 } from './migrations/1764200000000-briefs'
 
 export interface DatabaseSettings {
   readonly host: string
@@ -66,8 +71,11 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       HandIn,
       Review,
       Remark,
+      Surfaces,
+      Exception,
+      OpenedHint,
     ],
-    migrations: [FirstSchema1764000000000],
+    migrations: [FirstSchema1764000000000, Surfaces1764100000000, Briefs1764200000000],
     poolSize: 16,
     extra: { connectTimeout: 5000 },
   })

@@ -1,26 +1,21 @@
 import { randomUUID } from 'node:crypto'
-import type { Points } from '@rudlo/core/envelope'
-import { plainMix, withPoints, type Mix, type WorkDocument } from '@rudlo/core/mix'
-import type { SongRegion, SongVersion } from '@rudlo/core/song'
-import { SAMPLE_RATE, TempoMap } from '@rudlo/core/time'
+import { plainMix, type Mix, type WorkDocument } from '@rudlo/core/mix'
+import { readBrief } from '@rudlo/core/brief'
+import type { SongVersion } from '@rudlo/core/song'
 import { checkWork } from '@rudlo/core/validate'
 import {
-  BEGUN,
-  BRIEF,
   DEMO_PASSWORD,
-  eveningFerry,
   GROUP,
-  HAND_INS,
-  RUBRIC,
-  scoreTicks,
-  soundingStretches,
-  SQUEEZEBOX,
-  startingMix,
+  madeOf,
+  SONGS,
+  songVersionOf,
   STUDENTS,
   TEACHER,
-  TIDE,
-  TITLE,
+  TERM,
+  type PlannedAssignment,
   type PlannedHandIn,
+  type PlannedWork,
+  type Score,
   type StudentName,
 } from '@rudlo/demo'
 import type { EntityManager } from 'typeorm'
@@ -33,13 +28,15 @@ import { Person, type Role } from '../people/person.entity'
 import { Remark, Review } from '../reviews/review.entity'
 import type { Services } from '../services'
 import { Song, SongVersionAsset, SongVersionRow } from '../songbook/song.entity'
-import { Work } from '../works/work.entity'
+import { Work, WorkCommand } from '../works/work.entity'
+import type { PartTask } from './song-worker'
 
 const HOUR = 3_600_000
+const DAY = 24 * HOUR
 
 /** Fills an empty installation with the demo scenario, in one transaction after the audio is kept. */
 export async function seedDemo(services: Services, tell: (step: string) => void): Promise<void> {
-  const song = await demoSong(services, tell)
+  const songs = await demoSongs(services, tell)
   tell('preparing the evening class')
   const passwordHash = await hashPassword(DEMO_PASSWORD)
   await services.database.transaction(async (manager) => {
@@ -52,25 +49,27 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
     for (const personId of students.values()) {
       await manager.insert(Membership, { groupId, personId, role: 'student' })
     }
-    const songVersionId = await keepSong(manager, song)
-    const start = startingMix(plainMix(song))
-    const assignmentId = randomUUID()
-    await manager.insert(Assignment, {
-      id: assignmentId,
-      groupId,
-      songVersionId,
-      title: TITLE,
-      brief: JSON.stringify(BRIEF),
-      startingMix: JSON.stringify(start),
-      rubric: JSON.stringify(RUBRIC),
-      dueAt: new Date(Date.now() + 60 * HOUR),
-      createdAt: new Date(Date.now() - 96 * HOUR),
-    })
-    const desk: Desk = { manager, song, start, assignmentId, songVersionId, teacher }
-    for (const planned of HAND_INS) await handIn(desk, students.get(planned.student)!, planned)
-    for (const planned of BEGUN)
-      await work(desk, students.get(planned.student)!, mixOf(desk, planned), new Date())
+    const versions = new Map<Score, string>()
+    for (const [score, song] of songs) versions.set(score, await keepSong(manager, song))
+    for (const planned of TERM) {
+      const song = songs.get(planned.score)!
+      const desk = await assign(manager, planned, {
+        song,
+        teacher,
+        groupId,
+        songVersionId: versions.get(planned.score)!,
+      })
+      for (const version of planned.handIns) await handIn(desk, students.get(version.student)!, version)
+      for (const begun of planned.begun) await work(desk, students.get(begun.student)!, begun, new Date())
+    }
   })
+}
+
+/** Six in the evening of a day. */
+function evening(time: number): Date {
+  const date = new Date(time)
+  date.setHours(18, 0, 0, 0)
+  return date
 }
 
 interface Desk {
@@ -80,46 +79,66 @@ interface Desk {
   readonly assignmentId: string
   readonly songVersionId: string
   readonly teacher: string
+  readonly brief: string
 }
 
-/** Plays the demo song, keeps its audio, and writes its song version. */
-async function demoSong({ assets, workers }: Services, tell: (step: string) => void): Promise<SongVersion> {
-  const score = eveningFerry
-  const players = new WorkerPool<string, Int16Array[]>(new URL('song-worker.js', workers), 2)
+/** Gives the group an assignment of the term. */
+async function assign(
+  manager: EntityManager,
+  planned: PlannedAssignment,
+  on: Pick<Desk, 'song' | 'teacher' | 'songVersionId'> & { readonly groupId: string },
+): Promise<Desk> {
+  const { song, groupId, songVersionId } = on
+  const start = planned.start(plainMix(song))
+  const brief = JSON.stringify(readBrief(planned.brief, song, start))
+  const assignmentId = randomUUID()
+  await manager.insert(Assignment, {
+    id: assignmentId,
+    groupId,
+    songVersionId,
+    title: planned.title,
+    brief,
+    startingMix: JSON.stringify(start),
+    rubric: JSON.stringify(planned.rubric),
+    model: planned.model ? JSON.stringify(madeOf(start, planned.model)) : null,
+    modelHeard: 'given back',
+    opensAt: null,
+    handInLimit: null,
+    revision: 1,
+    dueAt: evening(Date.now() + planned.dueInHours * HOUR),
+    createdAt: new Date(Date.now() - planned.daysAgo * DAY),
+  })
+  return { manager, start, assignmentId, brief, ...on }
+}
+
+/** Plays the demo's songs, keeps their audio, and writes their song versions. */
+async function demoSongs(
+  { assets, workers }: Services,
+  tell: (step: string) => void,
+): Promise<Map<Score, SongVersion>> {
+  const players = new WorkerPool<PartTask, Int16Array[]>(new URL('song-worker.js', workers), 2)
+  const count = SONGS.reduce((sum, s) => sum + s.parts.length, 0)
   let done = 0
-  const played = await Promise.all(
-    score.parts.map(async (part) => {
-      const channels = await players.run(part.id)
-      const asset = await assets.keep(channels)
-      tell(`playing the demo song: ${++done} of ${score.parts.length} parts`)
-      return { part, channels, asset }
+  const songs = await Promise.all(
+    SONGS.map(async (score) => {
+      const played = await Promise.all(
+        score.parts.map(async (part) => {
+          const channels = await players.run({ song: score.title, part: part.id })
+          const asset = await assets.keep(channels)
+          tell(`playing the demo songs: ${++done} of ${count} parts`)
+          return { part, channels, asset }
+        }),
+      )
+      const song = songVersionOf(
+        score,
+        played,
+        played.map((p) => p.asset),
+      )
+      return [score, song] as const
     }),
   )
   await players.close()
-  const tempo = new TempoMap(score.tempo)
-  return {
-    format: 'rudlo-song',
-    version: 1,
-    title: score.title,
-    length: scoreTicks(score),
-    tempo: score.tempo,
-    meter: score.meter,
-    sections: score.sections,
-    tracks: score.parts.map(({ id, name, role, channels }) => ({ id, name, role, channels })),
-    regions: played.flatMap(({ part, channels, asset }) =>
-      soundingStretches(channels).map(({ from, to }, i): SongRegion => {
-        // a region starts on a tick; the audio is cut at the sample that the tick falls on
-        const start = Math.floor(tempo.tickAt(from / SAMPLE_RATE))
-        const offset = Math.round(tempo.secondsAt(start) * SAMPLE_RATE)
-        return { id: `${part.id}-${i + 1}`, track: part.id, asset, start, offset, length: to - offset }
-      }),
-    ),
-    assets: played.map(({ part, channels, asset }) => ({
-      id: asset,
-      channels: part.channels,
-      frames: channels[0]!.length,
-    })),
-  }
+  return new Map(songs)
 }
 
 async function keepSong(manager: EntityManager, song: SongVersion): Promise<string> {
@@ -143,35 +162,34 @@ async function person(
   return id
 }
 
-function mixOf({ start, song }: Desk, planned: { tide: Points; squeezebox: Points }): Mix {
-  const never = () => {
-    throw new Error('The demo draws on lanes that exist.')
-  }
-  const mix = withPoints(withPoints(start, TIDE, planned.tide, never), SQUEEZEBOX, planned.squeezebox, never)
-  const checked = checkWork({ mix, notes: [] }, song)
+async function work(desk: Desk, personId: string, planned: PlannedWork, at: Date): Promise<Work> {
+  const { manager, assignmentId, song, start } = desk
+  const document: WorkDocument = { mix: madeOf(start, planned), notes: [] }
+  const checked = checkWork(document, song)
   if (!checked.ok) throw new Error(`The demo scenario is wrong: ${checked.problem}`)
-  return mix
-}
-
-async function work({ manager, assignmentId }: Desk, personId: string, mix: Mix, at: Date): Promise<Work> {
-  const document: WorkDocument = { mix, notes: [] }
   const key = { assignmentId, personId }
   const before = await manager.findOneBy(Work, key)
-  return manager.save(Work, {
+  const revision = (before?.revision ?? 1) + 1
+  const saved = await manager.save(Work, {
     id: before?.id ?? randomUUID(),
     ...key,
-    revision: (before?.revision ?? 1) + 1,
+    revision,
     document: JSON.stringify(document),
     window: '',
     lastSave: '',
     updatedAt: at,
   })
+  for (const [number, { label, lanes, from, to, how }] of (planned.commands ?? []).entries()) {
+    const place = { lanes: JSON.stringify(lanes), fromTick: from, toTick: to }
+    await manager.insert(WorkCommand, { workId: saved.id, revision, number, label, ...place, how, at })
+  }
+  return saved
 }
 
 async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Promise<void> {
-  const { manager, songVersionId, teacher } = desk
+  const { manager, songVersionId, teacher, brief } = desk
   const handedInAt = new Date(Date.now() - planned.hoursAgo * HOUR)
-  const { id: workId, revision, document } = await work(desk, personId, mixOf(desk, planned), handedInAt)
+  const { id: workId, revision, document } = await work(desk, personId, planned, handedInAt)
   const id = randomUUID()
   const { review } = planned
   await manager.insert(HandIn, {
@@ -181,8 +199,12 @@ async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Pro
     songVersionId,
     revision,
     document,
+    brief,
+    said: planned.said ?? '',
+    writing: JSON.stringify(planned.writing ?? []),
     state: review ? 'given back' : 'measuring',
     measurement: null,
+    assessment: null,
     outcome: review?.outcome ?? null,
     handedInAt,
     givenBackAt: review ? new Date(handedInAt.getTime() + 12 * HOUR) : null,

@@ -34,6 +34,22 @@ export class HandIn {
   @Column({ type: 'longtext', nullable: true })
   measurement!: string | null
 
+  /** The {@link Brief} that it was handed in for, as JSON: a brief that is changed later does not change it. */
+  @Column({ type: 'mediumtext', nullable: true })
+  brief!: string | null
+
+  /** A core `Assessment` as JSON, once made. */
+  @Column({ type: 'longtext', nullable: true })
+  assessment!: string | null
+
+  /** What the student was going for, in one line. */
+  @Column({ type: 'varchar', length: 400, default: '' })
+  said!: string
+
+  /** Tracks on which the hand was left writing, as JSON. */
+  @Column({ type: 'text', nullable: true })
+  writing!: string | null
+
   @Column({ type: 'enum', enum: ['accepted', 'again'], nullable: true })
   outcome!: Outcome | null
 

@@ -1,9 +1,20 @@
 import type { WorkDocument } from '@rudlo/core/mix'
-import { IsIn, IsInt, Max, Min } from 'class-validator'
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator'
 import { badInput } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
 import { Person } from '../people/person.entity'
 import type { Services } from '../services'
+import { OpenedHint } from '../works/opened-hint.entity'
 import type { Outcome } from './hand-in.entity'
 import { handInView, reviewView } from './views'
 
@@ -12,6 +23,18 @@ class HandInBody {
   @Min(1)
   @Max(4e9)
   revision!: number
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(400, { message: 'One line is enough: at most 400 characters' })
+  said?: string
+
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(128)
+  @IsString({ each: true })
+  @MaxLength(64, { each: true })
+  writing?: string[]
 }
 
 class GiveBackBody {
@@ -29,10 +52,16 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
       'student',
       HandInBody,
       async ({ person, param, body }) =>
-        handInView(await handIns.handIn(person, param('work'), body.revision)),
+        handInView(
+          await handIns.handIn(person, param('work'), {
+            revision: body.revision,
+            said: body.said ?? '',
+            writing: body.writing ?? [],
+          }),
+        ),
     ),
 
-    route('get', '/api/works/:work/hand-ins', 'student', async ({ person, param }) => {
+    route('get', '/api/works/:work/hand-ins', 'signed-in', async ({ person, param }) => {
       const { id } = await permissions.ownWork(person, param('work'))
       const versions = await handIns.ofWork(id)
       return Promise.all(
@@ -70,6 +99,9 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
         assignment: assignment.id,
         student: student.name,
         before: before && handInView(before),
+        hints: await database
+          .getRepository(OpenedHint)
+          .find({ where: { workId: work.id }, order: { openedAt: 'ASC' } }),
         review: await reviewView(database, handIn, person.role),
       }
     }),

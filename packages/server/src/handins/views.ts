@@ -17,6 +17,8 @@ export function handInView({
   state,
   document,
   measurement,
+  assessment,
+  said,
   outcome,
   handedInAt,
   givenBackAt,
@@ -29,6 +31,8 @@ export function handInView({
     // listening notes are the student's own, to self: they go no further
     document: { ...(JSON.parse(document) as WorkDocument), notes: [] },
     measurement: measurement === null ? null : (JSON.parse(measurement) as unknown),
+    assessment: assessment === null ? null : (JSON.parse(assessment) as unknown),
+    said,
     outcome: state === 'given back' ? outcome : null,
     handedInAt,
     givenBackAt,

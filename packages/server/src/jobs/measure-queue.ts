@@ -1,9 +1,12 @@
-import type { Measurement } from '@rudlo/core/assess'
-import type { WorkDocument } from '@rudlo/core/mix'
-import type { DataSource } from 'typeorm'
+import { completeBrief, type Assessed, type Brief } from '@rudlo/core/brief'
+import type { CommandNote } from '@rudlo/core/checks'
+import type { Mix, WorkDocument } from '@rudlo/core/mix'
+import { LessThanOrEqual, type DataSource } from 'typeorm'
+import { Assignment } from '../assignments/assignment.entity'
 import { HandIn } from '../handins/hand-in.entity'
 import type { Assets } from '../songbook/assets'
 import type { Songs } from '../songbook/songs'
+import { Work, WorkCommand } from '../works/work.entity'
 import type { MeasureTask } from './measure-worker'
 import type { WorkerPool } from './worker-pool'
 
@@ -17,7 +20,7 @@ export class MeasureQueue {
     private readonly database: DataSource,
     private readonly songs: Songs,
     private readonly assets: Assets,
-    private readonly workers: WorkerPool<MeasureTask, Measurement>,
+    private readonly workers: WorkerPool<MeasureTask, Assessed>,
     private readonly log: (line: string) => void,
   ) {}
 
@@ -27,16 +30,16 @@ export class MeasureQueue {
       .getRepository(HandIn)
       .createQueryBuilder('h')
       .select(['h.id'])
-      .where('h.measurement IS NULL')
+      .where('h.measurement IS NULL OR h.assessment IS NULL')
       .orderBy('h.handed_in_at')
       .getMany()
-    for (const { id } of open) this.add(id)
+    for (const { id } of open) this.add(id, false)
   }
 
-  /** Measures one hand-in in the background. */
-  add(id: string): void {
+  /** Measures one hand-in in the background, before all that has been waiting unless it is not urgent. */
+  add(id: string, urgent = true): void {
     if (this.#running.has(id)) return
-    const job = this.#measure(id, TRIES).finally(() => this.#running.delete(id))
+    const job = this.#measure(id, TRIES, urgent).finally(() => this.#running.delete(id))
     this.#running.set(id, job)
   }
 
@@ -45,23 +48,64 @@ export class MeasureQueue {
     while (this.#running.size) await Promise.all(this.#running.values())
   }
 
-  async #measure(id: string, tries: number): Promise<void> {
+  /** Renders a mix of a song in a worker thread and looks at it as a brief asks. */
+  async assess(
+    songVersionId: string,
+    task: Omit<MeasureTask, 'song' | 'flac'>,
+    urgent = true,
+  ): Promise<Assessed> {
+    const song = await this.songs.version(songVersionId)
+    const flac = new Map<string, Uint8Array>()
+    for (const { id } of song.assets) {
+      const found = await this.assets.find(id)
+      if (found) flac.set(id, await this.assets.bytes(id, 0, found.bytes - 1))
+    }
+    return this.workers.run({ ...task, song, flac }, urgent)
+  }
+
+  /** The list of commands that made a work up to a revision, oldest first. */
+  async #commands(workId: string, revision: number): Promise<CommandNote[]> {
+    const commands = await this.database.getRepository(WorkCommand).find({
+      where: { workId, revision: LessThanOrEqual(revision) },
+      order: { revision: 'ASC', number: 'ASC' },
+    })
+    return commands.map((c) => ({
+      lanes: JSON.parse(c.lanes) as string[],
+      from: c.fromTick,
+      to: c.toTick,
+      how: c.how,
+    }))
+  }
+
+  async #measure(id: string, tries: number, urgent: boolean): Promise<void> {
     try {
       const repository = this.database.getRepository(HandIn)
       const handIn = await repository.findOneByOrFail({ id })
-      const song = await this.songs.version(handIn.songVersionId)
-      const flac = new Map<string, Uint8Array>()
-      for (const { id: asset } of song.assets) {
-        const found = await this.assets.find(asset)
-        if (found) flac.set(asset, await this.assets.bytes(asset, 0, found.bytes - 1))
-      }
-      const { mix } = JSON.parse(handIn.document) as WorkDocument
-      const measurement = JSON.stringify(await this.workers.run({ song, mix, flac }))
-      await repository.update({ id }, { measurement })
+      const work = await this.database.getRepository(Work).findOneByOrFail({ id: handIn.workId })
+      const assignment = await this.database
+        .getRepository(Assignment)
+        .findOneByOrFail({ id: work.assignmentId })
+      const { measurement, assessment } = await this.assess(
+        handIn.songVersionId,
+        {
+          start: JSON.parse(assignment.startingMix) as Mix,
+          mix: (JSON.parse(handIn.document) as WorkDocument).mix,
+          brief: completeBrief(JSON.parse(handIn.brief ?? assignment.brief) as Partial<Brief>),
+          more: {
+            commands: await this.#commands(work.id, handIn.revision),
+            writing: JSON.parse(handIn.writing ?? '[]') as string[],
+          },
+        },
+        urgent,
+      )
+      await repository.update(
+        { id },
+        { measurement: JSON.stringify(measurement), assessment: JSON.stringify(assessment) },
+      )
       await repository.update({ id, state: 'measuring' }, { state: 'waiting' })
     } catch (error) {
       this.log(`measuring a hand-in failed (${tries - 1} tries left): ${(error as Error).message}`)
-      if (tries > 1) return this.#measure(id, tries - 1)
+      if (tries > 1) return this.#measure(id, tries - 1, urgent)
     }
   }
 }

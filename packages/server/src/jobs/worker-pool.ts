@@ -25,10 +25,12 @@ export class WorkerPool<In, Out> {
     private readonly size: number,
   ) {}
 
-  run(input: In): Promise<Out> {
+  /** @param urgent whether somebody waits for it: then it comes before everything that was queued */
+  run(input: In, urgent = false): Promise<Out> {
     return new Promise<Out>((resolve, reject) => {
       if (this.#closed) return reject(new Error('The server is stopping.'))
-      this.#waiting.push({ input, resolve, reject })
+      if (urgent) this.#waiting.unshift({ input, resolve, reject })
+      else this.#waiting.push({ input, resolve, reject })
       this.#next()
     })
   }

@@ -1,12 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import { resolve, type WorkDocument } from '@rudlo/core/mix'
 import { IsInt, IsObject, IsString, Length, Max, MaxLength, Min } from 'class-validator'
-import type { Rubric } from '../assignments/brief'
+import type { Rubric } from '../assignments/rubric'
 import { remarkView } from '../handins/views'
 import { badInput, notFound, notNow } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
 import { leaveTrail } from '../people/trail'
 import type { Services } from '../services'
+import { marksCsv } from './marks'
 import { Remark, Review } from './review.entity'
 
 class ReviewBody {
@@ -57,6 +58,19 @@ export function reviewRoutes({ database, permissions, songs }: Services): Route[
   }
 
   return [
+    route('get', '/api/assignments/:assignment/marks.csv', 'teacher', async ({ person, param, query }) => {
+      const assignment = await permissions.assignment(person, param('assignment'))
+      const table = query('table') ?? 'students'
+      if (table !== 'students' && table !== 'checks') throw badInput('There is no such table of marks.')
+      return new Response(await marksCsv(database, assignment, table), {
+        headers: {
+          'content-type': 'text/csv; charset=utf-8',
+          'content-disposition': `attachment; filename="${table}.csv"`,
+          'cache-control': 'private, no-store',
+        },
+      })
+    }),
+
     routeWithBody(
       'put',
       '/api/hand-ins/:handIn/review',

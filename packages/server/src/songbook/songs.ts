@@ -19,4 +19,12 @@ export class Songs {
     this.#kept.set(id, song)
     return song
   }
+
+  /** The newest version of every song, by title. */
+  async newest(): Promise<{ id: string; title: string; number: number }[]> {
+    return this.database.query(
+      `SELECT v.id, s.title, v.number FROM songs s JOIN song_versions v ON v.song_id = s.id
+        WHERE v.number = (SELECT MAX(number) FROM song_versions x WHERE x.song_id = s.id) ORDER BY s.title`,
+    )
+  }
 }

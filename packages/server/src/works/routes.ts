@@ -74,6 +74,17 @@ class WindowBody {
   window!: string
 }
 
+class HintBody {
+  @IsString()
+  @MaxLength(64)
+  task!: string
+
+  @IsInt()
+  @Min(0)
+  @Max(2)
+  level!: number
+}
+
 class TryBody {
   @IsString()
   @Length(1, 120, { message: 'A try needs a name of at most 120 characters' })
@@ -98,22 +109,22 @@ function workView({ id, assignmentId, revision, document, window, lastSave, upda
   }
 }
 
-export function workRoutes({ permissions, works, bundles }: Services): Route[] {
+export function workRoutes({ permissions, works, bundles, hints }: Services): Route[] {
   return [
-    route('post', '/api/assignments/:assignment/work', 'student', async ({ person, param }) =>
+    route('post', '/api/assignments/:assignment/work', 'signed-in', async ({ person, param }) =>
       workView(await works.open(person, await permissions.assignment(person, param('assignment')))),
     ),
 
-    route('get', '/api/works/:work', 'student', async ({ person, param }) =>
+    route('get', '/api/works/:work', 'signed-in', async ({ person, param }) =>
       workView(await permissions.ownWork(person, param('work'))),
     ),
 
-    route('get', '/api/works/:work/head', 'student', async ({ person, param }) => {
+    route('get', '/api/works/:work/head', 'signed-in', async ({ person, param }) => {
       const { revision, window } = await permissions.ownWork(person, param('work'))
       return { revision, window }
     }),
 
-    route('get', '/api/works/:work/bundle', 'student', async ({ person, param }) => {
+    route('get', '/api/works/:work/bundle', 'signed-in', async ({ person, param }) => {
       const work = await permissions.ownWork(person, param('work'))
       const { songVersionId, title } = await permissions.assignment(person, work.assignmentId)
       return bundles.answer(songVersionId, (JSON.parse(work.document) as WorkDocument).mix, title)
@@ -122,7 +133,7 @@ export function workRoutes({ permissions, works, bundles }: Services): Route[] {
     routeWithBody(
       'patch',
       '/api/works/:work',
-      'student',
+      'signed-in',
       SaveBody,
       ({ person, param, body }) => works.save(person, param('work'), body),
       SAVE_LIMIT,
@@ -131,7 +142,7 @@ export function workRoutes({ permissions, works, bundles }: Services): Route[] {
     routeWithBody(
       'put',
       '/api/works/:work/window',
-      'student',
+      'signed-in',
       WindowBody,
       async ({ person, param, body }) => {
         await works.claim(await permissions.ownWork(person, param('work')), body.window)
@@ -139,7 +150,23 @@ export function workRoutes({ permissions, works, bundles }: Services): Route[] {
       },
     ),
 
-    route('get', '/api/works/:work/tries', 'student', async ({ person, param }) => {
+    route('get', '/api/works/:work/hints', 'signed-in', async ({ person, param }) => {
+      const { id } = await permissions.ownWork(person, param('work'))
+      return hints.opened(id)
+    }),
+
+    routeWithBody(
+      'post',
+      '/api/works/:work/hints',
+      'signed-in',
+      HintBody,
+      async ({ person, param, body }) => {
+        const work = await permissions.ownWork(person, param('work'))
+        return hints.open(person, work, await permissions.assignment(person, work.assignmentId), body)
+      },
+    ),
+
+    route('get', '/api/works/:work/tries', 'signed-in', async ({ person, param }) => {
       const tries = await works.tries(await permissions.ownWork(person, param('work')))
       return tries.map(({ id, name, document, createdAt }) => ({
         id,
@@ -152,7 +179,7 @@ export function workRoutes({ permissions, works, bundles }: Services): Route[] {
     routeWithBody(
       'post',
       '/api/works/:work/tries',
-      'student',
+      'signed-in',
       TryBody,
       async ({ person, param, body }) =>
         works.keepTry(await permissions.ownWork(person, param('work')), body.name, body.document),

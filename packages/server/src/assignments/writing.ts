@@ -1,0 +1,194 @@
+import { randomUUID } from 'node:crypto'
+import type { Mix } from '@rudlo/core/mix'
+import {
+  IsIn,
+  IsInt,
+  IsISO8601,
+  IsObject,
+  IsOptional,
+  IsString,
+  Length,
+  Matches,
+  Max,
+  Min,
+  MaxLength,
+} from 'class-validator'
+import type { DataSource } from 'typeorm'
+import { badInput, notFound, notNow } from '../http/problem'
+import { Membership } from '../people/group.entity'
+import type { Person } from '../people/person.entity'
+import { leaveTrail } from '../people/trail'
+import type { Songs } from '../songbook/songs'
+import { Assignment, MODEL_HEARD, type ModelHeard } from './assignment.entity'
+import { sentBrief, sentMix } from './briefs'
+import { Exception } from './exception.entity'
+import { USUAL_RUBRIC } from './rubric'
+
+/** What a teacher sets of an assignment. */
+export class AssignmentBody {
+  @IsString()
+  @Length(1, 200, { message: 'The assignment needs a title of at most 200 characters' })
+  @Matches(/\S/, { message: 'The assignment needs a title' })
+  title!: string
+
+  @IsObject({ message: 'The brief is missing' })
+  brief!: object
+
+  @IsIn(MODEL_HEARD, { message: 'Say from when on the model may be heard' })
+  modelHeard!: ModelHeard
+
+  @IsOptional()
+  @IsISO8601({}, { message: 'The date on which it opens is not a date' })
+  opensAt!: string | null
+
+  @IsOptional()
+  @IsISO8601({}, { message: 'The due date is not a date' })
+  dueAt!: string | null
+
+  @IsOptional()
+  @IsInt({ message: 'The number of hand-ins must be a whole number' })
+  @Min(1, { message: 'At least one hand-in must be allowed' })
+  @Max(100, { message: 'At most 100 hand-ins can be allowed' })
+  handInLimit!: number | null
+}
+
+export class NewAssignmentBody extends AssignmentBody {
+  @IsString()
+  @MaxLength(36)
+  group!: string
+
+  @IsString()
+  @MaxLength(36)
+  songVersion!: string
+
+  @IsObject({ message: 'The starting mix is missing' })
+  startingMix!: object
+
+  @IsOptional()
+  @IsObject()
+  model?: object | null
+}
+
+export class ChangedAssignmentBody extends AssignmentBody {
+  /** The revision that this change follows. */
+  @IsInt()
+  @Min(1)
+  @Max(4e9)
+  revision!: number
+
+  @IsOptional()
+  @IsObject()
+  startingMix?: object
+}
+
+export class ExceptionBody {
+  @IsOptional()
+  @IsISO8601({}, { message: 'The due date is not a date' })
+  dueAt!: string | null
+
+  @IsOptional()
+  @IsObject()
+  brief!: object | null
+}
+
+const dateOf = (text: string | null | undefined) => (text ? new Date(text) : null)
+
+/** Writing assignments: what a teacher may change, and when. */
+export class AssignmentWriting {
+  constructor(
+    private readonly database: DataSource,
+    private readonly songs: Songs,
+  ) {}
+
+  /** Gives a group an assignment. @throws Problem where the group is not the teacher's or empty, or something is wrong */
+  async create(person: Person, body: NewAssignmentBody): Promise<Assignment> {
+    const members = this.database.getRepository(Membership)
+    if (!(await members.findOneBy({ groupId: body.group, personId: person.id, role: 'teacher' })))
+      throw notFound()
+    if (!(await members.countBy({ groupId: body.group, role: 'student' })))
+      throw badInput('This group has no students yet: nobody would get it. Add students first.')
+    const song = await this.songs.version(body.songVersion)
+    const mix = sentMix(body.startingMix, song)
+    const model = body.model ? sentMix(body.model, song) : null
+    const assignment = this.database.getRepository(Assignment).create({
+      id: randomUUID(),
+      groupId: body.group,
+      songVersionId: body.songVersion,
+      startingMix: JSON.stringify(mix),
+      rubric: JSON.stringify(USUAL_RUBRIC),
+      model: model && JSON.stringify(model),
+      createdAt: new Date(),
+      revision: 1,
+      ...this.#settings(body, JSON.stringify(sentBrief(body.brief, song, mix))),
+    })
+    await this.database.transaction(async (manager) => {
+      await manager.insert(Assignment, assignment)
+      await leaveTrail(manager, person.id, 'assigned', assignment.id)
+    })
+    return assignment
+  }
+
+  /** Changes an assignment. Hand-ins keep the brief that they were made for. @throws Problem 409 where it was changed */
+  async change(
+    person: Person,
+    assignment: Assignment,
+    body: ChangedAssignmentBody,
+  ): Promise<{ revision: number }> {
+    const song = await this.songs.version(assignment.songVersionId)
+    const mix = body.startingMix
+      ? sentMix(body.startingMix, song)
+      : (JSON.parse(assignment.startingMix) as Mix)
+    const brief = JSON.stringify(sentBrief(body.brief, song, mix))
+    await this.database.transaction(async (manager) => {
+      const changed = await manager.update(
+        Assignment,
+        { id: assignment.id, revision: body.revision },
+        { ...this.#settings(body, brief), startingMix: JSON.stringify(mix), revision: body.revision + 1 },
+      )
+      if (!changed.affected)
+        throw notNow(
+          'Somebody else has changed this assignment in the meantime: open it again to see how it is now.',
+        )
+      await leaveTrail(manager, person.id, 'changed the assignment', assignment.id)
+    })
+    return { revision: body.revision + 1 }
+  }
+
+  #settings(body: AssignmentBody, brief: string) {
+    const [opensAt, dueAt] = [dateOf(body.opensAt), dateOf(body.dueAt)]
+    if (opensAt && dueAt && dueAt <= opensAt) throw badInput('It would be due before it opens.')
+    return {
+      title: body.title.trim(),
+      brief,
+      modelHeard: body.modelHeard,
+      opensAt,
+      dueAt,
+      handInLimit: body.handInLimit ?? null,
+    }
+  }
+
+  /** Keeps a mix as the model. */
+  async setModel(person: Person, assignment: Assignment, document: unknown): Promise<void> {
+    const mix = sentMix(document, await this.songs.version(assignment.songVersionId))
+    await this.database.transaction(async (manager) => {
+      await manager.update(Assignment, assignment.id, { model: JSON.stringify(mix) })
+      await leaveTrail(manager, person.id, 'set the model', assignment.id)
+    })
+  }
+
+  /** More time or a simpler brief for one student; neither takes the exception away. */
+  async except(person: Person, assignment: Assignment, personId: string, body: ExceptionBody): Promise<void> {
+    const key = { groupId: assignment.groupId, personId, role: 'student' as const }
+    if (!(await this.database.getRepository(Membership).findOneBy(key))) throw notFound()
+    const song = await this.songs.version(assignment.songVersionId)
+    const mix = JSON.parse(assignment.startingMix) as Mix
+    const brief = body.brief ? JSON.stringify(sentBrief(body.brief, song, mix)) : null
+    const dueAt = dateOf(body.dueAt)
+    await this.database.transaction(async (manager) => {
+      await manager.delete(Exception, { assignmentId: assignment.id, personId })
+      if (brief || dueAt)
+        await manager.insert(Exception, { assignmentId: assignment.id, personId, brief, dueAt })
+      await leaveTrail(manager, person.id, 'made an exception', assignment.id)
+    })
+  }
+}
