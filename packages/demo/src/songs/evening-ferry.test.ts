@@ -4,10 +4,12 @@ import { plainMix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE, TempoMap } from '@rudlo/core/time'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { BRIEF, HAND_INS, RUBRIC, startingMix } from '../scenario'
-import { eveningFerry, playPart, scoreTicks, soundingStretches, type PlayedPart } from '.'
+import { TERM } from '../scenario'
+import { eveningFerry, playPart, scoreTicks, songVersionOf, soundingStretches, type PlayedPart } from '.'
 
 const score = eveningFerry
+const [, , room] = TERM
+const { brief: BRIEF, handIns: HAND_INS, rubric: RUBRIC, start: startingMix } = room!
 let played: PlayedPart[]
 let song: SongVersion
 let audio: Map<string, AssetAudio>
@@ -16,25 +18,11 @@ beforeAll(() => {
   played = score.parts.map((part) => playPart(score, part))
   const frames = played[0]!.channels[0]!.length
   audio = new Map(played.map(({ part, channels }) => [part.id, { channels, frames }]))
-  song = {
-    format: 'rudlo-song',
-    version: 1,
-    title: score.title,
-    length: scoreTicks(score),
-    tempo: score.tempo,
-    meter: score.meter,
-    sections: score.sections,
-    tracks: score.parts.map(({ id, name, role, channels }) => ({ id, name, role, channels })),
-    regions: score.parts.map(({ id }) => ({
-      id: `r-${id}`,
-      track: id,
-      asset: id,
-      start: 0,
-      offset: 0,
-      length: frames,
-    })),
-    assets: score.parts.map(({ id, channels }) => ({ id, channels, frames })),
-  }
+  song = songVersionOf(
+    score,
+    played,
+    score.parts.map((p) => p.id),
+  )
 }, 60_000)
 
 /** Mean frequency of a part's sound, by zero crossings of a low-passed copy against a high-passed one: its colour. */

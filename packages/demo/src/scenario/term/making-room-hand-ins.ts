@@ -1,45 +1,24 @@
 import type { Points } from '@rudlo/core/envelope'
-import { SQUEEZEBOX, TIDE } from './assignment'
-import { at, drawnByHand, line } from './lines'
-import type { StudentName } from './people'
+import type { PlannedHandIn, PlannedWork } from './assignment'
+import { SQUEEZEBOX, TIDE } from './making-room-lanes'
+import { at, drawnByHand, line } from '../lines'
 
-/** A remark that the teacher pinned. */
-export interface PlannedRemark {
-  readonly lane: string
-  readonly from: number
-  readonly to: number
-  readonly text: string
-}
-
-export interface PlannedReview {
-  readonly marks: Readonly<Record<string, number>>
-  readonly comment: string
-  readonly remarks: readonly PlannedRemark[]
-  readonly outcome: 'accepted' | 'again'
-}
-
-/** One version of a student's work: the points of the two open lanes. */
-export interface PlannedHandIn {
-  readonly student: StudentName
-  /** Hours before the demo is set up. */
-  readonly hoursAgo: number
-  readonly tide: Points
-  readonly squeezebox: Points
-  readonly review?: PlannedReview
-}
-
-/** A work that was begun and not handed in. */
-export interface PlannedWork {
-  readonly student: StudentName
+/** The lines of the two lanes that are open. */
+interface TwoLines {
   readonly tide: Points
   readonly squeezebox: Points
 }
+
+const drew = <T extends TwoLines>({ tide, squeezebox, ...rest }: T) => ({
+  ...rest,
+  lines: { [TIDE]: tide, [SQUEEZEBOX]: squeezebox },
+})
 
 const goodTide = line([at(1), -90], [at(4, 4), -6])
 const lateDrop = line([at(1), -3], [at(5, 3), -3], [at(6, 3), -8], [at(12), -8], [at(13), -3])
 
 /** What has been handed in so far, oldest first: work of very different quality. */
-export const HAND_INS: readonly PlannedHandIn[] = [
+const VERSIONS: readonly (Omit<PlannedHandIn, 'lines'> & TwoLines)[] = [
   {
     student: 'ines',
     hoursAgo: 70,
@@ -217,6 +196,9 @@ export const HAND_INS: readonly PlannedHandIn[] = [
 ]
 
 /** Begun, not handed in yet. */
-export const BEGUN: readonly PlannedWork[] = [
+const STARTED: readonly (Omit<PlannedWork, 'lines'> & TwoLines)[] = [
   { student: 'rune', tide: goodTide, squeezebox: line([at(1), -3], [at(4, 3), -3], [at(5), -9]) },
 ]
+
+export const HAND_INS: readonly PlannedHandIn[] = VERSIONS.map(drew)
+export const BEGUN: readonly PlannedWork[] = STARTED.map(drew)

@@ -1,0 +1,94 @@
+import type { Brief } from '@rudlo/core/brief'
+import type { Points } from '@rudlo/core/envelope'
+import type { Address, Mix } from '@rudlo/core/mix'
+import type { Score } from '../../songs'
+import type { StudentName } from '../people'
+
+/** A remark that the teacher pinned. */
+export interface PlannedRemark {
+  readonly lane: string
+  readonly from: number
+  readonly to: number
+  readonly text: string
+}
+
+export interface PlannedReview {
+  readonly marks: Readonly<Record<string, number>>
+  readonly comment: string
+  readonly remarks: readonly PlannedRemark[]
+  readonly outcome: 'accepted' | 'again'
+}
+
+/** A command that made a work, as far as somebody looks at it. */
+export interface PlannedCommand {
+  readonly label: string
+  readonly lanes: readonly Address[]
+  readonly from: number
+  readonly to: number
+  readonly how: string
+}
+
+/** What a student did to the starting mix. */
+export interface PlannedWork {
+  readonly student: StudentName
+  readonly lines: Readonly<Record<Address, Points>>
+  /** Settings, by address. */
+  readonly settings?: Readonly<Record<Address, number>>
+  /** Lines that were left switched off. */
+  readonly off?: readonly Address[]
+  readonly commands?: readonly PlannedCommand[]
+}
+
+/** One version of a student's work that was handed in. */
+export interface PlannedHandIn extends PlannedWork {
+  /** Hours before the demo is set up. */
+  readonly hoursAgo: number
+  readonly said?: string
+  /** Tracks on which the hand was left writing. */
+  readonly writing?: readonly string[]
+  readonly review?: PlannedReview
+}
+
+/** One assignment of the term, with everything that was made for it. */
+export interface PlannedAssignment {
+  readonly score: Score
+  readonly title: string
+  /** Days before the demo is set up on which it was given. */
+  readonly daysAgo: number
+  readonly dueInHours: number
+  readonly rubric: {
+    readonly levels: readonly string[]
+    readonly criteria: readonly { id: string; name: string; about: string }[]
+  }
+  readonly brief: Brief
+  readonly start: (plain: Mix) => Mix
+  /** The lines of the model; none where there is no model. */
+  readonly model?: Pick<PlannedWork, 'lines' | 'settings'>
+  readonly handIns: readonly PlannedHandIn[]
+  readonly begun: readonly PlannedWork[]
+}
+
+/** A mix with faders and pans set, and lanes that are open. */
+export function balanced(
+  plain: Mix,
+  balance: Readonly<Record<string, readonly [level: number, pan: number]>>,
+  open: readonly Address[],
+): Mix {
+  return {
+    ...plain,
+    tracks: plain.tracks.map((t) => {
+      const [level, pan] = balance[t.id] ?? [0, 0]
+      return { ...t, level, pan }
+    }),
+    envelopes: open.map((address, i) => ({ id: `line-${i + 1}`, address, on: true, open: true, points: [] })),
+  }
+}
+
+export const USUAL_RUBRIC = {
+  levels: ['not yet', 'nearly', 'there', 'beyond'],
+  criteria: [
+    { id: 'moves', name: 'Moves', about: 'They do what was asked, at the right time, and come back.' },
+    { id: 'balance', name: 'Balance', about: 'What matters is easy to follow, and nothing else is lost.' },
+    { id: 'tidiness', name: 'Tidiness', about: 'Few points, nothing stray, nothing left unsafe.' },
+  ],
+} as const
