@@ -7,6 +7,8 @@ export const router = createRouter({
     { path: '/', component: () => import('./assignments/HomePage.vue') },
     { path: '/bench/:assignment', component: () => import('./bench/BenchPage.vue'), props: true },
     { path: '/review/:assignment/:handIn?', component: () => import('./review/ReviewPage.vue'), props: true },
+    { path: '/brief/:assignment', component: () => import('./brief/BriefPage.vue'), props: true },
+    { path: '/rig', component: () => import('./surface/RigPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 })

@@ -5,12 +5,15 @@ import { useSession } from '../people/session-store'
 import { get } from '../server/api'
 import type { AssignmentCard, AssignmentView } from '../server/views'
 import AppHeader from '../shell/AppHeader.vue'
+import { DRAFT } from '../brief/brief-store'
+import NewAssignment from '../brief/NewAssignment.vue'
 import { whenText } from '../shell/dates'
 import { standingOf } from './standing'
 
 const session = useSession()
 const cards = shallowRef<readonly AssignmentCard[] | null>(null)
 const problem = ref('')
+const making = ref(false)
 
 async function load(): Promise<void> {
   problem.value = ''
@@ -40,7 +43,16 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
 <template>
   <AppHeader />
   <main class="home">
-    <h1>Hello {{ session.person?.name.split(' ')[0] }}</h1>
+    <div class="top">
+      <h1>Hello {{ session.person?.name.split(' ')[0] }}</h1>
+      <v-btn
+        v-if="session.person?.role === 'teacher'"
+        variant="outlined"
+        data-test="new-assignment"
+        @click="making = true"
+        >New assignment</v-btn
+      >
+    </div>
     <div v-if="problem" class="sheet blank">
       <p role="alert">{{ problem }}</p>
       <v-btn @click="load">Try again</v-btn>
@@ -69,6 +81,7 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
         <p class="state">
           <span class="sign" :class="standingOf(card).sign" aria-hidden="true" />{{ standingOf(card).text }}
         </p>
+        <p v-if="card.opensAt === DRAFT" class="soft">Draft: students do not see it</p>
         <p v-if="card.dueAt" class="soft">Due {{ whenText(card.dueAt) }}</p>
         <v-btn
           color="primary"
@@ -78,8 +91,12 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
         >
           {{ card.counts ? 'Open the review desk' : standingOf(card).button }}
         </v-btn>
+        <v-btn v-if="card.counts" variant="text" :to="`/brief/${card.id}`" data-test="edit-brief"
+          >Brief and settings</v-btn
+        >
       </div>
     </article>
+    <NewAssignment v-if="cards && session.person?.role === 'teacher'" v-model="making" :cards="cards" />
   </main>
 </template>
 
@@ -90,6 +107,13 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
   width: min(960px, 100%);
   margin: 0 auto;
   padding: 34px 24px;
+}
+
+.top {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
 }
 
 h1 {

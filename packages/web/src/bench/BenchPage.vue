@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The student's working screen for one assignment. */
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { onBeforeRouteLeave } from 'vue-router'
 import { usePlayer } from '../audio/player-store'
 import { useSession } from '../people/session-store'
 import AppHeader from '../shell/AppHeader.vue'
@@ -22,7 +23,9 @@ import HistoryMenu from './HistoryMenu.vue'
 import HandInDialog from './HandInDialog.vue'
 import { BENCH_KEYS } from './keys'
 import LaneDesk from './LaneDesk.vue'
+import ModelButtons from './ModelButtons.vue'
 import { usePass } from '../pass/pass-store'
+import LeaveQuestion from '../pass/LeaveQuestion.vue'
 import PassMenu from '../pass/PassMenu.vue'
 import PassSummary from '../pass/PassSummary.vue'
 import RigPanel from '../surface/RigPanel.vue'
@@ -44,6 +47,7 @@ const handing = ref(false)
 const looking = ref(false)
 const keys = ref(false)
 const files = ref(false)
+const leaving = ref<InstanceType<typeof LeaveQuestion> | null>(null)
 
 const VIEWS = [
   ['balance', 'Balance'],
@@ -66,6 +70,7 @@ async function open(): Promise<void> {
 }
 
 watch(() => props.assignment, open, { immediate: true })
+onBeforeRouteLeave(() => (pass.active ? leaving.value?.ask() : true))
 onBeforeUnmount(() => {
   surface.disconnect()
   pass.reset()
@@ -181,7 +186,10 @@ usePageKeys({
         <button v-if="version" class="chip" data-test="version" @click="showHandIn(true)">
           {{ version }}
         </button>
-        <v-btn color="primary" variant="flat" data-test="hand-in" @click="showHandIn(false)">Hand in</v-btn>
+        <ModelButtons v-if="session.person?.role === 'teacher'" :assignment="assignment" />
+        <v-btn v-else color="primary" variant="flat" data-test="hand-in" @click="showHandIn(false)"
+          >Hand in</v-btn
+        >
       </template>
     </AppHeader>
 
@@ -261,11 +269,16 @@ usePageKeys({
         :bundle="`/api/works/${work.id}/bundle`"
         :before="work.flush"
       />
+      <LeaveQuestion ref="leaving" />
       <ControlMenu />
-      <RigPanel v-if="surface.connected" @close="surface.disconnect()" />
+      <RigPanel
+        v-if="surface.rig === 'panel'"
+        @close="surface.disconnect()"
+        @window="surface.openRig('window')"
+      />
       <WhyPanel v-if="bench.asked" />
       <NoticeBar v-model="work.notice" />
-      <v-dialog :model-value="work.elsewhere" persistent>
+      <v-dialog aria-label="Open in another window" :model-value="work.elsewhere" persistent>
         <div class="sheet elsewhere" role="alertdialog" aria-label="Open in another window">
           <h2>This work is open in another window</h2>
           <p>So that nothing gets mixed up, only one window can change it. What was done here is saved.</p>

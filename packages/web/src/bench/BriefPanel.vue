@@ -1,15 +1,17 @@
 <script setup lang="ts">
 /** What is to be done, task by task; and, once something came back, what the teacher said. */
 import { computed, watch } from 'vue'
-import { usePlayer } from '../audio/player-store'
-import { barsOf } from '../transport/loop-text'
+import MistakeNotes from '../guide/MistakeNotes.vue'
+import TaskGuide from '../guide/TaskGuide.vue'
+import VerdictSign from '../guide/VerdictSign.vue'
+import { useGuide } from '../guide/guide-store'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 import CameBack from './CameBack.vue'
 import NotesPanel from './NotesPanel.vue'
 
 const bench = useBench()
-const player = usePlayer()
+const guide = useGuide()
 const work = useWork()
 const brief = computed(() => bench.assignment!.brief)
 const isNews = computed(() => bench.returned !== null && bench.returned.id === bench.newest?.id)
@@ -52,16 +54,13 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
       <ol>
         <li v-for="(task, i) in brief.tasks" :key="task.id" :class="{ on: task.id === bench.taskId }">
           <button class="task" :aria-expanded="task.id === bench.taskId" @click="bench.chooseTask(task.id)">
-            <span class="number">{{ i + 1 }}</span>{{ task.title }}
+            <span class="number">{{ i + 1 }}</span><span class="title">{{ task.title }}</span>
+            <VerdictSign :verdict="guide.judged.get(task.id)?.verdict ?? null" />
           </button>
-          <div v-if="task.id === bench.taskId" class="more">
-            <p>{{ task.text }}</p>
-            <button class="chip" :disabled="!player.ready" @click="player.playLoop(task)">
-              <v-icon icon="$play" size="16" />{{ barsOf(task, bench.time!.meter) }}
-            </button>
-          </div>
+          <TaskGuide v-if="task.id === bench.taskId" :task="task" />
         </li>
       </ol>
+      <MistakeNotes />
     </template>
   </div>
 </template>
@@ -132,10 +131,7 @@ li.on .number {
   color: var(--sheet);
 }
 
-.more {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-  padding: 0 0 14px 34px;
+.title {
+  flex: 1;
 }
 </style>

@@ -115,6 +115,7 @@ const words = computed(() => {
 
 /** What the teacher sees the version before as: a faint line, once there is one to compare with. */
 const faint = computed(() => {
+  if (bench.hinted?.lane === props.address) return [bench.hinted.points]
   const before = showBefore.value ? bench.newest?.document.mix : null
   const other = work.tries.find((t) => t.id === bench.compared)?.document.mix
   return [before, other].flatMap((m) => (m ? [envelopeOf(m, props.address)?.points ?? []] : []))

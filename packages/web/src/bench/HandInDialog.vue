@@ -1,10 +1,15 @@
 <script setup lang="ts">
 /** Handing in, and what was measured, in words, as soon as the server has measured it. */
 import { describeMeasurement } from '@rudlo/core/assess'
+import { trackLevel } from '@rudlo/core/mix'
+import type { CheckPlace } from '@rudlo/core/checks'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { OwnVersion } from '../server/views'
 import { whenText } from '../shell/dates'
 import { useWork } from '../work/work-store'
+import CheckList from '../guide/CheckList.vue'
+import { useGuide } from '../guide/guide-store'
+import VerdictSign from '../guide/VerdictSign.vue'
 import { usePass } from '../pass/pass-store'
 import { useBench } from './bench-store'
 
@@ -17,7 +22,9 @@ const ASK_MS = 700
 const bench = useBench()
 const work = useWork()
 const pass = usePass()
+const guide = useGuide()
 const handed = ref<string | null>(null)
+const said = ref('')
 const busy = ref(false)
 const problem = ref('')
 
@@ -25,6 +32,13 @@ const shown = computed<OwnVersion | null>(() => {
   const id = handed.value ?? (props.look ? bench.newest?.id : null)
   return work.versions.find((v) => v.id === id) ?? null
 })
+/** Tasks whose checks have answered, and not all of them are met. */
+const unmet = computed(() =>
+  bench.assignment!.brief.tasks.filter((t) => {
+    const verdict = guide.judged.get(t.id)?.verdict
+    return verdict && verdict !== 'met'
+  }),
+)
 const next = computed(() => (bench.newest?.number ?? 0) + 1)
 const sentences = computed(() => {
   const { measurement, document } = shown.value ?? {}
@@ -35,13 +49,20 @@ async function handIn(): Promise<void> {
   busy.value = true
   problem.value = ''
   try {
-    handed.value = (await work.handIn()).id
+    const writing = work.mix!.tracks.map((t) => t.id).filter((id) => pass.wayOf(trackLevel(id)) !== 'follow')
+    handed.value = (await work.handIn(said.value, writing)).id
+    said.value = ''
     pass.reset()
   } catch (error) {
     problem.value = (error as Error).message
   } finally {
     busy.value = false
   }
+}
+
+function showPlace(place: CheckPlace): void {
+  open.value = false
+  guide.show(place)
 }
 
 let timer: ReturnType<typeof setInterval> | undefined
@@ -60,7 +81,7 @@ onBeforeUnmount(() => clearInterval(timer))
 </script>
 
 <template>
-  <v-dialog v-model="open">
+  <v-dialog v-model="open" aria-label="Hand in">
     <div class="sheet dialog">
       <template v-if="!shown">
         <h2>Hand in version {{ next }}?</h2>
@@ -68,6 +89,14 @@ onBeforeUnmount(() => clearInterval(timer))
           Your teacher gets the work exactly as it is now, and it is measured. You can go on working here
           meanwhile; what you change then belongs to version {{ next + 1 }}.
         </p>
+        <p v-if="unmet.length" data-test="unmet">
+          Not everything is met yet ({{ unmet.map((t) => t.title).join(', ') }}). You can hand it in all the
+          same: an idea of your own counts.
+        </p>
+        <label class="said"
+          >In one line: what were you going for?
+          <input v-model="said" maxlength="400" data-test="said" @keydown.stop />
+        </label>
         <p v-if="pass.active" data-test="still-writes">
           The hand still writes on some tracks while it plays. It is set back to follow only when you hand in.
         </p>
@@ -83,6 +112,15 @@ onBeforeUnmount(() => clearInterval(timer))
         <h2>Version {{ shown.number }} is with your teacher</h2>
         <p class="soft">Handed in {{ whenText(shown.handedInAt) }}</p>
         <template v-if="sentences">
+          <template v-if="shown.assessment?.tasks.some((t) => t.checks.length)">
+            <section v-for="t in shown.assessment.tasks" :key="t.task" class="task" data-test="assessed">
+              <h3>
+                <VerdictSign :verdict="t.verdict" />
+                {{ bench.assignment!.brief.tasks.find((b) => b.id === t.task)?.title }}
+              </h3>
+              <CheckList :checks="t.checks" @show="(place) => showPlace(place)" />
+            </section>
+          </template>
           <h3>What was measured</h3>
           <ul data-test="measured">
             <li v-for="s in sentences" :key="s">{{ s }}</li>
@@ -105,11 +143,36 @@ onBeforeUnmount(() => clearInterval(timer))
 .dialog {
   display: grid;
   gap: 14px;
+  max-height: 88vh;
   padding: 26px;
+  overflow-y: auto;
 }
 
 h3 {
+  display: flex;
+  gap: 8px;
+  align-items: center;
   font-size: 17px;
+}
+
+.task {
+  display: grid;
+  gap: 4px;
+}
+
+.said {
+  display: grid;
+  gap: 4px;
+}
+
+.said input {
+  height: 38px;
+  padding: 0 10px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
 }
 
 ul {

@@ -4,7 +4,7 @@ import type { ListeningNote } from '@rudlo/core/mix'
 import { ref, watch } from 'vue'
 
 const props = defineProps<{ note: ListeningNote; bar: number }>()
-const emit = defineEmits<{ done: []; go: []; write: [text: string]; remove: [] }>()
+const emit = defineEmits<{ done: []; go: []; write: [text: string]; remove: []; repair: [] }>()
 
 const text = ref(props.note.text)
 watch(
@@ -37,6 +37,14 @@ function take(): void {
       @keydown.enter="($event.target as HTMLInputElement).blur()"
       @keydown.stop
     />
+    <button
+      class="remove"
+      title="Plays from two bars before; what you hold is written"
+      :aria-label="`Repair bar ${bar} by hand`"
+      @click="emit('repair')"
+    >
+      <v-icon icon="$pen" size="16" />
+    </button>
     <button class="remove" :aria-label="`Remove the note at bar ${bar}`" @click="emit('remove')">
       <v-icon icon="$close" size="16" />
     </button>
@@ -46,7 +54,7 @@ function take(): void {
 <style scoped>
 li {
   display: grid;
-  grid-template-columns: auto auto 1fr auto;
+  grid-template-columns: auto auto 1fr auto auto;
   gap: 6px;
   align-items: center;
 }

@@ -3,6 +3,7 @@
 import type { ListeningNote } from '@rudlo/core/mix'
 import { computed, nextTick, ref, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
+import { usePass } from '../pass/pass-store'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 import NoteRow from './NoteRow.vue'
@@ -10,6 +11,7 @@ import NoteRow from './NoteRow.vue'
 const bench = useBench()
 const work = useWork()
 const player = usePlayer()
+const pass = usePass()
 const list = ref<HTMLElement>()
 
 const bar = (tick: number) => bench.time!.meter.placeAt(tick).bar
@@ -21,6 +23,10 @@ const change = (label: string, tick: number) => ({ label, lanes: [], from: tick,
 function edit(note: ListeningNote, by: Partial<ListeningNote>, label: string): void {
   work.setNotes((all) => all.map((n) => (n.id === note.id ? { ...n, ...by } : n)), change(label, note.tick))
 }
+
+/** Plays from before the note's bar; what is held there is written. */
+const repair = ({ tick }: ListeningNote) =>
+  pass.repair({ from: tick, to: Math.min(bench.song!.length, tick + bench.time!.meter.lengthsAt(tick).bar) })
 
 const remove = (note: ListeningNote) =>
   work.setNotes((all) => all.filter((n) => n.id !== note.id), change('Removed a note', note.tick))
@@ -53,6 +59,7 @@ watch(
         @done="edit(note, { done: !note.done }, note.done ? 'Took a note up again' : 'Ticked a note off')"
         @go="player.seek(note.tick)"
         @write="(text: string) => edit(note, { text }, 'Wrote a note')"
+        @repair="repair(note)"
         @remove="remove(note)"
       />
     </ul>

@@ -83,6 +83,8 @@ export const useBench = defineStore('bench', () => {
   const copiedValue = shallowRef<{ readonly value: number; readonly control: Control } | null>(null)
   /** The try whose lines are shown faintly. */
   const compared = ref<string | null>(null)
+  /** The form that a hint shows: a faint line on one lane. */
+  const hinted = shallowRef<{ readonly lane: string; readonly points: Points } | null>(null)
   /** Whether the view turns over like a page while it plays. */
   const turns = ref(true)
   /** Whether the lines are hidden, to listen without looking. */
@@ -205,6 +207,7 @@ export const useBench = defineStore('bench', () => {
     assignment.value = opened
     span.value = { from: 0, to: opened.songDocument.length }
     pinned.value = null
+    hinted.value = null
     const first = opened.brief.tasks[0]
     view.value = first && !first.lanes.length ? 'balance' : 'lines'
     asked.value = null
@@ -290,6 +293,7 @@ export const useBench = defineStore('bench', () => {
   )
 
   function chooseTask(id: string): void {
+    hinted.value = null
     taskId.value = id
     const lane = task.value?.lanes[0]
     view.value = lane ? 'lines' : 'balance'
@@ -304,6 +308,15 @@ export const useBench = defineStore('bench', () => {
     address.value = remark.lane
     bringIntoView(remark)
     player.seek(remark.from)
+  }
+
+  /** Shows a place that something was found at: its lane if it has one, and its bars. */
+  function showPlace(place: { lane: string | null; from: number; to: number }): void {
+    if (place.lane && work.mix && resolve(work.mix, place.lane)) {
+      view.value = 'lines'
+      address.value = place.lane
+    }
+    bringIntoView(place)
   }
 
   function bringIntoView(stretch: { from: number; to: number } | null): void {
@@ -376,6 +389,8 @@ export const useBench = defineStore('bench', () => {
     follows,
     chooseTask,
     showRemark,
+    showPlace,
+    hinted,
     zoom,
     scroll,
     showAll,

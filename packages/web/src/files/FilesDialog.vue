@@ -60,8 +60,8 @@ watch(open, (is) => is || stop())
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560">
-    <div class="sheet files" role="dialog" aria-labelledby="files-title">
+  <v-dialog v-model="open" aria-label="Take it with you" max-width="560">
+    <div class="sheet files">
       <h2 id="files-title">Take it with you</h2>
       <ul>
         <li>

@@ -66,7 +66,13 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="720" scrollable @update:model-value="emit('close')">
+  <v-dialog
+    aria-label="Sends and effects"
+    :model-value="true"
+    max-width="720"
+    scrollable
+    @update:model-value="emit('close')"
+  >
     <div class="sheet dialog">
       <h2>The way of {{ name }}</h2>
       <p class="soft about">

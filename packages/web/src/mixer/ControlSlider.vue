@@ -48,9 +48,13 @@ function down(event: PointerEvent): void {
 
 function move(event: PointerEvent): void {
   if (!held.value) return
-  const way = (event.clientX - held.value.x) / groove.value!.getBoundingClientRect().width
-  const to = held.value.travel + way * (event.shiftKey ? FINE : 1)
-  preview(tidy(Math.min(1, Math.max(0, to))))
+  const { width } = groove.value!.getBoundingClientRect()
+  const events = event.getCoalescedEvents?.() ?? []
+  for (const { clientX, timeStamp } of events.length ? events : [event]) {
+    const way = (clientX - held.value.x) / width
+    const to = held.value.travel + way * (event.shiftKey ? FINE : 1)
+    preview(tidy(Math.min(1, Math.max(0, to))), timeStamp)
+  }
 }
 
 function up(): void {

@@ -56,7 +56,7 @@ function go(remedy: Remedy): void {
 </script>
 
 <template>
-  <v-dialog :model-value="true" @update:model-value="bench.asked = null">
+  <v-dialog aria-label="Why it is not heard" :model-value="true" @update:model-value="bench.asked = null">
     <div class="sheet why" data-test="why">
       <h2>{{ control.name }} of {{ name.split(',')[0] }}</h2>
       <p class="soft">at {{ beatInWords(bench.time!.meter, player.position) }}</p>

@@ -43,8 +43,9 @@ export function useControl(address: () => string) {
     return true
   }
 
-  function preview(to: number): void {
-    if (pass.holds(address())) pass.move(address(), to)
+  /** @param stamp when the hand was there, as an event says it */
+  function preview(to: number, stamp?: number): void {
+    if (pass.holds(address())) pass.move(address(), to, stamp)
     else work.previewMix((mix) => withSetting(mix, address(), to))
   }
 

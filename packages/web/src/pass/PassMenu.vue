@@ -4,6 +4,7 @@ import { WAYS, type Way } from '@rudlo/core/pass'
 import { computed, ref } from 'vue'
 import { useBench } from '../bench/bench-store'
 import { useWork } from '../work/work-store'
+import SurfaceDialog from '../surface/SurfaceDialog.vue'
 import { useSurface } from '../surface/surface-store'
 import { LONGEST_GLIDE, usePass } from './pass-store'
 import { WAY_WORDS } from './pass-words'
@@ -21,11 +22,18 @@ const owners = computed(() => [
   ...bench.song!.tracks.map(({ id, name }) => ({ id, name })),
   ...work.mix!.returns.map(({ id, name }) => ({ id, name })),
 ])
-/** Takes the practice rig out, or puts it away. */
+const surfaces = ref(false)
+
+/** Takes the practice rig out, or puts away what is in use. */
 function rig(): void {
   if (surface.connected) surface.disconnect()
   else surface.openRig()
   open.value = false
+}
+
+function showSurfaces(): void {
+  open.value = false
+  surfaces.value = true
 }
 
 const now = computed<Way>(() => pass.ways[owner.value] ?? pass.ways[''] ?? 'follow')
@@ -100,14 +108,16 @@ const text = computed(() => {
       >
       <p class="row">
         <button class="chip" data-test="open-rig" @click="rig">
-          {{ surface.connected ? 'Put the practice rig away' : 'Practice rig: faders to hold' }}
+          {{ surface.connected ? 'Put the faders away' : 'Practice rig: faders to hold' }}
         </button>
+        <button class="chip" data-test="open-surfaces" @click="showSurfaces">Faders of your own</button>
       </p>
       <p class="soft small">
         What is locked is never written. Everything from play to stop is one step to undo.
       </p>
     </div>
   </v-menu>
+  <SurfaceDialog v-model="surfaces" />
 </template>
 
 <style scoped>

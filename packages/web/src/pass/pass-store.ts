@@ -20,9 +20,14 @@ const AHEAD = 0.6
 /** The place that is heard never goes further than this from one look to the next, in seconds: it was changed by hand. */
 const LONGEST_STEP = 1
 
+/** An event is never laid further after the place that was heard last than this, in seconds: a frame that took long. */
+const LONGEST_FRAME = 0.1
+
 /** A control in a pass. */
 interface Written {
   writer: PassWriter
+  /** The tick that its writer was told last: these only rise. */
+  told: number
   held: boolean
   value: number
 }
@@ -69,6 +74,8 @@ export const usePass = defineStore('pass', () => {
   let allowed = false
   let over = false
   let last = -1
+  /** When the place that is heard was looked at last, as events say the time. */
+  let lookedAt = performance.now()
 
   const wayOf = (address: string): Way => {
     const owner = work.mix ? resolve(work.mix, address)?.owner : null
@@ -104,12 +111,19 @@ export const usePass = defineStore('pass', () => {
 
   const holds = (address: string) => controls.get(address)?.held === true
 
-  function move(address: string, value: number): void {
+  /** Moves a control that is held. @param stamp when the hand was there, as an event says it */
+  function move(address: string, value: number, stamp = performance.now()): void {
     const entry = controls.get(address)
     if (!entry) return
     entry.value = value
-    feed(entry)
-    show()
+    // it is shown with the next frame, together with whatever else is held
+    feed(entry, placeAt(stamp))
+  }
+
+  /** The place that was heard at a time between two looks. */
+  function placeAt(stamp: number): number {
+    const since = Math.min(LONGEST_FRAME, Math.max(0, (stamp - lookedAt) / 1000))
+    return player.playing ? later(player.position, since) : player.position
   }
 
   function release(address: string): void {
@@ -146,11 +160,11 @@ export const usePass = defineStore('pass', () => {
       glideEnd: (tick) => later(tick, glide.value / 1000),
       shiftStays: shiftStays.value,
     })
-    const entry: Written = { writer, held: false, value: found.setting }
+    const entry: Written = { writer, told: -1, held: false, value: found.setting }
     // the machine learns where the control was before the hand came
     const line = envelopeOf(work.mix!, address)
     if (line?.points.length) entry.value = bench.valueAt(address, player.position)
-    writer.feed(Math.round(player.position), false, entry.value)
+    feed(entry)
     controls.set(address, entry)
     return entry
   }
@@ -160,7 +174,10 @@ export const usePass = defineStore('pass', () => {
     return Math.round(tempo.tickAt(tempo.secondsAt(tick) + seconds))
   }
 
-  const feed = (entry: Written) => entry.writer.feed(Math.round(player.position), entry.held, entry.value)
+  function feed(entry: Written, place = player.position): void {
+    entry.told = Math.max(entry.told, Math.round(place))
+    entry.writer.feed(entry.told, entry.held, entry.value)
+  }
 
   /** Shows and sounds what is written so far. */
   function show(): void {
@@ -218,6 +235,12 @@ export const usePass = defineStore('pass', () => {
     player.seek(meter.barStart(Math.max(1, bar(spot.from) - 2)))
     work.notice = 'Hold the control where it is wrong and move it. Outside of that nothing changes.'
     void player.play()
+  }
+
+  /** Ends the pass under way at this moment, though the song plays on; what it wrote is kept. */
+  function end(): void {
+    if (base) stop(player.position)
+    over = true
   }
 
   /** Lets every hand follow only: another work is opened, or this one is handed in. A pass under way ends and is kept. */
@@ -332,6 +355,7 @@ export const usePass = defineStore('pass', () => {
   watch(
     () => player.position,
     (tick) => {
+      lookedAt = performance.now()
       if (repairing && player.playing && tick >= repairing.end) player.stop()
       if (!player.playing || !controls.size) {
         last = tick
@@ -376,6 +400,7 @@ export const usePass = defineStore('pass', () => {
     tap,
     keepOnly,
     repair,
+    end,
     reset,
   }
 })

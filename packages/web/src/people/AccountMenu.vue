@@ -61,7 +61,7 @@ async function leave(force = false): Promise<void> {
     </div>
   </v-menu>
 
-  <v-dialog v-model="asking">
+  <v-dialog v-model="asking" aria-label="Not everything is sent yet">
     <div class="sheet ask">
       <h2>Some of your work has not been sent yet</h2>
       <p>

@@ -4,6 +4,7 @@ import type { QueueEntry } from '../server/views'
 import { whenText } from '../shell/dates'
 
 defineProps<{
+  assignment: string
   waiting: readonly QueueEntry[]
   done: readonly QueueEntry[]
   current: string | null
@@ -44,6 +45,14 @@ const emit = defineEmits<{ choose: [id: string] }>()
         </button>
       </li>
     </ul>
+    <p class="tables">
+      <a class="chip" :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks"
+        >Marks as a table</a
+      >
+      <a class="chip" :href="`/api/assignments/${assignment}/marks.csv?table=checks`" download
+        >Checks as a table</a
+      >
+    </p>
   </nav>
 </template>
 
@@ -104,5 +113,16 @@ ul {
   flex: none;
   font-size: 14px;
   opacity: 0.85;
+}
+
+.tables {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+  padding: 8px 10px;
+}
+
+.tables .chip {
+  text-decoration: none;
 }
 </style>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** The teacher's screen for one hand-in, with the queue beside it. */
+import type { CheckPlace } from '@rudlo/core/checks'
+import { resolve } from '@rudlo/core/mix'
 import { computed, onBeforeUnmount, onUnmounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { usePlayer } from '../audio/player-store'
@@ -49,7 +51,9 @@ async function open(): Promise<void> {
 
 watch(() => [props.assignment, props.handIn], open, { immediate: true })
 const timer = setInterval(() => {
-  if (review.handIn && !review.handIn.measurement) void review.lookAgain().catch(() => null)
+  const { measurement, before } = review.handIn ?? {}
+  if (review.handIn && (!measurement || before?.measurement === null))
+    void review.lookAgain().catch(() => null)
 }, LOOK_AGAIN_MS)
 onBeforeUnmount(() => {
   clearInterval(timer)
@@ -98,7 +102,18 @@ const heardChoices = computed<readonly (readonly [Heard, string])[]>(() => [
   ['this', 'This version'],
   ...(review.handIn?.before ? [['before', `Version ${review.handIn.before.number}`] as const] : []),
   ['start', 'Starting mix'],
+  ...(review.model ? [['model', 'The model'] as const] : []),
 ])
+
+/** Begins a remark with what was measured, at its place: whole bars of its lane. */
+function remarkOn({ lane, from, to }: CheckPlace, sentence: string): void {
+  const { meter, length } = review.time!
+  if (lane && resolve(review.mix!, lane)) review.address = lane
+  const first = meter.barStart(meter.placeAt(Math.min(from, length - 1)).bar)
+  const last = meter.barStart(meter.placeAt(Math.max(from, to - 1)).bar + 1)
+  picked.value = { from: first, to: Math.min(length, Math.max(last, first + 1)) }
+  review.draft = sentence
+}
 
 function showFlag(id: string): void {
   const remark = review.remarks.find((r) => r.id === id)
@@ -177,13 +192,20 @@ usePageKeys({
     <template v-else>
       <div class="room">
         <QueueList
+          :assignment="assignment"
           :waiting="review.waiting"
           :done="review.done"
           :current="review.handIn.id"
           @choose="choose"
         />
         <main class="middle">
-          <SummarySheet :song="review.song!" :hand-in="review.handIn" />
+          <SummarySheet
+            :song="review.song!"
+            :hand-in="review.handIn"
+            :tasks="review.assignment!.brief.tasks"
+            @show="review.showPlace"
+            @take="remarkOn"
+          />
           <SongStrip
             :song="review.song!"
             :time="review.time!"

@@ -12,7 +12,6 @@ defineProps<{ span: Span | null }>()
 const emit = defineEmits<{ span: [span: Span | null] }>()
 
 const review = useReview()
-const draft = ref('')
 const changing = ref<string | null>(null)
 const changed = ref('')
 
@@ -34,7 +33,7 @@ async function attempt(what: () => Promise<void>): Promise<boolean> {
 async function pin(span: Span, text: string): Promise<void> {
   // the text stays in the form until the server has it
   if (!(await attempt(() => review.addRemark({ lane: review.address, ...span }, text)))) return
-  draft.value = ''
+  review.draft = ''
   emit('span', null)
 }
 
@@ -88,7 +87,7 @@ async function finishChange(remark: RemarkView): Promise<void> {
       </li>
     </ol>
     <RemarkForm
-      v-model="draft"
+      v-model="review.draft"
       :time="review.time!"
       :lane-name="lane"
       :span="span"

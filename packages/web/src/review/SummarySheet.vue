@@ -3,10 +3,45 @@
 import { describeChanges, describeMeasurement } from '@rudlo/core/assess'
 import type { SongVersion } from '@rudlo/core/song'
 import { computed } from 'vue'
-import type { ReviewedHandIn } from '../server/views'
+import type { CheckPlace } from '@rudlo/core/checks'
+import VerdictSign from '../guide/VerdictSign.vue'
+import type { BriefTask, ReviewedHandIn } from '../server/views'
 import { whenText } from '../shell/dates'
+import { songTime } from '@rudlo/core/song'
+import { barsOf } from '../transport/loop-text'
 
-const props = defineProps<{ song: SongVersion; handIn: ReviewedHandIn }>()
+const props = defineProps<{
+  song: SongVersion
+  handIn: ReviewedHandIn
+  tasks: readonly Pick<BriefTask, 'id' | 'title'>[]
+}>()
+const emit = defineEmits<{
+  /** Shows where something was found, and plays it. */
+  show: [place: CheckPlace]
+  /** Takes a sentence as the beginning of a remark. */
+  take: [place: CheckPlace, sentence: string]
+}>()
+
+const meter = computed(() => songTime(props.song).meter)
+const assessed = computed(() =>
+  (props.handIn.assessment?.tasks ?? []).flatMap((t) => {
+    const task = props.tasks.find((o) => o.id === t.task)
+    return task && t.checks.length
+      ? [{ ...t, title: task.title, open: t.checks.filter((c) => c.finding.verdict !== 'met') }]
+      : []
+  }),
+)
+/** The first sentence: what was asked, and how much of it was met. */
+const outcome = computed(() => {
+  const met = assessed.value.filter((t) => t.verdict === 'met').length
+  if (!assessed.value.length) return ''
+  if (met === assessed.value.length) return 'Everything that was asked is met.'
+  return `${met} of ${assessed.value.length} tasks ${met === 1 ? 'is' : 'are'} met.`
+})
+const hints = computed(() => {
+  const { length } = props.handIn.hints
+  return length ? `${length} ${length === 1 ? 'hint was' : 'hints were'} opened.` : 'No hints were opened.'
+})
 
 const sentences = computed(() => {
   const { measurement, document } = props.handIn
@@ -29,12 +64,64 @@ const changes = computed(() => {
       Version {{ handIn.number }}, by {{ handIn.student }}
       <span class="soft">handed in {{ whenText(handIn.handedInAt) }}</span>
     </h1>
+    <p v-if="handIn.said" class="said" data-test="said">“{{ handIn.said }}”</p>
+    <p v-if="handIn.assessment" data-test="outcome">
+      <b>{{ outcome }}</b> {{ hints }}
+    </p>
     <p v-if="changes" class="changes" data-test="changes">
       <b>Since version {{ handIn.before!.number }}:</b> {{ changes }}
     </p>
-    <ul v-if="sentences" data-test="measured">
-      <li v-for="s in sentences" :key="s">{{ s }}</li>
+    <ul v-if="assessed.length" class="tasks">
+      <li v-for="t in assessed" :key="t.task" data-test="task-verdict">
+        <VerdictSign :verdict="t.verdict" />
+        <div>
+          <b>{{ t.title }}</b>
+          <p v-for="c in t.open.slice(0, 1)" :key="c.check" class="open">
+            <button
+              class="sentence"
+              title="Show the place and play it"
+              @click="emit('show', c.finding.place)"
+            >
+              {{ c.finding.sentence }}
+            </button>
+            <button
+              class="take"
+              data-test="take"
+              aria-label="Begin a remark with this"
+              title="Begin a remark with this"
+              @click="emit('take', c.finding.place, c.finding.sentence)"
+            >
+              <v-icon icon="$remark" size="16" />
+            </button>
+          </p>
+        </div>
+      </li>
     </ul>
+    <ul v-if="handIn.assessment?.mistakes.length" class="mistakes" aria-label="What stands out">
+      <li
+        v-for="m in handIn.assessment.mistakes.slice(0, 5)"
+        :key="m.kind + m.place.from"
+        data-test="mistake-found"
+      >
+        <button class="sentence" title="Show the place and play it" @click="emit('show', m.place)">
+          <b>{{ m.name }}</b>, {{ barsOf(m.place, meter) }}
+        </button>
+        <button
+          class="take"
+          aria-label="Begin a remark with this"
+          title="Begin a remark with this"
+          @click="emit('take', m.place, m.sentence)"
+        >
+          <v-icon icon="$remark" size="16" />
+        </button>
+      </li>
+    </ul>
+    <details v-if="sentences">
+      <summary>Everything that was measured</summary>
+      <ul class="all" data-test="measured">
+        <li v-for="s in sentences" :key="s">{{ s }}</li>
+      </ul>
+    </details>
     <p v-else class="soft" role="status">It is still being measured …</p>
   </section>
 </template>
@@ -44,7 +131,7 @@ const changes = computed(() => {
   display: grid;
   flex: none;
   gap: 5px;
-  max-height: 204px;
+  max-height: 236px;
   padding: 10px 16px;
   overflow-y: auto;
 }
@@ -61,16 +148,81 @@ h1 .soft {
 }
 
 ul {
-  columns: 2;
-  column-gap: 28px;
   margin: 0;
-  padding-left: 18px;
+  padding: 0;
   font-size: 15px;
+  list-style: none;
 }
 
-li {
+.all {
+  padding-left: 18px;
+  columns: 2;
+  column-gap: 28px;
+  list-style: disc;
+}
+
+.all li {
   break-inside: avoid;
   padding-bottom: 3px;
+}
+
+.said {
+  font-size: 16px;
+  font-style: italic;
+}
+
+.tasks {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  gap: 6px 18px;
+}
+
+.tasks li {
+  display: flex;
+  gap: 8px;
+}
+
+.open {
+  line-height: 1.3;
+}
+
+.sentence {
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.sentence:hover {
+  text-decoration: underline;
+}
+
+.take {
+  min-height: 26px;
+  padding: 0 6px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  font-size: 13px;
+  text-decoration: underline;
+  cursor: pointer;
+}
+
+.mistakes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+}
+
+summary {
+  min-height: 28px;
+  color: var(--soft);
+  font-size: 14px;
+  cursor: pointer;
 }
 
 @media (max-height: 700px) {

@@ -1,4 +1,4 @@
-import type { Mix } from '@rudlo/core/mix'
+import { resolve, type Mix } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
@@ -15,7 +15,7 @@ export interface RemarkPlace {
 }
 
 /** Which mix is heard on the desk. */
-export type Heard = 'this' | 'before' | 'start'
+export type Heard = 'this' | 'before' | 'start' | 'model'
 
 const QUIET_MS = 400
 
@@ -33,6 +33,9 @@ export const useReview = defineStore('review', () => {
   const heard = ref<Heard>('this')
   const saveState = ref<'saved' | 'saving' | 'not saved'>('saved')
   const notice = ref<string | null>(null)
+  /** What a remark begins with that was taken from what was measured. */
+  const draft = ref('')
+  const model = shallowRef<Mix | null>(null)
 
   const song = computed(() => assignment.value?.songDocument ?? null)
   const time = computed(() => (song.value ? songTime(song.value) : null))
@@ -50,6 +53,9 @@ export const useReview = defineStore('review', () => {
     assignment.value = null
     const view = await get<AssignmentView>(`/api/assignments/${assignmentId}`)
     assignment.value = view
+    model.value = view.hasModel
+      ? (await get<{ mix: Mix }>(`/api/assignments/${assignmentId}/model`)).mix
+      : null
     span.value = { from: 0, to: view.songDocument.length }
     address.value = view.brief.tasks[0]?.lanes[0] ?? ''
     await refreshQueue()
@@ -69,6 +75,7 @@ export const useReview = defineStore('review', () => {
     remarks.value = next.review.remarks
     revision = next.review.revision
     pinned.value = null
+    draft.value = ''
     heard.value = 'this'
     if (player.ready || player.progress > 0) player.load(next.document.mix)
     else void player.open(song.value!, next.document.mix)
@@ -80,7 +87,13 @@ export const useReview = defineStore('review', () => {
     if (!id) return
     const next = await get<ReviewedHandIn>(`/api/hand-ins/${id}`)
     if (handIn.value?.id === id)
-      handIn.value = { ...handIn.value, state: next.state, measurement: next.measurement }
+      handIn.value = {
+        ...handIn.value,
+        state: next.state,
+        measurement: next.measurement,
+        assessment: next.assessment,
+        before: next.before,
+      }
     await refreshQueue()
   }
 
@@ -88,8 +101,12 @@ export const useReview = defineStore('review', () => {
     const { document, before } = handIn.value!
     heard.value = which
     player.load(
-      { this: document.mix, before: before?.document.mix, start: assignment.value!.startingMix }[which] ??
-        document.mix,
+      {
+        this: document.mix,
+        before: before?.document.mix,
+        start: assignment.value!.startingMix,
+        model: model.value,
+      }[which] ?? document.mix,
     )
   }
 
@@ -171,6 +188,15 @@ export const useReview = defineStore('review', () => {
     return next
   }
 
+  /** Shows where something was found on the lane that it is on, and plays it from a bar before. */
+  function showPlace({ lane, from, to }: { lane: string | null; from: number; to: number }): void {
+    if (lane && mix.value && resolve(mix.value, lane)) address.value = lane
+    if (from < span.value.from || to > span.value.to) showAll()
+    const { meter } = time.value!
+    player.seek(meter.barStart(Math.max(1, meter.placeAt(from).bar - 1)))
+    void player.play()
+  }
+
   function showRemark({ id, lane, from, to }: RemarkView): void {
     pinned.value = id
     address.value = lane
@@ -209,6 +235,9 @@ export const useReview = defineStore('review', () => {
     giveBack,
     clear,
     showRemark,
+    showPlace,
+    draft,
+    model,
     zoom,
     scroll,
     showAll,

@@ -1,8 +1,11 @@
 import type { Measurement } from '@rudlo/core/assess'
+import type { Assessment, Brief, StudentBrief, StudentTask } from '@rudlo/core/brief'
 import type { Mix, WorkDocument } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 
 /** What the server sends, as its routes shape it. Dates are ISO texts. */
+
+export type { StudentTask as BriefTask }
 
 export interface PersonView {
   readonly id: string
@@ -28,6 +31,7 @@ export interface AssignmentCard {
   readonly group: string
   readonly place: string
   readonly dueAt: string | null
+  readonly opensAt: string | null
   readonly mine?: {
     readonly begun: boolean
     readonly handIn: {
@@ -41,29 +45,38 @@ export interface AssignmentCard {
   readonly counts?: { readonly students: number; readonly waiting: number; readonly givenBack: number }
 }
 
-export interface BriefTask {
-  readonly id: string
-  readonly title: string
-  readonly text: string
-  readonly lanes: readonly string[]
-  readonly from: number
-  readonly to: number
-}
-
 export interface Rubric {
   readonly levels: readonly string[]
   readonly criteria: readonly { readonly id: string; readonly name: string; readonly about: string }[]
 }
 
 export interface AssignmentView extends AssignmentCard {
-  readonly brief: {
-    readonly purpose: string
-    readonly tasks: readonly BriefTask[]
-    readonly open: readonly string[]
-  }
+  /** As the person may know it: a teacher gets the hints' words, a student their number. */
+  readonly brief: StudentBrief
   readonly rubric: Rubric
   readonly startingMix: Mix
+  readonly songVersion: string
   readonly songDocument: SongVersion
+  readonly handInLimit: number | null
+  /** Whether there is a model that this person may hear. */
+  readonly hasModel: boolean
+  readonly settings?: AssignmentSettings
+}
+
+/** What only the teacher sets and sees. */
+export interface AssignmentSettings {
+  readonly revision: number
+  readonly modelHeard: 'never' | 'handed in' | 'given back'
+  readonly opensAt: string | null
+  readonly dueAt: string | null
+  readonly handInLimit: number | null
+  readonly group: string
+}
+
+/** An assignment as its teacher gets it. */
+export interface WrittenAssignment extends Omit<AssignmentView, 'brief' | 'settings'> {
+  readonly brief: Brief
+  readonly settings: AssignmentSettings
 }
 
 export interface WorkView {
@@ -105,6 +118,9 @@ export interface HandInView {
   readonly state: HandInState
   readonly document: WorkDocument
   readonly measurement: Measurement | null
+  readonly assessment: Assessment | null
+  /** What the student was going for. */
+  readonly said: string
   readonly outcome: Outcome | null
   readonly handedInAt: string
   readonly givenBackAt: string | null
@@ -119,6 +135,7 @@ export interface ReviewedHandIn extends HandInView {
   readonly assignment: string
   readonly student: string
   readonly before: HandInView | null
+  readonly hints: readonly { readonly task: string; readonly level: number }[]
   readonly review: ReviewView
 }
 

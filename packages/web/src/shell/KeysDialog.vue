@@ -8,7 +8,7 @@ defineProps<{
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="660">
+  <v-dialog v-model="open" aria-label="Keys" max-width="660">
     <div class="sheet dialog">
       <h2>Keys</h2>
       <div class="groups">

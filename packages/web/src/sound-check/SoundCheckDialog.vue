@@ -62,8 +62,13 @@ onBeforeUnmount(stop)
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" @after-leave="listening.checked = true">
-    <div class="sheet check" role="dialog" aria-labelledby="check-title">
+  <v-dialog
+    v-model="open"
+    aria-label="Check your sound"
+    max-width="560"
+    @after-leave="listening.checked = true"
+  >
+    <div class="sheet check">
       <h2 id="check-title">Check your sound</h2>
       <p class="soft">Headphones on. Half a minute, once on this computer.</p>
       <section>

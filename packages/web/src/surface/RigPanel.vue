@@ -4,7 +4,9 @@ import { motorBytes, RIG_MAP, STRIPS, SurfaceReader, touchBytes, transportBytes 
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { internalPort } from './surface-port'
 
-const emit = defineEmits<{ close: [] }>()
+/** In a window of its own it fills the window, and closing that puts it away. */
+defineProps<{ alone?: boolean }>()
+const emit = defineEmits<{ close: []; window: [] }>()
 
 const port = internalPort('rig')
 const faders = ref<number[]>(Array.from({ length: STRIPS }, () => 0))
@@ -13,18 +15,31 @@ const touched = ref<Record<number, boolean>>({})
 
 const reader = new SurfaceReader(RIG_MAP)
 
-onMounted(() =>
+/** Active sensing: as long as it comes, the rig is there. */
+const SENSING_MS = 250
+let sensing: ReturnType<typeof setInterval> | undefined
+
+onMounted(() => {
+  sensing = setInterval(() => port.send([0xfe]), SENSING_MS)
+  window.addEventListener('pagehide', putAway)
   port.listen((bytes) => {
     for (const event of reader.feed(bytes)) {
       // a finger holds its motor
       if (event.kind === 'fader' && !touched.value[event.strip]) faders.value[event.strip] = event.travel
       if (event.kind === 'knob') knobs.value[event.strip] = event.travel
     }
-  }),
-)
-onBeforeUnmount(() => {
+  })
+})
+
+function putAway(): void {
+  clearInterval(sensing)
   for (const strip of Object.keys(touched.value)) lift(Number(strip))
   port.close()
+}
+
+onBeforeUnmount(() => {
+  window.removeEventListener('pagehide', putAway)
+  putAway()
 })
 
 const HEIGHT = 72
@@ -76,7 +91,7 @@ const press = (note: { channel: number; note: number } | null) =>
 </script>
 
 <template>
-  <section class="rig" aria-label="Practice rig" data-test="rig">
+  <section class="rig" :class="{ alone }" aria-label="Practice rig" data-test="rig">
     <header>
       <b>Practice rig</b>
       <span>
@@ -84,7 +99,8 @@ const press = (note: { channel: number; note: number } | null) =>
         <button @click="press(RIG_MAP.forth)">strips after</button>
         <button data-test="rig-play" @click="port.send(transportBytes(true))">play</button>
         <button data-test="rig-stop" @click="port.send(transportBytes(false))">stop</button>
-        <button aria-label="Put the practice rig away" @click="emit('close')">×</button>
+        <button v-if="!alone" data-test="rig-window" @click="emit('window')">own window</button>
+        <button v-if="!alone" aria-label="Put the practice rig away" @click="emit('close')">×</button>
       </span>
     </header>
     <div class="strips">
@@ -134,6 +150,16 @@ const press = (note: { channel: number; note: number } | null) =>
   background: var(--desk);
   color: var(--on-desk);
   box-shadow: 0 6px 24px rgb(0 0 0 / 30%);
+}
+
+.rig.alone {
+  position: static;
+  display: grid;
+  align-content: center;
+  justify-content: center;
+  min-height: 100vh;
+  border-radius: 0;
+  box-shadow: none;
 }
 
 header {

@@ -3,6 +3,8 @@ export interface SurfacePort {
   send(bytes: readonly number[]): void
   /** Who takes what comes in. */
   listen(take: (bytes: readonly number[]) => void): void
+  /** Who is told when the surface was pulled out; a port that cannot tell has none. */
+  onLost?(tell: () => void): void
   close(): void
 }
 

@@ -24,6 +24,7 @@ vi.mock('../audio/player-store', () => ({ usePlayer: () => player }))
 
 const steps: string[] = []
 const work = shallowReactive({
+  notice: null as string | null,
   mix: plainMix(song) as Mix,
   gesture: null as Mix | null,
   begin: () => void (work.gesture ??= work.mix),
@@ -53,6 +54,7 @@ const pass = {
   move: vi.fn(),
   release: vi.fn((lane: string) => void pass.held.delete(lane)),
   tap: vi.fn(),
+  end: vi.fn(),
 }
 vi.mock('../pass/pass-store', () => ({ usePass: () => pass }))
 
@@ -69,7 +71,9 @@ function farEnd() {
     listen: (to) => (take = to),
     close: vi.fn(),
   }
-  return { port, motors, feel: (...bytes: number[]) => take(bytes) }
+  let lost = () => undefined as void
+  port.onLost = (tell) => (lost = tell)
+  return { port, motors, feel: (...bytes: number[]) => take(bytes), pull: () => lost() }
 }
 
 beforeEach(() => {
@@ -131,6 +135,44 @@ describe('a surface', () => {
     surface.disconnect()
     expect(pass.release).toHaveBeenCalledWith(LEVEL)
     expect(port.close).toHaveBeenCalled()
+  })
+
+  it('that is pulled out in the middle of a pass ends it there, and says so', () => {
+    const { port, feel, pull } = farEnd()
+    const surface = useSurface()
+    surface.connect(port, RIG_MAP)
+    pass.writes = true
+    feel(...touchBytes(RIG_MAP, 0, true), ...motorBytes(RIG_MAP.faders[0]!, 0.5))
+    pull()
+    expect(pass.end).toHaveBeenCalledOnce()
+    expect(surface.connected).toBe(false)
+    expect(work.notice).toContain('The pass ends here')
+  })
+
+  it('whose active sensing falls silent is gone', () => {
+    vi.useFakeTimers()
+    const { port, feel } = farEnd()
+    const surface = useSurface()
+    surface.connect(port, RIG_MAP)
+    vi.advanceTimersByTime(10_000)
+    expect(surface.connected).toBe(true)
+    feel(0xfe)
+    vi.advanceTimersByTime(2500)
+    expect(surface.connected).toBe(true)
+    vi.advanceTimersByTime(3000)
+    expect(surface.connected).toBe(false)
+    vi.useRealTimers()
+  })
+
+  it('without motors takes a control over where it meets it', () => {
+    const { port, motors, feel } = farEnd()
+    useSurface().connect(port, { ...RIG_MAP, motors: false, touches: RIG_MAP.touches.map(() => null) })
+    expect(motors.size).toBe(0)
+    feel(...motorBytes(RIG_MAP.faders[0]!, 0.1))
+    expect(resolve(work.mix, LEVEL)!.setting).toBe(0)
+    feel(...motorBytes(RIG_MAP.faders[0]!, 0.8), ...motorBytes(RIG_MAP.faders[0]!, 0.9))
+    const { control, setting } = resolve(work.mix, LEVEL)!
+    expect(control.scale.toTravel(setting)).toBeCloseTo(0.9, 3)
   })
 
   it('has banks, play and stop', () => {

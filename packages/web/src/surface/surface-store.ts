@@ -23,6 +23,9 @@ const STEP = 0.001
 const REFRESH_MS = 1000
 /** A fader without a touch sense counts as let go so long after its last move, in ms. */
 const IDLE_MS = 450
+/** MIDI's active sensing: who sends it once sends it always. Silent for so long, it counts as gone, in ms. */
+const SENSING = 0xfe
+const GONE_MS = 3000
 
 /** The surface that is connected: its strips are the tracks of the bank, then the returns. */
 export const useSurface = defineStore('surface', () => {
@@ -32,10 +35,15 @@ export const useSurface = defineStore('surface', () => {
   const pass = usePass()
   const bank = ref(0)
   const connected = ref(false)
+  /** Where the practice rig is, if it is out. */
+  const rig = ref<'panel' | 'window' | null>(null)
 
   let port: SurfacePort | null = null
   let refresh: ReturnType<typeof setInterval> | undefined
   let map: SurfaceMap = RIG_MAP
+  let reader = new SurfaceReader(map)
+  /** When active sensing came last; null from a surface that does not send it. */
+  let sensed: number | null = null
   const touched = new Set<string>()
   /** Where each motor was sent last. */
   let sent: number[] = []
@@ -60,18 +68,37 @@ export const useSurface = defineStore('surface', () => {
   function connect(to: SurfacePort, by: SurfaceMap): void {
     disconnect()
     port = to
-    map = by
     connected.value = true
-    const reader = new SurfaceReader(by)
     to.listen((bytes) => {
+      if (bytes.includes(SENSING)) sensed = Date.now()
       for (const event of reader.feed(bytes)) take(event)
     })
-    sent = []
-    follow()
+    to.onLost?.(lose)
+    remap(by)
     refresh = setInterval(() => {
+      if (sensed !== null && Date.now() - sensed > GONE_MS) return lose()
       sent = []
       follow()
     }, REFRESH_MS)
+  }
+
+  /** What the connected surface sends is read by another map from now on. */
+  function remap(by: SurfaceMap): void {
+    map = by
+    reader = new SurfaceReader(by)
+    soft.clear()
+    sent = []
+    follow()
+  }
+
+  /** The surface was pulled out, or its window closed. */
+  function lose(): void {
+    const wrote = [...touched].some((address) => pass.holds(address))
+    disconnect()
+    work.notice = wrote
+      ? 'The control surface is gone. The pass ends here, and what it wrote is kept.'
+      : 'The control surface is gone. Nothing is lost.'
+    if (wrote) pass.end()
   }
 
   /** The surface is gone: a pass that it was writing ends at this moment. */
@@ -84,10 +111,20 @@ export const useSurface = defineStore('surface', () => {
     clearInterval(refresh)
     port?.close()
     port = null
+    sensed = null
     connected.value = false
+    rig.value = null
   }
 
-  const openRig = () => connect(internalPort('desk'), RIG_MAP)
+  /** Takes the practice rig out: as a panel here, or in a window of its own. */
+  function openRig(where: 'panel' | 'window' = 'panel'): void {
+    if (where === 'window' && !window.open('/rig', 'rudlo-rig', 'popup,width=700,height=280')) {
+      work.notice = 'The browser did not let a second window open. Allow it for this page and try again.'
+      return
+    }
+    if (rig.value === null) connect(internalPort('desk'), RIG_MAP)
+    rig.value = where
+  }
 
   function take(event: SurfaceEvent): void {
     if (!work.mix || !bench.song) return
@@ -194,5 +231,5 @@ export const useSurface = defineStore('surface', () => {
 
   watch([() => player.position, () => work.mix, () => player.moves], follow)
 
-  return { bank, banks, connected, connect, disconnect, openRig }
+  return { bank, banks, connected, rig, connect, remap, disconnect, openRig }
 })

@@ -7,6 +7,8 @@ export interface Step {
   /** Ticks. */
   readonly from: number
   readonly to: number
+  /** By hand if not given, else by which way of writing in a pass. */
+  readonly how?: string
   readonly before: WorkDocument
   readonly after: WorkDocument
 }
@@ -40,6 +42,7 @@ export interface KeptStep {
   readonly lanes: readonly string[]
   readonly from: number
   readonly to: number
+  readonly how?: string
   readonly back: Patch
 }
 
@@ -52,8 +55,15 @@ export function packHistory({ done }: History): KeptStep[] {
   return done.slice(-KEPT).map((step) => {
     const known = packed.get(step)
     if (known) return known
-    const { label, lanes, from, to, before, after } = step
-    const kept = { label, lanes: [...lanes], from, to, back: patchBetween(after, before) }
+    const { label, lanes, from, to, how, before, after } = step
+    const kept = {
+      label,
+      lanes: [...lanes],
+      from,
+      to,
+      ...(how ? { how } : {}),
+      back: patchBetween(after, before),
+    }
     packed.set(step, kept)
     return kept
   })

@@ -340,11 +340,13 @@ export const useWork = defineStore('work', () => {
     versions.value = await get<OwnVersion[]>(`/api/works/${id.value}/hand-ins`)
   }
 
-  /** Saves, then hands in. @throws ApiError or Unreachable with a sentence */
-  async function handIn(): Promise<OwnVersion> {
+  /** Saves, then hands in, with what the student was going for and where the hand still writes. @throws ApiError or Unreachable with a sentence */
+  async function handIn(said: string, writing: readonly string[]): Promise<OwnVersion> {
     await saver?.flush()
     const made = await post<OwnVersion>(`/api/works/${id.value}/hand-ins`, {
       revision: saver?.revision ?? revision,
+      said,
+      writing,
     })
     await refreshVersions()
     return made
