@@ -150,9 +150,9 @@ export async function dragging() {
     await page.getByRole('button', { name: NAME }).click()
     const opening = []
     for (let round = 0; round < ROUNDS; round++) {
-      await page.locator('article a').first().waitFor()
+      await page.locator('article', { hasText: 'Make room for the tune' }).locator('a').first().waitFor()
       const start = performance.now()
-      await page.locator('article a').first().click()
+      await page.locator('article', { hasText: 'Make room for the tune' }).locator('a').first().click()
       await page.locator('[data-test=view-lines]').click()
       await page.locator('[data-test=line]').waitFor()
       opening.push((performance.now() - start) / 1000)

@@ -13,6 +13,8 @@ const GROUPS = {
   loudness: async () => (await import('../bench/loudness.mjs')).loudness(),
   save: async () => (await import('../bench/save.mjs')).saving(),
   desk: async () => (await import('../bench/desk.mjs')).desk(),
+  pass: async () => (await import('../bench/pass.mjs')).pass(),
+  assess: async () => (await import('../bench/assess.mjs')).assess(),
   drag: async () => (await import('../bench/drag.mjs')).dragging(),
 }
 

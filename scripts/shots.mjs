@@ -33,7 +33,7 @@ async function open(name, { width = 1280, height = 800, colorScheme = 'light' } 
 
 /** From the first page to bench or desk, until it plays and the strip shows the loudness. */
 async function enter(page) {
-  await page.locator('article a').first().click()
+  await page.locator('article', { hasText: 'Make room for the tune' }).locator('a').first().click()
   await page.locator('[data-test=play]:not([disabled])').waitFor({ timeout: 60_000 })
   await page.locator('.strip path[d^="M0"]').waitFor({ state: 'attached', timeout: 60_000 })
   return page
@@ -63,6 +63,18 @@ try {
   await bench.mouse.move(lane.x + lane.width * 0.38, lane.y + lane.height * 0.55, { steps: 4 })
   await shoot(bench, 'bench')
 
+  const asked = await enter(await open('Wilma Osei'))
+  await test(asked, 'ask').click()
+  await test(asked, 'check').first().waitFor({ timeout: 60_000 })
+  await asked.locator('aside > :first-child').evaluate((column) => column.scrollTo(0, 400))
+  await shoot(asked, 'bench-checks')
+
+  const brief = await open('Maren Holt')
+  await brief.locator('article', { hasText: 'Out of the dark' }).locator('[data-test=edit-brief]').click()
+  await test(brief, 'try-out').click()
+  await test(brief, 'trial').waitFor({ timeout: 90_000 })
+  await shoot(brief, 'brief')
+
   const balance = await enter(await open('Jonas Feld'))
   await test(balance, 'view-balance').click()
   const whole = await test(balance, 'strip').boundingBox()
@@ -77,7 +89,7 @@ try {
 
   const desk = await enter(await open('Maren Holt'))
   await test(desk, 'waiting').filter({ hasText: 'Tobin' }).click()
-  await test(desk, 'changes').waitFor()
+  await test(desk, 'changes').waitFor({ timeout: 120_000 })
   await test(desk, 'card-squeezebox').click()
   await shoot(desk, 'review-desk')
 } finally {

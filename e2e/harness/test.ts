@@ -14,14 +14,19 @@ export class Person {
     await expect(this.page.getByRole('heading', { name: /^Hello/ })).toBeVisible()
   }
 
+  /** An assignment on the first page. */
+  card(title = 'Make room for the tune'): Locator {
+    return this.page.locator('article', { hasText: title })
+  }
+
   /** From the first page to the bench, until it can play. */
   async openBench(): Promise<void> {
-    await this.page.locator('article a').first().click()
+    await this.card().locator('a').first().click()
     await this.canPlay()
   }
 
   async openReview(): Promise<void> {
-    await this.page.getByRole('link', { name: 'Open the review desk' }).click()
+    await this.card().getByRole('link', { name: 'Open the review desk' }).click()
     await this.canPlay()
   }
 
@@ -44,6 +49,28 @@ export class Person {
   async onLane(song: number, height: number): Promise<{ x: number; y: number }> {
     const box = (await this.at('line').boundingBox())!
     return { x: box.x + 14 + song * (box.width - 74), y: box.y + 16 + (1 - height) * (box.height - 32) }
+  }
+
+  /** Where along the song as shown the line on the desk has most room, 0…1: stories of one work leave points behind. */
+  freePlace(): Promise<number> {
+    return this.page.evaluate(() => {
+      const root = document.querySelector('#app') as unknown as {
+        __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
+      }
+      const store = (id: string) => root.__vue_app__.config.globalProperties.$pinia._s.get(id)
+      const bench = store('bench') as { address: string; span: { from: number; to: number } }
+      const work = store('work') as {
+        mix: { envelopes: { address: string; points: { tick: number }[] }[] }
+      }
+      const { from, to } = bench.span
+      const ticks =
+        work.mix.envelopes.find((e) => e.address === bench.address)?.points.map((p) => p.tick) ?? []
+      // away from both ends: a hand beside the place needs room too
+      const inside = [from + (to - from) * 0.1, ...ticks, to - (to - from) * 0.2].sort((a, b) => a - b)
+      const gaps = inside.slice(1).map((tick, i) => [inside[i]!, tick] as const)
+      const [a, b] = gaps.sort((x, y) => y[1] - y[0] - (x[1] - x[0]))[0]!
+      return ((a + b) / 2 - from) / (to - from)
+    })
   }
 
   async press(song: number, height: number): Promise<void> {

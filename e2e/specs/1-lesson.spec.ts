@@ -6,7 +6,7 @@ test.describe.configure({ mode: 'serial' })
 test('a student draws lines, hears them, and hands in', async ({ somebody }) => {
   const bea = await somebody()
   await bea.signIn('Bea Castellan')
-  await expect(bea.page.getByText('Not begun yet')).toBeVisible()
+  await expect(bea.card().getByText('Not begun yet')).toBeVisible()
   await bea.openBench()
   await expect(bea.page.getByRole('button', { name: 'Let the tide come in' })).toBeVisible()
   await expect(bea.page.locator('aside li')).toHaveCount(3)

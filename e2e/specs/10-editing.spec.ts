@@ -308,7 +308,7 @@ test('a finger sets a point, with its value large above it; two fingers scroll a
   const milan = await somebody({ viewport: { width: 1024, height: 768 }, hasTouch: true })
   await atSqueezebox(milan)
   const points = await milan.points()
-  const at = await milan.onLane(0.5, 0.5)
+  const at = await milan.onLane(await milan.freePlace(), 0.5)
   const cdp = await milan.page.context().newCDPSession(milan.page)
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...places: { x: number; y: number }[]) =>
     cdp.send('Input.dispatchTouchEvent', {
@@ -350,7 +350,7 @@ test('nonsense is told, what is out of range is held at the end, a locked lane t
 }) => {
   const milan = await somebody()
   await atSqueezebox(milan)
-  await milan.press(0.5, 0.5)
+  await milan.press(await milan.freePlace(), 0.5)
   const field = milan.page.getByLabel('Value', { exact: true })
   await field.fill('banana')
   await field.press('Enter')

@@ -4,8 +4,27 @@ import { expect, test, type Person } from '../harness/test'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
+/** Waits until nothing on the page fades or moves any more: what is half shown has half its contrast. */
+async function stands(page: Person['page']): Promise<void> {
+  await page.waitForFunction(
+    async () => {
+      for (let frame = 0; frame < 3; frame++) {
+        await new Promise(requestAnimationFrame)
+        const moving = document
+          .getAnimations()
+          .some((a) => a.playState === 'running' && a.effect?.getComputedTiming().iterations !== Infinity)
+        if (moving || document.querySelector('[class*="-enter-"], [class*="-leave-"]')) return false
+      }
+      return true
+    },
+    undefined,
+    { timeout: 60_000 },
+  )
+}
+
 /** What axe finds on a page; nothing, if all is well. */
 async function faults({ page }: Person): Promise<string[]> {
+  await stands(page)
   await page.evaluate(axe)
   return page.evaluate(async () => {
     const { axe: runner } = globalThis as unknown as {
@@ -52,14 +71,35 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await milan.at('view-balance').click()
       await fits(milan)
       expect(await faults(milan)).toEqual([])
+      await milan.at('view-lines').click()
+      await milan.at('pass').click()
+      await milan.at('open-surfaces').click()
+      await expect(milan.at('surfaces')).toBeVisible()
+      expect(await faults(milan)).toEqual([])
       const maren = await somebody(options)
       await maren.signIn('Maren Holt')
+      await maren.card().locator('[data-test=edit-brief]').click()
+      await expect(maren.at('task')).toHaveCount(3)
+      expect(await faults(maren)).toEqual([])
+      await maren.page.goBack()
       await maren.openReview()
       await fits(maren)
       expect(await faults(maren)).toEqual([])
     })
   }
 }
+
+test('what checks, hints and mistakes say fits beside the lane, and axe finds nothing', async ({
+  somebody,
+}) => {
+  const wilma = await somebody({ viewport: { width: 1366, height: 640 }, bypassCSP: true })
+  await wilma.signIn('Wilma Osei')
+  await wilma.openBench()
+  await wilma.at('ask').click()
+  await expect(wilma.at('check').first()).toBeVisible({ timeout: 60_000 })
+  await fits(wilma)
+  expect(await faults(wilma)).toEqual([])
+})
 
 test('the theme is kept on this machine', async ({ somebody }) => {
   const milan = await somebody()

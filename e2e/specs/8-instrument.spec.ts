@@ -115,7 +115,14 @@ test('effects show what they do, are dragged into another order, and a track goe
   await bea.page.mouse.move(from.x + 8, from.y + 8)
   await bea.page.mouse.down()
   await bea.page.mouse.move(from.x + 8, from.y - 30, { steps: 5 })
-  await bea.page.mouse.move(to.x + 8, to.y - 10, { steps: 15 })
+  // as a person does: held until its new place opens
+  const names = bea.page.locator('input[aria-label^="Name of effect"]')
+  await expect(async () => {
+    await bea.page.mouse.move(to.x + 8, to.y - 2, { steps: 5 })
+    await bea.page.mouse.move(to.x + 8, to.y - 10, { steps: 5 })
+    const order = await names.evaluateAll((inputs) => inputs.map((i) => (i as HTMLInputElement).value))
+    expect(order.indexOf('Reverb')).toBeLessThan(order.indexOf('Chopper'))
+  }).toPass({ timeout: 20_000 })
   await bea.page.mouse.up()
   await expect(bea.page.getByLabel('Name of effect 3')).toHaveValue('Chopper')
   await expect(bea.page.getByLabel('Name of effect 2')).toHaveValue('Reverb')

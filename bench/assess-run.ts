@@ -1,0 +1,134 @@
+import { judgeTasks, assessWork } from '@rudlo/core/brief'
+import { evidenceOf } from '@rudlo/core/checks'
+import { point } from '@rudlo/core/envelope'
+import type { AssetAudio } from '@rudlo/core/engine'
+import { RecentParts } from '@rudlo/core/heard'
+import { MISTAKES, mistakesOf } from '@rudlo/core/mistakes'
+import { findMoves } from '@rudlo/core/moves'
+import { plainMix, type Mix } from '@rudlo/core/mix'
+import { levelScale, linearScale } from '@rudlo/core/scale'
+import { songTime } from '@rudlo/core/song'
+import { madeOf, playPart, SONGS, songVersionOf, TERM } from '@rudlo/demo'
+import { barTick, meantMoves, SECTION_BARS } from '../packages/core/test/drawn/moves'
+import { mistakeCases, song as drawnSong, start as drawnStart } from '../packages/core/test/drawn/mistakes'
+import { smallSong } from '../packages/core/test/songs'
+
+const best = (rounds: number, run: () => unknown): number => {
+  let least = Infinity
+  for (let i = 0; i < rounds; i++) {
+    const start = performance.now()
+    run()
+    least = Math.min(least, performance.now() - start)
+  }
+  return least
+}
+
+/** Moves and mistakes of 40 lanes with 500 points, in ms. */
+export function manyLanes(): number {
+  const song = { ...smallSong(90), length: 90 * 1920 }
+  const tracks = Array.from({ length: 20 }, (_, i) => ({ ...song.tracks[0]!, id: `t${i}` }))
+  const large = { ...song, tracks, regions: [] }
+  const mix: Mix = {
+    ...plainMix(large),
+    envelopes: tracks.flatMap(({ id }) =>
+      ['level', 'pan'].map((word) => ({
+        id: `${id}-${word}`,
+        address: `track/${id}/${word}`,
+        on: true,
+        open: true,
+        points: Array.from({ length: 500 }, (_, k) =>
+          point(k * 340, word === 'pan' ? Math.sin(k / 9) * 0.8 : -8 + 5 * Math.sin(k / 11)),
+        ),
+      })),
+    ),
+  }
+  const start = plainMix(large)
+  return best(5, () => mistakesOf(evidenceOf(large, start, mix)))
+}
+
+/** Share of moves that are called right, and of those with edges within an eighth. */
+export function movesRight(): { readonly kinds: number; readonly edges: number } {
+  const time = songTime(smallSong(64))
+  const sections = SECTION_BARS.map((bar) => ({ tick: barTick(bar) }))
+  const found = meantMoves(24).map((meant) => {
+    const scale = meant.lane.endsWith('/pan') ? linearScale(-1, 1) : levelScale
+    return { meant, moves: findMoves(meant.lane, meant.points, scale, time, sections) }
+  })
+  const right = found.filter(({ meant, moves }) => moves.length === 1 && moves[0]!.kind === meant.kind)
+  const near = right.filter(
+    ({ meant, moves }) =>
+      Math.abs(moves[0]!.start - meant.start) <= 480 && Math.abs(moves[0]!.end - meant.end) <= 480,
+  )
+  return { kinds: (100 * right.length) / found.length, edges: (100 * near.length) / right.length }
+}
+
+/** The weakest mistake's precision and recall, in percent. */
+export function mistakesRight(): { readonly precision: number; readonly recall: number } {
+  const cases = mistakeCases(20).map((c) => ({ ...c, evidence: evidenceOf(drawnSong, drawnStart, c.mix, c) }))
+  const figures = MISTAKES.map(({ kind }) => {
+    const own = cases
+      .filter((c) => c.kind === kind)
+      .map((c) => ({ made: c.made, said: mistakesOf(c.evidence, [kind]).length > 0 }))
+    const hits = own.filter((c) => c.made && c.said).length
+    const false_ = own.filter((c) => !c.made && c.said).length
+    return {
+      precision: (100 * hits) / Math.max(1, hits + false_),
+      recall: (100 * hits) / own.filter((c) => c.made).length,
+    }
+  })
+  return {
+    precision: Math.min(...figures.map((f) => f.precision)),
+    recall: Math.min(...figures.map((f) => f.recall)),
+  }
+}
+
+/** Checks by lines alone of every assignment of the demo, in ms; and one that needs the sound, cold and warm, in s. */
+export function demoChecks(): { readonly lines: number; readonly cold: number; readonly warm: number } {
+  const planned = TERM[2]!
+  const score = SONGS[0]
+  const played = score.parts.map((part) => playPart(score, part))
+  const audio = new Map<string, AssetAudio>(
+    played.map(({ part, channels }) => [part.id, { channels, frames: channels[0]!.length }]),
+  )
+  const song = songVersionOf(
+    score,
+    played,
+    score.parts.map((p) => p.id),
+  )
+  const start = planned.start(plainMix(song))
+  const mixes = planned.handIns.map((h) => madeOf(start, h))
+  const evidence = evidenceOf(song, start, mixes[0]!)
+  const lines = best(5, () => judgeTasks(evidence, planned.brief.tasks))
+  const parts = new RecentParts()
+  const task = (mix: Mix) => ({ song, start, mix, brief: planned.brief, more: {} })
+  const cold = best(1, () => assessWork(task(mixes[0]!), audio, parts))
+  const warm = Math.min(...mixes.slice(1, 4).map((mix) => best(1, () => assessWork(task(mix), audio, parts))))
+  return { lines, cold: cold / 1000, warm: warm / 1000 }
+}
+
+/** A class of hand-ins of the song with effects, all different: what the measuring workers are given. */
+export function classOf(count: number) {
+  const planned = TERM[4]!
+  const { score } = planned
+  const played = score.parts.map((part) => playPart(score, part))
+  const song = songVersionOf(
+    score,
+    played,
+    score.parts.map((p) => p.id),
+  )
+  const start = planned.start(plainMix(song))
+  const lanes = Object.keys(planned.model!.lines)
+  const mixes = Array.from({ length: count }, (_, i) =>
+    madeOf(start, {
+      lines: {
+        ...planned.model!.lines,
+        [lanes[0]!]: planned.model!.lines[lanes[0]!]!.map((p) => ({
+          ...p,
+          value: Math.max(-90, p.value - i * 0.1),
+        })),
+        'track/fife/level': [point(0, -8 - i * 0.1), point(40_000 + i * 100, -3)],
+      },
+    }),
+  )
+  return { song, start, mixes, brief: planned.brief, sounds: played.map((p) => p.channels) }
+}
