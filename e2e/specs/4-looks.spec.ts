@@ -4,11 +4,14 @@ import { expect, test, type Person } from '../harness/test'
 
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
+/** Nothing fades, and axe may be put into the page. */
+const STILL = { reducedMotion: 'reduce', bypassCSP: true } as const
+
 /** Waits until nothing on the page fades or moves any more: what is half shown has half its contrast. */
 async function stands(page: Person['page']): Promise<void> {
   await page.waitForFunction(
     async () => {
-      for (let frame = 0; frame < 3; frame++) {
+      for (let frame = 0; frame < 12; frame++) {
         await new Promise(requestAnimationFrame)
         const moving = document
           .getAnimations()
@@ -53,7 +56,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test(`${colorScheme} at ${width}×${height}: everything fits, and axe finds nothing`, async ({
       somebody,
     }) => {
-      const options = { colorScheme, viewport: { width, height }, bypassCSP: true }
+      const options = { ...STILL, colorScheme, viewport: { width, height } }
       const milan = await somebody(options)
       await milan.signIn('Milan Novotny')
       expect(await faults(milan)).toEqual([])
@@ -92,7 +95,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 test('what checks, hints and mistakes say fits beside the lane, and axe finds nothing', async ({
   somebody,
 }) => {
-  const wilma = await somebody({ viewport: { width: 1366, height: 640 }, bypassCSP: true })
+  const wilma = await somebody({ ...STILL, viewport: { width: 1366, height: 640 } })
   await wilma.signIn('Wilma Osei')
   await wilma.openBench()
   await wilma.at('ask').click()

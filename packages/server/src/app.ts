@@ -7,6 +7,9 @@ import { notFound, Problem } from './http/problem'
 import { requestLog } from './http/request-log'
 import { mount, route, type Route } from './http/route'
 import { sameOriginWrites, securityHeaders } from './http/security'
+import { liveRoutes } from './live/routes'
+import { bankRoutes } from './reviews/bank-routes'
+import { remarkRoutes } from './reviews/remark-routes'
 import { reviewRoutes } from './reviews/routes'
 import type { Services } from './services'
 import { songbookRoutes } from './songbook/routes'
@@ -25,6 +28,9 @@ export function allRoutes(services: Services): Route[] {
     ...workRoutes(services),
     ...handInRoutes(services),
     ...reviewRoutes(services),
+    ...remarkRoutes(services),
+    ...bankRoutes(services),
+    ...liveRoutes(services),
     ...songbookRoutes(services),
     ...surfaceRoutes(services),
   ]

@@ -59,6 +59,9 @@ async function main(): Promise<void> {
     if (stopping) return
     stopping = true
     const late = setTimeout(() => process.exit(1), 10_000)
+    // pages that listen would hold the server open
+    services.happenings.close()
+    if ('closeAllConnections' in server) setTimeout(() => server.closeAllConnections(), 500)
     server.close(() => {
       void services
         .close()

@@ -9,6 +9,7 @@ import { HandIns } from './handins/hand-ins'
 import { MeasureQueue } from './jobs/measure-queue'
 import type { MeasureTask } from './jobs/measure-worker'
 import { WorkerPool } from './jobs/worker-pool'
+import { Happenings } from './live/happenings'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
 import { Songs } from './songbook/songs'
@@ -30,6 +31,7 @@ export interface Services {
   readonly writing: AssignmentWriting
   readonly handIns: HandIns
   readonly measuring: MeasureQueue
+  readonly happenings: Happenings
   /** Folder of the built worker scripts. */
   readonly workers: URL
   /** Ends the worker threads. */
@@ -54,7 +56,8 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
   const songs = new Songs(database)
   const assets = new Assets(database, encoders)
   const briefs = new Briefs(database)
-  const measuring = new MeasureQueue(database, songs, assets, measurers, log)
+  const happenings = new Happenings(database, log)
+  const measuring = new MeasureQueue(database, { songs, assets, happenings }, measurers, log)
   return {
     database,
     installation: new Installation(database, demo),
@@ -67,10 +70,12 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     briefs,
     hints: new Hints(database, briefs),
     writing: new AssignmentWriting(database, songs),
-    handIns: new HandIns(database, measuring, briefs),
+    handIns: new HandIns(database, measuring, briefs, happenings),
     measuring,
+    happenings,
     workers,
     close: async () => {
+      happenings.close()
       await Promise.all([encoders.close(), measurers.close()])
       await measuring.settled()
     },

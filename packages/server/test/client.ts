@@ -18,26 +18,41 @@ export class Client {
     return this.#cookie
   }
 
+  /** The answer as it comes. */
+  raw(
+    method: string,
+    path: string,
+    headers: Readonly<Record<string, string>> = {},
+    body?: unknown,
+  ): Promise<Response> {
+    return Promise.resolve(
+      this.app.request(`http://localhost${path}`, {
+        method,
+        headers: {
+          host: 'localhost',
+          ...(this.#cookie ? { cookie: this.#cookie } : {}),
+          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+          ...headers,
+        },
+        ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+      }),
+    )
+  }
+
   async call<T = never>(
     method: string,
     path: string,
     body?: unknown,
     headers: Readonly<Record<string, string>> = {},
   ): Promise<Answer<T>> {
-    const response = await this.app.request(`http://localhost${path}`, {
-      method,
-      headers: {
-        host: 'localhost',
-        ...(this.#cookie ? { cookie: this.#cookie } : {}),
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-        ...headers,
-      },
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-    })
+    const response = await this.raw(method, path, headers, body)
     for (const set of response.headers.getSetCookie()) {
       this.#cookie = /Max-Age=0/i.test(set) ? '' : set.split(';')[0]!
     }
-    const bytes = new Uint8Array(await response.arrayBuffer())
+    // an open line never ends: whoever wants to read it takes it raw
+    const isOpen = response.headers.get('content-type')?.startsWith('text/event-stream')
+    if (isOpen) await response.body?.cancel()
+    const bytes = isOpen ? new Uint8Array() : new Uint8Array(await response.arrayBuffer())
     const isJson = response.headers.get('content-type')?.includes('json')
     return {
       status: response.status,

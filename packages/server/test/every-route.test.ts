@@ -2,7 +2,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { point } from '@rudlo/core/envelope'
 import { allRoutes } from '../src/app'
 import { handedIn, saveOf } from './story'
-import { BRIEF, makeWorld, REED, type World } from './world'
+import { BRIEF, makeWorld, REED, RUBRIC, type World } from './world'
 
 /** Everybody who may come: nobody, the owner, a classmate, a stranger, the teacher, another teacher. */
 const CALLERS = [null, 'anna', 'ben', 'cleo', 'teacher', 'otherTeacher'] as const
@@ -38,6 +38,7 @@ beforeAll(async () => {
     text: 'Listen.',
   })
   await teacher.call('PUT', `/api/assignments/${world.assignment}/model`, { mix: world.mix })
+  const bank = await teacher.post<{ id: string }>('/api/bank', { text: 'Mine.', mistake: null })
   ids = {
     assignment: world.assignment,
     work,
@@ -47,6 +48,7 @@ beforeAll(async () => {
     group: world.group,
     version: world.songVersion,
     person: world.anna,
+    bank: bank.body.id,
   }
 })
 afterAll(() => world.close())
@@ -62,7 +64,9 @@ const written = () => ({
 })
 
 /** Each route with what it is called with and what each caller gets: a route that is missing here fails the test. */
-const EXPECTED: Readonly<Record<string, { readonly body?: () => unknown; readonly statuses: Statuses }>> = {
+const EXPECTED: Readonly<
+  Record<string, { readonly body?: () => unknown; readonly query?: string; readonly statuses: Statuses }>
+> = {
   'get /api/health': { statuses: ALL },
   'get /api/session': { statuses: ALL },
   'post /api/session': {
@@ -129,9 +133,38 @@ const EXPECTED: Readonly<Record<string, { readonly body?: () => unknown; readonl
     statuses: REVIEWER,
   },
   'put /api/hand-ins/:handIn/remarks/:remark': {
-    body: () => ({ lane: REED, from: 0, to: 1920, text: 'There.' }),
+    body: () => ({ lane: REED, from: 0, to: 1920, text: 'There.', revision: 1 }),
     statuses: REVIEWER,
   },
+  'post /api/remarks': {
+    body: () => ({ handIns: [ids['handIn']], lane: null, from: 0, to: 960, text: 'All of you.' }),
+    statuses: REVIEWER,
+  },
+  // of what is not given back yet there is nothing to answer
+  'post /api/hand-ins/:handIn/remarks/:remark/replies': {
+    body: () => ({ text: 'Why?' }),
+    statuses: REVIEWER,
+  },
+  'put /api/hand-ins/:handIn/remarks/:remark/done': {
+    body: () => ({ done: true }),
+    statuses: [401, 404, 404, 404, 404, 404],
+  },
+  'post /api/hand-ins/:handIn/opened': { statuses: [401, 404, 404, 404, 404, 404] },
+  'post /api/hand-ins/:handIn/look': { statuses: REVIEWER },
+  'post /api/hand-ins/:handIn/take-back': { statuses: [401, 404, 404, 404, 204, 404] },
+  'post /api/assignments/:assignment/give-back': { body: () => ({}), statuses: REVIEWER },
+  'put /api/assignments/:assignment/rubric': {
+    body: () => ({ rubric: RUBRIC }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  'get /api/assignments/:assignment/lines': { query: `?lane=${REED}`, statuses: REVIEWER },
+  'get /api/bank': { statuses: TEACHERS },
+  'post /api/bank': { body: () => ({ text: 'Listen.', mistake: null }), statuses: TEACHERS },
+  'post /api/bank/usual': { statuses: TEACHERS },
+  'put /api/bank/:bank': { body: () => ({ text: 'Hear.', mistake: null }), statuses: REVIEWER },
+  'delete /api/bank/:bank': { statuses: [401, 404, 404, 404, 204, 404] },
+  'get /api/happenings': { statuses: MEMBERS },
+  'get /api/happenings/live': { statuses: MEMBERS },
   'delete /api/hand-ins/:handIn/remarks/:remark': { statuses: [401, 404, 404, 404, 204, 404] },
   'post /api/hand-ins/:handIn/give-back': {
     body: () => ({ outcome: 'again' }),
@@ -155,7 +188,9 @@ it('says of every route who may call it, and keeps to it', async () => {
     // the owner and the teacher come last: their calls change things
     for (const i of [0, 2, 3, 5, 1, 4]) {
       const client = key === 'delete /api/session' ? await world.as(CALLERS[i]!) : clients[i]!
-      statuses[i] = (await client.call(method.toUpperCase(), address, expected!.body?.())).status
+      statuses[i] = (
+        await client.call(method.toUpperCase(), address + (expected!.query ?? ''), expected!.body?.())
+      ).status
     }
     expect(statuses, key).toEqual(expected!.statuses)
   }

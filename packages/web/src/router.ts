@@ -7,6 +7,8 @@ export const router = createRouter({
     { path: '/', component: () => import('./assignments/HomePage.vue') },
     { path: '/bench/:assignment', component: () => import('./bench/BenchPage.vue'), props: true },
     { path: '/review/:assignment/:handIn?', component: () => import('./review/ReviewPage.vue'), props: true },
+    { path: '/compare/:assignment', component: () => import('./compare/ComparePage.vue'), props: true },
+    { path: '/sheets/:assignment/:handIn?', component: () => import('./sheets/SheetsPage.vue'), props: true },
     { path: '/brief/:assignment', component: () => import('./brief/BriefPage.vue'), props: true },
     { path: '/rig', component: () => import('./surface/RigPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },

@@ -2,15 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { point, type Points } from '../envelope'
 import { plainMix, withPoints } from '../mix'
 import { audioFor, smallSong, withLine } from '../../test/songs'
-import {
-  barsText,
-  describeChanges,
-  describeMeasurement,
-  laneName,
-  levelInWords,
-  listText,
-  measureMix,
-} from '.'
+import { barsText, describeMeasurement, laneName, levelInWords, listText, measureMix } from '.'
 
 const song = smallSong()
 const audio = audioFor(
@@ -83,51 +75,6 @@ describe('describeMeasurement', () => {
     )
     const mix = { ...plainMix(song), main: { level: 6 } }
     expect(describeMeasurement(song, mix, measureMix(song, mix, loud)).at(-1)).toMatch(/over full scale/)
-  })
-})
-
-describe('describeChanges', () => {
-  const short = [point(3 * BAR, 0), point(3.5 * BAR, -38)]
-  const long = [point(BAR, 0), point(4 * BAR, -90)]
-
-  it('says in moves what is new, changed and gone', () => {
-    expect(describeChanges(song, version(short), version(long))).toMatch(
-      /^Reed: fade out now to silence, was −38.0 dB; now 3 bars, was half a bar\./,
-    )
-    expect(describeChanges(song, version([]), version(long))).toMatch(/Reed: fade out added at bar 2\./)
-    expect(describeChanges(song, version(long), version([]))).toMatch(/Reed: fade out at bar 2 taken out\./)
-  })
-
-  it('says when nothing, or next to nothing, changed', () => {
-    expect(describeChanges(song, version(long), version(long))).toBe(
-      'The lines are the same as in the version before.',
-    )
-    const almost = [point(BAR + 5, 0), point(4 * BAR, -90)]
-    expect(describeChanges(song, version(long), version(almost))).toMatch(
-      /^The same moves as before, with small changes/,
-    )
-  })
-
-  it('says values of a pan as a pan has them', () => {
-    const walk = (to: number) => {
-      const mix = withPoints(
-        plainMix(song),
-        'track/reed/pan',
-        [point(0, -0.8), point(2 * BAR, to)],
-        () => 'l',
-      )
-      return { mix, measured: measureMix(song, mix, audio) }
-    }
-    const said = describeChanges(song, walk(0.5), walk(0.9))
-    expect(said).toContain('sweep now to R90, was R50')
-    expect(said).not.toContain('dB')
-    expect(describeMeasurement(song, walk(0.5).mix, walk(0.5).measured)[0]).toBe(
-      'Reed, pan sweeps from L80 to R50 over 2 bars from bar 1, evenly.',
-    )
-  })
-
-  it('adds how much louder or softer it all is', () => {
-    expect(describeChanges(song, version([point(0, 0)]), version([point(0, -6)]))).toMatch(/LU softer\.$/)
   })
 })
 

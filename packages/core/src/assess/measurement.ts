@@ -1,5 +1,6 @@
 import { render, compileMix, type AudioStore } from '../engine'
 import { measureLoudness, type Loudness } from '../loudness'
+import type { SectionBalance } from '../heard'
 import { lineInCharge, resolve, type Mix } from '../mix'
 import { findMoves, type Move } from '../moves'
 import { SAMPLE_RATE } from '../time'
@@ -19,6 +20,8 @@ export interface Measurement {
   readonly moves: readonly Move[]
   /** How many points each line has, by address. */
   readonly points: Readonly<Record<string, number>>
+  /** Who is how loud, section by section; missing where it was measured before this was. */
+  readonly balance?: readonly SectionBalance[]
 }
 
 /** The moves of every line that is in charge of its control. */

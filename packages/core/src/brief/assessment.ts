@@ -1,6 +1,6 @@
 import { measurementOf, type Measurement } from '../assess'
 import { evidenceOf, type Evidence, type MoreEvidence } from '../checks'
-import { energies, hear, type Heard, type HeardCache } from '../heard'
+import { balanceOf, energies, hear, type Heard, type HeardCache, type SectionBalance } from '../heard'
 import type { AudioStore } from '../engine'
 import { integratedLoudness, loudnessRange, loudnessTrace } from '../loudness'
 import { MISTAKES, mistakesOf, type Mistake } from '../mistakes'
@@ -20,6 +20,8 @@ export interface Assessment {
   readonly before: readonly JudgedTask[]
   /** Worst first. */
   readonly mistakes: readonly FoundMistake[]
+  /** The starting mix: how loud it is in LUFS, and who is how loud in it; missing where it was measured before this was. */
+  readonly start?: { readonly integrated: number | null; readonly balance: readonly SectionBalance[] }
 }
 
 /** Everything that is measured of one work. */
@@ -70,8 +72,11 @@ export function assessWork(
   const evidence = evidenceOf(song, start, mix, { ...more, open: brief.open, heard })
   const before = evidenceOf(song, start, start, { open: brief.open, heard: first })
   return {
-    measurement: measurementOf(song, mix, loudnessOf(heard)),
-    assessment: assess(evidence, before, brief),
+    measurement: { ...measurementOf(song, mix, loudnessOf(heard)), balance: balanceOf(song, heard) },
+    assessment: {
+      ...assess(evidence, before, brief),
+      start: { integrated: loudnessOf(first).integrated, balance: balanceOf(song, first) },
+    },
   }
 }
 

@@ -1,11 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { barTick as at, meantMoves } from '../../test/drawn/moves'
-import { mistakeCases, song, start } from '../../test/drawn/mistakes'
+import { song, start } from '../../test/drawn/mistakes'
 import { CHECK_KINDS, evidenceOf } from '../checks'
 import { point } from '../envelope'
 import { withPoints } from '../mix'
-import { findMoves } from '../moves'
 import { levelScale } from '../scale'
 import {
   completeBrief,
@@ -13,7 +12,6 @@ import {
   hintLine,
   judgeTasks,
   LESSONS,
-  matchMoves,
   readBrief,
   tasksFromModel,
   type Brief,
@@ -169,35 +167,6 @@ describe('the form that a hint shows', () => {
       expect(hint.lane).toBe(REED)
       hint.points.forEach((p, i) => i && expect(p.tick).toBeGreaterThan(hint.points[i - 1]!.tick))
       expect(hint.points.map((p) => p.value)).not.toContain(-3 - 11.25)
-    }
-  })
-})
-
-describe('matching moves', () => {
-  const { time } = evidenceOf(song, start, start)
-  const find = (...points: Parameters<typeof findMoves>[1]) =>
-    findMoves(REED, points, levelScale, time, song.sections)
-  const dipAt = (bar: number, depth = 6) => [
-    point(at(bar), -3),
-    point(at(bar, 3), -3 - depth),
-    point(at(bar + 2), -3 - depth),
-    point(at(bar + 2, 3), -3),
-  ]
-
-  it('pairs what answers what, in order, and leaves the rest alone', () => {
-    const model = find(point(0, -3), ...dipAt(5), ...dipAt(15))
-    const student = find(point(0, -3), ...dipAt(6, 4), ...dipAt(10, 2), ...dipAt(15, 7))
-    const pairs = matchMoves(model, student, time)
-    expect(pairs.filter((p) => p.model && p.student)).toHaveLength(2)
-    expect(pairs.filter((p) => !p.model)).toMatchObject([{ student: { start: at(10) } }])
-  })
-
-  it('pairs everything with itself, and nothing with nothing', () => {
-    for (const c of mistakeCases(3)) {
-      const { moves } = evidenceOf(song, start, c.mix)
-      const pairs = matchMoves(moves, moves, time)
-      expect(pairs.every((p) => p.model === p.student)).toBe(true)
-      expect(matchMoves(moves, [], time).every((p) => p.student === null)).toBe(true)
     }
   })
 })

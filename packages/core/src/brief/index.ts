@@ -23,6 +23,5 @@ export {
   type ToAssess,
 } from './assessment'
 export { hintLine } from './hint-line'
-export { matchMoves, type MovePair } from './match'
 export { tasksFromModel, type FreshId } from './from-model'
 export { LESSONS, type Lesson } from './lessons'

@@ -4,6 +4,8 @@ import type { BriefTask } from './brief'
 /** A check with what it found. */
 export interface JudgedCheck {
   readonly check: string
+  /** The kind of the check; missing in what was judged before it was kept. */
+  readonly kind?: string
   readonly name: string
   readonly finding: Finding
 }
@@ -33,7 +35,12 @@ export function judgeTasks(
 export const needsSound = (check: Check) => kindOf(check.kind).needs === 'sound'
 
 function judged1(evidence: Evidence, check: Check): JudgedCheck {
-  return { check: check.id, name: kindOf(check.kind).name, finding: judge(evidence, check) }
+  return {
+    check: check.id,
+    kind: check.kind,
+    name: kindOf(check.kind).name,
+    finding: judge(evidence, check),
+  }
 }
 
 function whole(checks: readonly JudgedCheck[]): Verdict | null {

@@ -147,3 +147,25 @@ describe('mono', () => {
     expect([...left, ...right]).toEqual([0.5, 0, 0.5, 0])
   })
 })
+
+describe('trim', () => {
+  it('comes without a step, holds, and leaves everything as it was once it is gone', () => {
+    const { monitor } = player()
+    const ones = () => [new Float32Array(128).fill(1), new Float32Array(128).fill(1)] as const
+    const apply = () => {
+      const [left, right] = ones()
+      monitor.apply(left, right)
+      expect(right).toEqual(left)
+      return left
+    }
+    monitor.trim = 0.5
+    const first = apply()
+    const steps = [...first].map((x, i) => Math.abs(x - (first[i - 1] ?? 1)))
+    expect(Math.max(...steps)).toBeLessThan(0.005)
+    expect(first.at(-1)).toBeCloseTo(0.5, 6)
+    expect(new Set(apply())).toEqual(new Set([0.5]))
+    monitor.trim = 1
+    apply()
+    expect(new Set(apply())).toEqual(new Set([1]))
+  })
+})

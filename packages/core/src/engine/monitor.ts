@@ -26,7 +26,10 @@ export class Monitor {
   metronome = false
   /** Whether both sides get the same, as from one loudspeaker. */
   mono = false
+  /** Gain that everything is heard with, to compare mixes at one loudness; taken over within a block, without a step. */
+  trim = 1
 
+  #trimmed = 1
   readonly #clicks = { beat: click(PITCH.beat), downbeat: click(PITCH.downbeat) }
   readonly #added = new Float32Array(BLOCK)
   #sounding: Float32Array | null = null
@@ -63,6 +66,7 @@ export class Monitor {
 
   /** Puts everything onto a block that is about to be heard. */
   apply(left: Float32Array, right: Float32Array): void {
+    if (this.trim !== 1 || this.#trimmed !== 1) this.#trim(left, right)
     if (this.mono) {
       for (let n = 0; n < left.length; n++) {
         const middle = 0.5 * (left[n]! + right[n]!)
@@ -77,6 +81,16 @@ export class Monitor {
     }
     added.fill(0)
     this.#filled = 0
+  }
+
+  #trim(left: Float32Array, right: Float32Array): void {
+    const step = (this.trim - this.#trimmed) / left.length
+    for (let n = 0; n < left.length; n++) {
+      const gain = this.#trimmed + step * (n + 1)
+      left[n]! *= gain
+      right[n]! *= gain
+    }
+    this.#trimmed = this.trim
   }
 
   /** Writes what sounds, from what was rendered of this stretch up to `to`. */

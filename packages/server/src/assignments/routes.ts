@@ -3,9 +3,9 @@ import type { Mix, WorkDocument } from '@rudlo/core/mix'
 import { IsObject } from 'class-validator'
 import { In } from 'typeorm'
 import { Assignment, isOpenTo } from './assignment.entity'
-import type { Rubric } from './rubric'
-import { HandIn } from '../handins/hand-in.entity'
-import { notFound } from '../http/problem'
+import { completeRubric, readRubric, type Rubric } from '@rudlo/core/rubric'
+import { HandIn, isBack, stateFor } from '../handins/hand-in.entity'
+import { badInput, notFound } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
 import { Group, Membership } from '../people/group.entity'
 import type { Person } from '../people/person.entity'
@@ -17,6 +17,11 @@ import { ChangedAssignmentBody, ExceptionBody, NewAssignmentBody } from './writi
 class MixBody {
   @IsObject({ message: 'The mix is missing' })
   mix!: object
+}
+
+class RubricBody {
+  @IsObject({ message: 'The rubric is missing' })
+  rubric!: object
 }
 
 class TrialBody {
@@ -84,7 +89,7 @@ export function assignmentRoutes(services: Services): Route[] {
       return {
         ...(await cardOf(assignment, await groupsOf([assignment]), held)),
         brief: person.role === 'teacher' ? held.brief : forStudent(held.brief),
-        rubric: JSON.parse(assignment.rubric) as Rubric,
+        rubric: completeRubric(JSON.parse(assignment.rubric) as Rubric),
         startingMix: JSON.parse(assignment.startingMix) as unknown,
         songVersion: assignment.songVersionId,
         songDocument: await songs.version(assignment.songVersionId),
@@ -132,6 +137,18 @@ export function assignmentRoutes(services: Services): Route[] {
         return null
       },
       WRITING_LIMIT,
+    ),
+
+    routeWithBody(
+      'put',
+      '/api/assignments/:assignment/rubric',
+      'teacher',
+      RubricBody,
+      async ({ person, param, body }) => {
+        const assignment = await permissions.assignment(person, param('assignment'))
+        await writing.setRubric(person, assignment, rubricFrom(body.rubric))
+        return null
+      },
     ),
 
     routeWithBody(
@@ -211,8 +228,8 @@ export function assignmentRoutes(services: Services): Route[] {
     if (modelHeard === 'never') return false
     const work = await database.getRepository(Work).findOneBy({ assignmentId: id, personId: person.id })
     if (!work) return false
-    const state = modelHeard === 'given back' ? { state: 'given back' as const } : {}
-    return (await database.getRepository(HandIn).countBy({ workId: work.id, ...state })) > 0
+    const versions = await database.getRepository(HandIn).findBy({ workId: work.id })
+    return versions.some((v) => modelHeard === 'handed in' || isBack(v))
   }
 
   /** How far a student is. */
@@ -230,8 +247,8 @@ export function assignmentRoutes(services: Services): Route[] {
       handIn: last && {
         id: last.id,
         number: last.number,
-        state: last.state,
-        outcome: last.state === 'given back' ? last.outcome : null,
+        state: stateFor('student', last),
+        outcome: isBack(last) ? last.outcome : null,
       },
       changedSince: last !== null && work !== null && work.revision > last.revision,
     }
@@ -249,7 +266,16 @@ export function assignmentRoutes(services: Services): Route[] {
       [assignment.id],
     )
     const of = (state: string) => Number(rows.find((r) => r.state === state)?.n ?? 0)
-    return { students, waiting: of('waiting') + of('measuring'), givenBack: of('given back') }
+    return { students, waiting: of('waiting') + of('measuring'), givenBack: of('given back') + of('held') }
+  }
+}
+
+/** @throws Problem 400 with the core's sentence */
+function rubricFrom(document: unknown): Rubric {
+  try {
+    return readRubric(document)
+  } catch (error) {
+    throw badInput((error as Error).message)
   }
 }
 

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Mix } from '@rudlo/core/mix'
+import { USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
 import {
   IsIn,
   IsInt,
@@ -22,7 +23,6 @@ import type { Songs } from '../songbook/songs'
 import { Assignment, MODEL_HEARD, type ModelHeard } from './assignment.entity'
 import { sentBrief, sentMix } from './briefs'
 import { Exception } from './exception.entity'
-import { USUAL_RUBRIC } from './rubric'
 
 /** What a teacher sets of an assignment. */
 export class AssignmentBody {
@@ -173,6 +173,14 @@ export class AssignmentWriting {
     await this.database.transaction(async (manager) => {
       await manager.update(Assignment, assignment.id, { model: JSON.stringify(mix) })
       await leaveTrail(manager, person.id, 'set the model', assignment.id)
+    })
+  }
+
+  /** Changes what hand-ins are marked by. Marks on lines or levels that are gone are not shown any more. */
+  async setRubric(person: Person, assignment: Assignment, rubric: Rubric): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      await manager.update(Assignment, assignment.id, { rubric: JSON.stringify(rubric) })
+      await leaveTrail(manager, person.id, 'changed the rubric', assignment.id)
     })
   }
 

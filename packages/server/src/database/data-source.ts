@@ -4,10 +4,11 @@ import { Setting } from '../access/setting.entity'
 import { Assignment } from '../assignments/assignment.entity'
 import { Exception } from '../assignments/exception.entity'
 import { HandIn } from '../handins/hand-in.entity'
+import { Happening } from '../live/happening.entity'
 import { Group, Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
 import { TrailEntry } from '../people/trail.entity'
-import { Remark, Review } from '../reviews/review.entity'
+import { BankRemarkRow, Remark, Reply, Review } from '../reviews/review.entity'
 import { Asset, AssetChunk } from '../songbook/asset.entity'
 import { Song, SongVersionAsset, SongVersionRow } from '../songbook/song.entity'
 import { Surfaces } from '../surfaces/surfaces.entity'
@@ -16,6 +17,7 @@ import { Try, Work, WorkCommand } from '../works/work.entity'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Surfaces1764100000000 } from './migrations/1764100000000-surfaces'
 import { Briefs1764200000000 } from './migrations/1764200000000-briefs'
+import { Reviews1764300000000 } from './migrations/1764300000000-reviews'
 
 export interface DatabaseSettings {
   readonly host: string
@@ -71,11 +73,14 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       HandIn,
       Review,
       Remark,
+      Reply,
+      BankRemarkRow,
+      Happening,
       Surfaces,
       Exception,
       OpenedHint,
     ],
-    migrations: [FirstSchema1764000000000, Surfaces1764100000000, Briefs1764200000000],
+    migrations: [FirstSchema1764000000000, Surfaces1764100000000, Briefs1764200000000, Reviews1764300000000],
     poolSize: 16,
     extra: { connectTimeout: 5000 },
   })

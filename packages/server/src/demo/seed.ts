@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { plainMix, type Mix, type WorkDocument } from '@rudlo/core/mix'
 import { readBrief } from '@rudlo/core/brief'
+import { USUAL_REMARKS } from '@rudlo/core/remarks'
 import type { SongVersion } from '@rudlo/core/song'
 import { checkWork } from '@rudlo/core/validate'
 import {
@@ -22,10 +23,11 @@ import type { EntityManager } from 'typeorm'
 import { hashPassword } from '../access/passwords'
 import { Assignment } from '../assignments/assignment.entity'
 import { HandIn } from '../handins/hand-in.entity'
+import { sameness } from '../handins/hand-ins'
 import { WorkerPool } from '../jobs/worker-pool'
 import { Group, Membership } from '../people/group.entity'
 import { Person, type Role } from '../people/person.entity'
-import { Remark, Review } from '../reviews/review.entity'
+import { BankRemarkRow, Remark, Review } from '../reviews/review.entity'
 import type { Services } from '../services'
 import { Song, SongVersionAsset, SongVersionRow } from '../songbook/song.entity'
 import { Work, WorkCommand } from '../works/work.entity'
@@ -41,6 +43,15 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
   const passwordHash = await hashPassword(DEMO_PASSWORD)
   await services.database.transaction(async (manager) => {
     const teacher = await person(manager, TEACHER, 'teacher', passwordHash)
+    await manager.insert(
+      BankRemarkRow,
+      USUAL_REMARKS.map((usual, i) => ({
+        ...usual,
+        id: randomUUID(),
+        personId: teacher,
+        createdAt: new Date(Date.now() + i),
+      })),
+    )
     const students = new Map<StudentName, string>()
     for (const s of STUDENTS) students.set(s.signIn, await person(manager, s, 'student', passwordHash))
     const groupId = randomUUID()
@@ -187,7 +198,7 @@ async function work(desk: Desk, personId: string, planned: PlannedWork, at: Date
 }
 
 async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Promise<void> {
-  const { manager, songVersionId, teacher, brief } = desk
+  const { manager, songVersionId, teacher, brief, start } = desk
   const handedInAt = new Date(Date.now() - planned.hoursAgo * HOUR)
   const { id: workId, revision, document } = await work(desk, personId, planned, handedInAt)
   const id = randomUUID()
@@ -205,9 +216,14 @@ async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Pro
     state: review ? 'given back' : 'measuring',
     measurement: null,
     assessment: null,
+    sameAs: sameness(start, document),
     outcome: review?.outcome ?? null,
     handedInAt,
     givenBackAt: review ? new Date(handedInAt.getTime() + 12 * HOUR) : null,
+    openedAt: null,
+    seenAt: review ? handedInAt : null,
+    lookedBy: null,
+    lookedAt: null,
   })
   if (!review) return
   const { marks, comment } = review
@@ -219,7 +235,7 @@ async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Pro
     revision: 1,
     updatedAt: handedInAt,
   })
-  for (const { lane, from, to, text } of review.remarks) {
+  for (const { lane, from, to, text, suggestion } of review.remarks) {
     const place = { lane, fromTick: from, toTick: to }
     await manager.insert(Remark, {
       id: randomUUID(),
@@ -227,6 +243,10 @@ async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Pro
       authorId: teacher,
       ...place,
       text,
+      subject: '',
+      suggestion: suggestion ? JSON.stringify(suggestion) : null,
+      revision: 1,
+      doneAt: null,
       createdAt: handedInAt,
     })
   }

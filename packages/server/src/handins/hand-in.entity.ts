@@ -1,7 +1,12 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
+import type { Role } from '../people/person.entity'
 
-/** Where a hand-in stands. */
-export type HandInState = 'measuring' | 'waiting' | 'given back'
+/**
+ * Where a hand-in stands. "Held" is decided and waits to be given back together with the others; "given back" may lie in
+ * the future: until then the student is told that it waits.
+ */
+export const HAND_IN_STATES = ['measuring', 'waiting', 'held', 'given back'] as const
+export type HandInState = (typeof HAND_IN_STATES)[number]
 export type Outcome = 'accepted' | 'again'
 
 /** A version given to the teacher: frozen, numbered, measured. */
@@ -27,7 +32,7 @@ export class HandIn {
   @Column({ type: 'longtext' })
   document!: string
 
-  @Column({ type: 'enum', enum: ['measuring', 'waiting', 'given back'] })
+  @Column({ type: 'enum', enum: HAND_IN_STATES })
   state!: HandInState
 
   /** A core `Measurement` as JSON, once made. */
@@ -50,6 +55,10 @@ export class HandIn {
   @Column({ type: 'text', nullable: true })
   writing!: string | null
 
+  /** SHA-256 of what the mix was made into: two works that have the same are the same. Null for an untouched one. */
+  @Column({ name: 'same_as', type: 'char', length: 64, nullable: true })
+  sameAs!: string | null
+
   @Column({ type: 'enum', enum: ['accepted', 'again'], nullable: true })
   outcome!: Outcome | null
 
@@ -58,4 +67,27 @@ export class HandIn {
 
   @Column({ name: 'given_back_at', type: 'datetime', precision: 3, nullable: true })
   givenBackAt!: Date | null
+
+  /** When the student first opened what came back. */
+  @Column({ name: 'opened_at', type: 'datetime', precision: 3, nullable: true })
+  openedAt!: Date | null
+
+  /** When a teacher first looked at it. */
+  @Column({ name: 'seen_at', type: 'datetime', precision: 3, nullable: true })
+  seenAt!: Date | null
+
+  /** Who looks at it on a review desk, and when that was last known. */
+  @Column({ name: 'looked_by', type: 'char', length: 36, nullable: true })
+  lookedBy!: string | null
+
+  @Column({ name: 'looked_at', type: 'datetime', precision: 3, nullable: true })
+  lookedAt!: Date | null
 }
+
+/** Whether the student has it back by now. */
+export const isBack = ({ state, givenBackAt }: Pick<HandIn, 'state' | 'givenBackAt'>): boolean =>
+  state === 'given back' && givenBackAt !== null && givenBackAt <= new Date()
+
+/** The state as somebody may know it: to a student what is not back yet still waits. */
+export const stateFor = (role: Role, handIn: Pick<HandIn, 'state' | 'givenBackAt'>): HandInState =>
+  role === 'teacher' || handIn.state === 'measuring' || isBack(handIn) ? handIn.state : 'waiting'

@@ -1,10 +1,13 @@
-import { randomUUID } from 'node:crypto'
-import { In, type DataSource } from 'typeorm'
+import { createHash, randomUUID } from 'node:crypto'
+import { fingerprint } from '@rudlo/core/compare'
+import type { Mix, WorkDocument } from '@rudlo/core/mix'
+import { In, IsNull, type DataSource, type EntityManager } from 'typeorm'
 import { Assignment } from '../assignments/assignment.entity'
-import { notFound, notNow } from '../http/problem'
+import { badInput, notFound, notNow } from '../http/problem'
 import type { Briefs } from '../assignments/briefs'
 import type { MeasureQueue } from '../jobs/measure-queue'
-import type { Person } from '../people/person.entity'
+import type { Happenings } from '../live/happenings'
+import { Person } from '../people/person.entity'
 import { leaveTrail } from '../people/trail'
 import { Work } from '../works/work.entity'
 import { HandIn, type Outcome } from './hand-in.entity'
@@ -24,6 +27,7 @@ export class HandIns {
     private readonly database: DataSource,
     private readonly measuring: MeasureQueue,
     private readonly briefs: Briefs,
+    private readonly happenings: Happenings,
   ) {}
 
   /**
@@ -66,12 +70,18 @@ export class HandIns {
         assessment: null,
         said: words.said.trim(),
         writing: JSON.stringify(words.writing),
+        sameAs: sameness(JSON.parse(assignment.startingMix) as Mix, work.document),
         outcome: null,
         handedInAt: new Date(),
         givenBackAt: null,
+        openedAt: null,
+        seenAt: null,
+        lookedBy: null,
+        lookedAt: null,
       })
       await manager.insert(HandIn, handIn)
       await leaveTrail(manager, person.id, 'handed in', handIn.id)
+      await this.#tellTeachers(manager, assignment, 'handed in', handIn)
       return handIn
     })
     this.measuring.add(made.id)
@@ -109,13 +119,17 @@ export class HandIns {
     return this.database.getRepository(HandIn).findOneBy({ workId: handIn.workId, number: handIn.number - 1 })
   }
 
-  /** Gives a hand-in back with its review. @throws Problem 409 where it was given back already */
-  async giveBack(person: Person, handIn: HandIn, outcome: Outcome): Promise<void> {
+  /**
+   * Gives a hand-in back with its review.
+   * @param at when the student gets it; held until all are given back together where it is null
+   * @throws Problem 409 where it was given back already
+   */
+  async giveBack(person: Person, handIn: HandIn, outcome: Outcome, at: Date | null): Promise<void> {
     await this.database.transaction(async (manager) => {
       const done = await manager.update(
         HandIn,
-        { id: handIn.id, state: 'waiting' },
-        { state: 'given back', outcome, givenBackAt: new Date() },
+        { id: handIn.id, state: In(['waiting', 'held']) },
+        at ? { state: 'given back', outcome, givenBackAt: at, openedAt: null } : { state: 'held', outcome },
       )
       if (!done.affected) {
         throw notNow(
@@ -124,7 +138,95 @@ export class HandIns {
             : 'This hand-in was given back already.',
         )
       }
-      await leaveTrail(manager, person.id, 'gave back', handIn.id)
+      await leaveTrail(manager, person.id, at ? 'gave back' : 'decided', handIn.id)
+      if (at) await this.#tellStudent(manager, handIn, 'given back')
     })
   }
+
+  /** Gives back everything of an assignment that is held. @returns how many @throws Problem 400 for a time long gone */
+  async giveBackHeld(person: Person, assignment: Assignment, at: Date): Promise<number> {
+    if (at.getTime() < Date.now() - DAY)
+      throw badInput('That time is over: choose one that is still to come.')
+    const held = await this.database
+      .getRepository(HandIn)
+      .findBy({ workId: In(await this.#worksOf(assignment.id)), state: 'held' })
+    for (const handIn of held) await this.giveBack(person, handIn, handIn.outcome ?? 'again', at)
+    return held.length
+  }
+
+  /** Takes back what was given, as long as the student has not opened it. @throws Problem 409 afterwards */
+  async takeBack(person: Person, handIn: HandIn): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      const done = await manager.update(
+        HandIn,
+        { id: handIn.id, state: In(['held', 'given back']), openedAt: IsNull() },
+        { state: 'waiting', outcome: null, givenBackAt: null },
+      )
+      if (!done.affected)
+        throw notNow(
+          handIn.openedAt
+            ? 'The student has opened it already: ask for another version instead.'
+            : 'This hand-in was not given back.',
+        )
+      await leaveTrail(manager, person.id, 'took back', handIn.id)
+      await this.#tellStudent(manager, handIn, 'taken back')
+    })
+  }
+
+  /** Notes that the student has opened what came back. */
+  async open(handIn: HandIn): Promise<void> {
+    await this.database
+      .getRepository(HandIn)
+      .update({ id: handIn.id, openedAt: IsNull() }, { openedAt: new Date() })
+  }
+
+  /**
+   * Notes that a teacher looks at a hand-in.
+   * @returns another teacher who looks at it just now, and a newer version if there is one
+   */
+  async look(person: Person, handIn: HandIn): Promise<{ other: string | null; newer: HandIn | null }> {
+    const { lookedBy, lookedAt } = handIn
+    const isOther = lookedBy !== null && lookedBy !== person.id && Date.now() - Number(lookedAt) < LOOKS_MS
+    const now = new Date()
+    const noted = {
+      ...(isOther ? {} : { lookedBy: person.id, lookedAt: now }),
+      ...(handIn.seenAt ? {} : { seenAt: now }),
+    }
+    if (Object.keys(noted).length) await this.database.getRepository(HandIn).update(handIn.id, noted)
+    const other = isOther ? await this.database.getRepository(Person).findOneBy({ id: lookedBy }) : null
+    const newer = await this.database
+      .getRepository(HandIn)
+      .findOne({ where: { workId: handIn.workId }, order: { number: 'DESC' } })
+    return { other: other?.name ?? null, newer: newer && newer.number > handIn.number ? newer : null }
+  }
+
+  async #tellTeachers(
+    manager: EntityManager,
+    assignment: Assignment,
+    kind: 'handed in',
+    { id }: HandIn,
+  ): Promise<void> {
+    const teachers = await this.happenings.members(manager, assignment.groupId, 'teacher')
+    await this.happenings.tell(manager, teachers, kind, { assignment: assignment.id, handIn: id })
+  }
+
+  async #tellStudent(
+    manager: EntityManager,
+    { id, workId }: HandIn,
+    kind: 'given back' | 'taken back',
+  ): Promise<void> {
+    const work = await manager.findOneByOrFail(Work, { id: workId })
+    const data = { assignment: work.assignmentId, handIn: id }
+    await this.happenings.tell(manager, [work.personId], kind, data)
+  }
+}
+
+const DAY = 86_400_000
+/** So long after a sign of life a teacher counts as looking at a hand-in. */
+const LOOKS_MS = 25_000
+
+/** What tells same hand-ins from others; null for one that was not touched. */
+export function sameness(start: Mix, document: string): string | null {
+  const text = fingerprint(start, (JSON.parse(document) as WorkDocument).mix)
+  return text === null ? null : createHash('sha256').update(text).digest('hex')
 }

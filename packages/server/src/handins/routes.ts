@@ -1,21 +1,24 @@
-import type { WorkDocument } from '@rudlo/core/mix'
+import { lineOf } from '@rudlo/core/compare'
+import { resolve, type WorkDocument } from '@rudlo/core/mix'
 import {
   ArrayMaxSize,
   IsArray,
+  IsBoolean,
   IsIn,
   IsInt,
+  IsISO8601,
   IsOptional,
   IsString,
   Max,
   MaxLength,
   Min,
 } from 'class-validator'
-import { badInput } from '../http/problem'
+import { badInput, notFound } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
 import { Person } from '../people/person.entity'
 import type { Services } from '../services'
 import { OpenedHint } from '../works/opened-hint.entity'
-import type { Outcome } from './hand-in.entity'
+import { HAND_IN_STATES, isBack, type Outcome } from './hand-in.entity'
 import { handInView, reviewView } from './views'
 
 class HandInBody {
@@ -40,9 +43,27 @@ class HandInBody {
 class GiveBackBody {
   @IsIn(['accepted', 'again'], { message: 'Say whether it is accepted or wanted again' })
   outcome!: Outcome
+
+  /** Whether it is held until all are given back together. */
+  @IsOptional()
+  @IsBoolean()
+  hold?: boolean
 }
 
-const STATES = ['measuring', 'waiting', 'given back']
+class GiveBackHeldBody {
+  /** When the students get it; at once where it is missing. */
+  @IsOptional()
+  @IsISO8601({}, { message: 'The time is not a time' })
+  at?: string | null
+}
+
+interface QueueRow {
+  readonly id: string
+  readonly sameAs: string | null
+  readonly student: string
+  readonly workId: string
+  readonly [column: string]: unknown
+}
 
 export function handInRoutes({ database, permissions, handIns, bundles }: Services): Route[] {
   return [
@@ -58,6 +79,7 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
             said: body.said ?? '',
             writing: body.writing ?? [],
           }),
+          person.role,
         ),
     ),
 
@@ -65,7 +87,10 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
       const { id } = await permissions.ownWork(person, param('work'))
       const versions = await handIns.ofWork(id)
       return Promise.all(
-        versions.map(async (v) => ({ ...handInView(v), review: await reviewView(database, v, 'student') })),
+        versions.map(async (v) => ({
+          ...handInView(v, 'student'),
+          review: await reviewView(database, v, 'student'),
+        })),
       )
     }),
 
@@ -78,16 +103,46 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
     route('get', '/api/assignments/:assignment/hand-ins', 'teacher', async ({ person, param, query }) => {
       const { id } = await permissions.assignment(person, param('assignment'))
       const state = query('state')
-      if (state !== undefined && !STATES.includes(state))
+      if (state !== undefined && !(HAND_IN_STATES as readonly string[]).includes(state))
         throw badInput('There is no such state of a hand-in.')
-      return database.query(
-        `SELECT h.id, h.number, h.state, h.outcome, h.handed_in_at AS handedInAt, p.name AS student,
+      const rows: QueueRow[] = await database.query(
+        `SELECT h.id, h.number, h.state, h.outcome, h.handed_in_at AS handedInAt, h.given_back_at AS givenBackAt,
+                h.opened_at AS openedAt, h.seen_at AS seenAt, h.same_as AS sameAs, h.work_id AS workId, p.name AS student,
                 h.number = (SELECT MAX(number) FROM hand_ins x WHERE x.work_id = h.work_id) AS newest
            FROM hand_ins h JOIN works w ON w.id = h.work_id JOIN people p ON p.id = w.person_id
           WHERE w.assignment_id = ? AND (? IS NULL OR h.state = ?)
           ORDER BY h.handed_in_at, h.id`,
         [id, state ?? null, state ?? null],
       )
+      return rows.map(({ sameAs, workId, newest, ...row }) => ({
+        ...row,
+        newest: Number(newest) === 1,
+        // whose hand-in has the same lines and settings
+        sameAs:
+          sameAs === null
+            ? []
+            : [
+                ...new Set(
+                  rows.filter((r) => r.sameAs === sameAs && r.workId !== workId).map((r) => r.student),
+                ),
+              ],
+      }))
+    }),
+
+    route('get', '/api/assignments/:assignment/lines', 'teacher', async ({ person, param, query }) => {
+      const { id, startingMix } = await permissions.assignment(person, param('assignment'))
+      const lane = query('lane') ?? ''
+      const newest: { id: string; student: string; document: string }[] = await database.query(
+        `SELECT h.id, p.name AS student, h.document FROM hand_ins h JOIN works w ON w.id = h.work_id
+           JOIN people p ON p.id = w.person_id
+          WHERE w.assignment_id = ? AND h.number = (SELECT MAX(number) FROM hand_ins x WHERE x.work_id = h.work_id)
+          ORDER BY p.name`,
+        [id],
+      )
+      const mixes = newest.map((h) => ({ ...h, mix: (JSON.parse(h.document) as WorkDocument).mix }))
+      const start = JSON.parse(startingMix) as WorkDocument['mix']
+      if (![start, ...mixes.map((m) => m.mix)].some((mix) => resolve(mix, lane))) throw notFound()
+      return mixes.map(({ id: handIn, student, mix }) => ({ handIn, student, points: lineOf(mix, lane) }))
     }),
 
     route('get', '/api/hand-ins/:handIn', 'signed-in', async ({ person, param }) => {
@@ -95,10 +150,11 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
       const before = await handIns.before(handIn)
       const student = await database.getRepository(Person).findOneByOrFail({ id: work.personId })
       return {
-        ...handInView(handIn),
+        ...handInView(handIn, person.role),
         assignment: assignment.id,
         student: student.name,
-        before: before && handInView(before),
+        before: before && handInView(before, person.role),
+        versions: (await handIns.ofWork(work.id)).map(({ id, number }) => ({ id, number })),
         hints: await database
           .getRepository(OpenedHint)
           .find({ where: { workId: work.id }, order: { openedAt: 'ASC' } }),
@@ -113,9 +169,40 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
       GiveBackBody,
       async ({ person, param, body }) => {
         const { handIn } = await permissions.handIn(person, param('handIn'))
-        await handIns.giveBack(person, handIn, body.outcome)
+        await handIns.giveBack(person, handIn, body.outcome, body.hold ? null : new Date())
         return null
       },
     ),
+
+    routeWithBody(
+      'post',
+      '/api/assignments/:assignment/give-back',
+      'teacher',
+      GiveBackHeldBody,
+      async ({ person, param, body }) => {
+        const assignment = await permissions.assignment(person, param('assignment'))
+        const at = body.at ? new Date(body.at) : new Date()
+        return { count: await handIns.giveBackHeld(person, assignment, at) }
+      },
+    ),
+
+    route('post', '/api/hand-ins/:handIn/take-back', 'teacher', async ({ person, param }) => {
+      const { handIn } = await permissions.handIn(person, param('handIn'))
+      await handIns.takeBack(person, handIn)
+      return null
+    }),
+
+    route('post', '/api/hand-ins/:handIn/look', 'teacher', async ({ person, param }) => {
+      const { handIn } = await permissions.handIn(person, param('handIn'))
+      const { other, newer } = await handIns.look(person, handIn)
+      return { other, newer: newer && { id: newer.id, number: newer.number } }
+    }),
+
+    route('post', '/api/hand-ins/:handIn/opened', 'student', async ({ person, param }) => {
+      const { handIn } = await permissions.handIn(person, param('handIn'))
+      if (!isBack(handIn)) throw notFound()
+      await handIns.open(handIn)
+      return null
+    }),
   ]
 }

@@ -4,6 +4,7 @@ import type { Mix, WorkDocument } from '@rudlo/core/mix'
 import { LessThanOrEqual, type DataSource } from 'typeorm'
 import { Assignment } from '../assignments/assignment.entity'
 import { HandIn } from '../handins/hand-in.entity'
+import type { Happenings } from '../live/happenings'
 import type { Assets } from '../songbook/assets'
 import type { Songs } from '../songbook/songs'
 import { Work, WorkCommand } from '../works/work.entity'
@@ -18,8 +19,11 @@ export class MeasureQueue {
 
   constructor(
     private readonly database: DataSource,
-    private readonly songs: Songs,
-    private readonly assets: Assets,
+    private readonly from: {
+      readonly songs: Songs
+      readonly assets: Assets
+      readonly happenings: Happenings
+    },
     private readonly workers: WorkerPool<MeasureTask, Assessed>,
     private readonly log: (line: string) => void,
   ) {}
@@ -54,11 +58,11 @@ export class MeasureQueue {
     task: Omit<MeasureTask, 'song' | 'flac'>,
     urgent = true,
   ): Promise<Assessed> {
-    const song = await this.songs.version(songVersionId)
+    const song = await this.from.songs.version(songVersionId)
     const flac = new Map<string, Uint8Array>()
     for (const { id } of song.assets) {
-      const found = await this.assets.find(id)
-      if (found) flac.set(id, await this.assets.bytes(id, 0, found.bytes - 1))
+      const found = await this.from.assets.find(id)
+      if (found) flac.set(id, await this.from.assets.bytes(id, 0, found.bytes - 1))
     }
     return this.workers.run({ ...task, song, flac }, urgent)
   }
@@ -98,11 +102,18 @@ export class MeasureQueue {
         },
         urgent,
       )
-      await repository.update(
-        { id },
-        { measurement: JSON.stringify(measurement), assessment: JSON.stringify(assessment) },
-      )
-      await repository.update({ id, state: 'measuring' }, { state: 'waiting' })
+      await this.database.transaction(async (manager) => {
+        await manager.update(
+          HandIn,
+          { id },
+          { measurement: JSON.stringify(measurement), assessment: JSON.stringify(assessment) },
+        )
+        await manager.update(HandIn, { id, state: 'measuring' }, { state: 'waiting' })
+        const { happenings } = this.from
+        const teachers = await happenings.members(manager, assignment.groupId, 'teacher')
+        const data = { assignment: assignment.id, handIn: id }
+        await happenings.tell(manager, [...teachers, work.personId], 'measured', data)
+      })
     } catch (error) {
       this.log(`measuring a hand-in failed (${tries - 1} tries left): ${(error as Error).message}`)
       if (tries > 1) return this.#measure(id, tries - 1, urgent)

@@ -1,8 +1,8 @@
 import type { Assessment } from '@rudlo/core/brief'
 import { csvText } from '@rudlo/core/exchange'
+import { completeRubric, type Rubric } from '@rudlo/core/rubric'
 import type { DataSource } from 'typeorm'
 import type { Assignment } from '../assignments/assignment.entity'
-import type { Rubric } from '../assignments/rubric'
 
 interface Row {
   readonly student: string
@@ -33,7 +33,9 @@ export async function marksCsv(
     [assignment.id],
   )
   return csvText(
-    table === 'students' ? byStudent(rows, JSON.parse(assignment.rubric) as Rubric) : byCheck(rows),
+    table === 'students'
+      ? byStudent(rows, completeRubric(JSON.parse(assignment.rubric) as Rubric))
+      : byCheck(rows),
   )
 }
 

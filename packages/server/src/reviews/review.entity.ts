@@ -36,8 +36,9 @@ export class Remark {
   @Column({ name: 'author_id', type: 'char', length: 36 })
   authorId!: string
 
-  @Column({ type: 'varchar', length: 160 })
-  lane!: string
+  /** Null for a remark on the whole. */
+  @Column({ type: 'varchar', length: 160, nullable: true })
+  lane!: string | null
 
   @Column({ name: 'from_tick', type: 'int' })
   fromTick!: number
@@ -47,6 +48,61 @@ export class Remark {
 
   @Column({ type: 'text' })
   text!: string
+
+  /** What it is about besides its place: the name of a check, a move or a mistake; empty for the place alone. */
+  @Column({ type: 'varchar', length: 160, default: '' })
+  subject!: string
+
+  /** A suggested line for the lane: its points as JSON. The student's own line is never changed by it. */
+  @Column({ type: 'mediumtext', nullable: true })
+  suggestion!: string | null
+
+  /** Grows by one at each change. */
+  @Column({ type: 'int', unsigned: true, default: 1 })
+  revision!: number
+
+  /** When the student ticked it off as dealt with. */
+  @Column({ name: 'done_at', type: 'datetime', precision: 3, nullable: true })
+  doneAt!: Date | null
+
+  @Column({ name: 'created_at', type: 'datetime', precision: 3 })
+  createdAt!: Date
+}
+
+/** An answer to a remark, by the student or a teacher. */
+@Entity('replies')
+export class Reply {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id!: string
+
+  @Column({ name: 'remark_id', type: 'char', length: 36 })
+  remarkId!: string
+
+  @Column({ name: 'author_id', type: 'char', length: 36 })
+  authorId!: string
+
+  @Column({ type: 'text' })
+  text!: string
+
+  @Column({ name: 'created_at', type: 'datetime', precision: 3 })
+  createdAt!: Date
+}
+
+/** A remark that a teacher keeps to use again. */
+@Entity('bank_remarks')
+export class BankRemarkRow {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id!: string
+
+  @Column({ name: 'person_id', type: 'char', length: 36 })
+  personId!: string
+
+  @Column({ type: 'text' })
+  text!: string
+
+  /** The kind of mistake that it answers; null for any place. */
+  @Column({ type: 'varchar', length: 40, nullable: true })
+  mistake!: string | null
 
   @Column({ name: 'created_at', type: 'datetime', precision: 3 })
   createdAt!: Date

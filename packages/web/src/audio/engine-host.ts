@@ -93,6 +93,11 @@ export class EngineHost {
     this.#send({ kind: 'listen', listening })
   }
 
+  /** Gain for the ear alone, after everything that is measured. */
+  trim(gain: number): void {
+    this.#send({ kind: 'trim', gain })
+  }
+
   /** Seconds that the output has really played since the context was made. */
   get clock(): number {
     return this.context.currentTime

@@ -47,6 +47,9 @@ class EngineProcessor extends AudioWorkletProcessor {
         return
       case 'solo':
         return player.engine.listenTo(message.solo)
+      case 'trim':
+        player.monitor.trim = message.gain
+        return
       case 'listen':
         player.countIn = message.listening.countIn
         player.monitor.metronome = message.listening.metronome

@@ -24,3 +24,4 @@ export type EngineMessage =
   | { readonly kind: 'moves'; readonly on: boolean }
   | { readonly kind: 'solo'; readonly solo: Solo }
   | { readonly kind: 'listen'; readonly listening: Listening }
+  | { readonly kind: 'trim'; readonly gain: number }

@@ -1,6 +1,7 @@
 import type { MixLoudness } from '@rudlo/core/assess'
 import { compileMix, type Program, type Solo } from '@rudlo/core/engine'
 import { type InstantLoudness } from '@rudlo/core/instant'
+import { gainOfDb } from '@rudlo/core/maths'
 import { dbfs, integratedLoudness, loudnessTrace, lufsOfEnergy } from '@rudlo/core/loudness'
 import { plainMix, type Mix } from '@rudlo/core/mix'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
@@ -312,6 +313,11 @@ export const usePlayer = defineStore('player', () => {
     host?.moves(on)
   }
 
+  /** Hears everything by so many dB louder or softer, to compare mixes at one loudness. No meter knows of it. */
+  function setTrim(db: number): void {
+    host?.trim(gainOfDb(db))
+  }
+
   /** Blocks that the audio thread has done: for tests that it really runs. */
   const blocks = () => host?.state.blocks ?? 0
 
@@ -354,6 +360,7 @@ export const usePlayer = defineStore('player', () => {
     setLoop,
     playLoop,
     setMoves,
+    setTrim,
     blocks,
   }
 })

@@ -24,7 +24,9 @@ import HandInDialog from './HandInDialog.vue'
 import { BENCH_KEYS } from './keys'
 import LaneDesk from './LaneDesk.vue'
 import ModelButtons from './ModelButtons.vue'
+import { useLive } from '../live/live-store'
 import { usePass } from '../pass/pass-store'
+import { isPlaced } from '../server/views'
 import LeaveQuestion from '../pass/LeaveQuestion.vue'
 import PassMenu from '../pass/PassMenu.vue'
 import PassSummary from '../pass/PassSummary.vue'
@@ -70,6 +72,14 @@ async function open(): Promise<void> {
 }
 
 watch(() => props.assignment, open, { immediate: true })
+
+// what the teacher gives back, says or takes back is here without looking for it
+useLive().listen(({ kind, data }) => {
+  if (data.assignment !== props.assignment || work.assignment !== props.assignment) return
+  void work.refreshVersions().catch(() => null)
+  if (kind === 'given back') work.notice = 'Your version came back: see what was said.'
+  if (kind === 'reply') work.notice = 'There is an answer to a remark.'
+})
 onBeforeRouteLeave(() => (pass.active ? leaving.value?.ask() : true))
 onBeforeUnmount(() => {
   surface.disconnect()
@@ -118,7 +128,7 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
   }
   if (kind === 'task') return bench.chooseTask(id)
   const remark = bench.returned?.review?.remarks.find((r) => r.id === id)
-  if (remark) bench.showRemark(remark)
+  if (remark && isPlaced(remark)) bench.showRemark(remark)
 }
 
 function showHandIn(look: boolean): void {

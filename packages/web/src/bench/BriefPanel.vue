@@ -9,6 +9,7 @@ import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 import CameBack from './CameBack.vue'
 import NotesPanel from './NotesPanel.vue'
+import VersionList from './VersionList.vue'
 
 const bench = useBench()
 const guide = useGuide()
@@ -38,6 +39,16 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
         Version {{ bench.returned.number }} came back
       </button>
       <button
+        v-if="work.versions.length"
+        class="chip"
+        role="radio"
+        :aria-checked="bench.page === 'versions'"
+        data-test="versions"
+        @click="bench.page = 'versions'"
+      >
+        Versions
+      </button>
+      <button
         class="chip"
         role="radio"
         :aria-checked="bench.page === 'notes'"
@@ -48,6 +59,7 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
       </button>
     </div>
     <CameBack v-if="bench.page === 'back' && bench.returned" :version="bench.returned" />
+    <VersionList v-else-if="bench.page === 'versions'" />
     <NotesPanel v-else-if="bench.page === 'notes'" />
     <template v-else>
       <p class="soft">{{ brief.purpose }}</p>

@@ -1,32 +1,70 @@
 <script setup lang="ts">
-/** A version that was given back: comment, marks, remarks in order of place. A remark is shown and played. */
+/** A version that was given back: comment, marks, remarks in order of place. A remark is shown, played and answered. */
 import { laneName } from '@rudlo/core/assess'
-import { computed } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
-import type { OwnVersion, RemarkView } from '../server/views'
+import { post, put } from '../server/api'
+import { isPlaced, type OwnVersion, type PlacedRemark, type RemarkView } from '../server/views'
 import { barsOf } from '../transport/loop-text'
 import { usePass } from '../pass/pass-store'
+import RemarkTalk from '../review/RemarkTalk.vue'
+import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
+import { useTrying } from './trying'
 
 const props = defineProps<{ version: OwnVersion }>()
 
 const bench = useBench()
+const work = useWork()
 const player = usePlayer()
 const pass = usePass()
+const trying = useTrying()
+const about = ref<string | null>(null)
 const review = computed(() => props.version.review!)
 const rubric = computed(() => bench.assignment!.rubric)
+const marked = computed(() =>
+  rubric.value.criteria.flatMap((c) => {
+    const level = review.value.marks[c.id]
+    if (level === undefined || rubric.value.levels[level] === undefined) return []
+    return [{ ...c, level: rubric.value.levels[level], says: c.says[level] || c.about }]
+  }),
+)
 const place = (r: RemarkView) =>
-  `${laneName(bench.song!, props.version.document.mix, r.lane)}, ${barsOf(r, bench.time!.meter)}`
+  r.lane === null
+    ? 'The whole'
+    : `${laneName(bench.song!, props.version.document.mix, r.lane)}, ${barsOf(r, bench.time!.meter)}`
 
-function repair(remark: RemarkView): void {
+/** The teacher sees that it was opened, and can no longer take it back. */
+const opened = () => void post(`/api/hand-ins/${props.version.id}/opened`).catch(() => null)
+onMounted(opened)
+watch(() => props.version.id, opened)
+
+function show(remark: RemarkView): void {
+  if (isPlaced(remark)) bench.showRemark(remark)
+}
+
+function repair(remark: PlacedRemark): void {
   bench.showRemark(remark)
   pass.repair(remark)
 }
 
-function hear(remark: RemarkView): void {
+function hear(remark: PlacedRemark): void {
   bench.showRemark(remark)
   player.playLoop(remark)
 }
+
+async function attempt(what: () => Promise<unknown>): Promise<void> {
+  try {
+    await what()
+    await work.refreshVersions()
+  } catch (error) {
+    work.notice = (error as Error).message
+  }
+}
+
+const path = (remark: RemarkView) => `/api/hand-ins/${props.version.id}/remarks/${remark.id}`
+const reply = (remark: RemarkView, text: string) => attempt(() => post(`${path(remark)}/replies`, { text }))
+const tick = (remark: RemarkView) => attempt(() => put(`${path(remark)}/done`, { done: !remark.done }))
 </script>
 
 <template>
@@ -37,19 +75,26 @@ function hear(remark: RemarkView): void {
     </p>
     <p v-if="review.comment" class="comment">{{ review.comment }}</p>
     <p v-if="review.reviewer" class="soft">{{ review.reviewer }}</p>
-    <dl v-if="Object.keys(review.marks).length">
-      <template v-for="c in rubric.criteria" :key="c.id">
-        <dt>{{ c.name }}</dt>
-        <dd>{{ review.marks[c.id] === undefined ? '–' : rubric.levels[review.marks[c.id]!] }}</dd>
-      </template>
-    </dl>
-    <ol v-if="review.remarks.length">
-      <li v-for="(remark, i) in review.remarks" :key="remark.id">
+    <ul v-if="marked.length" class="marks">
+      <li v-for="m in marked" :key="m.id">
+        <button
+          class="mark"
+          :aria-expanded="about === m.id"
+          data-test="mark"
+          @click="about = about === m.id ? null : m.id"
+        >
+          <span>{{ m.name }}</span><b>{{ m.level }}</b>
+        </button>
+        <p v-if="about === m.id" class="soft">{{ m.says }}</p>
+      </li>
+    </ul>
+    <ol v-if="review.remarks.length" class="remarks">
+      <li v-for="(remark, i) in review.remarks" :key="remark.id" :class="{ done: remark.done }">
         <button
           class="remark"
           :class="{ on: bench.pinned === remark.id }"
           data-test="remark"
-          @click="bench.showRemark(remark)"
+          @click="show(remark)"
         >
           <span class="pin">{{ i + 1 }}</span>
           <span
@@ -57,18 +102,38 @@ function hear(remark: RemarkView): void {
             ><br />{{ remark.text }}</span
           >
         </button>
-        <button class="chip" :disabled="!player.ready" @click="hear(remark)">
-          <v-icon icon="$play" size="16" />Listen there
-        </button>
-        <button
-          class="chip"
-          :disabled="!player.ready"
-          title="Plays from two bars before; what you hold is written"
-          data-test="repair"
-          @click="repair(remark)"
-        >
-          <v-icon icon="$pen" size="16" />Repair by hand
-        </button>
+        <div class="acts">
+          <template v-if="isPlaced(remark)">
+            <button class="chip" :disabled="!player.ready" @click="hear(remark)">
+              <v-icon icon="$play" size="16" />Listen there
+            </button>
+            <button
+              class="chip"
+              :disabled="!player.ready"
+              title="Plays from two bars before; what you hold is written"
+              data-test="repair"
+              @click="repair(remark)"
+            >
+              <v-icon icon="$pen" size="16" />Repair by hand
+            </button>
+            <template v-if="remark.suggestion">
+              <button
+                class="chip"
+                :aria-pressed="trying.heard === remark.id"
+                title="A dotted line shows it; your own line stays as it is"
+                data-test="hear-suggestion"
+                @click="trying.hear(remark)"
+              >
+                Hear the suggestion
+              </button>
+              <button class="chip" data-test="try-suggestion" @click="trying.take(remark)">Try it</button>
+            </template>
+          </template>
+          <button class="chip" :aria-pressed="remark.done" data-test="dealt-with" @click="tick(remark)">
+            <v-icon icon="$done" size="16" />{{ remark.done ? 'dealt with' : 'tick off' }}
+          </button>
+          <RemarkTalk :replies="remark.replies" @say="(text) => reply(remark, text)" />
+        </div>
       </li>
     </ol>
     <p v-else class="soft">No remarks at single places this time.</p>
@@ -93,23 +158,41 @@ function hear(remark: RemarkView): void {
 
 .comment {
   font-size: 16px;
+  overflow-wrap: anywhere;
 }
 
-dl {
-  display: grid;
-  grid-template-columns: 1fr auto;
-  gap: 4px 12px;
+.marks {
   margin: 0;
-  padding: 10px 0;
+  padding: 6px 0;
   border-block: 1px solid var(--rule);
+  list-style: none;
 }
 
-dd {
-  margin: 0;
-  font-weight: 620;
+.mark {
+  display: flex;
+  gap: 12px;
+  justify-content: space-between;
+  width: 100%;
+  min-height: 32px;
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
 }
 
-ol {
+.mark:hover span {
+  text-decoration: underline;
+}
+
+.marks .soft {
+  padding-bottom: 6px;
+  font-size: 14px;
+}
+
+.remarks {
   display: grid;
   gap: 12px;
   margin: 0;
@@ -117,10 +200,13 @@ ol {
   list-style: none;
 }
 
-li {
+.remarks li {
   display: grid;
   gap: 6px;
-  justify-items: start;
+}
+
+.remarks li.done .remark {
+  opacity: 0.65;
 }
 
 .remark {
@@ -134,6 +220,7 @@ li {
   color: inherit;
   font: inherit;
   text-align: left;
+  overflow-wrap: anywhere;
   cursor: pointer;
 }
 
@@ -154,7 +241,14 @@ li {
   font-weight: 700;
 }
 
-.chip {
-  margin-left: 44px;
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  padding-left: 44px;
+}
+
+.acts .talk {
+  width: 100%;
 }
 </style>

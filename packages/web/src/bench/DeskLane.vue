@@ -18,6 +18,7 @@ import { useLineEditor } from '../lane/line-editor'
 import { useOverviews } from '../lane/use-overviews'
 import { ALL_VALUES, zoomValues, type Values, type Viewport } from '../lane/viewport'
 import { usePass } from '../pass/pass-store'
+import { isPlaced } from '../server/views'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 import LaneChooser from './LaneChooser.vue'
@@ -123,13 +124,13 @@ const faint = computed(() => {
 const showBefore = ref(true)
 
 const pins = computed(() =>
-  (bench.returned?.review?.remarks ?? [])
-    .map((r, i) => ({ ...r, number: i + 1 }))
-    .filter((r) => r.lane === props.address),
+  (bench.returned?.review?.remarks ?? []).flatMap((r, i) =>
+    r.lane === props.address ? [{ ...r, number: i + 1 }] : [],
+  ),
 )
 const showPin = (id: string) => {
   const remark = bench.returned?.review?.remarks.find((r) => r.id === id)
-  if (remark) bench.showRemark(remark)
+  if (remark && isPlaced(remark)) bench.showRemark(remark)
 }
 
 function typedValue(value: number, clamped: boolean): void {

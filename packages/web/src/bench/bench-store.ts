@@ -103,7 +103,9 @@ export const useBench = defineStore('bench', () => {
   /** The note that was dropped last and has no words yet. */
   const freshNote = ref<string | null>(null)
   /** What the column on the left shows. */
-  const page = ref<'brief' | 'back' | 'notes'>('brief')
+  const page = ref<'brief' | 'back' | 'versions' | 'notes'>('brief')
+  /** A version whose review is read, where it is not the newest that came back. */
+  const reading = ref<string | null>(null)
 
   const song = computed(() => assignment.value?.songDocument ?? null)
   const time = computed(() => (song.value ? songTime(song.value) : null))
@@ -112,7 +114,10 @@ export const useBench = defineStore('bench', () => {
     () => assignment.value?.brief.tasks.find((t) => t.id === taskId.value) ?? null,
   )
   /** The newest version that came back, with what was said about it. */
-  const returned = computed<OwnVersion | null>(() => work.versions.findLast((v) => v.review !== null) ?? null)
+  const returned = computed<OwnVersion | null>(() => {
+    const back = work.versions.filter((v) => v.review !== null)
+    return back.find((v) => v.id === reading.value) ?? back.at(-1) ?? null
+  })
   const newest = computed<OwnVersion | null>(() => work.versions.at(-1) ?? null)
 
   /** Width in ticks of the slopes at both ends of a span. */
@@ -207,6 +212,7 @@ export const useBench = defineStore('bench', () => {
     assignment.value = opened
     span.value = { from: 0, to: opened.songDocument.length }
     pinned.value = null
+    reading.value = null
     hinted.value = null
     const first = opened.brief.tasks[0]
     view.value = first && !first.lanes.length ? 'balance' : 'lines'
@@ -354,6 +360,7 @@ export const useBench = defineStore('bench', () => {
     view,
     asked,
     page,
+    reading,
     freshNote,
     dropNote,
     span,

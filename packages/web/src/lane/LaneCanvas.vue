@@ -2,11 +2,12 @@
 /** A lane as drawn: grid, waveform, faint lines, line and points; pins and play position on top. */
 import type { Chosen, Points } from '@rudlo/core/envelope'
 import type { Overview } from '@rudlo/core/exchange'
+import { lineOf } from '@rudlo/core/compare'
 import { envelopeOf, resolve, type Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { drawGrid, drawLevels } from './draw-grid'
-import { drawFaintLine, drawLine, drawPoints, drawSetting } from './draw-line'
+import { drawBetween, drawFaintLine, drawLine, drawPoints, drawSetting } from './draw-line'
 import { drawLoudness, drawOvers } from './draw-loudness'
 import { drawWave } from './draw-wave'
 import { useInk } from './use-ink'
@@ -35,6 +36,8 @@ const props = defineProps<{
   blank?: boolean
   /** Drawn under the line, for comparison. */
   faint?: readonly Points[]
+  /** Whether what lies between the line and the first faint one is shaded. */
+  shaded?: boolean
   /** Shaded: a task, a span for a remark. */
   marked?: Span | null
   /** Numbered pins. */
@@ -128,6 +131,8 @@ function drawBefore(): void {
     drawLoudness(c, view.value, props.loudness, props.time, colours.line, colours, props.whose ?? '')
   if (props.overs) drawOvers(c, view.value, props.overs, colours)
   if (props.blank) return c.restore()
+  const own = props.shaded && props.faint?.[0] ? lineOf(props.mix, props.address) : null
+  if (own) drawBetween(c, view.value, [props.faint![0]!, own], scale, colours.warm)
   for (const points of props.faint ?? []) drawFaintLine(c, view.value, points, scale, colours.ink)
   const points = envelope.value?.points ?? []
   if (!points.length || !envelope.value?.on) {

@@ -85,7 +85,7 @@ function vertical(
 const LEVELS = [6, 0, -6, -12, -24, -48, -90]
 
 /** The values that are marked on a lane: for levels the usual ones, for switches both, else quarters of the travel. */
-function marksOf(scale: Scale): readonly number[] {
+export function valueMarks(scale: Scale): readonly number[] {
   if (scale.kind === 'level') return LEVELS
   return (scale.kind === 'switch' ? [0, 1] : [0, 0.25, 0.5, 0.75, 1]).map((travel) => scale.toValue(travel))
 }
@@ -103,7 +103,7 @@ export function drawLevels(
   c.font = `12px ${ink.font}`
   c.textBaseline = 'bottom'
   let last = -Infinity
-  for (const value of marksOf(scale)) {
+  for (const value of valueMarks(scale)) {
     const y = Math.round(view.y(scale.toTravel(value))) + 0.5
     // a low lane has room for a few of them
     if (y < 0 || y > view.height || Math.abs(y - last) < MARK_GAP) continue

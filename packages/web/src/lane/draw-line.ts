@@ -65,6 +65,43 @@ export function drawFaintLine(
   c.setLineDash([])
 }
 
+/** A line among many. */
+export function drawThinLine(
+  c: CanvasRenderingContext2D,
+  view: Viewport,
+  points: Points,
+  scale: Scale,
+  colour: string,
+): void {
+  if (!points.length) return
+  trace(c, view, points, scale)
+  c.strokeStyle = colour
+  c.lineWidth = 1
+  c.globalAlpha = 0.7
+  c.stroke()
+  c.globalAlpha = 1
+}
+
+/** Shades what lies between two lines: where they differ, and by how much. */
+export function drawBetween(
+  c: CanvasRenderingContext2D,
+  view: Viewport,
+  [one, two]: readonly [Points, Points],
+  scale: Scale,
+  colour: string,
+): void {
+  if (!one.length || !two.length) return
+  const cursors = [one, two].map((points) => new LineCursor(compileLine(points, scale)))
+  const y = (k: 0 | 1, x: number) => view.y(cursors[k]!.travelAt(Math.max(0, view.tick(x))))
+  c.beginPath()
+  for (let x = 0; x <= view.width; x += 2) c.lineTo(x, y(0, x))
+  for (let x = view.width; x >= 0; x -= 2) c.lineTo(x, y(1, x))
+  c.globalAlpha = 0.2
+  c.fillStyle = colour
+  c.fill()
+  c.globalAlpha = 1
+}
+
 /** The setting of a control without a line. */
 export function drawSetting(
   c: CanvasRenderingContext2D,

@@ -1,83 +1,143 @@
 <script setup lang="ts">
-/** A lane of a hand-in, read-only: the line over the waveform, another version faintly underneath. */
+/** A lane of a hand-in, read-only: the line over the waveform, moves by name, another line faintly underneath. */
+import { laneName, moveSentence } from '@rudlo/core/assess'
+import { lineDifference, lineDifferenceText, lineOf } from '@rudlo/core/compare'
 import { valueAt } from '@rudlo/core/envelope'
-import { laneName } from '@rudlo/core/assess'
-import { envelopeOf, resolve, type Mix } from '@rudlo/core/mix'
-import { beatInWords } from '@rudlo/core/time'
-import { computed, ref, shallowRef } from 'vue'
+import { envelopeOf, resolve } from '@rudlo/core/mix'
+import type { Move } from '@rudlo/core/moves'
+import { beatInWords, snapTick } from '@rudlo/core/time'
+import { computed, shallowRef } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import LaneCanvas from '../lane/LaneCanvas.vue'
 import LaneHead from '../lane/LaneHead.vue'
+import { useLineEditor } from '../lane/line-editor'
+import LineSurface from '../lane/LineSurface.vue'
 import { useOverviews } from '../lane/use-overviews'
 import type { Span, Viewport } from '../lane/viewport'
+import MoveLabels from './MoveLabels.vue'
 import { useReview } from './review-store'
 import SpanPicker from './SpanPicker.vue'
+import { useSuggestion } from './suggest-store'
+import { useVersions } from './versions-store'
 
 defineProps<{ picked: Span | null }>()
-const emit = defineEmits<{ span: [span: Span] }>()
+const emit = defineEmits<{ span: [span: Span]; take: [place: Span, sentence: string, subject: string] }>()
 
 const review = useReview()
+const versions = useVersions()
+const suggestion = useSuggestion()
 const player = usePlayer()
 const view = shallowRef<Viewport | null>(null)
-const under = ref<'before' | 'start' | 'none'>('before')
 
-const mix = computed(() => review.mix!)
+const mix = computed(() => (suggestion.drawing ? suggestion.mix! : review.mix!))
 const overviews = useOverviews(() => review.song)
 const addressed = computed(() => resolve(mix.value, review.address)!)
+const control = computed(() => addressed.value.control)
+const name = computed(() => laneName(review.song!, mix.value, review.address))
 const points = computed(() => envelopeOf(mix.value, review.address)?.points ?? [])
 const value = computed(() =>
   points.value.length && player.moves
-    ? valueAt(points.value, addressed.value.control.scale, player.position)
+    ? valueAt(points.value, control.value.scale, player.position)
     : addressed.value.setting,
 )
-const before = computed(() => review.handIn!.before)
-const other = computed<Mix | null>(() => {
-  if (under.value === 'none') return null
-  return under.value === 'start' ? review.assignment!.startingMix : (before.value?.document.mix ?? null)
+const moves = computed(() =>
+  suggestion.drawing
+    ? []
+    : (review.handIn?.measurement?.moves ?? []).filter((m) => m.lane === review.address),
+)
+
+const under = computed(() => {
+  if (suggestion.drawing) return lineOf(review.mix!, review.address)
+  return versions.underMix && lineOf(versions.underMix, review.address)
 })
-const faint = computed(() => {
-  if (!other.value) return []
-  const line = envelopeOf(other.value, review.address)?.points ?? []
-  const level = resolve(other.value, review.address)?.setting ?? 0
-  return [line.length ? line : [{ tick: 0, value: level, form: 'straight' as const, bend: 0 }]]
+const faint = computed(() => (under.value ? [under.value] : []))
+/** How far the line is from what lies underneath; nothing where they are the same. */
+const apart = computed(() => {
+  const own = lineOf(mix.value, review.address)
+  if (!under.value || !own) return ''
+  const found = lineDifference(review.address, control.value.scale, [under.value, own], review.time!)
+  return found.greatest < 1e-6 ? 'the same line' : lineDifferenceText(found, control.value, review.time!)
 })
 const pins = computed(() =>
-  review.remarks.map((r, i) => ({ ...r, number: i + 1 })).filter((r) => r.lane === review.address),
+  review.remarks.flatMap((r, i) => (r.lane === review.address ? [{ ...r, number: i + 1 }] : [])),
 )
-const choices = computed(() => [
-  ...(before.value ? [['before', `version ${before.value.number}`] as const] : []),
-  ['start', 'starting mix'] as const,
-  ['none', 'nothing'] as const,
-])
-const shownUnder = computed({
-  get: () => (under.value === 'before' && !before.value ? 'none' : under.value),
-  set: (chosen) => (under.value = chosen),
-})
+const choices = computed(() => versions.all.filter((a) => a.key !== 'this'))
 const showPin = (id: string) => {
   const remark = review.remarks.find((r) => r.id === id)
   if (remark) review.showRemark(remark)
 }
+
+function takeMove(move: Move): void {
+  const sentence = moveSentence(move, name.value, review.time!, control.value.unit)
+  emit('take', { from: move.start, to: move.end }, sentence, `${move.kind}, ${name.value}`)
+}
+
+const editor = useLineEditor({
+  points: () => suggestion.points,
+  control: () => control.value,
+  setting: () => addressed.value.setting,
+  meter: () => review.time!.meter,
+  songLength: () => review.time!.length,
+  snap: (tick, free) =>
+    Math.min(
+      review.time!.length,
+      Math.max(0, free ? Math.round(tick) : snapTick(review.time!.meter, 'beat', tick)),
+    ),
+  laneName: () => name.value,
+  address: () => review.address,
+  begin: suggestion.begin,
+  preview: suggestion.show,
+  commit: suggestion.commit,
+  cancel: suggestion.cancel,
+  set: suggestion.set,
+  refuse: (reason) => (review.notice = reason),
+})
 </script>
 
 <template>
   <section class="sheet desk" aria-label="Lane">
     <LaneHead
-      :name="laneName(review.song!, mix, review.address)"
-      :control="addressed.control"
+      :name="name"
+      :control="control"
       :meter="review.time!.meter"
       :value="value"
       :where="beatInWords(review.time!.meter, player.position)"
       :note="points.length ? '' : 'no line here'"
-      :point="null"
-      :has-next="false"
-      :editable="false"
+      :point="suggestion.drawing ? editor.current.value : null"
+      :has-next="editor.selected.value < points.length - 1"
+      :editable="suggestion.drawing"
+      @value="(v) => editor.current.value && editor.moveSelected(editor.current.value.tick, v)"
+      @place="(tick) => editor.current.value && editor.moveSelected(tick, editor.current.value.value)"
+      @form="(form, bend) => editor.setSelectedForm(form, bend)"
+      @remove="editor.removeSelected()"
+      @nonsense="(sentence) => (review.notice = sentence)"
     >
-      <label class="under">
+      <div v-if="suggestion.drawing" class="under">
+        <span class="soft">You draw on a copy. Dotted: the student’s line.</span>
+        <button class="chip" :disabled="!suggestion.canUndo" @click="suggestion.undo()">
+          <v-icon icon="$undo" size="18" />Undo
+        </button>
+        <button class="chip" data-test="drop-suggestion" @click="suggestion.end()">Do not suggest</button>
+      </div>
+      <div v-else class="under">
         <span class="soft">Underneath, dotted</span>
-        <select v-model="shownUnder" data-test="under">
-          <option v-for="[key, text] in choices" :key="key" :value="key">{{ text }}</option>
-        </select>
-      </label>
+        <div class="choices" role="radiogroup" aria-label="Underneath, dotted" data-test="under">
+          <button
+            v-for="c in choices"
+            :key="c.key"
+            class="chip"
+            role="radio"
+            :aria-checked="versions.under === c.key"
+            @click="versions.showUnder(versions.under === c.key ? null : c.key)"
+          >
+            {{ c.name }}
+          </button>
+        </div>
+        <span v-if="apart" class="soft" data-test="apart">{{ apart }}</span>
+        <button class="chip" data-test="suggest" @click="suggestion.start()">
+          <v-icon icon="$write" size="16" />Suggest a line
+        </button>
+      </div>
     </LaneHead>
     <LaneCanvas
       class="canvas"
@@ -88,23 +148,42 @@ const showPin = (id: string) => {
       :span="review.span"
       :overviews="overviews"
       :position="player.position"
-      :selected="-1"
+      :selected="suggestion.drawing ? editor.selected.value : -1"
       :faint="faint"
+      shaded
       :marked="picked"
       :pins="pins"
       :pinned="review.pinned"
       @size="(v: Viewport) => (view = v)"
       @pin="showPin"
     >
-      <SpanPicker
-        v-if="view"
+      <LineSurface
+        v-if="view && suggestion.drawing"
         :view="view"
-        :time="review.time!"
-        @span="(s) => emit('span', s)"
-        @go="player.seek"
+        :points="points"
+        :control="control"
+        :editor="editor"
+        :meter="review.time!.meter"
+        :step="(tick) => review.time!.meter.lengthsAt(tick).beat"
+        :name="`Suggested line of ${name}`"
+        locked=""
+        :here="{ tick: player.position, value }"
+        test="suggested-line"
         @zoom="review.zoom"
         @scroll="review.scroll"
+        @refuse="(reason) => (review.notice = reason)"
       />
+      <template v-else-if="view">
+        <SpanPicker
+          :view="view"
+          :time="review.time!"
+          @span="(s) => emit('span', s)"
+          @go="player.seek"
+          @zoom="review.zoom"
+          @scroll="review.scroll"
+        />
+        <MoveLabels :view="view" :moves="moves" :control="control" @take="takeMove" />
+      </template>
     </LaneCanvas>
   </section>
 </template>
@@ -113,7 +192,7 @@ const showPin = (id: string) => {
 .desk {
   display: grid;
   flex: 1;
-  grid-template-columns: 168px minmax(0, 1fr);
+  grid-template-columns: 176px minmax(0, 1fr);
   min-height: 0;
   overflow: hidden;
 }
@@ -124,18 +203,21 @@ const showPin = (id: string) => {
 
 .under {
   display: grid;
-  gap: 4px;
-  margin-top: 12px;
+  gap: 6px;
+  justify-items: start;
+  margin-top: 8px;
   font-size: 14px;
 }
 
-.under select {
-  height: 32px;
-  padding: 0 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+
+.choices .chip {
+  min-height: 30px;
+  padding: 0 10px;
+  font-size: 13px;
 }
 </style>

@@ -1,51 +1,115 @@
 <script setup lang="ts">
-/** What has been handed in: what waits, oldest first, and what was given back. */
+/** What has been handed in: what waits, oldest first, what is decided, and what was given back. */
+import { computed, ref } from 'vue'
 import type { QueueEntry } from '../server/views'
-import { whenText } from '../shell/dates'
+import QueueEntryButton from './QueueEntryButton.vue'
 
-defineProps<{
+const props = defineProps<{
   assignment: string
   waiting: readonly QueueEntry[]
+  held: readonly QueueEntry[]
   done: readonly QueueEntry[]
   current: string | null
+  /** Other assignments of this teacher, with how many wait in each. */
+  assignments: readonly {
+    readonly id: string
+    readonly title: string
+    readonly group: string
+    readonly waiting: number
+  }[]
 }>()
-const emit = defineEmits<{ choose: [id: string] }>()
+const emit = defineEmits<{ choose: [id: string]; assignment: [id: string]; release: [at: Date | null] }>()
+
+/** From so many entries on, only those in view are laid out. */
+const MANY = 80
+const ROW = 40
+
+const when = ref('')
+const asking = ref(false)
+
+const groups = computed(() => [
+  {
+    title: 'Waiting, oldest first',
+    entries: props.waiting,
+    none: 'Nobody is waiting. Well done.',
+    test: 'waiting',
+  },
+  ...(props.held.length
+    ? [{ title: 'Decided, not given back yet', entries: props.held, none: '', test: 'held' }]
+    : []),
+  { title: 'Given back', entries: props.done, none: 'Nothing yet.', test: 'given-back' },
+])
+
+function release(): void {
+  emit('release', when.value ? new Date(when.value) : null)
+  asking.value = false
+  when.value = ''
+}
 </script>
 
 <template>
   <nav class="queue" aria-label="Hand-ins">
-    <h2>Waiting, oldest first</h2>
-    <p v-if="!waiting.length" class="soft none">Nobody is waiting. Well done.</p>
-    <ul>
-      <li v-for="entry in waiting" :key="entry.id">
-        <button
-          class="entry"
-          :aria-current="entry.id === current"
-          :title="`Handed in ${whenText(entry.handedInAt)}`"
-          data-test="waiting"
+    <select
+      class="assignment"
+      :value="assignment"
+      aria-label="Assignment"
+      data-test="choose-assignment"
+      @change="emit('assignment', ($event.target as HTMLSelectElement).value)"
+    >
+      <option v-for="a in assignments" :key="a.id" :value="a.id">
+        {{ a.title }}{{ a.waiting ? ` (${a.waiting})` : '' }} · {{ a.group }}
+      </option>
+    </select>
+    <section v-for="g in groups" :key="g.title">
+      <h2>
+        {{ g.title }}<span v-if="g.entries.length > 1" class="count">{{ g.entries.length }}</span>
+      </h2>
+      <p v-if="!g.entries.length" class="soft none">{{ g.none }}</p>
+      <v-virtual-scroll
+        v-if="g.entries.length > MANY"
+        class="long"
+        :items="[...g.entries]"
+        :item-height="ROW"
+      >
+        <template #default="{ item }">
+          <QueueEntryButton
+            :entry="item"
+            :current="item.id === current"
+            :data-test="g.test"
+            @click="emit('choose', item.id)"
+          />
+        </template>
+      </v-virtual-scroll>
+      <template v-else>
+        <QueueEntryButton
+          v-for="entry in g.entries"
+          :key="entry.id"
+          :entry="entry"
+          :current="entry.id === current"
+          :data-test="g.test"
           @click="emit('choose', entry.id)"
-        >
-          <span>{{ entry.student }}</span>
-          <span class="version">{{ entry.state === 'measuring' ? '…' : `v${entry.number}` }}</span>
-        </button>
-      </li>
-    </ul>
-    <h2>Given back</h2>
-    <p v-if="!done.length" class="soft none">Nothing yet.</p>
-    <ul>
-      <li v-for="entry in done" :key="entry.id">
-        <button
-          class="entry"
-          :aria-current="entry.id === current"
-          data-test="given-back"
-          @click="emit('choose', entry.id)"
-        >
-          <span>{{ entry.student }}</span>
-          <span class="version">{{ entry.outcome === 'accepted' ? 'accepted' : `v${entry.number}` }}</span>
-        </button>
-      </li>
-    </ul>
+        />
+      </template>
+    </section>
+    <div v-if="held.length" class="release">
+      <button v-if="!asking" class="chip" data-test="release" @click="asking = true">
+        Give back all {{ held.length }} …
+      </button>
+      <form v-else class="form" @submit.prevent="release">
+        <label
+          >When<input v-model="when" type="datetime-local" aria-label="When, or at once if empty"
+        /></label>
+        <button class="chip" data-test="release-now">{{ when ? 'Give back then' : 'Give back now' }}</button>
+        <button class="chip" type="button" @click="asking = false">Not yet</button>
+      </form>
+    </div>
     <p class="tables">
+      <router-link class="chip" :to="`/compare/${assignment}`" data-test="compare"
+        >Compare everybody</router-link
+      >
+      <router-link class="chip" :to="`/sheets/${assignment}`" data-test="sheets"
+        >Feedback on paper</router-link
+      >
       <a class="chip" :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks"
         >Marks as a table</a
       >
@@ -58,68 +122,60 @@ const emit = defineEmits<{ choose: [id: string] }>()
 
 <style scoped>
 .queue {
-  display: grid;
+  display: flex;
+  flex-direction: column;
   gap: 6px;
-  align-content: start;
-  padding: 14px 10px;
+  padding: 12px 10px;
   overflow-y: auto;
 }
 
+.assignment {
+  width: 100%;
+  min-height: 36px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+}
+
 h2 {
-  padding: 4px 10px;
+  display: flex;
+  justify-content: space-between;
+  padding: 6px 10px 2px;
   color: var(--soft);
   font-size: 14px;
   font-weight: 560;
 }
 
 .none {
-  padding: 2px 10px 10px;
+  padding: 2px 10px 6px;
   font-size: 14px;
 }
 
-ul {
-  margin: 0 0 8px;
-  padding: 0;
-  list-style: none;
+.long {
+  height: 240px;
 }
 
-.entry {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  justify-content: space-between;
-  width: 100%;
-  min-height: 38px;
+.release .form {
+  display: grid;
+  gap: 6px;
   padding: 4px 10px;
-  border: 0;
-  border-radius: 9px;
-  background: none;
-  color: inherit;
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.entry:hover {
-  background: var(--wash);
-}
-
-.entry[aria-current='true'] {
-  background: var(--ink);
-  color: var(--sheet);
-}
-
-.version {
-  flex: none;
   font-size: 14px;
-  opacity: 0.85;
+}
+
+.release input {
+  width: 100%;
 }
 
 .tables {
-  display: grid;
+  display: flex;
+  flex-wrap: wrap;
   gap: 6px;
-  justify-items: start;
-  padding: 8px 10px;
+  margin-top: auto;
+  padding: 8px 4px;
 }
 
 .tables .chip {

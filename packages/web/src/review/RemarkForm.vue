@@ -1,15 +1,32 @@
 <script setup lang="ts">
-/** Pins a remark to bars of the lane on the desk. The bars come from dragging on the lane, or are typed. */
+/** Pins a remark: to bars of the lane on the desk, to what was measured there, or to the whole. */
 import type { SongTime } from '@rudlo/core/song'
-import { ref, watch } from 'vue'
+import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Span } from '../lane/viewport'
 
-const props = defineProps<{ time: SongTime; laneName: string; span: Span | null }>()
-const emit = defineEmits<{ span: [span: Span | null]; pin: [text: string] }>()
+const props = defineProps<{
+  time: SongTime
+  laneName: string
+  span: Span | null
+  /** The check, move or mistake that it is about. */
+  subject: string
+  /** Whether a suggested line goes with it. */
+  suggests: boolean
+  /** Hand-ins that the same can be said to, besides this one. */
+  others: readonly { readonly id: string; readonly student: string }[]
+}>()
+const emit = defineEmits<{
+  span: [span: Span | null]
+  pin: [text: string, place: 'here' | 'whole', others: readonly string[]]
+  keep: [text: string]
+}>()
 
 const text = defineModel<string>({ required: true })
 const first = ref('')
 const last = ref('')
+const whole = ref(false)
+const also = ref<string[]>([])
+const area = useTemplateRef<HTMLTextAreaElement>('area')
 
 watch(
   () => props.span,
@@ -17,6 +34,7 @@ watch(
     const { meter } = props.time
     first.value = span ? String(meter.placeAt(span.from).bar) : ''
     last.value = span ? String(meter.placeAt(Math.max(span.from, span.to - 1)).bar) : ''
+    if (span) whole.value = false
   },
   { immediate: true },
 )
@@ -29,27 +47,73 @@ function typed(): void {
   const fits = Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to >= from && to <= bars
   emit('span', fits ? { from: meter.barStart(from), to: Math.min(length, meter.barStart(to + 1)) } : null)
 }
+
+const ready = () => Boolean(text.value.trim()) && (whole.value || props.span !== null)
+
+function pin(): void {
+  if (!ready()) return
+  emit('pin', text.value.trim(), whole.value ? 'whole' : 'here', also.value)
+  also.value = []
+}
+
+/** Puts the caret behind what is there. */
+async function focus(): Promise<void> {
+  await nextTick()
+  area.value?.focus()
+  area.value?.setSelectionRange(text.value.length, text.value.length)
+}
+defineExpose({ focus })
 </script>
 
 <template>
-  <form class="form" @submit.prevent="span && text.trim() && emit('pin', text.trim())">
-    <p class="soft">Drag over bars of {{ laneName }}, or name them:</p>
+  <form class="form" @submit.prevent="pin">
+    <p v-if="subject" class="soft">About: {{ subject }}</p>
     <div class="bars">
-      Bars
-      <input v-model="first" inputmode="numeric" aria-label="From bar" @change="typed" />
-      to
-      <input v-model="last" inputmode="numeric" aria-label="To bar" @change="typed" />
+      <template v-if="!whole">
+        Bars
+        <input v-model="first" inputmode="numeric" aria-label="From bar" @change="typed" />
+        to
+        <input v-model="last" inputmode="numeric" aria-label="To bar" @change="typed" />
+        <span class="soft">of {{ laneName }}</span>
+      </template>
+      <label class="whole"
+        ><input v-model="whole" type="checkbox" data-test="on-the-whole" /> on the whole</label
+      >
     </div>
     <textarea
+      ref="area"
       v-model="text"
       rows="3"
       maxlength="2000"
       aria-label="Remark"
       placeholder="What should they listen for?"
+      @keydown.ctrl.enter.prevent="pin"
+      @keydown.meta.enter.prevent="pin"
+      @keydown.esc="area?.blur()"
     />
-    <button class="chip" :disabled="!span || !text.trim()" data-test="pin-remark">
-      <v-icon icon="$remark" size="18" />Pin this remark
-    </button>
+    <details v-if="others.length" class="also">
+      <summary>{{ also.length ? `Also to ${also.length} more` : 'Say the same to others' }}</summary>
+      <label v-for="o in others" :key="o.id">
+        <input v-model="also" type="checkbox" :value="o.id" /> {{ o.student }}
+      </label>
+    </details>
+    <div class="acts">
+      <button class="chip" :disabled="!ready()" data-test="pin-remark" title="Control and Enter">
+        <v-icon icon="$remark" size="18" />{{
+          suggests && !whole ? 'Pin with the suggested line' : 'Pin this remark'
+        }}
+      </button>
+      <button
+        class="chip"
+        type="button"
+        :disabled="!text.trim()"
+        title="Keep these words to use them again"
+        data-test="keep-in-bank"
+        @click="emit('keep', text.trim())"
+      >
+        keep
+      </button>
+    </div>
   </form>
 </template>
 
@@ -62,7 +126,9 @@ function typed(): void {
   border-radius: var(--radius);
 }
 
-.form p {
+.form p,
+.whole,
+.also {
   font-size: 14px;
 }
 
@@ -73,19 +139,10 @@ function typed(): void {
   align-items: center;
 }
 
-input,
-textarea {
-  padding: 4px 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-}
-
-input {
-  width: 46px;
+.form .bars input:not([type='checkbox']) {
+  width: 42px;
   min-height: 32px;
+  padding: 2px 4px;
   text-align: center;
 }
 
@@ -94,7 +151,23 @@ textarea {
   resize: vertical;
 }
 
-.chip {
+.also label {
+  display: block;
+  min-height: 28px;
+}
+
+.also summary {
+  color: var(--soft);
+  cursor: pointer;
+}
+
+.acts {
+  display: flex;
+  gap: 6px;
+}
+
+.acts .chip:first-child {
+  flex: 1;
   justify-content: center;
 }
 </style>

@@ -2,12 +2,14 @@
 /** The teacher's screen for one hand-in, with the queue beside it. */
 import type { CheckPlace } from '@rudlo/core/checks'
 import { resolve } from '@rudlo/core/mix'
-import { computed, onBeforeUnmount, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onUnmounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { usePlayer } from '../audio/player-store'
-import type { Span } from '../lane/viewport'
-import type { Outcome } from '../server/views'
 import FilesDialog from '../files/FilesDialog.vue'
+import type { Span } from '../lane/viewport'
+import { useLive } from '../live/live-store'
+import { get } from '../server/api'
+import type { AssignmentCard, Outcome } from '../server/views'
 import AppHeader from '../shell/AppHeader.vue'
 import KeysDialog from '../shell/KeysDialog.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
@@ -15,32 +17,49 @@ import { usePageKeys } from '../shell/page-keys'
 import SongStrip from '../strip/SongStrip.vue'
 import TrackCards from '../tracks/TrackCards.vue'
 import TransportBar from '../transport/TransportBar.vue'
+import FiguresPanel from './FiguresPanel.vue'
+import HeardChoice from './HeardChoice.vue'
 import { REVIEW_KEYS } from './keys'
+import LaneTabs from './LaneTabs.vue'
 import LaneView from './LaneView.vue'
+import { moveStretches, useMoveTour } from './move-tour'
 import QueueList from './QueueList.vue'
-import { useReview, type Heard } from './review-store'
+import { useReview } from './review-store'
 import SayPanel from './SayPanel.vue'
+import { useSuggestion } from './suggest-store'
 import SummarySheet from './SummarySheet.vue'
+import { useVersions } from './versions-store'
 
 const props = defineProps<{ assignment: string; handIn?: string }>()
 
-const LOOK_AGAIN_MS = 1000
+/** So often a measurement is looked for while the live line is not open, and the desk says that it is in use. */
+const LOOK_MS = 1000
+const BEAT_MS = 10_000
 
 const review = useReview()
+const versions = useVersions()
+const suggestion = useSuggestion()
 const player = usePlayer()
 const router = useRouter()
 const problem = ref('')
 const keys = ref(false)
 const files = ref(false)
 const busy = ref(false)
+const figures = ref(false)
+/** Whether what is decided waits to be given back together. */
+const hold = ref(false)
+/** Asked once where nothing has been said. */
+const asking = ref<Outcome | null>(null)
 const picked = shallowRef<Span | null>(null)
+const assignments = shallowRef<readonly AssignmentCard[]>([])
+const say = useTemplateRef<InstanceType<typeof SayPanel>>('say')
 
 async function open(): Promise<void> {
   problem.value = ''
   try {
     if (review.assignment?.id !== props.assignment) await review.open(props.assignment)
     player.prepare(review.song!)
-    const wanted = props.handIn || (review.waiting[0] ?? review.done[0])?.id
+    const wanted = props.handIn || (review.waiting[0] ?? review.held[0] ?? review.done[0])?.id
     if (!props.handIn && wanted) return void router.replace(`/review/${props.assignment}/${wanted}`)
     picked.value = null
     if (wanted) await review.lay(wanted)
@@ -50,13 +69,27 @@ async function open(): Promise<void> {
 }
 
 watch(() => [props.assignment, props.handIn], open, { immediate: true })
+get<AssignmentCard[]>('/api/assignments').then(
+  (cards) => (assignments.value = cards),
+  () => null,
+)
+const choosable = computed(() => assignments.value.map((a) => ({ ...a, waiting: a.counts?.waiting ?? 0 })))
+
+useLive().listen(({ kind, data }) => {
+  if (data.assignment !== props.assignment) return
+  if (data.handIn === review.handIn?.id && kind !== 'handed in') void review.lookAgain().catch(() => null)
+  else void review.refreshQueue().catch(() => null)
+  if (kind === 'handed in') void review.look().catch(() => null)
+})
 const timer = setInterval(() => {
   const { measurement, before } = review.handIn ?? {}
   if (review.handIn && (!measurement || before?.measurement === null))
     void review.lookAgain().catch(() => null)
-}, LOOK_AGAIN_MS)
+}, LOOK_MS)
+const beat = setInterval(() => void review.look().catch(() => null), BEAT_MS)
 onBeforeUnmount(() => {
   clearInterval(timer)
+  clearInterval(beat)
   // at once: whatever is opened next must not be closed by what is left
   void player.close()
   void review.flush()
@@ -68,14 +101,24 @@ async function choose(id: string): Promise<void> {
   if (await review.flush()) await router.push(`/review/${props.assignment}/${id}`)
 }
 
-const waits = computed(() => review.handIn !== null && review.handIn.state !== 'given back')
+async function chooseAssignment(id: string): Promise<void> {
+  if (!(await review.flush())) return
+  await player.close()
+  await router.push(`/review/${id}`)
+}
 
-async function giveBack(outcome: Outcome): Promise<void> {
+const state = computed(() => review.handIn?.state)
+const waits = computed(() => state.value === 'waiting' || state.value === 'measuring')
+const back = computed(() => {
+  const accepted = review.handIn?.outcome === 'accepted' ? 'Accepted' : 'Wanted again'
+  if (state.value === 'held') return `${accepted}, not given back yet`
+  return new Date(review.handIn?.givenBackAt ?? 0) > new Date() ? `${accepted}, goes back later` : accepted
+})
+
+async function attempt(what: () => Promise<void>): Promise<void> {
   busy.value = true
   try {
-    const next = await review.giveBack(outcome)
-    review.notice = outcome === 'accepted' ? 'Accepted and given back.' : 'Given back for another version.'
-    if (next) await choose(next)
+    await what()
   } catch (error) {
     review.notice = (error as Error).message
   } finally {
@@ -83,9 +126,36 @@ async function giveBack(outcome: Outcome): Promise<void> {
   }
 }
 
+function decide(outcome: Outcome): void {
+  if (!waits.value || !review.handIn?.measurement || busy.value) return
+  if (review.isUnsaid && asking.value !== outcome) asking.value = outcome
+  else void giveBack(outcome)
+}
+
+const giveBack = (outcome: Outcome) =>
+  attempt(async () => {
+    asking.value = null
+    const next = await review.giveBack(outcome, hold.value)
+    const done = outcome === 'accepted' ? 'Accepted' : 'Wanted again'
+    review.notice = hold.value ? `${done}; it goes back with the others.` : `${done}, and given back.`
+    if (next) await choose(next)
+  })
+
+const takeBack = () =>
+  attempt(async () => {
+    await review.takeBack()
+    review.notice = 'Taken back: the student has not seen it.'
+  })
+
+const release = (at: Date | null) =>
+  attempt(async () => {
+    const count = await review.giveBackHeld(at)
+    review.notice = at ? `${count} go back then.` : `${count} given back.`
+  })
+
 /** The next (1) or previous (−1) entry of the queue as it is listed. */
 function step(by: 1 | -1): void {
-  const listed = [...review.waiting, ...review.done]
+  const listed = [...review.waiting, ...review.held, ...review.done]
   const to = listed[listed.findIndex((q) => q.id === review.handIn?.id) + by]
   if (to) void choose(to.id)
 }
@@ -98,21 +168,44 @@ const flags = computed(() =>
     kind: 'remark' as const,
   })),
 )
-const heardChoices = computed<readonly (readonly [Heard, string])[]>(() => [
-  ['this', 'This version'],
-  ...(review.handIn?.before ? [['before', `Version ${review.handIn.before.number}`] as const] : []),
-  ['start', 'Starting mix'],
-  ...(review.model ? [['model', 'The model'] as const] : []),
-])
+
+const stretches = computed(() => moveStretches(review.handIn?.measurement?.moves ?? [], review.time!))
+const tour = useMoveTour(
+  () => stretches.value,
+  ({ lanes, from, to }) => {
+    if (!lanes.includes(review.address) && lanes[0]) review.address = lanes[0]
+    if (from < review.span.from || to > review.span.to) review.showAll()
+  },
+)
 
 /** Begins a remark with what was measured, at its place: whole bars of its lane. */
-function remarkOn({ lane, from, to }: CheckPlace, sentence: string): void {
+function remarkOn({ lane, from, to }: CheckPlace, sentence: string, subject = ''): void {
   const { meter, length } = review.time!
   if (lane && resolve(review.mix!, lane)) review.address = lane
   const first = meter.barStart(meter.placeAt(Math.min(from, length - 1)).bar)
   const last = meter.barStart(meter.placeAt(Math.max(from, to - 1)).bar + 1)
   picked.value = { from: first, to: Math.min(length, Math.max(last, first + 1)) }
-  review.draft = sentence
+  review.writeDraft(sentence, subject)
+  say.value?.focusRemark()
+}
+
+/** What was found and not yet taken into a remark, worst first: unmet checks, then mistakes. */
+const findings = computed(() => {
+  const { assessment } = review.handIn ?? {}
+  const said = new Set([...review.remarks.map((r) => r.subject), review.subject])
+  return [
+    ...(assessment?.tasks ?? [])
+      .flatMap((t) => t.checks)
+      .filter((c) => c.finding.verdict !== 'met')
+      .map((c) => ({ place: c.finding.place, sentence: c.finding.sentence, subject: c.name })),
+    ...(assessment?.mistakes ?? []).map((m) => ({ place: m.place, sentence: m.sentence, subject: m.name })),
+  ].filter((f) => !said.has(f.subject))
+})
+
+function takeNext(): void {
+  const [next] = findings.value
+  if (next) remarkOn(next.place, next.sentence, next.subject)
+  else review.notice = 'Everything that was found is in a remark.'
 }
 
 function showFlag(id: string): void {
@@ -120,12 +213,41 @@ function showFlag(id: string): void {
   if (remark) review.showRemark(remark)
 }
 
+function hearNumber(index: number): void {
+  const choice = versions.choices[index]
+  if (choice) versions.hear(choice.key)
+}
+
+/** The track of the lane on the desk, alone. */
+function soloLane(): void {
+  const owner = resolve(review.mix!, review.address)?.owner
+  if (!owner) return
+  const kind = review.song!.tracks.some((t) => t.id === owner) ? 'tracks' : 'returns'
+  player.toggleSolo(kind, owner, true)
+}
+
 usePageKeys({
   ' ': () => player.toggle(),
   o: () => player.setLoop(player.loop, !player.looping),
   v: () => player.setMoves(!player.moves),
+  m: () => tour.toggle(),
+  s: soloLane,
+  '1': () => hearNumber(0),
+  '2': () => hearNumber(1),
+  '3': () => hearNumber(2),
+  '4': () => hearNumber(3),
+  e: () => versions.setMatched(!versions.matched),
+  h: () => versions.setBlind(versions.blind === null),
+  f: () => (figures.value = !figures.value),
+  t: takeNext,
+  r: () => say.value?.focusRemark(),
+  c: () => say.value?.focusComment(),
+  j: () => review.takeProposals(),
+  a: () => decide('accepted'),
+  w: () => decide('again'),
   n: () => step(1),
   p: () => step(-1),
+  'Ctrl+z': () => suggestion.undo(),
   '?': () => (keys.value = true),
 })
 </script>
@@ -140,12 +262,35 @@ usePageKeys({
       :title="`${review.assignment!.title}, version ${review.handIn.number}`"
       :bundle="`/api/hand-ins/${review.handIn.id}/bundle`"
     />
+    <v-dialog
+      :model-value="asking !== null"
+      aria-label="Nothing has been said"
+      max-width="460"
+      @update:model-value="asking = null"
+    >
+      <div class="sheet ask">
+        <h2>Give it back without a word?</h2>
+        <p>There is no mark, no remark and no comment yet.</p>
+        <div class="acts">
+          <v-btn variant="text" @click="asking = null">Say something first</v-btn>
+          <v-btn
+            color="primary"
+            variant="flat"
+            autofocus
+            data-test="without-a-word"
+            @click="asking && giveBack(asking)"
+          >
+            Give it back
+          </v-btn>
+        </div>
+      </div>
+    </v-dialog>
     <AppHeader before="Review desk" :title="review.assignment?.title">
       <template v-if="review.handIn">
         <p class="soft left">{{ review.waiting.length }} waiting</p>
         <v-btn
-          variant="text"
           icon="$files"
+          variant="text"
           size="small"
           aria-label="Take it with you"
           title="Take it with you: mix, tracks, bundle"
@@ -153,11 +298,14 @@ usePageKeys({
           @click="files = true"
         />
         <template v-if="waits">
+          <label class="hold" title="What you decide now goes back together with the others, when you say so">
+            <input v-model="hold" type="checkbox" data-test="hold" />all together later
+          </label>
           <v-btn
             :loading="busy"
             :disabled="!review.handIn.measurement"
             data-test="again"
-            @click="giveBack('again')"
+            @click="decide('again')"
           >
             Ask for another version
           </v-btn>
@@ -167,16 +315,24 @@ usePageKeys({
             :loading="busy"
             :disabled="!review.handIn.measurement"
             data-test="accept"
-            @click="giveBack('accepted')"
+            @click="decide('accepted')"
           >
             Accept
           </v-btn>
         </template>
-        <p v-else class="given">
-          <v-icon icon="$met" size="20" />{{
-            review.handIn.outcome === 'accepted' ? 'Accepted' : 'Given back'
-          }}
-        </p>
+        <template v-else>
+          <p class="given"><v-icon icon="$met" size="20" />{{ back }}</p>
+          <v-btn
+            v-if="!review.handIn.openedAt"
+            variant="text"
+            :loading="busy"
+            data-test="take-back"
+            title="The student has not opened it yet"
+            @click="takeBack"
+          >
+            Take it back
+          </v-btn>
+        </template>
       </template>
     </AppHeader>
 
@@ -190,13 +346,24 @@ usePageKeys({
     </main>
     <main v-else-if="!review.handIn" class="lost"><v-progress-circular indeterminate /></main>
     <template v-else>
+      <p v-if="review.other" class="told" role="status" data-test="other-teacher">
+        {{ review.other }} has this hand-in on the desk just now. Nothing of theirs is written over.
+      </p>
+      <p v-if="review.newer" class="told" role="status" data-test="newer">
+        Version {{ review.newer.number }} was handed in meanwhile.
+        <button class="chip" @click="choose(review.newer.id)">Go to it</button>
+      </p>
       <div class="room">
         <QueueList
           :assignment="assignment"
+          :assignments="choosable"
           :waiting="review.waiting"
+          :held="review.held"
           :done="review.done"
           :current="review.handIn.id"
           @choose="choose"
+          @assignment="chooseAssignment"
+          @release="release"
         />
         <main class="middle">
           <SummarySheet
@@ -219,31 +386,40 @@ usePageKeys({
             @loop="(stretch) => player.setLoop(stretch, true)"
             @flag="showFlag"
           />
-          <LaneView :picked="picked" @span="(s) => (picked = s)" />
-          <TrackCards
-            :song="review.song!"
-            :mix="review.mix!"
-            :address="review.address"
-            :peaks="player.trackPeaks"
-            :is-open="(a) => review.assignment!.brief.open.includes(a)"
-            @choose="(address) => (review.address = address)"
-          />
+          <div class="row">
+            <LaneTabs />
+            <button
+              class="chip"
+              :aria-pressed="figures"
+              title="What was measured, in figures (F)"
+              data-test="show-figures"
+              @click="figures = !figures"
+            >
+              Figures
+            </button>
+          </div>
+          <FiguresPanel v-if="figures" />
+          <template v-else>
+            <LaneView
+              :picked="picked"
+              @span="(s) => (picked = s)"
+              @take="(place, text, subject) => remarkOn({ lane: review.address, ...place }, text, subject)"
+            />
+            <TrackCards
+              class="cards"
+              :song="review.song!"
+              :mix="review.mix!"
+              :address="review.address"
+              :peaks="player.trackPeaks"
+              :is-open="(a) => review.assignment!.brief.open.includes(a)"
+              @choose="(address) => (review.address = address)"
+            />
+          </template>
         </main>
-        <SayPanel :key="review.handIn.id" :span="picked" @span="(s) => (picked = s)" />
+        <SayPanel ref="say" :key="review.handIn.id" :span="picked" @span="(s) => (picked = s)" />
       </div>
       <TransportBar :time="review.time!" @keys="keys = true">
-        <div class="heard" role="radiogroup" aria-label="What is heard">
-          <button
-            v-for="[which, text] in heardChoices"
-            :key="which"
-            class="chip dark"
-            role="radio"
-            :aria-checked="review.heard === which"
-            @click="review.hear(which)"
-          >
-            {{ text }}
-          </button>
-        </div>
+        <HeardChoice :touring="tour.at.value !== null" :moves="stretches.length" @tour="tour.toggle()" />
       </TransportBar>
       <NoticeBar v-model="review.notice" />
     </template>
@@ -263,7 +439,7 @@ usePageKeys({
 .room {
   display: grid;
   flex: 1;
-  grid-template-columns: 204px minmax(0, 1fr) 300px;
+  grid-template-columns: 204px minmax(0, 1fr) 308px;
   min-height: 0;
 }
 
@@ -277,8 +453,26 @@ usePageKeys({
   border-left: 1px solid var(--rule);
 }
 
+.row {
+  display: flex;
+  flex: none;
+  gap: 8px;
+  align-items: start;
+  justify-content: space-between;
+}
+
 .left {
   white-space: nowrap;
+}
+
+.hold {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
+  font-size: 14px;
+  white-space: nowrap;
+  cursor: pointer;
 }
 
 .given {
@@ -286,6 +480,28 @@ usePageKeys({
   gap: 6px;
   align-items: center;
   font-weight: 620;
+  white-space: nowrap;
+}
+
+.told {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding: 6px 18px;
+  background: var(--wash);
+  border-bottom: 1px solid var(--rule);
+}
+
+.ask {
+  display: grid;
+  gap: 12px;
+  padding: 22px 26px;
+}
+
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: end;
 }
 
 .lost {
@@ -296,19 +512,15 @@ usePageKeys({
   justify-items: center;
 }
 
-.heard {
-  display: flex;
-  gap: 4px;
+@media (max-height: 700px) {
+  .cards {
+    display: none;
+  }
 }
 
-.chip.dark {
-  background: transparent;
-  border-color: transparent;
-  color: var(--on-desk);
-}
-
-.chip.dark[aria-checked='true'] {
-  background: var(--on-desk);
-  color: var(--desk);
+@media (max-width: 1100px) {
+  .room {
+    grid-template-columns: 168px minmax(0, 1fr) 260px;
+  }
 }
 </style>

@@ -1,26 +1,41 @@
 <script setup lang="ts">
 /** What the teacher says: marks by the rubric, remarks pinned to places, a comment on the whole. */
 import { laneName } from '@rudlo/core/assess'
-import { computed, ref } from 'vue'
+import { figuresAt } from '@rudlo/core/remarks'
+import { computed, useTemplateRef } from 'vue'
 import type { Span } from '../lane/viewport'
-import type { RemarkView } from '../server/views'
-import { barsOf } from '../transport/loop-text'
+import BankList from './BankList.vue'
+import { useBank } from './bank-store'
 import RemarkForm from './RemarkForm.vue'
+import RemarkList from './RemarkList.vue'
 import { useReview } from './review-store'
+import RubricMarks from './RubricMarks.vue'
+import { useSuggestion } from './suggest-store'
 
-defineProps<{ span: Span | null }>()
+const props = defineProps<{ span: Span | null }>()
 const emit = defineEmits<{ span: [span: Span | null] }>()
 
 const review = useReview()
-const changing = ref<string | null>(null)
-const changed = ref('')
+const bank = useBank()
+const suggestion = useSuggestion()
+const form = useTemplateRef<InstanceType<typeof RemarkForm>>('form')
+const comment = useTemplateRef<HTMLTextAreaElement>('comment')
 
-const rubric = computed(() => review.assignment!.rubric)
 const lane = computed(() => laneName(review.song!, review.mix!, review.address))
-const place = (r: RemarkView) =>
-  `${laneName(review.song!, review.mix!, r.lane)}, ${barsOf(r, review.time!.meter)}`
+const mistakes = computed(() => (review.handIn?.assessment?.mistakes ?? []).map((m) => m.kind))
+const spot = computed<Span>(() => props.span ?? { from: 0, to: review.time!.length })
+const figures = computed(() =>
+  figuresAt(
+    review.song!,
+    review.mix!,
+    review.handIn?.measurement?.moves ?? [],
+    { lane: review.address, ...spot.value },
+    review.time!,
+  ),
+)
+const others = computed(() => review.waiting.filter((q) => q.id !== review.handIn?.id))
 
-async function attempt(what: () => Promise<void>): Promise<boolean> {
+async function attempt(what: () => Promise<unknown>): Promise<boolean> {
   try {
     await what()
     return true
@@ -30,80 +45,76 @@ async function attempt(what: () => Promise<void>): Promise<boolean> {
   }
 }
 
-async function pin(span: Span, text: string): Promise<void> {
+async function pin(text: string, where: 'here' | 'whole', also: readonly string[]): Promise<void> {
+  const place =
+    where === 'whole' || !props.span
+      ? { lane: null, from: 0, to: review.time!.length }
+      : { lane: review.address, from: props.span.from, to: props.span.to }
+  const suggests = suggestion.drawing && where === 'here'
   // the text stays in the form until the server has it
-  if (!(await attempt(() => review.addRemark({ lane: review.address, ...span }, text)))) return
-  review.draft = ''
+  const done = await attempt(async () => {
+    if (also.length) {
+      const count = await review.addToMany([review.handIn!.id, ...also], place, text)
+      review.notice = `Said to ${count} of them.`
+    } else
+      await review.addRemark(place, {
+        text,
+        subject: review.subject,
+        suggestion: suggests ? suggestion.points : null,
+      })
+  })
+  if (!done) return
+  if (suggests) suggestion.end()
   emit('span', null)
 }
 
-function startChange(remark: RemarkView): void {
-  changing.value = remark.id
-  changed.value = remark.text
+async function keep(text: string): Promise<void> {
+  if (await attempt(() => bank.add(text))) review.notice = 'Kept among your remarks.'
 }
 
-async function finishChange(remark: RemarkView): Promise<void> {
-  const text = changed.value.trim()
-  if (!text || (await attempt(() => review.changeRemark(remark, text)))) changing.value = null
+function take(text: string): void {
+  review.writeDraft(review.draft.trim() ? `${review.draft.trim()} ${text}` : text)
+  void form.value?.focus()
 }
+
+defineExpose({
+  focusRemark: () => form.value?.focus(),
+  focusComment: () => comment.value?.focus(),
+})
 </script>
 
 <template>
   <aside class="say" aria-label="Feedback">
-    <h2>Marks</h2>
-    <section v-for="criterion in rubric.criteria" :key="criterion.id" class="criterion">
-      <h3 :id="`criterion-${criterion.id}`" :title="criterion.about">{{ criterion.name }}</h3>
-      <div class="levels" role="group" :aria-labelledby="`criterion-${criterion.id}`">
-        <button
-          v-for="(level, i) in rubric.levels"
-          :key="level"
-          class="chip"
-          :aria-pressed="review.marks[criterion.id] === i"
-          @click="review.mark(criterion.id, i)"
-        >
-          {{ level }}
-        </button>
-      </div>
-    </section>
-
+    <RubricMarks />
     <h2>Remarks</h2>
-    <ol v-if="review.remarks.length">
-      <li v-for="(remark, i) in review.remarks" :key="remark.id" :class="{ on: review.pinned === remark.id }">
-        <button class="pin" :aria-label="`Show remark ${i + 1}`" @click="review.showRemark(remark)">
-          {{ i + 1 }}
-        </button>
-        <div>
-          <b>{{ place(remark) }}</b>
-          <template v-if="changing === remark.id">
-            <textarea v-model="changed" rows="3" maxlength="2000" aria-label="Remark" />
-            <button class="chip" @click="finishChange(remark)">Keep</button>
-          </template>
-          <p v-else>{{ remark.text }}</p>
-          <div v-if="changing !== remark.id" class="acts">
-            <button class="link" @click="startChange(remark)">Change</button>
-            <button class="link" @click="attempt(() => review.removeRemark(remark.id))">Remove</button>
-          </div>
-        </div>
-      </li>
-    </ol>
+    <RemarkList />
     <RemarkForm
-      v-model="review.draft"
+      ref="form"
+      :model-value="review.draft"
       :time="review.time!"
       :lane-name="lane"
       :span="span"
+      :subject="review.subject"
+      :suggests="suggestion.drawing"
+      :others="others"
+      @update:model-value="(text) => review.writeDraft(text)"
       @span="(s) => emit('span', s)"
-      @pin="(text) => span && pin(span, text)"
+      @pin="pin"
+      @keep="keep"
     />
+    <BankList :mistakes="mistakes" :figures="figures" @take="take" />
 
     <h2><label for="comment">About the whole</label></h2>
     <textarea
       id="comment"
+      ref="comment"
       class="comment"
       rows="4"
       maxlength="5000"
       :value="review.comment"
       placeholder="A sentence or two for the student"
       @input="review.write(($event.target as HTMLTextAreaElement).value)"
+      @keydown.esc="comment?.blur()"
     />
     <p class="soft state" role="status">
       {{ review.saveState === 'saved' ? 'Saved' : review.saveState === 'saving' ? 'Saving …' : 'Not saved' }}
@@ -123,81 +134,10 @@ async function finishChange(remark: RemarkView): Promise<void> {
 }
 
 h2 {
-  font-size: 19px;
-}
-
-h2:not(:first-child) {
   margin-top: 8px;
   padding-top: 12px;
   border-top: 1px solid var(--rule);
-}
-
-h3 {
-  font-size: 15px;
-}
-
-.levels {
-  display: grid;
-  grid-auto-flow: column;
-  grid-auto-columns: 1fr;
-  gap: 4px;
-  margin-top: 4px;
-}
-
-.levels .chip {
-  justify-content: center;
-  padding: 2px 4px;
-  font-size: 13px;
-}
-
-ol {
-  display: grid;
-  gap: 10px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 10px;
-}
-
-.pin {
-  display: grid;
-  place-items: center;
-  width: 32px;
-  height: 32px;
-  border: 0;
-  border-radius: 8px;
-  background: var(--warm);
-  color: var(--sheet);
-  font: inherit;
-  font-weight: 700;
-  cursor: pointer;
-}
-
-li.on .pin {
-  outline: 2px solid var(--warm);
-  outline-offset: 2px;
-}
-
-.acts {
-  display: flex;
-  gap: 12px;
-}
-
-.link {
-  min-height: 32px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--soft);
-  font: inherit;
-  font-size: 14px;
-  text-decoration: underline;
-  cursor: pointer;
+  font-size: 19px;
 }
 
 textarea {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A hand-in in words: who, when, what changed since the version before, what was measured. */
-import { describeChanges, describeMeasurement } from '@rudlo/core/assess'
+import { describeMeasurement, listText } from '@rudlo/core/assess'
+import { describeChanges } from '@rudlo/core/compare'
 import type { SongVersion } from '@rudlo/core/song'
 import { computed } from 'vue'
 import type { CheckPlace } from '@rudlo/core/checks'
@@ -19,7 +20,7 @@ const emit = defineEmits<{
   /** Shows where something was found, and plays it. */
   show: [place: CheckPlace]
   /** Takes a sentence as the beginning of a remark. */
-  take: [place: CheckPlace, sentence: string]
+  take: [place: CheckPlace, sentence: string, subject: string]
 }>()
 
 const meter = computed(() => songTime(props.song).meter)
@@ -39,8 +40,11 @@ const outcome = computed(() => {
   return `${met} of ${assessed.value.length} tasks ${met === 1 ? 'is' : 'are'} met.`
 })
 const hints = computed(() => {
-  const { length } = props.handIn.hints
-  return length ? `${length} ${length === 1 ? 'hint was' : 'hints were'} opened.` : 'No hints were opened.'
+  const opened = props.tasks.flatMap(({ id, title }) => {
+    const count = props.handIn.hints.filter((h) => h.task === id).length
+    return count ? [`${count} for “${title}”`] : []
+  })
+  return opened.length ? `Hints opened: ${listText(opened)}.` : 'No hints were opened.'
 })
 
 const sentences = computed(() => {
@@ -89,7 +93,7 @@ const changes = computed(() => {
               data-test="take"
               aria-label="Begin a remark with this"
               title="Begin a remark with this"
-              @click="emit('take', c.finding.place, c.finding.sentence)"
+              @click="emit('take', c.finding.place, c.finding.sentence, c.name)"
             >
               <v-icon icon="$remark" size="16" />
             </button>
@@ -110,7 +114,7 @@ const changes = computed(() => {
           class="take"
           aria-label="Begin a remark with this"
           title="Begin a remark with this"
-          @click="emit('take', m.place, m.sentence)"
+          @click="emit('take', m.place, m.sentence, m.name)"
         >
           <v-icon icon="$remark" size="16" />
         </button>

@@ -3,10 +3,18 @@ import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { shortSong as song } from '../../test/short-song'
 import type * as Api from '../server/api'
-import { ApiError } from '../server/api'
+import { ApiError, Unreachable } from '../server/api'
 import { useReview } from './review-store'
+import { useVersions } from './versions-store'
 
-const player = vi.hoisted(() => ({ load: vi.fn(), open: vi.fn(), seek: vi.fn(), ready: true, progress: 1 }))
+const player = vi.hoisted(() => ({
+  load: vi.fn(),
+  open: vi.fn(),
+  seek: vi.fn(),
+  setTrim: vi.fn(),
+  ready: true,
+  progress: 1,
+}))
 vi.mock('../audio/player-store', () => ({ usePlayer: () => player }))
 
 const calls = vi.hoisted(() => ({ put: vi.fn(), post: vi.fn(), remove: vi.fn(), get: vi.fn() }))
@@ -14,6 +22,14 @@ vi.mock('../server/api', async (original) => ({
   ...(await original<typeof Api>()),
   ...calls,
 }))
+
+const stored = new Map<string, string>()
+vi.stubGlobal('localStorage', {
+  getItem: (key: string) => stored.get(key) ?? null,
+  setItem: (key: string, text: string) => stored.set(key, text),
+  removeItem: (key: string) => stored.delete(key),
+})
+vi.mock('../audio/measure-once', () => ({ measureOnce: async () => -18 }))
 
 const mix = plainMix(song)
 const start = { ...mix, main: { level: -3 } }
@@ -29,9 +45,39 @@ const assignment = {
   rubric: { levels: ['not yet', 'there'], criteria: [] },
 }
 const queue = [
-  { id: 'h1', number: 1, state: 'waiting', outcome: null, handedInAt: '', student: 'Anna', newest: '1' },
-  { id: 'h2', number: 2, state: 'waiting', outcome: null, handedInAt: '', student: 'Ben', newest: 1 },
-  { id: 'h0', number: 1, state: 'given back', outcome: 'again', handedInAt: '', student: 'Ben', newest: 0 },
+  {
+    id: 'h1',
+    number: 1,
+    state: 'waiting',
+    outcome: null,
+    handedInAt: '',
+    student: 'Anna',
+    newest: true,
+    seenAt: null,
+    sameAs: [],
+  },
+  {
+    id: 'h2',
+    number: 2,
+    state: 'waiting',
+    outcome: null,
+    handedInAt: '',
+    student: 'Ben',
+    newest: true,
+    seenAt: null,
+    sameAs: [],
+  },
+  {
+    id: 'h0',
+    number: 1,
+    state: 'given back',
+    outcome: 'again',
+    handedInAt: '',
+    student: 'Ben',
+    newest: false,
+    seenAt: null,
+    sameAs: [],
+  },
 ]
 const handIn = (id: string) => ({
   id,
@@ -46,6 +92,8 @@ const handIn = (id: string) => ({
   assignment: 'a',
   student: 'Anna',
   before: null,
+  versions: [{ id, number: 1 }],
+  openedAt: null,
   review: { marks: { fades: 1 }, comment: 'Old.', revision: 3, reviewer: null, remarks: [] },
 })
 
@@ -57,6 +105,7 @@ async function desk() {
 }
 
 beforeEach(() => {
+  stored.clear()
   vi.useFakeTimers()
   setActivePinia(createPinia())
   for (const call of Object.values(calls)) call.mockReset()
@@ -111,23 +160,23 @@ describe('the desk', () => {
       'Mine',
       'Somebody else has changed this review.',
     ])
-    expect(await review.giveBack('again')).toBe('h2')
+    expect(await review.giveBack('again', false)).toBe('h2')
   })
 
   it('gives nothing back where the review could not be saved', async () => {
     const review = await desk()
     calls.put.mockRejectedValue(new ApiError(409, 'not-now', 'Somebody else has changed this review.'))
     review.write('Mine')
-    await expect(review.giveBack('accepted')).rejects.toThrow('Somebody else')
-    expect(calls.post).not.toHaveBeenCalled()
+    await expect(review.giveBack('accepted', false)).rejects.toThrow('Somebody else')
+    expect(calls.post).not.toHaveBeenCalledWith('/api/hand-ins/h1/give-back', expect.anything())
     expect(review.handIn).toMatchObject({ state: 'waiting' })
   })
 
   it('pins, changes and removes remarks, in order of place', async () => {
     const review = await desk()
-    await review.addRemark({ lane: 'track/reed/level', from: 3840, to: 7680 }, 'Later')
+    await review.addRemark({ lane: 'track/reed/level', from: 3840, to: 7680 }, { text: 'Later' })
     calls.post.mockImplementationOnce(async (_: string, body: object) => ({ id: 'r0', ...body }))
-    await review.addRemark({ lane: 'track/reed/level', from: 0, to: 960 }, 'First')
+    await review.addRemark({ lane: 'track/reed/level', from: 0, to: 960 }, { text: 'First' })
     expect(review.remarks.map((r) => r.text)).toEqual(['First', 'Later'])
     await review.changeRemark(review.remarks[1]!, 'Latest')
     expect(review.remarks[1]!.text).toBe('Latest')
@@ -140,17 +189,95 @@ describe('the desk', () => {
   it('saves before it gives back, and names the next that waits', async () => {
     const review = await desk()
     review.write('Last words')
-    expect(await review.giveBack('accepted')).toBe('h2')
+    expect(await review.giveBack('accepted', false)).toBe('h2')
     expect(calls.put).toHaveBeenCalledOnce()
-    expect(calls.post).toHaveBeenCalledWith('/api/hand-ins/h1/give-back', { outcome: 'accepted' })
+    expect(calls.post).toHaveBeenCalledWith('/api/hand-ins/h1/give-back', {
+      outcome: 'accepted',
+      hold: false,
+    })
     expect(review.handIn).toMatchObject({ state: 'given back', outcome: 'accepted' })
   })
 
-  it('lets the starting mix be heard in its place', async () => {
+  it('holds what is decided, gives all of it back, and takes one back', async () => {
     const review = await desk()
-    review.hear('start')
+    await review.giveBack('again', true)
+    expect(review.handIn).toMatchObject({ state: 'held', outcome: 'again' })
+    calls.post.mockResolvedValueOnce({ count: 3 })
+    const at = new Date('2030-01-01T18:00:00Z')
+    expect(await review.giveBackHeld(at)).toBe(3)
+    expect(calls.post).toHaveBeenCalledWith('/api/assignments/a/give-back', { at: at.toISOString() })
+    await review.takeBack()
+    expect(review.handIn).toMatchObject({ state: 'waiting', outcome: null })
+  })
+
+  it('knows when nothing has been said', async () => {
+    const review = await desk()
+    expect(review.isUnsaid).toBe(false)
+    review.mark('fades', 1)
+    review.write(' ')
+    expect(review.isUnsaid).toBe(true)
+    await review.addRemark({ lane: null, from: 0, to: 960 }, { text: 'Good' })
+    expect(review.isUnsaid).toBe(false)
+  })
+
+  it('keeps a remark that is being written, and a review that could not be sent, on this machine', async () => {
+    const review = await desk()
+    review.writeDraft('Half a sen', 'Fade in')
+    calls.put.mockRejectedValue(new Unreachable())
+    review.write('On the way')
+    await vi.advanceTimersByTimeAsync(500)
+    expect(review.saveState).toBe('not saved')
+
+    // the page is opened again
+    setActivePinia(createPinia())
+    calls.put.mockImplementation(async () => ({ revision: 4 }))
+    const again = await desk()
+    expect([again.draft, again.subject, again.comment]).toEqual(['Half a sen', 'Fade in', 'On the way'])
+    await vi.advanceTimersByTimeAsync(500)
+    expect(again.saveState).toBe('saved')
+    expect([...stored.keys()]).toEqual(['rudlo-remark-h1'])
+    await again.addRemark({ lane: null, from: 0, to: 960 }, { text: again.draft })
+    expect([again.draft, stored.size]).toEqual(['', 0])
+  })
+
+  it('tries again by itself until the server is back', async () => {
+    const review = await desk()
+    calls.put.mockRejectedValueOnce(new Unreachable())
+    review.write('Still here')
+    await vi.advanceTimersByTimeAsync(500)
+    expect(review.saveState).toBe('not saved')
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(review.saveState).toBe('saved')
+  })
+})
+
+describe('versions', () => {
+  it('are heard in place of each other, at one loudness, and under hidden names', async () => {
+    const review = await desk()
+    const versions = useVersions()
+    expect(versions.choices.map((c) => c.key)).toEqual(['this', 'start'])
+    versions.hear('start')
     expect(player.load).toHaveBeenLastCalledWith(start)
-    review.hear('before')
-    expect(player.load).toHaveBeenLastCalledWith(mix)
+    versions.hear('nonsense')
+    expect(versions.heard).toBe('start')
+
+    review.handIn = {
+      ...review.handIn!,
+      measurement: { integrated: -14 } as never,
+      assessment: { start: { integrated: -20, balance: [] } } as never,
+    }
+    versions.setMatched(true)
+    versions.hear('this')
+    expect(player.setTrim).toHaveBeenLastCalledWith(-6)
+    versions.hear('start')
+    expect(player.setTrim.mock.calls.at(-1)![0]).toBeCloseTo(0)
+    versions.setMatched(false)
+    expect(player.setTrim.mock.calls.at(-1)![0]).toBeCloseTo(0)
+
+    versions.setBlind(true)
+    expect(versions.choices.map((c) => c.name)).toEqual(['One', 'Two'])
+    expect(versions.choices.map((c) => c.key).sort()).toEqual(['start', 'this'])
+    versions.setBlind(false)
+    expect(versions.choices.map((c) => c.name)).toEqual(['this version', 'starting mix'])
   })
 })

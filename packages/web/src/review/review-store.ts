@@ -4,20 +4,31 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { useSpan } from '../lane/use-span'
-import { get, post, put, remove } from '../server/api'
+import { proposeMarks } from '@rudlo/core/rubric'
+import type { Points } from '@rudlo/core/envelope'
+import { ApiError, get, post, put, remove } from '../server/api'
 import type { AssignmentView, Outcome, QueueEntry, RemarkView, ReviewedHandIn } from '../server/views'
+import { draftOf, keepDraft, keepUnsaved, unsavedOf } from './drafts'
 
-/** Where a remark goes: a lane and a span of bars, in ticks. */
+/** Where a remark goes: a lane and a span of bars, in ticks; no lane for one on the whole. */
 export interface RemarkPlace {
-  readonly lane: string
+  readonly lane: string | null
   readonly from: number
   readonly to: number
 }
 
-/** Which mix is heard on the desk. */
-export type Heard = 'this' | 'before' | 'start' | 'model'
+/** What is said at a place. */
+export interface RemarkWords {
+  readonly text: string
+  readonly subject?: string
+  readonly suggestion?: Points | null
+}
+
+/** What the queue shows. */
+export type QueueFilter = 'waiting' | 'new' | 'all'
 
 const QUIET_MS = 400
+const AGAIN_MS = 4000
 
 /** The teacher's desk: the queue of an assignment, and the hand-in that lies on it. */
 export const useReview = defineStore('review', () => {
@@ -30,20 +41,31 @@ export const useReview = defineStore('review', () => {
   const remarks = shallowRef<readonly RemarkView[]>([])
   const address = ref('')
   const pinned = ref<string | null>(null)
-  const heard = ref<Heard>('this')
   const saveState = ref<'saved' | 'saving' | 'not saved'>('saved')
   const notice = ref<string | null>(null)
-  /** What a remark begins with that was taken from what was measured. */
+  /** The remark that is being written, and what it is about besides its place. */
   const draft = ref('')
+  const subject = ref('')
+  /** Another teacher who looks at this hand-in just now, and a newer version of it. */
+  const other = ref<string | null>(null)
+  const newer = shallowRef<{ readonly id: string; readonly number: number } | null>(null)
   const model = shallowRef<Mix | null>(null)
 
   const song = computed(() => assignment.value?.songDocument ?? null)
   const time = computed(() => (song.value ? songTime(song.value) : null))
   const { span, zoom, scroll, showAll } = useSpan(() => time.value)
   const mix = computed<Mix | null>(() => handIn.value?.document.mix ?? null)
-  const waiting = computed(() => queue.value.filter((q) => q.state !== 'given back'))
+  const waiting = computed(() => queue.value.filter((q) => q.state === 'waiting' || q.state === 'measuring'))
+  /** Decided, to be given back together. */
+  const held = computed(() => queue.value.filter((q) => q.state === 'held'))
   /** One line a student: the newest version that was given back. */
-  const done = computed(() => queue.value.filter((q) => q.state === 'given back' && Number(q.newest) === 1))
+  const done = computed(() => queue.value.filter((q) => q.state === 'given back' && q.newest))
+  /** Marks that what was measured speaks for. */
+  const proposals = computed(() => {
+    const { assessment } = handIn.value ?? {}
+    const { rubric, brief } = assignment.value ?? {}
+    return assessment && rubric && brief ? proposeMarks(rubric, brief.tasks, assessment) : {}
+  })
 
   let revision = 0
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -75,10 +97,46 @@ export const useReview = defineStore('review', () => {
     remarks.value = next.review.remarks
     revision = next.review.revision
     pinned.value = null
-    draft.value = ''
-    heard.value = 'this'
+    other.value = null
+    newer.value = null
+    const kept = draftOf(id)
+    draft.value = kept?.text ?? ''
+    subject.value = kept?.subject ?? ''
+    restore(id)
+    void look().catch(() => null)
     if (player.ready || player.progress > 0) player.load(next.document.mix)
     else void player.open(song.value!, next.document.mix)
+  }
+
+  /** Takes up what was written when the server could not be reached, unless somebody else has gone on since. */
+  function restore(id: string): void {
+    const unsaved = unsavedOf(id)
+    if (!unsaved) return
+    keepUnsaved(id, null)
+    if (unsaved.revision !== revision) return
+    marks.value = { ...unsaved.marks }
+    comment.value = unsaved.comment
+    changed()
+  }
+
+  /** Tells the server that this hand-in is looked at, and learns who else does and whether there is a newer one. */
+  async function look(): Promise<void> {
+    const { id } = handIn.value ?? {}
+    if (!id) return
+    const seen = await post<{ other: string | null; newer: { id: string; number: number } | null }>(
+      `/api/hand-ins/${id}/look`,
+    )
+    if (handIn.value?.id !== id) return
+    other.value = seen.other
+    newer.value = seen.newer
+    queue.value = queue.value.map((q) => (q.id === id && !q.seenAt ? { ...q, seenAt: 'now' } : q))
+  }
+
+  /** Keeps the remark that is being written on this machine, so that it outlives a lost server and a closed page. */
+  function writeDraft(text: string, about = subject.value): void {
+    draft.value = text
+    subject.value = text.trim() ? about : ''
+    if (handIn.value) keepDraft(handIn.value.id, { text, subject: subject.value })
   }
 
   /** Looks again at a hand-in that was still being measured. */
@@ -94,20 +152,8 @@ export const useReview = defineStore('review', () => {
         assessment: next.assessment,
         before: next.before,
       }
+    if (handIn.value?.id === id) remarks.value = next.review.remarks
     await refreshQueue()
-  }
-
-  function hear(which: Heard): void {
-    const { document, before } = handIn.value!
-    heard.value = which
-    player.load(
-      {
-        this: document.mix,
-        before: before?.document.mix,
-        start: assignment.value!.startingMix,
-        model: model.value,
-      }[which] ?? document.mix,
-    )
   }
 
   function mark(criterion: string, level: number): void {
@@ -115,6 +161,13 @@ export const useReview = defineStore('review', () => {
     if (next[criterion] === level) delete next[criterion]
     else next[criterion] = level
     marks.value = next
+    changed()
+  }
+
+  /** Takes every proposed mark that the teacher has not decided otherwise. */
+  function takeProposals(): void {
+    const proposed = Object.fromEntries(Object.entries(proposals.value).map(([id, p]) => [id, p.level]))
+    marks.value = { ...proposed, ...marks.value }
     changed()
   }
 
@@ -136,10 +189,15 @@ export const useReview = defineStore('review', () => {
     timer = undefined
     try {
       revision = (await put<{ revision: number }>(`/api/hand-ins/${id}/review`, body)).revision
+      keepUnsaved(id, null)
       if (!timer) saveState.value = 'saved'
     } catch (error) {
       saveState.value = 'not saved'
       notice.value = (error as Error).message
+      if (error instanceof ApiError) return
+      // it is tried again until the server is back, and kept here meanwhile
+      keepUnsaved(id, body)
+      timer = setTimeout(() => void save(), AGAIN_MS)
     }
   }
 
@@ -150,21 +208,41 @@ export const useReview = defineStore('review', () => {
     return saveState.value === 'saved'
   }
 
-  async function addRemark(place: RemarkPlace, text: string): Promise<void> {
-    const made = await post<RemarkView>(`/api/hand-ins/${handIn.value!.id}/remarks`, { ...place, text })
+  async function addRemark(place: RemarkPlace, words: RemarkWords): Promise<void> {
+    const made = await post<RemarkView>(`/api/hand-ins/${handIn.value!.id}/remarks`, { ...place, ...words })
     remarks.value = [...remarks.value, made].sort((a, b) => a.from - b.from)
     pinned.value = made.id
+    writeDraft('')
+  }
+
+  /** Says the same to several hand-ins. @returns how many have it now */
+  async function addToMany(handIns: readonly string[], place: RemarkPlace, text: string): Promise<number> {
+    const { count } = await post<{ count: number }>('/api/remarks', { ...place, text, handIns })
+    writeDraft('')
+    if (handIns.includes(handIn.value!.id)) await lookAgain()
+    return count
   }
 
   async function changeRemark(remark: RemarkView, text: string): Promise<void> {
-    const { id, lane, from, to } = remark
+    const { id, lane, from, to, subject, suggestion, revision } = remark
     const made = await put<RemarkView>(`/api/hand-ins/${handIn.value!.id}/remarks/${id}`, {
       lane,
       from,
       to,
+      subject,
+      suggestion,
+      revision,
       text,
     })
-    remarks.value = remarks.value.map((r) => (r.id === id ? made : r))
+    remarks.value = remarks.value.map((r) => (r.id === id ? { ...made, replies: r.replies } : r))
+  }
+
+  async function reply({ id }: RemarkView, text: string): Promise<void> {
+    const made = await post<RemarkView['replies'][number]>(
+      `/api/hand-ins/${handIn.value!.id}/remarks/${id}/replies`,
+      { text },
+    )
+    remarks.value = remarks.value.map((r) => (r.id === id ? { ...r, replies: [...r.replies, made] } : r))
   }
 
   async function removeRemark(id: string): Promise<void> {
@@ -177,15 +255,42 @@ export const useReview = defineStore('review', () => {
     assignment.value = null
   }
 
-  /** Gives the hand-in back. @returns the next one that waits, if any @throws where it could not be saved or given */
-  async function giveBack(outcome: Outcome): Promise<string | null> {
+  /** Whether nothing has been said about the hand-in: no mark, no remark, no comment. */
+  const isUnsaid = computed(
+    () => !remarks.value.length && !Object.keys(marks.value).length && !comment.value.trim(),
+  )
+
+  /**
+   * Gives the hand-in back, or holds it until all are given back together.
+   * @returns the next one that waits, if any
+   * @throws where it could not be saved or given
+   */
+  async function giveBack(outcome: Outcome, hold: boolean): Promise<string | null> {
     if (!(await flush())) throw new Error(notice.value ?? 'The review could not be saved.')
     const { id } = handIn.value!
-    await post(`/api/hand-ins/${id}/give-back`, { outcome })
-    handIn.value = { ...handIn.value!, state: 'given back', outcome }
-    const next = waiting.value.find((q) => q.id !== id)?.id ?? null
+    await post(`/api/hand-ins/${id}/give-back`, { outcome, hold })
+    handIn.value = { ...handIn.value!, state: hold ? 'held' : 'given back', outcome }
+    const place = waiting.value.findIndex((q) => q.id === id)
+    const next = waiting.value[place + 1] ?? waiting.value.find((q) => q.id !== id)
     await refreshQueue()
-    return next
+    return next && next.id !== id ? next.id : null
+  }
+
+  /** Gives back everything that is held, now or at a time. @returns how many */
+  async function giveBackHeld(at: Date | null): Promise<number> {
+    if (!(await flush())) throw new Error(notice.value ?? 'The review could not be saved.')
+    const { count } = await post<{ count: number }>(`/api/assignments/${assignment.value!.id}/give-back`, {
+      at: at?.toISOString() ?? null,
+    })
+    await lookAgain()
+    return count
+  }
+
+  /** Takes back what was given, as long as the student has not opened it. */
+  async function takeBack(): Promise<void> {
+    await post(`/api/hand-ins/${handIn.value!.id}/take-back`)
+    handIn.value = { ...handIn.value!, state: 'waiting', outcome: null }
+    await refreshQueue()
   }
 
   /** Shows where something was found on the lane that it is on, and plays it from a bar before. */
@@ -199,7 +304,7 @@ export const useReview = defineStore('review', () => {
 
   function showRemark({ id, lane, from, to }: RemarkView): void {
     pinned.value = id
-    address.value = lane
+    if (lane) address.value = lane
     if (from < span.value.from || to > span.value.to) showAll()
     player.seek(from)
   }
@@ -214,7 +319,6 @@ export const useReview = defineStore('review', () => {
     address,
     span,
     pinned,
-    heard,
     saveState,
     notice,
     song,
@@ -225,18 +329,30 @@ export const useReview = defineStore('review', () => {
     open,
     lay,
     lookAgain,
-    hear,
+    look,
     mark,
+    proposals,
+    takeProposals,
     write,
     flush,
     addRemark,
+    addToMany,
+    reply,
     changeRemark,
     removeRemark,
     giveBack,
+    giveBackHeld,
+    takeBack,
+    isUnsaid,
+    held,
     clear,
     showRemark,
     showPlace,
     draft,
+    subject,
+    writeDraft,
+    other,
+    newer,
     model,
     zoom,
     scroll,

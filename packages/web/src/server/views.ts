@@ -1,11 +1,13 @@
 import type { Measurement } from '@rudlo/core/assess'
 import type { Assessment, Brief, StudentBrief, StudentTask } from '@rudlo/core/brief'
+import type { Points } from '@rudlo/core/envelope'
 import type { Mix, WorkDocument } from '@rudlo/core/mix'
+import type { Rubric } from '@rudlo/core/rubric'
 import type { SongVersion } from '@rudlo/core/song'
 
 /** What the server sends, as its routes shape it. Dates are ISO texts. */
 
-export type { StudentTask as BriefTask }
+export type { Rubric, StudentTask as BriefTask }
 
 export interface PersonView {
   readonly id: string
@@ -19,7 +21,8 @@ export interface WhoIsHere {
   readonly needsFirstTeacher: boolean
 }
 
-export type HandInState = 'measuring' | 'waiting' | 'given back'
+/** "Held" is decided, to be given back together with others; known to teachers alone. */
+export type HandInState = 'measuring' | 'waiting' | 'held' | 'given back'
 export type Outcome = 'accepted' | 'again'
 
 export interface AssignmentCard {
@@ -43,11 +46,6 @@ export interface AssignmentCard {
     readonly changedSince: boolean
   }
   readonly counts?: { readonly students: number; readonly waiting: number; readonly givenBack: number }
-}
-
-export interface Rubric {
-  readonly levels: readonly string[]
-  readonly criteria: readonly { readonly id: string; readonly name: string; readonly about: string }[]
 }
 
 export interface AssignmentView extends AssignmentCard {
@@ -95,13 +93,32 @@ export interface TryView {
   readonly document: WorkDocument
 }
 
+export interface ReplyView {
+  readonly author: string
+  readonly text: string
+  readonly createdAt: string
+}
+
 export interface RemarkView {
   readonly id: string
-  readonly lane: string
+  /** Null for a remark on the whole. */
+  readonly lane: string | null
   readonly from: number
   readonly to: number
   readonly text: string
+  /** The check, move or mistake that it is about; empty for its place alone. */
+  readonly subject: string
+  /** A suggested line for the lane. */
+  readonly suggestion: Points | null
+  readonly revision: number
+  /** Whether the student has ticked it off. */
+  readonly done: boolean
+  readonly replies: readonly ReplyView[]
 }
+
+/** A remark that is pinned to a lane. */
+export type PlacedRemark = RemarkView & { readonly lane: string }
+export const isPlaced = (remark: RemarkView): remark is PlacedRemark => remark.lane !== null
 
 export interface ReviewView {
   readonly marks: Readonly<Record<string, number>>
@@ -124,6 +141,8 @@ export interface HandInView {
   readonly outcome: Outcome | null
   readonly handedInAt: string
   readonly givenBackAt: string | null
+  /** When the student first opened what came back. */
+  readonly openedAt: string | null
 }
 
 /** A student's own version, with the review once it came back. */
@@ -135,6 +154,8 @@ export interface ReviewedHandIn extends HandInView {
   readonly assignment: string
   readonly student: string
   readonly before: HandInView | null
+  /** All versions of this student, oldest first. */
+  readonly versions: readonly { readonly id: string; readonly number: number }[]
   readonly hints: readonly { readonly task: string; readonly level: number }[]
   readonly review: ReviewView
 }
@@ -145,7 +166,27 @@ export interface QueueEntry {
   readonly state: HandInState
   readonly outcome: Outcome | null
   readonly handedInAt: string
+  readonly givenBackAt: string | null
+  readonly openedAt: string | null
+  /** When a teacher first looked at it. */
+  readonly seenAt: string | null
   readonly student: string
-  /** 1 for the newest of its student. */
-  readonly newest: 0 | 1 | '0' | '1'
+  /** Whether it is the newest of its student. */
+  readonly newest: boolean
+  /** Students who handed in the same lines and settings. */
+  readonly sameAs: readonly string[]
+}
+
+/** Somebody's line of a lane, as a list of points; null where their mix has no such lane. */
+export interface LineOfOne {
+  readonly handIn: string
+  readonly student: string
+  readonly points: Points | null
+}
+
+/** Something that happened elsewhere, as the server tells it. */
+export interface Happening {
+  readonly id: string
+  readonly kind: 'handed in' | 'measured' | 'given back' | 'taken back' | 'reply' | 'remark done'
+  readonly data: { readonly assignment: string; readonly handIn: string }
 }

@@ -1,6 +1,7 @@
 import type { Brief } from '@rudlo/core/brief'
 import type { Points } from '@rudlo/core/envelope'
 import type { Address, Mix } from '@rudlo/core/mix'
+import { USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
 import type { Score } from '../../songs'
 import type { StudentName } from '../people'
 
@@ -10,6 +11,8 @@ export interface PlannedRemark {
   readonly from: number
   readonly to: number
   readonly text: string
+  /** A suggested line for the lane. */
+  readonly suggestion?: Points
 }
 
 export interface PlannedReview {
@@ -56,10 +59,7 @@ export interface PlannedAssignment {
   /** Days before the demo is set up on which it was given. */
   readonly daysAgo: number
   readonly dueInHours: number
-  readonly rubric: {
-    readonly levels: readonly string[]
-    readonly criteria: readonly { id: string; name: string; about: string }[]
-  }
+  readonly rubric: Rubric
   readonly brief: Brief
   readonly start: (plain: Mix) => Mix
   /** The lines of the model; none where there is no model. */
@@ -84,11 +84,19 @@ export function balanced(
   }
 }
 
-export const USUAL_RUBRIC = {
-  levels: ['not yet', 'nearly', 'there', 'beyond'],
+const usual = (id: string) => USUAL_RUBRIC.criteria.find((c) => c.id === id)!
+
+/** What most assignments of the term are marked by. */
+export const TERM_RUBRIC: Rubric = {
+  levels: USUAL_RUBRIC.levels,
   criteria: [
-    { id: 'moves', name: 'Moves', about: 'They do what was asked, at the right time, and come back.' },
-    { id: 'balance', name: 'Balance', about: 'What matters is easy to follow, and nothing else is lost.' },
-    { id: 'tidiness', name: 'Tidiness', about: 'Few points, nothing stray, nothing left unsafe.' },
+    {
+      ...usual('fades'),
+      id: 'moves',
+      name: 'Moves',
+      about: 'They do what was asked, at the right time, and come back.',
+    },
+    usual('balance'),
+    usual('tidiness'),
   ],
-} as const
+}

@@ -1,6 +1,6 @@
 import { trackLevel } from '@rudlo/core/mix'
 import { line } from '../lines'
-import { balanced, USUAL_RUBRIC, type PlannedAssignment } from './assignment'
+import { balanced, TERM_RUBRIC, type PlannedAssignment } from './assignment'
 import { at3, BALANCE, END, WALTZ } from './waltz'
 
 const CUSHION = trackLevel('cushion')
@@ -12,7 +12,7 @@ export const fades: PlannedAssignment = {
   title: 'Out of the dark',
   daysAgo: 23,
   dueInHours: -250,
-  rubric: USUAL_RUBRIC,
+  rubric: TERM_RUBRIC,
   brief: {
     purpose: 'The street is dark, the lanterns come on, and at the end they go out one after the other.',
     open: [CUSHION, BELLS],

@@ -1,6 +1,6 @@
 import { trackLevel } from '@rudlo/core/mix'
 import { line } from '../lines'
-import { balanced, USUAL_RUBRIC, type PlannedAssignment } from './assignment'
+import { balanced, TERM_RUBRIC, type PlannedAssignment } from './assignment'
 import { at3, BALANCE, FILTER, WALTZ, withFilter } from './waltz'
 
 const ACCORDION = trackLevel('accordion')
@@ -12,7 +12,7 @@ export const filterBuild: PlannedAssignment = {
   title: 'All the lanterns',
   daysAgo: 6,
   dueInHours: 130,
-  rubric: USUAL_RUBRIC,
+  rubric: TERM_RUBRIC,
   brief: {
     purpose:
       'From the turn to the great waltz it should grow the whole way: brighter first, then louder, and then everybody is there.',

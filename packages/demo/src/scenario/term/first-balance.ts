@@ -1,7 +1,7 @@
 import { trackLevel } from '@rudlo/core/mix'
 import { eveningFerry } from '../../songs'
 import { at, line } from '../lines'
-import { balanced, USUAL_RUBRIC, type PlannedAssignment } from './assignment'
+import { balanced, TERM_RUBRIC, type PlannedAssignment } from './assignment'
 
 const SQUEEZEBOX = trackLevel('squeezebox')
 const WHISTLE = trackLevel('whistle')
@@ -29,7 +29,7 @@ export const firstBalance: PlannedAssignment = {
   title: 'First balance',
   daysAgo: 30,
   dueInHours: -400,
-  rubric: USUAL_RUBRIC,
+  rubric: TERM_RUBRIC,
   brief: {
     purpose:
       'Before anything moves, everything has to stand well. Set the faders and pans so that the tune can be followed and nobody is lost.',

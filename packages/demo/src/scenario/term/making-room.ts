@@ -1,4 +1,5 @@
 import type { Brief } from '@rudlo/core/brief'
+import type { Rubric } from '@rudlo/core/rubric'
 import { at } from '../lines'
 import { balanced, type PlannedAssignment } from './assignment'
 import { BEGUN, HAND_INS } from './making-room-hand-ins'
@@ -107,14 +108,47 @@ const BRIEF: Brief = {
   ],
 }
 
-const RUBRIC = {
+const RUBRIC: Rubric = {
   levels: ['not yet', 'nearly', 'there', 'beyond'],
   criteria: [
-    { id: 'fades', name: 'Fades', about: 'Come from and go to silence, evenly, at the right time.' },
-    { id: 'room', name: 'Making room', about: 'The tune is easy to follow, and nothing else is lost.' },
-    { id: 'place', name: 'Placement', about: 'Moves begin and end with the music.' },
+    {
+      id: 'fades',
+      name: 'Fades',
+      about: 'Come from and go to silence, evenly, at the right time.',
+      aspect: 'moves',
+      says: [
+        'A fade is missing, or it is a cut.',
+        'Both fades are there; one never reaches silence, or comes in a rush.',
+        'Both fades come from and go to silence, evenly.',
+        'Nobody can tell where the fades begin.',
+      ],
+    },
+    {
+      id: 'room',
+      name: 'Making room',
+      about: 'The tune is easy to follow, and nothing else is lost.',
+      aspect: 'balance',
+      says: [
+        'The whistle still has to shout.',
+        'There is some room, but not yet enough, or too late.',
+        'The whistle is easy to follow from its first note to its last.',
+        'The squeezebox steps aside like a good host, and comes back like one.',
+      ],
+    },
+    {
+      id: 'place',
+      name: 'Placement',
+      about: 'Moves begin and end with the music.',
+      aspect: 'placement',
+      says: [
+        'Moves come when the music has gone on already.',
+        'Most moves are in time.',
+        'Every move is ready before the music needs it.',
+        'The moves breathe with the phrases.',
+      ],
+    },
   ],
-} as const
+}
 
 /** Third of the term: making room, with a fade at both ends. */
 export const makingRoom: PlannedAssignment = {

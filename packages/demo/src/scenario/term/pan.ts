@@ -1,5 +1,5 @@
 import { line } from '../lines'
-import { balanced, USUAL_RUBRIC, type PlannedAssignment, type PlannedCommand } from './assignment'
+import { balanced, TERM_RUBRIC, type PlannedAssignment, type PlannedCommand } from './assignment'
 import { at3, BALANCE, WALTZ } from './waltz'
 
 const FIFE = 'track/fife/pan'
@@ -26,7 +26,7 @@ export const pan: PlannedAssignment = {
   title: 'Down the street',
   daysAgo: 16,
   dueInHours: -100,
-  rubric: USUAL_RUBRIC,
+  rubric: TERM_RUBRIC,
   brief: {
     purpose:
       'In the turn the fife player walks past us, from left to right. We should hear where they are with our eyes closed.',
@@ -113,6 +113,12 @@ export const pan: PlannedAssignment = {
         'track/shuffle/mute': line([0, 0, 'jump'], [at3(28), 1, 'jump'], [at3(30), 0, 'jump']),
       },
       commands: [pass('hold', at3(25), at3(33), [FIFE, 'track/shuffle/mute'])],
+    },
+    {
+      student: 'rune',
+      hoursAgo: 296,
+      // the very line of a neighbour
+      lines: { [FIFE]: line([at3(25) + 17, -0.7], [at3(33) - 14, 0.6], [at3(35) + 21, 0.2]) },
     },
   ],
   begun: [],

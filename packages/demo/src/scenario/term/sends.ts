@@ -1,6 +1,6 @@
 import { trackLevel } from '@rudlo/core/mix'
 import { line } from '../lines'
-import { balanced, USUAL_RUBRIC, type PlannedAssignment } from './assignment'
+import { balanced, TERM_RUBRIC, type PlannedAssignment } from './assignment'
 import { at3, BALANCE, CUSHION_HALL, ECHO, END, WALTZ, withRoom } from './waltz'
 
 const CUSHION = trackLevel('cushion')
@@ -14,7 +14,7 @@ export const sends: PlannedAssignment = {
   title: 'One word echoes',
   daysAgo: 12,
   dueInHours: 30,
-  rubric: USUAL_RUBRIC,
+  rubric: TERM_RUBRIC,
   brief: {
     purpose:
       'An echo on everything is fog. An echo on one word is a picture. The last note before the turn shall hang in the air.',

@@ -1,0 +1,12 @@
+/** Rubrics: lines and levels to mark by, and marks proposed from what was measured. */
+export {
+  ASPECTS,
+  completeRubric,
+  RUBRIC_LIMITS,
+  USUAL_RUBRIC,
+  type Aspect,
+  type Criterion,
+  type Rubric,
+} from './rubric'
+export { readRubric } from './read-rubric'
+export { proposeMarks, type Proposal } from './propose'

@@ -1,0 +1,122 @@
+import { LessThan, MoreThan, type DataSource, type EntityManager } from 'typeorm'
+import { Membership } from '../people/group.entity'
+import { Happening } from './happening.entity'
+
+/** What can happen, as browsers are told it. */
+export type HappeningKind = 'handed in' | 'measured' | 'given back' | 'taken back' | 'reply' | 'remark done'
+
+/** A page that is told what happens to its person. */
+export interface Listener {
+  readonly personId: string
+  tell(happening: Happening): void
+}
+
+const LOOK_MS = 120
+const KEEP_MS = 3_600_000
+const TIDY_MS = 600_000
+/** Ids are handed out before they are committed: so far back it is looked for latecomers. */
+const LATE = 200
+
+/**
+ * What happens goes through the database, so that it reaches pages whichever server they are connected to, and pages that
+ * were away learn it when they come back. Nothing is asked of the database while nobody listens.
+ */
+export class Happenings {
+  readonly #listeners = new Set<Listener>()
+  readonly #told = new Set<string>()
+  #last = 0
+  #timer: ReturnType<typeof setTimeout> | null = null
+  #tidied = 0
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly log: (line: string) => void,
+  ) {}
+
+  /** Tells people something, in the transaction that makes it so. */
+  async tell(
+    manager: EntityManager,
+    people: readonly string[],
+    kind: HappeningKind,
+    data: Readonly<Record<string, unknown>>,
+  ): Promise<void> {
+    const at = new Date()
+    const rows = [...new Set(people)].map((personId) => ({ personId, kind, data: JSON.stringify(data), at }))
+    if (rows.length) await manager.insert(Happening, rows)
+  }
+
+  /** The teachers, or the students, of a group. */
+  async members(manager: EntityManager, groupId: string, role: 'teacher' | 'student'): Promise<string[]> {
+    return (await manager.findBy(Membership, { groupId, role })).map((m) => m.personId)
+  }
+
+  /** What a person was told after an id, oldest first. */
+  since(personId: string, id: string): Promise<Happening[]> {
+    return this.database
+      .getRepository(Happening)
+      .find({ where: { personId, id: MoreThan(id) }, order: { id: 'ASC' }, take: 200 })
+  }
+
+  /** The newest id of all: where a page begins that knows everything so far. */
+  async newest(): Promise<string> {
+    const rows: { id: string | null }[] = await this.database.query('SELECT MAX(id) AS id FROM happenings')
+    return String(rows[0]?.id ?? '0')
+  }
+
+  /** Tells a page everything from now on. @returns ends that */
+  async listen(listener: Listener): Promise<() => void> {
+    if (!this.#listeners.size) {
+      // whatever is there already is no news to anybody; who was away asks for it
+      this.#told.clear()
+      for (const { id } of await this.#recent(Number(await this.newest()))) this.#told.add(id)
+      this.#last = Math.max(0, ...[...this.#told].map(Number))
+    }
+    this.#listeners.add(listener)
+    this.#timer ??= setTimeout(() => void this.#look(), LOOK_MS)
+    return () => this.#listeners.delete(listener)
+  }
+
+  /** Stops looking. */
+  close(): void {
+    if (this.#timer) clearTimeout(this.#timer)
+    this.#listeners.clear()
+  }
+
+  async #look(): Promise<void> {
+    try {
+      const found = await this.#recent(this.#last)
+      for (const happening of found) {
+        if (this.#told.has(happening.id)) continue
+        this.#told.add(happening.id)
+        this.#pass(happening)
+      }
+      const newest = Number(found.at(-1)?.id ?? this.#last)
+      this.#last = Math.max(this.#last, newest)
+      for (const id of this.#told) if (Number(id) < this.#last - LATE) this.#told.delete(id)
+      await this.#tidy()
+    } catch (error) {
+      this.log(`looking for happenings failed: ${(error as Error).message}`)
+    }
+    this.#timer = this.#listeners.size ? setTimeout(() => void this.#look(), LOOK_MS) : null
+  }
+
+  /** What has an id that is hardly older than `last`, or newer. */
+  #recent(last: number): Promise<Happening[]> {
+    return this.database.getRepository(Happening).find({
+      where: { id: MoreThan(String(Math.max(0, last - LATE))) },
+      order: { id: 'ASC' },
+      take: 2000,
+    })
+  }
+
+  #pass(happening: Happening): void {
+    for (const listener of this.#listeners)
+      if (listener.personId === happening.personId) listener.tell(happening)
+  }
+
+  async #tidy(): Promise<void> {
+    if (Date.now() - this.#tidied < TIDY_MS) return
+    this.#tidied = Date.now()
+    await this.database.getRepository(Happening).delete({ at: LessThan(new Date(Date.now() - KEEP_MS)) })
+  }
+}

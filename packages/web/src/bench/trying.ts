@@ -1,0 +1,54 @@
+import { withPoints } from '@rudlo/core/mix'
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import type { RemarkView } from '../server/views'
+import { useWork } from '../work/work-store'
+import { useBench } from './bench-store'
+
+/** A line that the teacher suggested: shown dotted, heard, and taken as one step that can be undone. Never by itself. */
+export const useTrying = defineStore('trying', () => {
+  const bench = useBench()
+  const work = useWork()
+  const shown = ref<RemarkView | null>(null)
+  /** The remark whose suggestion is heard instead of the work. */
+  const heard = computed(() => (shown.value && work.heard === shown.value.id ? shown.value.id : null))
+
+  /** Shows a suggestion under the line, and lets it be heard; the second time, the own line again. */
+  function hear(remark: RemarkView): void {
+    const { lane, suggestion } = remark
+    if (!lane || !suggestion || !work.mix) return
+    if (heard.value === remark.id) {
+      bench.hinted = null
+      shown.value = null
+      return work.hear(null, null)
+    }
+    bench.showRemark({ ...remark, lane })
+    bench.hinted = { lane, points: suggestion }
+    shown.value = remark
+    const mix = withPoints(work.mix, lane, suggestion, () => crypto.randomUUID())
+    work.hear(remark.id, { mix, notes: work.notes })
+  }
+
+  /** Takes a suggestion over as the own line, in one step. */
+  function take(remark: RemarkView): void {
+    const { lane, suggestion } = remark
+    if (!lane || !suggestion) return
+    work.hear(null, null)
+    bench.hinted = null
+    shown.value = null
+    bench.showRemark({ ...remark, lane })
+    if (!bench.isOpen(lane)) {
+      work.notice = 'This lane is locked: open it first.'
+      return
+    }
+    work.setPoints(lane, suggestion, {
+      label: 'Tried the suggested line',
+      lanes: [lane],
+      from: 0,
+      to: bench.song?.length ?? 0,
+    })
+    work.notice = 'The suggested line is yours now. Undo brings your own back.'
+  }
+
+  return { heard, hear, take }
+})

@@ -1,0 +1,92 @@
+import { defineStore } from 'pinia'
+import { onScopeDispose, ref } from 'vue'
+import { get } from '../server/api'
+import type { Happening } from '../server/views'
+
+/** Without a line for so long the page asks for itself. */
+const PATIENCE_MS = 4000
+const ASK_MS = 5000
+
+type Ear = (happening: Happening) => void
+
+/**
+ * What happens elsewhere, as soon as it does: over a line that the server writes to, or by asking while there is none. The
+ * browser opens a lost line again by itself, and what was missed comes then.
+ */
+export const useLive = defineStore('live', () => {
+  /** Whether the line is open. */
+  const connected = ref(false)
+  const ears = new Set<Ear>()
+  let source: EventSource | null = null
+  let last: string | null = null
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  function take(happening: Happening): void {
+    if (last !== null && Number(happening.id) <= Number(last)) return
+    last = happening.id
+    for (const ear of [...ears]) ear(happening)
+  }
+
+  async function ask(): Promise<void> {
+    try {
+      const path = last === null ? '/api/happenings' : `/api/happenings?after=${last}`
+      const { newest, happenings } = await get<{ newest: string; happenings: Happening[] }>(path)
+      happenings.forEach(take)
+      last ??= newest
+    } catch {
+      // the next time is soon
+    }
+  }
+
+  /** Asks from time to time while the line is not open. */
+  function watchLine(): void {
+    clearTimeout(timer)
+    timer = setTimeout(
+      async () => {
+        if (!connected.value) await ask()
+        // a browser that has given up is helped
+        if (source?.readyState === 2) open()
+        if (ears.size) watchLine()
+      },
+      connected.value ? ASK_MS : PATIENCE_MS,
+    )
+  }
+
+  function open(): void {
+    source?.close()
+    if (typeof EventSource === 'undefined') return
+    source = new EventSource(`/api/happenings/live${last === null ? '' : `?after=${last}`}`)
+    source.addEventListener('open', () => (connected.value = true))
+    source.addEventListener('error', () => (connected.value = false))
+    source.addEventListener('happening', ({ data }: MessageEvent<string>) =>
+      take(JSON.parse(data) as Happening),
+    )
+  }
+
+  function close(): void {
+    clearTimeout(timer)
+    source?.close()
+    source = null
+    connected.value = false
+  }
+
+  /** Listens until the component or store that asked is gone. */
+  function listen(ear: Ear): void {
+    ears.add(ear)
+    if (ears.size === 1) void ask().then(() => (ears.size ? open() : undefined))
+    watchLine()
+    onScopeDispose(() => {
+      ears.delete(ear)
+      if (!ears.size) close()
+    })
+  }
+
+  /** Forgets who listened: another person is here now. */
+  function reset(): void {
+    close()
+    ears.clear()
+    last = null
+  }
+
+  return { connected, listen, reset }
+})

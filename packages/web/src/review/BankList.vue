@@ -1,0 +1,134 @@
+<script setup lang="ts">
+/** Remarks that are used again: those that fit what was found come first. Their figures are filled in as they are taken. */
+import { MISTAKES } from '@rudlo/core/mistakes'
+import { fillRemark, type Figures } from '@rudlo/core/remarks'
+import { computed, onMounted, ref } from 'vue'
+import { useBank } from './bank-store'
+import { useReview } from './review-store'
+
+const props = defineProps<{
+  /** Kinds of mistakes that were found, worst first. */
+  mistakes: readonly string[]
+  figures: Figures
+}>()
+const emit = defineEmits<{ take: [text: string] }>()
+
+const bank = useBank()
+const review = useReview()
+const search = ref('')
+const all = ref(false)
+const SHOWN = 4
+
+const fitting = computed(() => bank.suggested(props.mistakes, search.value))
+const shown = computed(() => (all.value || search.value ? fitting.value : fitting.value.slice(0, SHOWN)))
+const nameOf = (mistake: string) => MISTAKES.find((m) => m.kind === mistake)?.name ?? mistake
+
+async function attempt(what: () => Promise<void>): Promise<void> {
+  try {
+    await what()
+  } catch (error) {
+    review.notice = (error as Error).message
+  }
+}
+onMounted(() => attempt(bank.load))
+</script>
+
+<template>
+  <section class="bank" aria-label="Your remarks" data-test="bank">
+    <input
+      v-model="search"
+      type="search"
+      placeholder="Search your remarks"
+      aria-label="Search your remarks"
+    />
+    <p v-if="bank.loaded && !bank.remarks.length" class="soft">
+      Nothing is kept yet. “keep” beside a remark puts it here.
+      <button class="chip" data-test="usual-remarks" @click="attempt(bank.addUsual)">
+        Begin with some usual ones
+      </button>
+    </p>
+    <p v-else-if="!shown.length" class="soft">No remark has these words.</p>
+    <ul>
+      <li v-for="r in shown" :key="r.id">
+        <button class="take" data-test="bank-remark" @click="emit('take', fillRemark(r.text, figures))">
+          <b v-if="r.mistake && mistakes.includes(r.mistake)">{{ nameOf(r.mistake) }}: </b
+          >{{ fillRemark(r.text, figures) }}
+        </button>
+        <button
+          v-if="all"
+          class="drop"
+          :aria-label="`Remove “${r.text.slice(0, 40)}” from your remarks`"
+          @click="attempt(() => bank.drop(r.id))"
+        >
+          <v-icon icon="$remove" size="16" />
+        </button>
+      </li>
+    </ul>
+    <button v-if="fitting.length > SHOWN && !search" class="more" @click="all = !all">
+      {{ all ? 'Fewer' : `All ${fitting.length}` }}
+    </button>
+  </section>
+</template>
+
+<style scoped>
+.bank {
+  display: grid;
+  gap: 6px;
+  font-size: 14px;
+}
+
+input {
+  min-height: 34px;
+  padding: 2px 10px;
+  border: 1px solid var(--rule);
+  border-radius: 17px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+ul {
+  display: grid;
+  gap: 2px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+}
+
+.take {
+  flex: 1;
+  min-height: 32px;
+  padding: 4px 8px;
+  border: 0;
+  border-radius: 8px;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  line-height: 1.3;
+  text-align: left;
+  cursor: pointer;
+}
+
+.take:hover {
+  background: var(--wash);
+}
+
+.drop,
+.more {
+  min-height: 32px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  cursor: pointer;
+}
+
+.more {
+  justify-self: start;
+  text-decoration: underline;
+}
+</style>

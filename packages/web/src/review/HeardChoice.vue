@@ -1,0 +1,141 @@
+<script setup lang="ts">
+/** Which version is heard: switched at the same place without a gap, at one loudness, with names hidden. */
+import { computed } from 'vue'
+import { useVersions } from './versions-store'
+
+defineProps<{ touring: boolean; moves: number }>()
+const emit = defineEmits<{ tour: [] }>()
+
+const versions = useVersions()
+const MOST = 3
+/** The first few as buttons, the rest in a list. */
+const first = computed(() => versions.choices.slice(0, MOST))
+const rest = computed(() => versions.choices.slice(MOST))
+const said = computed(() => (versions.blind ? 'names hidden' : versions.matched ? 'same loudness' : 'by ear'))
+const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
+</script>
+
+<template>
+  <div class="heard" role="radiogroup" aria-label="What is heard">
+    <button
+      v-for="(c, i) in first"
+      :key="c.key"
+      class="chip dark"
+      role="radio"
+      :aria-checked="versions.heard === c.key"
+      :title="`Hear it at the same place (${i + 1})`"
+      data-test="hear"
+      @click="versions.hear(c.key)"
+    >
+      {{ large(c.name) }}
+    </button>
+    <select
+      v-if="rest.length"
+      class="rest"
+      :value="rest.some((r) => r.key === versions.heard) ? versions.heard : ''"
+      aria-label="Other versions"
+      @change="versions.hear(($event.target as HTMLSelectElement).value)"
+    >
+      <option value="" disabled>more</option>
+      <option v-for="r in rest" :key="r.key" :value="r.key">{{ r.name }}</option>
+    </select>
+  </div>
+  <v-menu :close-on-content-click="false">
+    <template #activator="{ props: menu }">
+      <button
+        v-bind="menu"
+        class="chip dark"
+        :aria-pressed="versions.matched || versions.blind !== null"
+        data-test="ways"
+      >
+        {{ said }}<v-icon icon="$choose" size="18" />
+      </button>
+    </template>
+    <div class="sheet list form" role="group" aria-label="How they are compared">
+      <label>
+        <input
+          type="checkbox"
+          :checked="versions.matched"
+          data-test="matched"
+          @change="versions.setMatched(!versions.matched)"
+        />
+        <span
+          ><b>All at one loudness</b> (E)<br /><span class="soft"
+            >so that louder does not seem better</span
+          ></span
+        >
+      </label>
+      <label>
+        <input
+          type="checkbox"
+          :checked="versions.blind !== null"
+          data-test="blind"
+          @change="versions.setBlind(versions.blind === null)"
+        />
+        <span
+          ><b>Names hidden</b> (H)<br /><span class="soft"
+            >shuffled; shown again when you are done</span
+          ></span
+        >
+      </label>
+    </div>
+  </v-menu>
+  <button
+    class="chip dark"
+    :aria-pressed="touring"
+    :disabled="!moves"
+    title="From move to move, two bars before and after (M)"
+    data-test="tour"
+    @click="emit('tour')"
+  >
+    only moves
+  </button>
+</template>
+
+<style scoped>
+.heard {
+  display: flex;
+  gap: 0;
+}
+
+.list {
+  display: grid;
+  gap: 10px;
+  margin-bottom: 4px;
+  padding: 14px 18px;
+  font-size: 14px;
+}
+
+.list label {
+  display: flex;
+  gap: 10px;
+  align-items: start;
+  cursor: pointer;
+}
+
+.chip {
+  padding-inline: 9px;
+}
+
+.heard .chip {
+  border-color: transparent;
+}
+
+.heard .chip[aria-checked='true'] {
+  border-color: var(--on-desk);
+  background: var(--on-desk);
+  color: var(--desk);
+}
+
+.rest {
+  border: 0;
+  background: transparent;
+  color: var(--on-desk);
+  font: inherit;
+}
+
+.rest option {
+  color: var(--ink);
+  background: var(--sheet);
+}
+</style>

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+/** Marks by the rubric. What was measured proposes some, dashed, with its reason; the teacher decides. */
+import { computed, ref } from 'vue'
+import { useReview } from './review-store'
+import RubricDialog from './RubricDialog.vue'
+
+const review = useReview()
+const editing = ref(false)
+const rubric = computed(() => review.assignment!.rubric)
+const open = computed(() =>
+  rubric.value.criteria.some((c) => review.proposals[c.id] && review.marks[c.id] === undefined),
+)
+/** What the level that counts means: the chosen one, else the proposed. */
+function says(id: string): string {
+  const criterion = rubric.value.criteria.find((c) => c.id === id)!
+  const level = review.marks[id] ?? review.proposals[id]?.level
+  return level === undefined ? criterion.about : criterion.says[level] || criterion.about
+}
+</script>
+
+<template>
+  <div class="head">
+    <h2>Marks</h2>
+    <button class="chip" data-test="edit-rubric" @click="editing = true">
+      <v-icon icon="$write" size="16" />Rubric
+    </button>
+  </div>
+  <section v-for="criterion in rubric.criteria" :key="criterion.id" class="criterion">
+    <h3 :id="`criterion-${criterion.id}`" :title="criterion.about">{{ criterion.name }}</h3>
+    <div class="levels" role="group" :aria-labelledby="`criterion-${criterion.id}`">
+      <button
+        v-for="(level, i) in rubric.levels"
+        :key="level"
+        class="chip"
+        :class="{ proposed: review.proposals[criterion.id]?.level === i }"
+        :aria-pressed="review.marks[criterion.id] === i"
+        :title="criterion.says[i]"
+        @click="review.mark(criterion.id, i)"
+      >
+        {{ level }}
+      </button>
+    </div>
+    <p class="soft says">
+      {{ says(criterion.id) }}
+      <template v-if="review.proposals[criterion.id]">
+        <i data-test="reason">Measured: {{ review.proposals[criterion.id]!.reason }}.</i>
+      </template>
+    </p>
+  </section>
+  <button v-if="open" class="chip take" data-test="take-proposals" @click="review.takeProposals()">
+    Take what is proposed
+  </button>
+  <RubricDialog v-model="editing" />
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+
+h2 {
+  font-size: 19px;
+}
+
+h3 {
+  font-size: 15px;
+}
+
+.levels {
+  display: grid;
+  grid-auto-flow: column;
+  grid-auto-columns: 1fr;
+  gap: 4px;
+  margin-top: 4px;
+}
+
+.levels .chip {
+  justify-content: center;
+  padding: 2px 4px;
+  font-size: 13px;
+}
+
+.proposed:not([aria-pressed='true']) {
+  border: 1.5px dashed var(--ink);
+}
+
+.says {
+  margin-top: 3px;
+  font-size: 13px;
+  line-height: 1.3;
+}
+
+.take {
+  justify-self: start;
+}
+</style>
