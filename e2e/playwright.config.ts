@@ -13,6 +13,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '../test-results/e2e.json' }]],
   use: {
     browserName: 'chromium',
+    actionTimeout: 60_000,
     screenshot: 'only-on-failure',
     launchOptions: CHROMIUM,
   },

@@ -28,13 +28,16 @@ const whole = ref(false)
 const also = ref<string[]>([])
 const area = useTemplateRef<HTMLTextAreaElement>('area')
 
+/** The span that was typed last: what is being typed is not written over. */
+let own: Span | null = null
 watch(
   () => props.span,
   (span) => {
+    if (span) whole.value = false
+    if (span && span === own) return
     const { meter } = props.time
     first.value = span ? String(meter.placeAt(span.from).bar) : ''
     last.value = span ? String(meter.placeAt(Math.max(span.from, span.to - 1)).bar) : ''
-    if (span) whole.value = false
   },
   { immediate: true },
 )
@@ -45,7 +48,8 @@ function typed(): void {
   const to = Number(last.value || first.value)
   const bars = meter.placeAt(length - 1).bar
   const fits = Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to >= from && to <= bars
-  emit('span', fits ? { from: meter.barStart(from), to: Math.min(length, meter.barStart(to + 1)) } : null)
+  own = fits ? { from: meter.barStart(from), to: Math.min(length, meter.barStart(to + 1)) } : null
+  if (own || props.span) emit('span', own)
 }
 
 const ready = () => Boolean(text.value.trim()) && (whole.value || props.span !== null)
@@ -55,6 +59,9 @@ function pin(): void {
   emit('pin', text.value.trim(), whole.value ? 'whole' : 'here', also.value)
   also.value = []
 }
+
+// once it is pinned the keys belong to the page again
+watch(text, (now) => !now && area.value?.blur())
 
 /** Puts the caret behind what is there. */
 async function focus(): Promise<void> {
@@ -99,9 +106,7 @@ defineExpose({ focus })
     </details>
     <div class="acts">
       <button class="chip" :disabled="!ready()" data-test="pin-remark" title="Control and Enter">
-        <v-icon icon="$remark" size="18" />{{
-          suggests && !whole ? 'Pin with the suggested line' : 'Pin this remark'
-        }}
+        <v-icon icon="$remark" size="18" />{{ suggests && !whole ? 'Pin with the line' : 'Pin this remark' }}
       </button>
       <button
         class="chip"

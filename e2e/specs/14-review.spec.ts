@@ -1,0 +1,273 @@
+import { expect, test, type Person } from '../harness/test'
+
+/** The desk of an assignment, once its hand-ins are measured. */
+async function desk(teacher: Person, title = 'Make room for the tune'): Promise<void> {
+  await teacher.signIn('Maren Holt')
+  await teacher.card(title).getByRole('link', { name: 'Open the review desk' }).click()
+  await teacher.canPlay()
+}
+
+async function lay(teacher: Person, student: string): Promise<void> {
+  await teacher.at('waiting').filter({ hasText: student }).click()
+  await isOn(teacher, student)
+  await expect(teacher.at('outcome')).toBeVisible({ timeout: 120_000 })
+}
+
+const isOn = (teacher: Person, student: string) =>
+  expect(teacher.page.getByRole('heading', { name: new RegExp(`by ${student}`) })).toBeVisible()
+
+/** A figure of the player's, read in the page. */
+const inPlayer = (person: Person, what: 'seconds' | 'position') =>
+  person.page.evaluate((key) => {
+    const root = document.querySelector('#app') as unknown as {
+      __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, Record<string, number>> } } } }
+    }
+    return root.__vue_app__.config.globalProperties.$pinia._s.get('player')![key]!
+  }, what)
+
+test('three hand-ins are reviewed by keyboard alone, each with at most 25 presses', async ({ somebody }) => {
+  const maren = await somebody()
+  await desk(maren)
+  let presses = 0
+  const press = async (key: string) => {
+    presses++
+    await maren.page.keyboard.press(key)
+  }
+  await lay(maren, 'Wilma Osei')
+  await maren.page.locator('body').click({ position: { x: 640, y: 30 } })
+  for (const [student, decision] of [
+    ['Wilma Osei', 'w'],
+    ['Oskar Lindqvist', 'w'],
+    ['Jonas Feld', 'a'],
+  ] as const) {
+    await isOn(maren, student)
+    await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
+    presses = 0
+    await press('j')
+    // what was found, taken with its place and figures
+    await press('t')
+    await expect(maren.page.getByLabel('Remark', { exact: true })).toBeFocused()
+    await maren.page.keyboard.type(' Listen again.')
+    await press('Control+Enter')
+    await expect(maren.at('remark')).toHaveCount(1)
+    await press('t')
+    await press('Control+Enter')
+    await expect(maren.at('remark')).toHaveCount(2)
+    await press('Space')
+    await press('2')
+    await press('1')
+    await press('Space')
+    await press('c')
+    await maren.page.keyboard.type(`Thank you, ${student.split(' ')[0]}.`)
+    await press('Escape')
+    await press(decision)
+    await expect(maren.at('given-back').filter({ hasText: student })).toContainText(
+      decision === 'a' ? 'accepted' : 'again',
+    )
+    expect(presses).toBeLessThanOrEqual(25)
+  }
+})
+
+test('what came back is seen at once, answered and ticked off, and no longer to be taken back', async ({
+  somebody,
+}) => {
+  const maren = await somebody()
+  await desk(maren)
+  const petra = await somebody()
+  await petra.signIn('Petra Mraz')
+  await petra.openBench()
+  await lay(maren, 'Petra Mraz')
+  await maren.at('bank').getByRole('searchbox').fill('hardly changes')
+  await maren.at('bank-remark').first().click()
+  await maren.at('on-the-whole').check()
+  await maren.at('pin-remark').click()
+  await expect(maren.at('remark')).toHaveCount(1)
+  await maren.at('again').click()
+  await expect(maren.at('given-back').filter({ hasText: 'Petra Mraz' })).toBeVisible()
+
+  await expect(petra.at('came-back')).toBeVisible()
+  await expect(petra.page.getByText('Go until it is too much')).toBeVisible()
+  await expect(petra.at('version')).toHaveText('Version 1 came back')
+  await petra.at('answer').click()
+  await petra.page.getByLabel('Reply').fill('<i>Which</i> bar?')
+  await petra.page.getByLabel('Reply').press('Enter')
+  await petra.at('dealt-with').click()
+  await expect(petra.at('dealt-with')).toHaveAttribute('aria-pressed', 'true')
+
+  await maren.at('given-back').filter({ hasText: 'Petra Mraz' }).click()
+  await isOn(maren, 'Petra Mraz')
+  await expect(maren.at('reply')).toContainText('<i>Which</i> bar?')
+  await expect(maren.at('remark')).toContainText('dealt with')
+  await expect(maren.at('take-back')).toHaveCount(0)
+
+  await petra.at('versions').click()
+  await expect(petra.at('version').filter({ hasText: 'Version 1' }).first()).toBeVisible()
+  await expect(petra.page.getByText(/From the starting mix: .*fade in added at bar 1/)).toBeVisible()
+})
+
+test('a line is suggested on a copy; the student sees it, hears it, tries it, and has the own one back', async ({
+  somebody,
+}) => {
+  const maren = await somebody()
+  await desk(maren)
+  await lay(maren, 'Tobin Achterberg')
+  await maren.at('lane-tab').filter({ hasText: 'Squeezebox' }).click()
+  await maren.at('suggest').click()
+  const box = (await maren.at('suggested-line').boundingBox())!
+  await maren.page.mouse.dblclick(box.x + box.width * 0.55, box.y + box.height * 0.5)
+  await maren.page.mouse.move(box.x + box.width * 0.55, box.y + box.height * 0.5)
+  await maren.page.mouse.down()
+  await maren.page.mouse.move(box.x + box.width * 0.55, box.y + box.height * 0.65, { steps: 5 })
+  await maren.page.mouse.up()
+  await maren.page.getByLabel('From bar').fill('17')
+  await maren.page.getByLabel('To bar').fill('20')
+  await maren.page.getByLabel('To bar').press('Tab')
+  await maren.page.getByLabel('Remark', { exact: true }).fill('Lean back here.')
+  await maren.at('pin-remark').click()
+  await expect(maren.page.getByText('with a suggested line')).toBeVisible()
+  // the hand-in itself is as it was
+  await expect(maren.at('apart')).toBeVisible()
+  await maren.at('accept').click()
+
+  const tobin = await somebody()
+  await tobin.signIn('Tobin Achterberg')
+  await tobin.openBench()
+  await tobin.chooseTrack('squeezebox')
+  const points = await tobin.points()
+  await tobin.at('hear-suggestion').click()
+  await expect(tobin.at('hear-suggestion')).toHaveAttribute('aria-pressed', 'true')
+  expect(await tobin.points()).toBe(points)
+  await tobin.at('try-suggestion').click()
+  await expect.poll(() => tobin.points()).toBeGreaterThan(points)
+  await tobin.page.keyboard.press('Control+z')
+  await expect.poll(() => tobin.points()).toBe(points)
+  await tobin.isSaved()
+})
+
+test('versions are switched while they play: the place is kept, the loudness follows, names can be hidden', async ({
+  somebody,
+}) => {
+  const maren = await somebody()
+  await desk(maren)
+  await maren.at('given-back').filter({ hasText: 'Tobin Achterberg' }).click()
+  await isOn(maren, 'Tobin Achterberg')
+  await maren.at('play').click()
+  await expect.poll(() => inPlayer(maren, 'seconds')).toBeGreaterThan(0.5)
+  for (let i = 0; i < 6; i++) {
+    const [before, clock] = [await inPlayer(maren, 'seconds'), Date.now()]
+    await maren
+      .at('hear')
+      .nth(i % 2)
+      .click()
+    const after = await inPlayer(maren, 'seconds')
+    // it goes on where it was: neither back nor ahead of the time that went by
+    expect(after).toBeGreaterThanOrEqual(before)
+    expect(after - before).toBeLessThan((Date.now() - clock) / 1000 + 0.25)
+  }
+  await maren.page.keyboard.press('h')
+  await expect(maren.at('hear').first()).toHaveText(/One|Two|Three/)
+  await maren.page.keyboard.press('h')
+  await expect(maren.at('hear').first()).toHaveText('This version')
+  await maren.page.keyboard.press('e')
+  await expect(maren.at('ways')).toContainText('same loudness')
+  await maren.at('play').click()
+  // only the moves: it begins two bars before the first
+  await maren.at('tour').click()
+  await expect.poll(() => inPlayer(maren, 'position')).toBeLessThan(4 * 3840)
+  await maren.at('tour').click()
+})
+
+test('a remark outlives a lost server, and whoever leaves the desk', async ({ somebody, installation }) => {
+  const maren = await somebody()
+  await desk(maren, 'One word echoes')
+  await maren.at('waiting').first().click()
+  await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
+  await maren.at('move-label').first().click()
+  await expect(maren.page.getByLabel('Remark', { exact: true })).not.toHaveValue('')
+  await installation.killServer()
+  await maren.page.getByLabel('Remark', { exact: true }).fill('In the middle of a sen')
+  await maren.at('pin-remark').click()
+  await expect(maren.at('notice')).toContainText('cannot be reached')
+  await maren.page.getByLabel('About the whole').fill('Written into the void')
+  await expect(maren.page.getByText('Not saved')).toBeVisible()
+  await installation.startServer()
+  await maren.page.reload()
+  await expect(maren.page.getByLabel('Remark', { exact: true })).toHaveValue('In the middle of a sen')
+  await expect(maren.page.getByLabel('About the whole')).toHaveValue('Written into the void')
+  await expect(maren.page.getByRole('complementary', { name: 'Feedback' }).getByText('Saved')).toBeVisible()
+})
+
+test('same lines are flagged, decisions are held and go back together, and nothing goes back wordless unasked', async ({
+  somebody,
+}) => {
+  const maren = await somebody()
+  await desk(maren, 'Down the street')
+  await expect(maren.at('same-as')).toHaveCount(2)
+  const before = await maren.at('waiting').count()
+  for (let i = 0; i < 2; i++) {
+    await maren.at('waiting').first().click()
+    await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
+    await maren.at('hold').check()
+    await maren.at('again').click()
+    await maren.at('without-a-word').click()
+    await expect(maren.at('held')).toHaveCount(i + 1)
+  }
+  await expect(maren.at('waiting')).toHaveCount(before - 2)
+  await maren.at('release').click()
+  await maren.at('release-now').click()
+  await expect(maren.at('held')).toHaveCount(0)
+  // nobody has opened them yet
+  await maren.at('given-back').last().click()
+  await maren.at('take-back').click()
+  await expect(maren.at('waiting')).toHaveCount(before - 1)
+})
+
+test('everybody’s lines lie on each other, two stand side by side', async ({ somebody }) => {
+  const maren = await somebody()
+  await desk(maren)
+  await maren.at('compare').click()
+  await expect(maren.at('crowd')).toHaveAttribute('aria-label', /8 lines; the middle half is shaded/)
+  await maren.page.getByLabel('Side 1').selectOption({ label: 'Ines Varga, version 1' })
+  await maren.page.getByLabel('Side 2').selectOption({ label: 'Ayla Demir, version 1' })
+  await expect(maren.at('difference')).toContainText('Squeezebox')
+  await maren.at('hear-side').nth(1).click()
+  await expect.poll(() => inPlayer(maren, 'seconds')).toBeGreaterThan(0.3)
+  await maren.at('names').uncheck()
+  await expect(maren.page.getByText('Ayla Demir')).toHaveCount(0)
+})
+
+test('feedback is printed, with a hundred remarks if need be', async ({ somebody }) => {
+  const maren = await somebody()
+  await desk(maren, 'Out of the dark')
+  await maren.at('waiting').first().click()
+  await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
+  const handIn = maren.page.url().split('/').at(-1)!
+  await maren.page.evaluate(async (id) => {
+    const work = (await (await fetch(`/api/hand-ins/${id}`)).json()) as {
+      document: { mix: { tracks: { id: string }[] } }
+    }
+    const lane = `track/${work.document.mix.tracks[0]!.id}/level`
+    for (let i = 0; i < 100; i++)
+      await fetch(`/api/hand-ins/${id}/remarks`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({
+          lane,
+          from: i * 960,
+          to: i * 960 + 960,
+          text: `<script>Remark ${i}</script>`,
+        }),
+      })
+  }, handIn)
+  await maren.at('sheets').click()
+  await expect(maren.at('paper').first()).toBeVisible()
+  await maren.page.getByLabel('Whose').selectOption(handIn)
+  await expect(maren.at('paper')).toHaveCount(1)
+  await expect(maren.page.getByText('<script>Remark 99</script>')).toBeVisible()
+  await maren.page.emulateMedia({ media: 'print' })
+  await expect(maren.page.locator('.app-header')).toBeHidden()
+  for (const format of ['A4', 'Letter'] as const) {
+    const pdf = await maren.page.pdf({ format })
+    expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)!.length).toBeGreaterThan(2)
+  }
+})
