@@ -16,6 +16,7 @@ const GROUPS = {
   pass: async () => (await import('../bench/pass.mjs')).pass(),
   assess: async () => (await import('../bench/assess.mjs')).assess(),
   drag: async () => (await import('../bench/drag.mjs')).dragging(),
+  review: async () => (await import('../bench/review.mjs')).review(),
 }
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null

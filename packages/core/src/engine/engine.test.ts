@@ -336,12 +336,14 @@ describe('the engine’s memory', () => {
       mix = addReturn(mix, 'R', 'delay', { back: `r${i}`, effect: `x${i}` })
       mix = addSend(mix, 'pad', `r${i}`, `s${i}`)
       player.load(compileMix(song, mix))
-      player.process(left, left)
+      // another path is taken over in a moment of silence
+      for (let block = 0; block < 4; block++) player.process(left, left)
     }
     turn(0)
     turn(1)
+    turn(2)
     const bytes = player.engine.bytes
-    for (let i = 2; i < 60; i++) turn(i)
+    for (let i = 3; i < 60; i++) turn(i)
     expect(player.engine.bytes).toBe(bytes)
   })
 })
@@ -360,5 +362,35 @@ describe('a control that is moved while it plays', () => {
     expect(left[BLOCK - 1]!).toBeLessThan(before * 0.6)
     player.process(left, right)
     expect(left[BLOCK - 1]!).toBeCloseTo(CENTRE * levelGain(-20), 6)
+  })
+})
+
+describe('two mixes that are heard in turn', () => {
+  const sine = audioFor(song, (n) => Math.round(12_000 * Math.sin(n * 0.03)))
+  const faded = withLine(song, 'reed', [point(0, 0), point(3840, -30)])
+  const wet = addEffect(change(plainMix(song), 'reed', { level: -12, pan: 0.8 }), 'reed', 'delay', 'd')
+  const mixes = [faded, wet, plainMix(song)]
+
+  it('change over at the next block, at the same sample, without a click', () => {
+    const player = new Player(compileMix(song, mixes[0]!), sine)
+    const left = new Float32Array(BLOCK)
+    const right = new Float32Array(BLOCK)
+    player.play()
+    let steepest = 0
+    let last = 0
+    let blocks = 0
+    for (let round = 0; round < 30; round++) {
+      player.load(compileMix(song, mixes[round % 3]!))
+      for (let k = 0; k < 12; k++) {
+        expect(player.position).toBe(blocks++ * BLOCK)
+        player.process(left, right)
+        for (const x of left) {
+          steepest = Math.max(steepest, Math.abs(x - last))
+          last = x
+        }
+      }
+    }
+    // no steeper than the sine itself at its loudest, and the ramps on it
+    expect(steepest).toBeLessThan((12_000 / 32_768) * 0.03 * 1.5)
   })
 })

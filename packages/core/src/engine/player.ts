@@ -4,6 +4,7 @@ import { beatAt, type Beats } from './beats'
 import { BLOCK, Engine } from './engine'
 import { Monitor } from './monitor'
 import type { Program } from './program'
+import { isSamePath } from './same-path'
 
 /** Sound comes and goes within this many samples at play, stop, a change of place and a loop's end: 5 ms. */
 const FADE = 220
@@ -34,18 +35,30 @@ export class Player {
   #target: number | null = null
   #fade = 0
   #beats: Beats
+  #program: Program
+  /** A program in which the sound takes another path: it is taken over in a moment of silence. */
+  #coming: Program | null = null
   /** The bar that is counted: its beats, the samples of one, and the samples still to go. */
   #count = { beats: 0, gap: 0, left: 0 }
 
   constructor(program: Program, audio: AudioStore) {
     this.engine = new Engine(program, audio)
     this.#beats = program.beats
+    this.#program = program
   }
 
-  /** Takes a changed program over. */
+  /**
+   * Takes a changed program over at its next block. Settings and lines run on from where they are; where effects, sends or
+   * returns come or go, the sound sinks for 5 ms and rises again, since a path cannot be ramped into another.
+   */
   load(program: Program): void {
     this.#beats = program.beats
-    this.engine.load(program)
+    if (this.#fade > 0 && !isSamePath(this.#program, program)) this.#coming = program
+    else {
+      this.#coming = null
+      this.#program = program
+      this.engine.load(program)
+    }
   }
 
   /** Beats still to be counted before it plays; 0 where none. */
@@ -136,6 +149,7 @@ export class Player {
   /** Settles changes that wait for silence; true where there is nothing to play. */
   #idle(): boolean {
     if (this.#fade > 0) return false
+    if (this.#coming !== null) this.load(this.#coming)
     if (this.#target !== null) {
       this.position = this.#target
       this.#target = null
@@ -150,7 +164,7 @@ export class Player {
   }
 
   #shape(frames: number): void {
-    const leaving = !this.#wantsToPlay || this.#target !== null
+    const leaving = !this.#wantsToPlay || this.#target !== null || this.#coming !== null
     for (let n = 0; n < frames; n++) {
       const nearEnd = this.loop ? this.loop.end - (this.position + n) : FADE
       const rising = !leaving && !(nearEnd >= 0 && nearEnd < FADE && this.loop)
