@@ -10,6 +10,7 @@ import { sameOriginWrites, securityHeaders } from './http/security'
 import { liveRoutes } from './live/routes'
 import { bankRoutes } from './reviews/bank-routes'
 import { remarkRoutes } from './reviews/remark-routes'
+import { peopleRoutes } from './people/routes'
 import { reviewRoutes } from './reviews/routes'
 import type { Services } from './services'
 import { songbookRoutes } from './songbook/routes'
@@ -24,6 +25,7 @@ export function allRoutes(services: Services): Route[] {
       return { ok: true }
     }),
     ...accessRoutes(services),
+    ...peopleRoutes(services),
     ...assignmentRoutes(services),
     ...workRoutes(services),
     ...handInRoutes(services),

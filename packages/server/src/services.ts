@@ -10,6 +10,8 @@ import { MeasureQueue } from './jobs/measure-queue'
 import type { MeasureTask } from './jobs/measure-worker'
 import { WorkerPool } from './jobs/worker-pool'
 import { Happenings } from './live/happenings'
+import { Leaving } from './people/leaving'
+import { People } from './people/people'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
 import { Songs } from './songbook/songs'
@@ -21,6 +23,8 @@ export interface Services {
   readonly database: DataSource
   readonly installation: Installation
   readonly sessions: Sessions
+  readonly people: People
+  readonly leaving: Leaving
   readonly permissions: Permissions
   readonly songs: Songs
   readonly assets: Assets
@@ -58,10 +62,14 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
   const briefs = new Briefs(database)
   const happenings = new Happenings(database, log)
   const measuring = new MeasureQueue(database, { songs, assets, happenings }, measurers, log)
+  const sessions = new Sessions(database)
+  const handIns = new HandIns(database, measuring, briefs, happenings)
   return {
     database,
     installation: new Installation(database, demo),
-    sessions: new Sessions(database),
+    sessions,
+    people: new People(database, sessions),
+    leaving: new Leaving(database, songs, handIns),
     permissions: new Permissions(database),
     songs,
     assets,
@@ -70,7 +78,7 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     briefs,
     hints: new Hints(database, briefs),
     writing: new AssignmentWriting(database, songs),
-    handIns: new HandIns(database, measuring, briefs, happenings),
+    handIns,
     measuring,
     happenings,
     workers,

@@ -195,15 +195,21 @@ async function person(database: DataSource, name: string, role: Role, passwordHa
     passwordHash,
     wrongTries: 0,
     retryAt: null,
+    mustChange: false,
   })
   return id
 }
 
 async function group(database: DataSource, members: Record<Role, readonly string[]>): Promise<string> {
   const groupId = randomUUID()
-  await database
-    .getRepository(Group)
-    .insert({ id: groupId, name: 'Group', place: 'Room', joinCode: groupId.slice(0, 8) })
+  await database.getRepository(Group).insert({
+    id: groupId,
+    name: 'Group',
+    place: 'Room',
+    joinCode: groupId.slice(0, 8).toUpperCase(),
+    joinOpen: true,
+    keepUntil: null,
+  })
   for (const role of ['teacher', 'student'] as const) {
     for (const personId of members[role])
       await database.getRepository(Membership).insert({ groupId, personId, role })

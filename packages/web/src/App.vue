@@ -2,6 +2,7 @@
 import { onMounted, ref, watchEffect } from 'vue'
 import { useTheme } from 'vuetify'
 import FirstTeacherPage from './people/FirstTeacherPage.vue'
+import OwnPasswordPage from './people/OwnPasswordPage.vue'
 import SignInPage from './people/SignInPage.vue'
 import { useSession } from './people/session-store'
 import { useThemeChoice } from './theme/theme-store'
@@ -32,7 +33,8 @@ onMounted(look)
       <v-btn @click="look">Try again</v-btn>
     </div>
     <template v-else-if="session.known">
-      <router-view v-if="session.person" :key="session.person.id" />
+      <OwnPasswordPage v-if="session.person?.mustChange" />
+      <router-view v-else-if="session.person" :key="session.person.id" />
       <FirstTeacherPage v-else-if="session.needsFirstTeacher" />
       <SignInPage v-else />
     </template>

@@ -10,6 +10,7 @@ export const router = createRouter({
     { path: '/compare/:assignment', component: () => import('./compare/ComparePage.vue'), props: true },
     { path: '/sheets/:assignment/:handIn?', component: () => import('./sheets/SheetsPage.vue'), props: true },
     { path: '/brief/:assignment', component: () => import('./brief/BriefPage.vue'), props: true },
+    { path: '/groups/:group?', component: () => import('./groups/GroupsPage.vue'), props: true },
     { path: '/rig', component: () => import('./surface/RigPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],

@@ -56,6 +56,7 @@ export class Installation {
         role: 'teacher',
         wrongTries: 0,
         retryAt: null,
+        mustChange: false,
       })
       await manager.insert(Person, person)
       return person

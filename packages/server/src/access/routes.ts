@@ -1,9 +1,9 @@
-import { IsString, Length, Matches, MaxLength } from 'class-validator'
+import { IsOptional, IsString, Length, Matches, MaxLength } from 'class-validator'
 import type { Services } from '../services'
 import { Person } from '../people/person.entity'
 import { notFound, Problem } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
-import { isPassword } from './passwords'
+import { hashPassword, isPassword } from './passwords'
 import { waitAfter } from './slow-down'
 
 class SignInBody {
@@ -41,9 +41,21 @@ class FirstTeacherBody {
   password!: string
 }
 
+class OwnPasswordBody {
+  /** The password as it is now; not needed where it was given by a teacher. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(200)
+  now?: string
+
+  @IsString()
+  @Length(8, 200, { message: 'A password has at least 8 characters' })
+  password!: string
+}
+
 /** What a browser may know about a person. */
-export function personView({ id, name, role }: Person) {
-  return { id, name, role }
+export function personView({ id, name, role, mustChange }: Person) {
+  return { id, name, role, mustChange }
 }
 
 export function accessRoutes({ database, sessions, installation }: Services): Route[] {
@@ -92,6 +104,23 @@ export function accessRoutes({ database, sessions, installation }: Services): Ro
       await sessions.begin(c, person.id)
       return personView(person)
     }),
+
+    routeWithBody(
+      'put',
+      '/api/session/password',
+      'signed-in',
+      OwnPasswordBody,
+      async ({ c, person, body }) => {
+        // whoever was given a password does not have to know it again, whoever chose one does
+        if (!person.mustChange && !(await isPassword(person.passwordHash, body.now ?? '')))
+          throw new Problem(403, 'wrong-password', 'That is not your password as it is now.')
+        const passwordHash = await hashPassword(body.password)
+        await people.update(person.id, { passwordHash, mustChange: false, wrongTries: 0, retryAt: null })
+        await sessions.endAllOf(person.id)
+        await sessions.begin(c, person.id)
+        return personView({ ...person, mustChange: false })
+      },
+    ),
 
     route('delete', '/api/session', 'anyone', async ({ c }) => {
       await sessions.end(c)

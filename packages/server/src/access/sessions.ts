@@ -44,6 +44,11 @@ export class Sessions {
       .getOne()
   }
 
+  /** Signs a person out on every browser. */
+  async endAllOf(personId: string): Promise<void> {
+    await this.database.getRepository(Session).delete({ personId })
+  }
+
   async end(c: Context): Promise<void> {
     const token = getCookie(c, COOKIE)
     if (token) await this.database.getRepository(Session).delete({ tokenHash: hashOf(token) })

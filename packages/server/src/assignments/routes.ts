@@ -201,15 +201,6 @@ export function assignmentRoutes(services: Services): Route[] {
       document: await songs.version(param('version')),
     })),
 
-    route('get', '/api/groups', 'teacher', async ({ person }) =>
-      database.query(
-        `SELECT g.id, g.name, g.place, (SELECT COUNT(*) FROM memberships s WHERE s.group_id = g.id AND s.role = 'student') + 0 AS students
-           FROM class_groups g JOIN memberships m ON m.group_id = g.id AND m.person_id = ? AND m.role = 'teacher'
-          ORDER BY g.name`,
-        [person.id],
-      ),
-    ),
-
     route('get', '/api/assignments/:assignment/bundle', 'teacher', async ({ person, param }) => {
       const { songVersionId, startingMix, title } = await permissions.assignment(person, param('assignment'))
       return bundles.answer(songVersionId, JSON.parse(startingMix) as Mix, title)

@@ -5,7 +5,7 @@ import { Assignment } from '../assignments/assignment.entity'
 import { Exception } from '../assignments/exception.entity'
 import { HandIn } from '../handins/hand-in.entity'
 import { Happening } from '../live/happening.entity'
-import { Group, Membership } from '../people/group.entity'
+import { Group, JoinRequest, Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
 import { TrailEntry } from '../people/trail.entity'
 import { BankRemarkRow, Remark, Reply, Review } from '../reviews/review.entity'
@@ -17,6 +17,7 @@ import { Try, Work, WorkCommand } from '../works/work.entity'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Surfaces1764100000000 } from './migrations/1764100000000-surfaces'
 import { Briefs1764200000000 } from './migrations/1764200000000-briefs'
+import { Classes1764400000000 } from './migrations/1764400000000-classes'
 import { Reviews1764300000000 } from './migrations/1764300000000-reviews'
 
 export interface DatabaseSettings {
@@ -58,6 +59,7 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       Person,
       Group,
       Membership,
+      JoinRequest,
       TrailEntry,
       Session,
       Setting,
@@ -80,7 +82,13 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       Exception,
       OpenedHint,
     ],
-    migrations: [FirstSchema1764000000000, Surfaces1764100000000, Briefs1764200000000, Reviews1764300000000],
+    migrations: [
+      FirstSchema1764000000000,
+      Surfaces1764100000000,
+      Briefs1764200000000,
+      Reviews1764300000000,
+      Classes1764400000000,
+    ],
     poolSize: 16,
     extra: { connectTimeout: 5000 },
   })

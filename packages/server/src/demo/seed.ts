@@ -55,7 +55,7 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
     const students = new Map<StudentName, string>()
     for (const s of STUDENTS) students.set(s.signIn, await person(manager, s, 'student', passwordHash))
     const groupId = randomUUID()
-    await manager.insert(Group, { id: groupId, ...GROUP })
+    await manager.insert(Group, { id: groupId, ...GROUP, joinOpen: true, keepUntil: null })
     await manager.insert(Membership, { groupId, personId: teacher, role: 'teacher' })
     for (const personId of students.values()) {
       await manager.insert(Membership, { groupId, personId, role: 'student' })
@@ -169,7 +169,16 @@ async function person(
   passwordHash: string,
 ): Promise<string> {
   const id = randomUUID()
-  await manager.insert(Person, { id, name, signIn, role, passwordHash, wrongTries: 0, retryAt: null })
+  await manager.insert(Person, {
+    id,
+    name,
+    signIn,
+    role,
+    passwordHash,
+    wrongTries: 0,
+    retryAt: null,
+    mustChange: false,
+  })
   return id
 }
 
@@ -217,6 +226,7 @@ async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Pro
     measurement: null,
     assessment: null,
     sameAs: sameness(start, document),
+    pair: null,
     outcome: review?.outcome ?? null,
     handedInAt,
     givenBackAt: review ? new Date(handedInAt.getTime() + 12 * HOUR) : null,

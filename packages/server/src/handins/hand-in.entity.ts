@@ -59,6 +59,10 @@ export class HandIn {
   @Column({ name: 'same_as', type: 'char', length: 64, nullable: true })
   sameAs!: string | null
 
+  /** The same for both hand-ins of a pair; null where one student handed in alone. */
+  @Column({ type: 'char', length: 36, nullable: true })
+  pair!: string | null
+
   @Column({ type: 'enum', enum: ['accepted', 'again'], nullable: true })
   outcome!: Outcome | null
 

@@ -19,6 +19,8 @@ export interface HandInWords {
   readonly said: string
   /** Tracks on which the hand still writes. */
   readonly writing: readonly string[]
+  /** Who did it together with the student, at the same machine. */
+  readonly partner: Person | null
 }
 
 /** Handing in and giving back. */
@@ -71,6 +73,7 @@ export class HandIns {
         said: words.said.trim(),
         writing: JSON.stringify(words.writing),
         sameAs: sameness(JSON.parse(assignment.startingMix) as Mix, work.document),
+        pair: words.partner && randomUUID(),
         outcome: null,
         handedInAt: new Date(),
         givenBackAt: null,
@@ -82,10 +85,46 @@ export class HandIns {
       await manager.insert(HandIn, handIn)
       await leaveTrail(manager, person.id, 'handed in', handIn.id)
       await this.#tellTeachers(manager, assignment, 'handed in', handIn)
-      return handIn
+      const twin = words.partner && (await this.#twin(manager, assignment, handIn, words.partner))
+      return [handIn, ...(twin ? [twin] : [])]
     })
-    this.measuring.add(made.id)
-    return made
+    for (const { id } of made) this.measuring.add(id)
+    return made[0]!
+  }
+
+  /** The same hand-in for the other one of a pair, as the next version of theirs. Their own work stays as it is. */
+  async #twin(
+    manager: EntityManager,
+    assignment: Assignment,
+    handIn: HandIn,
+    partner: Person,
+  ): Promise<HandIn> {
+    const key = { assignmentId: assignment.id, personId: partner.id }
+    let work = await manager.findOne(Work, { where: key, lock: { mode: 'pessimistic_write' } })
+    if (!work) {
+      work = manager.create(Work, {
+        id: randomUUID(),
+        ...key,
+        revision: 1,
+        document: JSON.stringify({ mix: JSON.parse(assignment.startingMix) as Mix, notes: [] }),
+        window: '',
+        lastSave: '',
+        updatedAt: new Date(),
+      })
+      await manager.insert(Work, work)
+    }
+    const last = await manager.findOne(HandIn, { where: { workId: work.id }, order: { number: 'DESC' } })
+    const twin = {
+      ...handIn,
+      id: randomUUID(),
+      workId: work.id,
+      number: (last?.number ?? 0) + 1,
+      revision: work.revision,
+    }
+    await manager.insert(HandIn, twin)
+    await leaveTrail(manager, partner.id, 'handed in', twin.id)
+    await this.#tellTeachers(manager, assignment, 'handed in', twin)
+    return twin
   }
 
   /** Has every hand-in of an assignment measured anew, by the brief as it is now. @returns how many */

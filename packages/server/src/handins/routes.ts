@@ -12,14 +12,28 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateNested,
 } from 'class-validator'
+import { Type } from 'class-transformer'
 import { badInput, notFound } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
+import { isPassword } from '../access/passwords'
+import { Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
 import type { Services } from '../services'
 import { OpenedHint } from '../works/opened-hint.entity'
 import { HAND_IN_STATES, isBack, type Outcome } from './hand-in.entity'
 import { handInView, reviewView } from './views'
+
+class PartnerBody {
+  @IsString()
+  @MaxLength(60)
+  signIn!: string
+
+  @IsString()
+  @MaxLength(200)
+  password!: string
+}
 
 class HandInBody {
   @IsInt()
@@ -38,6 +52,12 @@ class HandInBody {
   @IsString({ each: true })
   @MaxLength(64, { each: true })
   writing?: string[]
+
+  /** The other one of a pair at this machine, who says so with the own name and password. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => PartnerBody)
+  partner?: PartnerBody
 }
 
 class GiveBackBody {
@@ -62,10 +82,27 @@ interface QueueRow {
   readonly sameAs: string | null
   readonly student: string
   readonly workId: string
+  readonly pair: string | null
   readonly [column: string]: unknown
 }
 
 export function handInRoutes({ database, permissions, handIns, bundles }: Services): Route[] {
+  /** A classmate who proves to be there. @throws Problem 400 where name and password do not belong together */
+  const partnerOf = async (person: Person, workId: string, { signIn, password }: PartnerBody) => {
+    const { assignmentId } = await permissions.ownWork(person, workId)
+    const { groupId } = await permissions.assignment(person, assignmentId)
+    const found = await database
+      .getRepository(Person)
+      .findOneBy({ signIn: signIn.trim().toLowerCase(), role: 'student' })
+    const right = await isPassword(found?.passwordHash ?? null, password)
+    const member =
+      found &&
+      (await database.getRepository(Membership).findOneBy({ groupId, personId: found.id, role: 'student' }))
+    if (!right || !member || found.id === person.id)
+      throw badInput('That is not the name and password of a classmate. Nothing was handed in.')
+    return found
+  }
+
   return [
     routeWithBody(
       'post',
@@ -78,6 +115,7 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
             revision: body.revision,
             said: body.said ?? '',
             writing: body.writing ?? [],
+            partner: body.partner ? await partnerOf(person, param('work'), body.partner) : null,
           }),
           person.role,
         ),
@@ -107,15 +145,18 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
         throw badInput('There is no such state of a hand-in.')
       const rows: QueueRow[] = await database.query(
         `SELECT h.id, h.number, h.state, h.outcome, h.handed_in_at AS handedInAt, h.given_back_at AS givenBackAt,
-                h.opened_at AS openedAt, h.seen_at AS seenAt, h.same_as AS sameAs, h.work_id AS workId, p.name AS student,
+                h.opened_at AS openedAt, h.seen_at AS seenAt, h.same_as AS sameAs, h.work_id AS workId, h.pair, p.name AS student,
                 h.number = (SELECT MAX(number) FROM hand_ins x WHERE x.work_id = h.work_id) AS newest
            FROM hand_ins h JOIN works w ON w.id = h.work_id JOIN people p ON p.id = w.person_id
           WHERE w.assignment_id = ? AND (? IS NULL OR h.state = ?)
           ORDER BY h.handed_in_at, h.id`,
         [id, state ?? null, state ?? null],
       )
-      return rows.map(({ sameAs, workId, newest, ...row }) => ({
+      return rows.map(({ sameAs, workId, pair, newest, ...row }) => ({
         ...row,
+        // whoever did it together with the student
+        with:
+          pair === null ? null : (rows.find((r) => r.pair === pair && r.workId !== workId)?.student ?? null),
         newest: Number(newest) === 1,
         // whose hand-in has the same lines and settings
         sameAs:
@@ -123,7 +164,11 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
             ? []
             : [
                 ...new Set(
-                  rows.filter((r) => r.sameAs === sameAs && r.workId !== workId).map((r) => r.student),
+                  rows
+                    .filter(
+                      (r) => r.sameAs === sameAs && r.workId !== workId && (pair === null || r.pair !== pair),
+                    )
+                    .map((r) => r.student),
                 ),
               ],
       }))

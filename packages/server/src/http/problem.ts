@@ -28,6 +28,8 @@ export class Problem extends Error {
 
 export const badInput = (message: string) => new Problem(400, 'bad-input', message)
 export const notSignedIn = () => new Problem(401, 'not-signed-in', 'Please sign in.')
+export const ownPasswordFirst = () =>
+  new Problem(403, 'own-password-first', 'Choose a password of your own first.')
 /** For what does not exist and for what is somebody else's: the two cannot be told apart from outside. */
 export const notFound = () => new Problem(404, 'not-found', 'There is nothing here for you.')
 export const notNow = (message: string, details?: Record<string, unknown>) =>

@@ -2,10 +2,13 @@ import type { ClassConstructor } from 'class-transformer'
 import type { Context, Hono } from 'hono'
 import type { Person } from '../people/person.entity'
 import { checked, readJson, USUAL_LIMIT } from './body'
-import { notFound, notSignedIn } from './problem'
+import { notFound, notSignedIn, ownPasswordFirst } from './problem'
 
 /** Who may call a route. Whose data it touches is checked by the handler; the wrong role is told 404. */
 export type Who = 'anyone' | 'signed-in' | 'student' | 'teacher'
+
+/** The one route for those who still have a password from somebody else. */
+const OWN_PASSWORD = '/api/session/password'
 
 /** What a handler gets. */
 export interface Call<P extends Person | null, B> {
@@ -61,6 +64,8 @@ export function mount(
       const person = entry.who === 'anyone' && !c.req.header('cookie') ? null : await personOf(c)
       if (entry.who !== 'anyone') {
         if (!person) throw notSignedIn()
+        // a password that somebody else knows opens nothing but the way to an own one
+        if (person.mustChange && entry.path !== OWN_PASSWORD) throw ownPasswordFirst()
         if (entry.who !== 'signed-in' && entry.who !== person.role) throw notFound()
       }
       const body = entry.body ? await checked(entry.body, await readJson(c, entry.limit)) : {}

@@ -15,6 +15,36 @@ export class Group {
 
   @Column({ name: 'join_code', type: 'varchar', length: 20, unique: true })
   joinCode!: string
+
+  /** Whether somebody may ask to join by the code. */
+  @Column({ name: 'join_open', type: 'boolean', default: true })
+  joinOpen!: boolean
+
+  /** After this day the teacher is asked whether everything personal may go; null for no such day. */
+  @Column({ name: 'keep_until', type: 'date', nullable: true })
+  keepUntil!: string | null
+}
+
+/** Somebody who wants to join by the code. Becomes a student when a teacher says so. */
+@Entity('join_requests')
+export class JoinRequest {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id!: string
+
+  @Column({ name: 'group_id', type: 'char', length: 36 })
+  groupId!: string
+
+  @Column({ type: 'varchar', length: 120 })
+  name!: string
+
+  @Column({ name: 'sign_in', type: 'varchar', length: 60, unique: true })
+  signIn!: string
+
+  @Column({ name: 'password_hash', type: 'varchar', length: 200 })
+  passwordHash!: string
+
+  @Column({ name: 'created_at', type: 'datetime', precision: 3 })
+  createdAt!: Date
 }
 
 /** Who belongs to a group, and as what. */

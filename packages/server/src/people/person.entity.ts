@@ -28,4 +28,8 @@ export class Person {
   /** Before this time no password is looked at. */
   @Column({ name: 'retry_at', type: 'datetime', precision: 3, nullable: true })
   retryAt!: Date | null
+
+  /** Whether the password was given by somebody else: the person is asked for an own one first. */
+  @Column({ name: 'must_change', type: 'boolean', default: false })
+  mustChange!: boolean
 }

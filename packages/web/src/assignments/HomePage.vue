@@ -45,13 +45,11 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
   <main class="home">
     <div class="top">
       <h1>Hello {{ session.person?.name.split(' ')[0] }}</h1>
-      <v-btn
-        v-if="session.person?.role === 'teacher'"
-        variant="outlined"
-        data-test="new-assignment"
-        @click="making = true"
-        >New assignment</v-btn
-      >
+      <nav v-if="session.person?.role === 'teacher'" class="places" aria-label="Places">
+        <v-btn variant="text" to="/groups" data-test="groups">Groups</v-btn>
+        <v-btn variant="text" to="/songs" data-test="songbook">Songbook</v-btn>
+        <v-btn variant="outlined" data-test="new-assignment" @click="making = true">New assignment</v-btn>
+      </nav>
     </div>
     <div v-if="problem" class="sheet blank">
       <p role="alert">{{ problem }}</p>
@@ -114,6 +112,11 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
   gap: 16px;
   align-items: center;
   justify-content: space-between;
+}
+
+.places {
+  display: flex;
+  gap: 6px;
 }
 
 h1 {

@@ -25,6 +25,9 @@ const pass = usePass()
 const guide = useGuide()
 const handed = ref<string | null>(null)
 const said = ref('')
+/** Whether two students hand in together at this machine. */
+const paired = ref(false)
+const partner = ref({ signIn: '', password: '' })
 const busy = ref(false)
 const problem = ref('')
 
@@ -50,7 +53,10 @@ async function handIn(): Promise<void> {
   problem.value = ''
   try {
     const writing = work.mix!.tracks.map((t) => t.id).filter((id) => pass.wayOf(trackLevel(id)) !== 'follow')
-    handed.value = (await work.handIn(said.value, writing)).id
+    const both = paired.value && partner.value.signIn.trim() ? { ...partner.value } : null
+    handed.value = (await work.handIn(said.value, writing, both)).id
+    partner.value = { signIn: '', password: '' }
+    paired.value = false
     said.value = ''
     pass.reset()
   } catch (error) {
@@ -97,6 +103,28 @@ onBeforeUnmount(() => clearInterval(timer))
           >In one line: what were you going for?
           <input v-model="said" maxlength="400" data-test="said" @keydown.stop />
         </label>
+        <details class="pair" :open="paired" @toggle="paired = ($event.target as HTMLDetailsElement).open">
+          <summary data-test="pair">We are two</summary>
+          <p class="soft">Both of you have it then. The other one types their own name and password.</p>
+          <div class="two">
+            <input
+              v-model="partner.signIn"
+              placeholder="Sign-in name"
+              aria-label="Sign-in name of the other one"
+              autocomplete="off"
+              autocapitalize="off"
+              @keydown.stop
+            />
+            <input
+              v-model="partner.password"
+              type="password"
+              placeholder="Password"
+              aria-label="Password of the other one"
+              autocomplete="off"
+              @keydown.stop
+            />
+          </div>
+        </details>
         <p v-if="pass.active" data-test="still-writes">
           The hand still writes on some tracks while it plays. It is set back to follow only when you hand in.
         </p>
@@ -160,12 +188,29 @@ h3 {
   gap: 4px;
 }
 
+.pair summary {
+  min-height: 30px;
+  cursor: pointer;
+}
+
+.two {
+  display: flex;
+  gap: 8px;
+  margin-top: 6px;
+}
+
+.two input {
+  flex: 1;
+  min-width: 0;
+}
+
 .said {
   display: grid;
   gap: 4px;
 }
 
-.said input {
+.said input,
+.two input {
   height: 38px;
   padding: 0 10px;
   border: 1px solid var(--rule);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import JoinForm from './JoinForm.vue'
 import RudloMark from '../shell/RudloMark.vue'
 import { useSession } from './session-store'
 
@@ -9,6 +10,7 @@ const password = ref('')
 const problem = ref('')
 const busy = ref(false)
 const byName = ref(false)
+const joining = ref(false)
 
 const teachers = computed(() => session.demo.filter((p) => p.role === 'teacher'))
 const students = computed(() => session.demo.filter((p) => p.role === 'student'))
@@ -63,7 +65,8 @@ async function attempt(what: () => Promise<void>): Promise<void> {
     </section>
 
     <section class="sheet box">
-      <template v-if="offersNames">
+      <JoinForm v-if="joining" @back="joining = false" />
+      <template v-else-if="offersNames">
         <h1>Who are you today?</h1>
         <p class="soft">This is the demo. Choose anybody; no password is needed.</p>
         <h2>Teacher</h2>
@@ -112,7 +115,12 @@ async function attempt(what: () => Promise<void>): Promise<void> {
         <v-btn v-if="session.demo.length" variant="text" block @click="byName = false"
           >Choose a name of the demo</v-btn
         >
-        <p v-else class="soft small">Forgotten your password? Your teacher can give you a new one.</p>
+        <v-btn variant="text" block data-test="join" @click="joining = true"
+          >I have a code to join a group</v-btn
+        >
+        <p v-if="!session.demo.length" class="soft small">
+          Forgotten your password? Your teacher can give you a new one.
+        </p>
       </form>
     </section>
   </main>

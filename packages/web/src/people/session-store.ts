@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { forgetAudio } from '../audio/asset-loader'
-import { get, post, remove } from '../server/api'
+import { get, post, put, remove } from '../server/api'
 import type { PersonView, WhoIsHere } from '../server/views'
 import { OfflineCopy } from '../work/offline-copy'
 
@@ -32,6 +32,11 @@ export const useSession = defineStore('session', () => {
     person.value = await post<PersonView>('/api/first-teacher', by)
   }
 
+  /** Chooses an own password; `now` is the present one, where it was not given by a teacher. */
+  async function choosePassword(password: string, now?: string): Promise<void> {
+    person.value = await put<PersonView>('/api/session/password', { password, ...(now ? { now } : {}) })
+  }
+
   /** Whether edits of this person still wait in this browser. */
   async function hasUnsent(): Promise<boolean> {
     return person.value ? !(await new OfflineCopy(person.value.id).isEmpty()) : false
@@ -59,6 +64,7 @@ export const useSession = defineStore('session', () => {
     signIn,
     signInDemo,
     createFirstTeacher,
+    choosePassword,
     hasUnsent,
     signOut,
   }

@@ -30,7 +30,7 @@ const title = computed(() => {
 
 <template>
   <button class="entry" :aria-current="current" :title="title">
-    <span class="name">{{ entry.student }}</span>
+    <span class="name">{{ entry.with ? `${entry.student} & ${entry.with}` : entry.student }}</span>
     <span v-if="entry.sameAs.length" class="same" data-test="same-as" aria-label="same lines as another"
       >=</span
     >

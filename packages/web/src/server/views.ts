@@ -13,6 +13,8 @@ export interface PersonView {
   readonly id: string
   readonly name: string
   readonly role: 'student' | 'teacher'
+  /** Whether the password was given by somebody else: an own one comes first. */
+  readonly mustChange?: boolean
 }
 
 export interface WhoIsHere {
@@ -173,6 +175,8 @@ export interface QueueEntry {
   readonly student: string
   /** Whether it is the newest of its student. */
   readonly newest: boolean
+  /** Whoever did it together with the student. */
+  readonly with: string | null
   /** Students who handed in the same lines and settings. */
   readonly sameAs: readonly string[]
 }

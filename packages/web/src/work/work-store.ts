@@ -340,13 +340,21 @@ export const useWork = defineStore('work', () => {
     versions.value = await get<OwnVersion[]>(`/api/works/${id.value}/hand-ins`)
   }
 
-  /** Saves, then hands in, with what the student was going for and where the hand still writes. @throws ApiError or Unreachable with a sentence */
-  async function handIn(said: string, writing: readonly string[]): Promise<OwnVersion> {
+  /**
+   * Saves, then hands in, with what the student was going for, where the hand still writes, and the other one of a pair.
+   * @throws ApiError or Unreachable with a sentence
+   */
+  async function handIn(
+    said: string,
+    writing: readonly string[],
+    partner: { readonly signIn: string; readonly password: string } | null = null,
+  ): Promise<OwnVersion> {
     await saver?.flush()
     const made = await post<OwnVersion>(`/api/works/${id.value}/hand-ins`, {
       revision: saver?.revision ?? revision,
       said,
       writing,
+      ...(partner ? { partner } : {}),
     })
     await refreshVersions()
     return made

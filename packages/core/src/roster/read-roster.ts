@@ -1,0 +1,114 @@
+import Papa from 'papaparse'
+import { SIGN_IN_NAME } from './sign-in-name'
+
+/** A student as a roster names them. */
+export interface RosterRow {
+  /** Line of the file, from 1. */
+  readonly line: number
+  readonly name: string
+  /** Null where one is to be made. */
+  readonly signIn: string | null
+}
+
+/** Something wrong in a roster. */
+export interface RosterProblem {
+  /** Line of the file, from 1; 0 for the whole. */
+  readonly line: number
+  readonly sentence: string
+}
+
+/** What a roster says. It is taken as a whole or not at all. */
+export interface Roster {
+  readonly rows: readonly RosterRow[]
+  readonly problems: readonly RosterProblem[]
+}
+
+export const ROSTER_LIMITS = { rows: 200, name: 120, bytes: 1024 * 1024 } as const
+
+const NAMES = {
+  name: ['name', 'full name', 'student', 'student name'],
+  first: ['first name', 'given name', 'givenname', 'first', 'forename'],
+  last: ['last name', 'family name', 'familyname', 'surname', 'last'],
+  signIn: ['sign-in', 'sign-in name', 'sign in', 'username', 'user name', 'login'],
+} as const
+
+const wrong = (sentence: string): Roster => ({ rows: [], problems: [{ line: 0, sentence }] })
+
+/** What stands in a table, cell by cell. Commas, semicolons and tabs are told apart by themselves. */
+export function readTable(text: string): { readonly cells: string[][]; readonly problem: string | null } {
+  if (text.length > ROSTER_LIMITS.bytes) return { cells: [], problem: 'The file is too large for a roster.' }
+  if (text.includes('\u0000') || text.includes('\ufffd'))
+    return { cells: [], problem: 'This is not a text file, or not one in UTF-8: save it as CSV in UTF-8.' }
+  const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
+    delimitersToGuess: [',', ';', '\t', '|'],
+  })
+  const broken = errors.find((e) => e.type === 'Quotes')
+  if (broken)
+    return {
+      cells: [],
+      problem: `Line ${(broken.row ?? 0) + 1}: a quotation mark is opened and never closed.`,
+    }
+  return { cells: data.map((row) => row.map((c) => c.trim())), problem: null }
+}
+
+const isEmpty = (row: readonly string[]) => row.every((c) => c === '')
+
+/**
+ * Reads a list of students: one name a line, or a table with a header that names its columns (name, or first and last
+ * name; sign-in name if there is one).
+ */
+export function readRoster(text: string): Roster {
+  const { cells, problem } = readTable(text)
+  if (problem) return wrong(problem)
+  const first = cells.findIndex((row) => !isEmpty(row))
+  if (first < 0) return wrong('There is nobody in this list.')
+  const header = cells[first]!.map((c) => c.toLowerCase())
+  const column = (names: readonly string[]) => header.findIndex((h) => names.includes(h))
+  const at = {
+    name: column(NAMES.name),
+    first: column(NAMES.first),
+    last: column(NAMES.last),
+    signIn: column(NAMES.signIn),
+  }
+  const named = at.name >= 0 || at.first >= 0 || at.last >= 0
+  if (!named && cells.some((row) => row.filter(Boolean).length > 2))
+    return wrong('The first line must name the columns: name, or first name and last name.')
+  const entries = cells.slice(named ? first + 1 : first).flatMap((row, i) => {
+    if (isEmpty(row)) return []
+    const line = i + 1 + (named ? first + 1 : first)
+    const cell = (index: number) => (index < 0 ? '' : (row[index] ?? ''))
+    const name = named
+      ? cell(at.name) || `${cell(at.first)} ${cell(at.last)}`.trim()
+      : row.filter(Boolean).reverse().join(' ')
+    // "Varga, Ines" in a list without a header is a family name first
+    return [{ line, name: name.replace(/\s+/g, ' '), signIn: cell(at.signIn).toLowerCase() || null }]
+  })
+  return checked(entries)
+}
+
+/** Looks at every row of a roster: each problem is told with its line. */
+export function checked(entries: readonly RosterRow[]): Roster {
+  const problems: RosterProblem[] = []
+  const tell = (line: number, sentence: string) => problems.push({ line, sentence })
+  const seen = new Map<string, number>()
+  const signIns = new Map<string, number>()
+  for (const { line, name, signIn } of entries) {
+    if (!name) tell(line, 'The name is missing.')
+    else if (/^[=+@-]/.test(name)) tell(line, `“${name.slice(0, 30)}” looks like a formula, not like a name.`)
+    else if (name.length > ROSTER_LIMITS.name)
+      tell(line, `This name has more than ${ROSTER_LIMITS.name} characters.`)
+    if (signIn !== null && !SIGN_IN_NAME.test(signIn))
+      tell(
+        line,
+        `“${signIn.slice(0, 30)}” cannot be a sign-in name: small letters, digits, dots and dashes can.`,
+      )
+    const key = signIn ?? `name ${name.toLowerCase()}`
+    const before = (signIn === null ? seen : signIns).get(key)
+    if (name && before !== undefined) tell(line, `The same student stands on line ${before} already.`)
+    ;(signIn === null ? seen : signIns).set(key, before ?? line)
+  }
+  if (!entries.length) tell(0, 'There is nobody in this list.')
+  if (entries.length > ROSTER_LIMITS.rows)
+    tell(0, `At most ${ROSTER_LIMITS.rows} students can be taken in at once.`)
+  return { rows: entries, problems }
+}

@@ -1,0 +1,139 @@
+import { zipSync, strToU8 } from 'fflate'
+import { csvText } from '@rudlo/core/exchange'
+import type { DataSource, EntityManager } from 'typeorm'
+import { Assignment } from '../assignments/assignment.entity'
+import { isBack } from '../handins/hand-in.entity'
+import type { HandIns } from '../handins/hand-ins'
+import { reviewView } from '../handins/views'
+import type { Songs } from '../songbook/songs'
+import { Try, Work, WorkCommand } from '../works/work.entity'
+import type { Person } from './person.entity'
+import { leaveTrail } from './trail'
+
+/** What is there of a student, in numbers. */
+export interface Belongings {
+  readonly works: number
+  readonly handIns: number
+  readonly tries: number
+  readonly replies: number
+}
+
+/** Tables with rows that hang on a work of a person, in the order in which they can go. */
+const OF_WORKS = ['opened_hints', 'work_commands', 'tries'] as const
+
+/** Leaving: everything of a student in one file, and erasing a student. */
+export class Leaving {
+  constructor(
+    private readonly database: DataSource,
+    private readonly songs: Songs,
+    private readonly handIns: HandIns,
+  ) {}
+
+  async belongings(person: Person): Promise<Belongings> {
+    const count = async (sql: string) => {
+      const [row]: { n: string }[] = await this.database.query(sql, [person.id])
+      return Number(row?.n ?? 0)
+    }
+    const ofWorks = (table: string) =>
+      count(`SELECT COUNT(*) AS n FROM ${table} x JOIN works w ON w.id = x.work_id WHERE w.person_id = ?`)
+    return {
+      works: await count('SELECT COUNT(*) AS n FROM works WHERE person_id = ?'),
+      handIns: await ofWorks('hand_ins'),
+      tries: await ofWorks('tries'),
+      replies: await count('SELECT COUNT(*) AS n FROM replies WHERE author_id = ?'),
+    }
+  }
+
+  /** Everything that a student made, and what was said to them, as a ZIP file. */
+  async everything(person: Person): Promise<Uint8Array<ArrayBuffer>> {
+    const files: Record<string, Uint8Array> = {
+      'about.json': json({
+        format: 'rudlo-keepsake',
+        version: 1,
+        name: person.name,
+        signIn: person.signIn,
+        madeAt: new Date().toISOString(),
+      }),
+    }
+    const works = await this.database.getRepository(Work).findBy({ personId: person.id })
+    for (const work of works) {
+      const assignment = await this.database
+        .getRepository(Assignment)
+        .findOneByOrFail({ id: work.assignmentId })
+      let folder = fileName(assignment.title)
+      for (let n = 2; `${folder}/work.json` in files; n++) folder = `${fileName(assignment.title)} ${n}`
+      files[`${folder}/work.json`] = strToU8(work.document)
+      files[`${folder}/song.json`] = json(await this.songs.version(assignment.songVersionId))
+      files[`${folder}/brief.txt`] = strToU8(briefText(assignment))
+      const tries = await this.database.getRepository(Try).findBy({ workId: work.id })
+      for (const [i, t] of tries.entries())
+        files[`${folder}/tries/${i + 1} ${fileName(t.name)}.json`] = strToU8(t.document)
+      const commands = await this.database
+        .getRepository(WorkCommand)
+        .find({ where: { workId: work.id }, order: { revision: 'ASC', number: 'ASC' } })
+      files[`${folder}/history.csv`] = strToU8(
+        csvText([
+          ['When', 'What', 'How', 'From tick', 'To tick'],
+          ...commands.map((c) => [c.at.toISOString(), c.label, c.how, c.fromTick, c.toTick]),
+        ]),
+      )
+      for (const handIn of await this.handIns.ofWork(work.id)) {
+        const name = `${folder}/version ${handIn.number}`
+        files[`${name}/work.json`] = strToU8(handIn.document)
+        if (handIn.measurement) files[`${name}/measured.json`] = strToU8(handIn.measurement)
+        if (isBack(handIn))
+          files[`${name}/review.json`] = json(await reviewView(this.database, handIn, 'student'))
+      }
+    }
+    return zipSync(files) as Uint8Array<ArrayBuffer>
+  }
+
+  /** Erases a student and everything personal, all of it or nothing. What remains is a note that somebody was erased. */
+  async erase(teacher: Person, person: Person): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      const handIns = `SELECT h.id FROM hand_ins h JOIN works w ON w.id = h.work_id WHERE w.person_id = ?`
+      const works = `SELECT id FROM works WHERE person_id = ?`
+      const ids = (sql: string) => idsOf(manager, sql, person.id)
+      const [ofHandIns, ofWorks] = [await ids(handIns), await ids(works)]
+      await removeAll(manager, 'replies', 'author_id', [person.id])
+      await removeAll(manager, 'remarks', 'hand_in_id', ofHandIns)
+      await removeAll(manager, 'reviews', 'hand_in_id', ofHandIns)
+      await removeAll(manager, 'hand_ins', 'work_id', ofWorks)
+      for (const table of OF_WORKS) await removeAll(manager, table, 'work_id', ofWorks)
+      await removeAll(manager, 'works', 'person_id', [person.id])
+      for (const table of ['exceptions', 'surfaces', 'sessions', 'presences', 'happenings', 'memberships'])
+        await removeAll(manager, table, 'person_id', [person.id])
+      await removeAll(manager, 'trail', 'person_id', [person.id])
+      await removeAll(manager, 'trail', 'subject', [person.id, ...ofHandIns])
+      await removeAll(manager, 'people', 'id', [person.id])
+      await leaveTrail(manager, teacher.id, 'erased a student', '')
+    })
+  }
+}
+
+async function idsOf(manager: EntityManager, sql: string, person: string): Promise<string[]> {
+  const rows: { id: string }[] = await manager.query(sql, [person])
+  return rows.map((r) => r.id)
+}
+
+async function removeAll(manager: EntityManager, table: string, column: string, ids: readonly string[]) {
+  if (ids.length)
+    await manager.query(`DELETE FROM ${table} WHERE ${column} IN (${ids.map(() => '?').join(',')})`, [...ids])
+}
+
+/** A title as a name of a file or folder on any system. */
+const fileName = (title: string) =>
+  title
+    .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')
+    .replace(/^[. ]+|[. ]+$/g, '')
+    .slice(0, 80) || 'untitled'
+
+const json = (value: unknown) => strToU8(JSON.stringify(value, null, 1))
+
+function briefText({ title, brief }: Assignment): string {
+  const { purpose, tasks } = JSON.parse(brief) as {
+    purpose: string
+    tasks: { title: string; text: string }[]
+  }
+  return [title, '', purpose, ...tasks.flatMap((t, i) => ['', `${i + 1}. ${t.title}`, t.text])].join('\n')
+}
