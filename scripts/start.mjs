@@ -29,7 +29,7 @@ process.on('SIGTERM', () => void stop(0))
 process.on('SIGHUP', () => void stop(0))
 
 try {
-  await needDebian('mariadb-server')
+  await needDebian('mariadb-server', 'ffmpeg')
   await needModules()
   await (await import('./build.mjs')).build()
   say('starting the database …')

@@ -32,7 +32,7 @@ function add(name, file, counts) {
   failed += bad
 }
 
-await needDebian('mariadb-server', 'chromium')
+await needDebian('mariadb-server', 'chromium', 'ffmpeg')
 await needModules()
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })

@@ -14,6 +14,7 @@ import { Leaving } from './people/leaving'
 import { People } from './people/people'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
+import { Uploads } from './songbook/uploads'
 import { Songs } from './songbook/songs'
 import { Hints } from './works/hints'
 import { Works } from './works/works'
@@ -28,6 +29,7 @@ export interface Services {
   readonly permissions: Permissions
   readonly songs: Songs
   readonly assets: Assets
+  readonly uploads: Uploads
   readonly bundles: Bundles
   readonly works: Works
   readonly briefs: Briefs
@@ -73,6 +75,7 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     permissions: new Permissions(database),
     songs,
     assets,
+    uploads: new Uploads(database, assets),
     bundles: new Bundles(songs, assets),
     works: new Works(database, songs),
     briefs,

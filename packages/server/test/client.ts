@@ -34,7 +34,9 @@ export class Client {
           ...(body === undefined ? {} : { 'content-type': 'application/json' }),
           ...headers,
         },
-        ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+        ...(body === undefined
+          ? {}
+          : { body: typeof body === 'string' || body instanceof Uint8Array ? body : JSON.stringify(body) }),
       }),
     )
   }

@@ -20,6 +20,8 @@ const OWN: Statuses = [401, 200, 404, 404, 404, 404]
 const GROUP: Statuses = [401, 200, 200, 404, 200, 404]
 const REVIEWER: Statuses = [401, 404, 404, 404, 200, 404]
 const BOTH: Statuses = [401, 200, 404, 404, 200, 404]
+/** Students of the group, and teachers whatever their groups. */
+const SONGBOOK: Statuses = [401, 200, 200, 404, 200, 200]
 const ALL: Statuses = [200, 200, 200, 200, 200, 200]
 const MEMBERS: Statuses = [401, 200, 200, 200, 200, 200]
 const TEACHERS: Statuses = [401, 404, 404, 404, 200, 200]
@@ -60,6 +62,9 @@ beforeAll(async () => {
     group: world.group,
     version: world.songVersion,
     person: world.anna,
+    song: (await teacher.get<{ song: string }[]>('/api/songs')).body[0]!.song,
+    upload: (await teacher.post<{ id: string }>('/api/uploads', { name: 'a.wav', bytes: 4 })).body.id,
+    number: 'x',
     bank: bank.body.id,
     guest: guests.body.students.find((s) => s.signIn === 'guest.one')!.id,
     guest2: guests.body.students.find((s) => s.signIn === 'guest.two')!.id,
@@ -117,6 +122,14 @@ const EXPECTED: Readonly<
   },
   'get /api/songs': { statuses: TEACHERS },
   'get /api/songs/:version': { statuses: TEACHERS },
+  'post /api/songs': { body: () => ({ document: world.song }), statuses: TEACHERS },
+  'put /api/songs/:song': { body: () => ({ document: world.song }), statuses: TEACHERS },
+  'post /api/uploads': { body: () => ({ name: 'a.wav', bytes: 4 }), statuses: TEACHERS },
+  'get /api/uploads/:upload': { statuses: REVIEWER },
+  // out of turn, since it has no number
+  'post /api/uploads/:upload/chunks/:number': { statuses: [401, 404, 404, 404, 400, 400] },
+  'post /api/uploads/:upload/decode': { statuses: [401, 404, 404, 404, 409, 404] },
+  'delete /api/uploads/:upload': { statuses: [401, 404, 404, 404, 204, 404] },
   'get /api/groups': { statuses: TEACHERS },
   'post /api/groups': { body: () => ({ name: 'New', place: '' }), statuses: TEACHERS },
   'get /api/groups/:group': { statuses: REVIEWER },
@@ -219,8 +232,8 @@ const EXPECTED: Readonly<
     body: () => ({ outcome: 'again' }),
     statuses: [401, 404, 404, 404, 204, 404],
   },
-  'get /api/assets/:asset': { statuses: GROUP },
-  'get /api/assets/:asset/overview': { statuses: GROUP },
+  'get /api/assets/:asset': { statuses: SONGBOOK },
+  'get /api/assets/:asset/overview': { statuses: SONGBOOK },
   'get /api/surfaces': { statuses: MEMBERS },
   'put /api/surfaces': { body: () => ({ maps: [] }), statuses: [401, 204, 204, 204, 204, 204] },
   'get /schemas/rudlo-mix-1.json': { statuses: ALL },

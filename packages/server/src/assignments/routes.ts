@@ -195,12 +195,6 @@ export function assignmentRoutes(services: Services): Route[] {
       WRITING_LIMIT,
     ),
 
-    route('get', '/api/songs', 'teacher', async () => songs.newest()),
-
-    route('get', '/api/songs/:version', 'teacher', async ({ param }) => ({
-      document: await songs.version(param('version')),
-    })),
-
     route('get', '/api/assignments/:assignment/bundle', 'teacher', async ({ person, param }) => {
       const { songVersionId, startingMix, title } = await permissions.assignment(person, param('assignment'))
       return bundles.answer(songVersionId, JSON.parse(startingMix) as Mix, title)

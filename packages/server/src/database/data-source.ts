@@ -11,10 +11,12 @@ import { TrailEntry } from '../people/trail.entity'
 import { BankRemarkRow, Remark, Reply, Review } from '../reviews/review.entity'
 import { Asset, AssetChunk } from '../songbook/asset.entity'
 import { Song, SongVersionAsset, SongVersionRow } from '../songbook/song.entity'
+import { Upload, UploadChunk } from '../songbook/upload.entity'
 import { Surfaces } from '../surfaces/surfaces.entity'
 import { OpenedHint } from '../works/opened-hint.entity'
 import { Try, Work, WorkCommand } from '../works/work.entity'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
+import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
 import { Surfaces1764100000000 } from './migrations/1764100000000-surfaces'
 import { Briefs1764200000000 } from './migrations/1764200000000-briefs'
 import { Classes1764400000000 } from './migrations/1764400000000-classes'
@@ -79,6 +81,8 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       BankRemarkRow,
       Happening,
       Surfaces,
+      Upload,
+      UploadChunk,
       Exception,
       OpenedHint,
     ],
@@ -88,6 +92,7 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       Briefs1764200000000,
       Reviews1764300000000,
       Classes1764400000000,
+      Songbook1764500000000,
     ],
     poolSize: 16,
     extra: { connectTimeout: 5000 },

@@ -101,7 +101,15 @@ export class Leaving {
       await removeAll(manager, 'hand_ins', 'work_id', ofWorks)
       for (const table of OF_WORKS) await removeAll(manager, table, 'work_id', ofWorks)
       await removeAll(manager, 'works', 'person_id', [person.id])
-      for (const table of ['exceptions', 'surfaces', 'sessions', 'presences', 'happenings', 'memberships'])
+      for (const table of [
+        'exceptions',
+        'surfaces',
+        'uploads',
+        'sessions',
+        'presences',
+        'happenings',
+        'memberships',
+      ])
         await removeAll(manager, table, 'person_id', [person.id])
       await removeAll(manager, 'trail', 'person_id', [person.id])
       await removeAll(manager, 'trail', 'subject', [person.id, ...ofHandIns])

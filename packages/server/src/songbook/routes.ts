@@ -1,21 +1,43 @@
 import { MIX_SCHEMA } from '@rudlo/core/mix'
+import { IsInt, IsObject, IsString, Length, Max, Min } from 'class-validator'
 import { parseRange } from '../http/byte-range'
-import { notFound } from '../http/problem'
-import { route, type Route } from '../http/route'
+import { badInput, notFound } from '../http/problem'
+import { route, routeWithBody, type Route } from '../http/route'
+import type { Person } from '../people/person.entity'
 import type { Services } from '../services'
+import { CHUNK } from './assets'
 
 /** Content under its own hash never changes: browsers may keep it, shared caches may not. */
 const FOR_EVER = 'private, max-age=31536000, immutable'
 
-export function songbookRoutes({ assets, permissions }: Services): Route[] {
-  const mayHear = async (personId: string, id: string) => {
-    const asset = (await permissions.mayHear(personId, id)) ? await assets.find(id) : null
+class UploadBody {
+  @IsString()
+  @Length(1, 255, { message: 'The name of the file is missing or too long' })
+  name!: string
+
+  @IsInt()
+  @Min(0)
+  @Max(1e12)
+  bytes!: number
+}
+
+class SongBody {
+  @IsObject({ message: 'The song is missing' })
+  document!: object
+}
+
+/** Room for a song with thousands of regions and tempo changes. */
+const SONG_LIMIT = 4 * 1024 * 1024
+
+export function songbookRoutes({ assets, permissions, songs, uploads }: Services): Route[] {
+  const mayHear = async (person: Person, id: string) => {
+    const asset = (await permissions.mayHear(person, id)) ? await assets.find(id) : null
     if (!asset) throw notFound()
     return asset
   }
   return [
     route('get', '/api/assets/:asset', 'signed-in', async ({ c, person, param }) => {
-      const { id, bytes } = await mayHear(person.id, param('asset'))
+      const { id, bytes } = await mayHear(person, param('asset'))
       const tag = `"${id}"`
       const headers = { 'cache-control': FOR_EVER, etag: tag, vary: 'cookie', 'accept-ranges': 'bytes' }
       if (c.req.header('if-none-match') === tag) return new Response(null, { status: 304, headers })
@@ -37,10 +59,63 @@ export function songbookRoutes({ assets, permissions }: Services): Route[] {
     }),
 
     route('get', '/api/assets/:asset/overview', 'signed-in', async ({ person, param }) => {
-      const { overview } = await mayHear(person.id, param('asset'))
+      const { overview } = await mayHear(person, param('asset'))
       return new Response(new Uint8Array(overview), {
         headers: { 'cache-control': FOR_EVER, vary: 'cookie', 'content-type': 'application/octet-stream' },
       })
+    }),
+
+    route('get', '/api/songs', 'teacher', async () => songs.newest()),
+
+    route('get', '/api/songs/:version', 'teacher', async ({ param }) => ({
+      document: await songs.version(param('version')),
+    })),
+
+    routeWithBody(
+      'post',
+      '/api/songs',
+      'teacher',
+      SongBody,
+      async ({ person, body }) => songs.keep(person, body.document, null),
+      SONG_LIMIT,
+    ),
+
+    routeWithBody(
+      'put',
+      '/api/songs/:song',
+      'teacher',
+      SongBody,
+      async ({ person, param, body }) => songs.keep(person, body.document, param('song')),
+      SONG_LIMIT,
+    ),
+
+    routeWithBody('post', '/api/uploads', 'teacher', UploadBody, async ({ person, body }) => ({
+      id: await uploads.begin(person, body.name, body.bytes),
+      chunk: CHUNK,
+    })),
+
+    route('get', '/api/uploads/:upload', 'teacher', async ({ person, param }) => {
+      const { chunks, bytes } = await uploads.arrived(person, param('upload'))
+      return { chunks, bytes }
+    }),
+
+    route('post', '/api/uploads/:upload/chunks/:number', 'teacher', async ({ c, person, param }) => {
+      const number = Number(param('number'))
+      if (!Number.isInteger(number) || number < 0) throw badInput('This piece has no number.')
+      if (Number(c.req.header('content-length') ?? 0) > CHUNK) throw badInput('This piece is too large.')
+      const data = Buffer.from(await c.req.arrayBuffer())
+      if (data.length > CHUNK) throw badInput('This piece is too large.')
+      await uploads.take(person, param('upload'), number, data)
+      return null
+    }),
+
+    route('post', '/api/uploads/:upload/decode', 'teacher', async ({ person, param }) =>
+      uploads.decode(person, param('upload')),
+    ),
+
+    route('delete', '/api/uploads/:upload', 'teacher', async ({ person, param }) => {
+      await uploads.giveUp(person, param('upload'))
+      return null
     }),
 
     route('get', '/schemas/rudlo-mix-1.json', 'anyone', async () => MIX_SCHEMA),

@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest'
+import { playRhythm, RHYTHMS } from '../../test/rhythms'
+import { SAMPLE_RATE } from '../time'
+import { findTempo, outlineOf, proposeSections, roughBalance } from '.'
+
+describe('findTempo', () => {
+  it('finds at least nine of ten steady tempi within one percent', () => {
+    const found = RHYTHMS.map((rhythm) => ({ rhythm, tempo: findTempo([outlineOf([playRhythm(rhythm)])])! }))
+    const right = found.filter(({ rhythm, tempo }) => Math.abs(tempo.bpm / rhythm.bpm - 1) < 0.01)
+    const said = found.map(
+      ({ rhythm, tempo }) =>
+        `${rhythm.name}: ${tempo.bpm} for ${rhythm.bpm} (${tempo.confidence.toFixed(2)})`,
+    )
+    expect(right.length, said.join('\n')).toBeGreaterThanOrEqual(9)
+  }, 30_000)
+
+  it('finds where bars begin', () => {
+    for (const name of ['half time', 'pushed', 'backbeat']) {
+      const rhythm = RHYTHMS.find((r) => r.name === name)!
+      const { downbeat, bpm } = findTempo([outlineOf([playRhythm(rhythm)])])!
+      const bar = 240 / bpm
+      const off = (downbeat - rhythm.lead + bar * 1.5) % bar
+      expect(Math.abs(off - bar / 2), name).toBeLessThan(0.03)
+    }
+  })
+
+  it('is unsure of noise, and has nothing to say of silence or of a moment', () => {
+    let seed = 3
+    const noise = Int16Array.from({ length: 10 * SAMPLE_RATE }, () => {
+      seed = (seed * 16_807) % 2_147_483_647
+      return (seed % 20_000) - 10_000
+    })
+    const steady = findTempo([outlineOf([playRhythm(RHYTHMS[0]!, 10)])])!
+    expect(findTempo([outlineOf([noise])])?.confidence ?? 0).toBeLessThan(steady.confidence)
+    expect(findTempo([outlineOf([new Int16Array(10 * SAMPLE_RATE)])])).toBeNull()
+    expect(findTempo([outlineOf([new Int16Array(SAMPLE_RATE)])])).toBeNull()
+    expect(findTempo([])).toBeNull()
+  })
+})
+
+describe('proposeSections', () => {
+  const BAR = 2
+  const track = (levels: readonly number[]) => ({
+    flux: new Float32Array(0),
+    thump: new Float32Array(0),
+    level: Float32Array.from(
+      { length: levels.length * BAR * 100 },
+      (_, i) => levels[Math.floor(i / (BAR * 100))]!,
+    ),
+  })
+  const bars = Array.from({ length: 25 }, (_, i) => i * BAR)
+  const stretch = (...parts: [number, number][]) =>
+    parts.flatMap(([count, level]) => Array<number>(count).fill(level))
+
+  it('finds where tracks come in and leave', () => {
+    const tune = track(stretch([8, 0], [8, 0.02], [8, 0.02]))
+    const drums = track(stretch([16, 0], [8, 0.05]))
+    const pad = track(stretch([24, 0.01]))
+    expect(proposeSections([tune, drums, pad], bars)).toEqual([0, 8, 16])
+  })
+
+  it('proposes nothing where nothing changes, or for a few bars', () => {
+    expect(proposeSections([track(stretch([24, 0.01]))], bars)).toEqual([0])
+    expect(proposeSections([track(stretch([4, 0], [2, 0.1]))], bars.slice(0, 7))).toEqual([0])
+  })
+})
+
+describe('roughBalance', () => {
+  it('puts the lead in front, whatever the recordings are like, and stays on the fader', () => {
+    const tracks = [
+      { id: 'tune', role: 'lead' },
+      { id: 'bass', role: 'bass' },
+      { id: 'pad', role: 'texture' },
+      { id: 'mute', role: 'chords' },
+    ] as const
+    const loudness = { tune: -30, bass: -12, pad: -60, mute: null }
+    const levels = roughBalance(tracks, loudness)
+    expect(levels).toEqual({ tune: 6, bass: -15, pad: 6, mute: 0 })
+    const even = roughBalance(tracks, { tune: -20, bass: -20, pad: -20, mute: -20 })
+    expect(even['tune']!).toBeGreaterThan(even['bass']!)
+    expect(even['bass']!).toBeGreaterThan(even['mute']!)
+  })
+})

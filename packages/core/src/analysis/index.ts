@@ -1,0 +1,5 @@
+/** What can be heard in recordings before anybody has said anything about them: tempo, sections, a rough balance. */
+export { outlineOf, OUTLINE_RATE, type Outline } from './outline'
+export { findTempo, type FoundTempo } from './find-tempo'
+export { proposeSections } from './propose-sections'
+export { roughBalance } from './rough-balance'

@@ -1,0 +1,51 @@
+import { SAMPLE_RATE } from '../src/time'
+
+/** A steady rhythm in sixteenths of a bar of four: which of them are struck, how hard. */
+export interface Rhythm {
+  readonly name: string
+  readonly bpm: number
+  /** Sixteen signs: `x` struck, `X` struck hard, `.` not. */
+  readonly low: string
+  readonly high: string
+  /** Seconds before the first downbeat. */
+  readonly lead: number
+}
+
+/** Songs of steady tempo: of many styles, slow and fast, with and without off-beats. */
+export const RHYTHMS: readonly Rhythm[] = [
+  { name: 'march', bpm: 100, low: 'X.......X.......', high: '....x.......x...', lead: 0 },
+  { name: 'slow air', bpm: 66, low: 'X...............', high: 'x...x...x...x...', lead: 0.4 },
+  { name: 'reel', bpm: 116, low: 'X...x...X...x...', high: 'x.x.x.x.x.x.x.x.', lead: 0 },
+  { name: 'off-beat', bpm: 76, low: 'X.......X.......', high: '..x...x...x...x.', lead: 0.25 },
+  { name: 'backbeat', bpm: 92.5, low: 'X.....x.X.......', high: '....X.......X...', lead: 0 },
+  { name: 'hurried', bpm: 152, low: 'X.......X.......', high: '....X.......X.x.', lead: 0.1 },
+  { name: 'eighths', bpm: 128, low: 'X...X...X...X...', high: '..x...x...x...x.', lead: 0 },
+  { name: 'pushed', bpm: 104.3, low: 'X..x..x.X..x..x.', high: '....x.......x...', lead: 0.6 },
+  { name: 'half time', bpm: 140, low: 'X...............', high: 'x...x...X...x...', lead: 0 },
+  { name: 'brisk', bpm: 138, low: 'X...x...X...x...', high: '..x...x...x...xx', lead: 0 },
+]
+
+/** Plays a rhythm: a thump for the low signs, a hiss for the high ones, with hands that are never quite in time. */
+export function playRhythm({ bpm, low, high, lead }: Rhythm, seconds = 30): Int16Array {
+  const out = new Float32Array(seconds * SAMPLE_RATE)
+  let seed = 7
+  const random = () => (seed = (seed * 16_807) % 2_147_483_647) / 2_147_483_647
+  const sixteenth = 15 / bpm
+  for (let i = 0; ; i++) {
+    const start = lead + i * sixteenth
+    if (start > seconds) break
+    const strike = (sign: string, isLow: boolean) => {
+      if (sign === '.') return
+      const hard = sign === 'X' ? 0.5 : 0.28
+      const at = Math.round((start + (random() - 0.5) * 0.008) * SAMPLE_RATE)
+      for (let n = 0; n < SAMPLE_RATE * 0.12; n++) {
+        const decay = Math.exp(-n / (isLow ? 1800 : 700))
+        const wave = isLow ? Math.sin(n * 0.012) + 0.3 * (random() - 0.5) * Math.exp(-n / 90) : random() - 0.5
+        if (at + n >= 0 && at + n < out.length) out[at + n]! += hard * decay * wave
+      }
+    }
+    strike(low[i % 16]!, true)
+    strike(high[i % 16]!, false)
+  }
+  return Int16Array.from(out, (x) => Math.max(-32_768, Math.min(32_767, Math.round(x * 30_000))))
+}

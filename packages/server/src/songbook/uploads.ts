@@ -1,0 +1,117 @@
+import { randomUUID } from 'node:crypto'
+import { createWriteStream } from 'node:fs'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { once } from 'node:events'
+import { LessThan, type DataSource } from 'typeorm'
+import { badInput, notFound, notNow, Problem } from '../http/problem'
+import type { Person } from '../people/person.entity'
+import { assetId, CHUNK, type Assets } from './assets'
+import { decodeAudio } from './decode'
+import { Upload, UploadChunk } from './upload.entity'
+
+/** Largest file, and how many a person can have on the way. */
+export const LARGEST_UPLOAD = 300 * 1024 * 1024
+const MOST = 64
+const DAY = 86_400_000
+
+/** What became of an audio file. */
+export interface Decoded {
+  readonly asset: string
+  readonly channels: number
+  readonly frames: number
+  /** Whether the same sound was here already. */
+  readonly known: boolean
+}
+
+/** Audio files on their way in: piece after piece, so that a lost connection loses one piece at most. */
+export class Uploads {
+  #decoding: Promise<unknown> = Promise.resolve()
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly assets: Assets,
+  ) {}
+
+  /** @throws Problem 413 for a file that is too large */
+  async begin(person: Person, name: string, bytes: number): Promise<string> {
+    if (bytes > LARGEST_UPLOAD)
+      throw new Problem(
+        413,
+        'too-large',
+        `“${name}” has ${Math.round(bytes / 2 ** 20)} MB; at most ${LARGEST_UPLOAD / 2 ** 20} MB can be taken. Save it as FLAC, or cut it.`,
+      )
+    if (bytes < 1) throw badInput(`“${name}” is empty.`)
+    const uploads = this.database.getRepository(Upload)
+    await uploads.delete({ createdAt: LessThan(new Date(Date.now() - DAY)) })
+    if ((await uploads.countBy({ personId: person.id })) >= MOST)
+      throw notNow(`${MOST} files are on the way already: wait until they have arrived.`)
+    const id = randomUUID()
+    await uploads.insert({ id, personId: person.id, name: name.slice(0, 255), bytes, createdAt: new Date() })
+    return id
+  }
+
+  /** How many bytes have arrived: where to go on after a lost connection. */
+  async arrived(person: Person, id: string): Promise<{ upload: Upload; chunks: number; bytes: number }> {
+    const upload = await this.database.getRepository(Upload).findOneBy({ id, personId: person.id })
+    if (!upload) throw notFound()
+    const [row]: { n: string; bytes: string | null }[] = await this.database.query(
+      'SELECT COUNT(*) AS n, SUM(LENGTH(data)) AS bytes FROM upload_chunks WHERE upload_id = ?',
+      [id],
+    )
+    return { upload, chunks: Number(row?.n ?? 0), bytes: Number(row?.bytes ?? 0) }
+  }
+
+  /** Takes the next piece. The same piece again changes nothing. @throws Problem 409 for one out of turn */
+  async take(person: Person, id: string, number: number, data: Buffer): Promise<void> {
+    const { upload, chunks } = await this.arrived(person, id)
+    const whole = Math.ceil(upload.bytes / CHUNK)
+    const size = number === whole - 1 ? upload.bytes - (whole - 1) * CHUNK : CHUNK
+    if (number >= whole || data.length !== size) throw badInput('This piece does not belong to the file.')
+    if (number > chunks) throw notNow('A piece before this one is missing.', { arrived: chunks })
+    if (number < chunks) return
+    await this.database.getRepository(UploadChunk).insert({ uploadId: id, number, data })
+  }
+
+  async giveUp(person: Person, id: string): Promise<void> {
+    const gone = await this.database.getRepository(Upload).delete({ id, personId: person.id })
+    if (!gone.affected) throw notFound()
+  }
+
+  /** Decodes a file that has arrived and keeps its sound; one after the other, since each takes memory. */
+  decode(person: Person, id: string): Promise<Decoded> {
+    const mine = this.#decoding.then(() => this.#decode(person, id))
+    this.#decoding = mine.catch(() => null)
+    return mine
+  }
+
+  async #decode(person: Person, id: string): Promise<Decoded> {
+    const { upload, bytes } = await this.arrived(person, id)
+    if (bytes < upload.bytes) throw notNow('The file has not arrived yet.', { arrived: bytes })
+    const folder = await mkdtemp(join(tmpdir(), 'rudlo-upload-'))
+    try {
+      const file = join(folder, 'audio')
+      await this.#write(id, file)
+      const channels = await decodeAudio(file, upload.name)
+      const known = (await this.assets.find(assetId(channels))) !== null
+      const frames = channels[0]!.length
+      const asset = await this.assets.keep(channels)
+      await this.database.getRepository(Upload).delete({ id })
+      return { asset, channels: channels.length, frames, known }
+    } finally {
+      await rm(folder, { recursive: true, force: true })
+    }
+  }
+
+  async #write(id: string, file: string): Promise<void> {
+    const stream = createWriteStream(file)
+    for (let number = 0; ; number++) {
+      const chunk = await this.database.getRepository(UploadChunk).findOneBy({ uploadId: id, number })
+      if (!chunk) break
+      if (!stream.write(chunk.data)) await once(stream, 'drain')
+    }
+    stream.end()
+    await once(stream, 'close')
+  }
+}

@@ -1,0 +1,169 @@
+import { execFileSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { writeWav } from '@rudlo/core/exchange'
+import type { SongVersion } from '@rudlo/core/song'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Client, Refused } from './client'
+import { makeWorld, type World } from './world'
+
+const CHUNK = 1024 * 1024
+const folder = mkdtempSync(join(tmpdir(), 'rudlo-test-'))
+let world: World
+let teacher: Client
+
+beforeAll(async () => {
+  world = await makeWorld()
+  teacher = await world.as('teacher')
+})
+afterAll(async () => {
+  await world.close()
+  rmSync(folder, { recursive: true })
+})
+
+interface Decoded {
+  readonly asset: string
+  readonly channels: number
+  readonly frames: number
+  readonly known: boolean
+}
+
+const SECONDS = 3
+const tone = (rate: number, pitch = 440) =>
+  Float32Array.from({ length: rate * SECONDS }, (_, n) => 0.3 * Math.sin((2 * Math.PI * pitch * n) / rate))
+const wav = (rate: number, channels: Float32Array[]) => Buffer.from(writeWav(rate, channels))
+
+/** A WAV file made into another format by ffmpeg. */
+function as(format: string, source: Buffer): Buffer {
+  const [from, to] = [join(folder, 'from.wav'), join(folder, `to.${format}`)]
+  writeFileSync(from, source)
+  execFileSync('ffmpeg', ['-y', '-loglevel', 'error', '-i', from, to])
+  return readFileSync(to)
+}
+
+async function bringIn(bytes: Buffer, name: string) {
+  const begun = await teacher.post<{ id: string } & Refused>('/api/uploads', { name, bytes: bytes.length })
+  if (begun.status !== 200) return begun
+  const { id } = begun.body
+  for (let number = 0; number * CHUNK < bytes.length; number++) {
+    const part = bytes.subarray(number * CHUNK, (number + 1) * CHUNK)
+    const answer = await teacher.raw('POST', `/api/uploads/${id}/chunks/${number}`, {}, part)
+    expect(answer.status).toBe(204)
+  }
+  return teacher.post<Decoded & Refused>(`/api/uploads/${id}/decode`)
+}
+
+describe('audio', () => {
+  it.each(['wav', 'aiff', 'flac', 'mp3', 'ogg', 'm4a'])('comes in as %s', async (format) => {
+    const { status, body } = await bringIn(
+      as(format, wav(48_000, [tone(48_000), tone(48_000, 660)])),
+      `a.${format}`,
+    )
+    expect([status, (body as Decoded).channels]).toEqual([200, 2])
+    // encoders that lose something pad their ends
+    expect(Math.abs((body as Decoded).frames - 44_100 * SECONDS)).toBeLessThan(5000)
+  })
+
+  it('is kept once, however it was packed, and one sound on both sides is mono', async () => {
+    const source = wav(44_100, [tone(44_100), tone(44_100)])
+    const first = (await bringIn(source, 'one.wav')).body as Decoded
+    expect(first).toMatchObject({ channels: 1, frames: 44_100 * SECONDS })
+    const second = (await bringIn(as('flac', source), 'two.flac')).body as Decoded
+    expect(second).toMatchObject({ asset: first.asset, known: true })
+  })
+
+  it('goes on where a lost connection left it', async () => {
+    const bytes = wav(
+      44_100,
+      Array.from({ length: 2 }, (_, c) =>
+        Float32Array.from({ length: 44_100 * 10 }, (_, n) => ((n * (7919 + c)) % 1000) / 2000),
+      ),
+    )
+    const { body } = await teacher.post<{ id: string }>('/api/uploads', {
+      name: 'long.wav',
+      bytes: bytes.length,
+    })
+    const send = (number: number, part = bytes.subarray(number * CHUNK, (number + 1) * CHUNK)) =>
+      teacher.raw('POST', `/api/uploads/${body.id}/chunks/${number}`, {}, part)
+    expect((await send(0)).status).toBe(204)
+    expect((await send(0)).status).toBe(204)
+    expect((await send(1, bytes.subarray(0, 10))).status).toBe(400)
+    expect((await teacher.get(`/api/uploads/${body.id}`)).body).toEqual({ chunks: 1, bytes: CHUNK })
+    expect((await teacher.post<Refused>(`/api/uploads/${body.id}/decode`)).body.error.message).toMatch(
+      /not arrived/,
+    )
+    expect((await send(1)).status).toBe(204)
+    expect((await teacher.post(`/api/uploads/${body.id}/decode`)).status).toBe(200)
+    expect((await teacher.get(`/api/uploads/${body.id}`)).status).toBe(404)
+  })
+
+  it('is refused with one sentence where it is none, is damaged, too large or empty', async () => {
+    const sentence = async (bytes: Buffer, name: string) => {
+      const { status, body } = await bringIn(bytes, name)
+      expect(status).toBe(400)
+      return (body as Refused).error.message
+    }
+    expect(await sentence(Buffer.from('Dear diary, today I sang.'), 'text.wav')).toMatch(/no audio file/)
+    expect(await sentence(Buffer.from('#EXTM3U\nfile:///etc/passwd\n'), 'list.mp3')).toMatch(/no audio file/)
+    const flac = as('flac', wav(44_100, [tone(44_100)]))
+    const broken = Buffer.from(flac)
+    broken.fill(0x55, flac.length >> 1, (flac.length >> 1) + 4000)
+    expect(await sentence(broken, 'broken.flac')).toMatch(/is damaged or cut off: \d/)
+    const mp3 = as('mp3', wav(44_100, [tone(44_100)]))
+    expect(await sentence(mp3.subarray(0, mp3.length / 2), 'cut.mp3')).toMatch(/damaged/)
+    const large = await teacher.post<Refused>('/api/uploads', { name: 'huge.wav', bytes: 2 ** 31 })
+    expect([large.status, large.body.error.message]).toEqual([
+      413,
+      expect.stringMatching(/2048 MB; at most 300 MB/),
+    ])
+    expect((await teacher.post('/api/uploads', { name: 'none.wav', bytes: 0 })).status).toBe(400)
+    // nothing of it is left
+    expect(await world.database.query('SELECT COUNT(*) AS n FROM assets WHERE frames = 0')).toEqual([
+      { n: '0' },
+    ])
+  })
+})
+
+describe('a song', () => {
+  const song = (): SongVersion => ({ ...world.song, title: 'Of our own' })
+  const keep = (document: object) =>
+    teacher.post<{ song: string; version: string } & Refused>('/api/songs', { document })
+
+  it('is kept, and changed into a next version; what was given keeps its own', async () => {
+    const { body: made } = await keep(song())
+    const changed = { ...song(), tempo: [{ tick: 0, bpm: 96, form: 'hold' as const }] }
+    const { body: next } = await teacher.put<{ version: string }>(`/api/songs/${made.song}`, {
+      document: changed,
+    })
+    expect(next.version).not.toBe(made.version)
+    const same = await teacher.put<{ version: string }>(`/api/songs/${made.song}`, { document: changed })
+    expect(same.body.version).toBe(next.version)
+    const before = await teacher.get<{ document: SongVersion }>(`/api/songs/${made.version}`)
+    expect(before.body.document.tempo[0]!.bpm).toBe(120)
+    const list = await teacher.get<{ title: string; number: string }[]>('/api/songs')
+    expect(list.body.find((s) => s.title === 'Of our own')).toMatchObject({ number: 2 })
+  })
+
+  it.each([
+    [{ tempo: [{ tick: 0, bpm: 0, form: 'hold' }] }, /bpm/],
+    [{ title: ' ' }, /title/],
+    [{ tracks: [], regions: [] }, /a track at least/],
+    [
+      {
+        tracks: Array.from({ length: 10_000 }, (_, i) => ({
+          id: `t${i}`,
+          name: '',
+          role: 'lead',
+          channels: 1,
+        })),
+      },
+      /tracks/,
+    ],
+    [{ assets: [{ id: 'f'.repeat(64), channels: 1, frames: 10 }], regions: [] }, /bring it in first/],
+  ])('is refused with %j', async (change, sentence) => {
+    const { status, body } = await keep({ ...song(), ...change })
+    expect(status).toBe(400)
+    expect(body.error.message).toMatch(sentence)
+  })
+})
