@@ -13,6 +13,7 @@ const SERVER_ENTRIES = {
   'channel-worker': 'src/cli/channel-worker.ts',
   'measure-worker': 'src/jobs/measure-worker.ts',
   'flac-encoder-worker': 'src/songbook/flac-encoder-worker.ts',
+  'notes-worker': 'src/songbook/notes-worker.ts',
   'song-worker': 'src/demo/song-worker.ts',
 }
 

@@ -1,2 +1,3 @@
 export * from './songs'
 export * from './scenario'
+export { playerFor } from './instruments'

@@ -14,6 +14,8 @@ import { Leaving } from './people/leaving'
 import { People } from './people/people'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
+import { Notes } from './songbook/notes'
+import type { NotesTask } from './songbook/notes-worker'
 import { Uploads } from './songbook/uploads'
 import { Songs } from './songbook/songs'
 import { Hints } from './works/hints'
@@ -30,6 +32,7 @@ export interface Services {
   readonly songs: Songs
   readonly assets: Assets
   readonly uploads: Uploads
+  readonly notes: Notes
   readonly bundles: Bundles
   readonly works: Works
   readonly briefs: Briefs
@@ -59,6 +62,7 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     THREADS,
   )
   const measurers = new WorkerPool<MeasureTask, Assessed>(new URL('measure-worker.js', workers), THREADS)
+  const players = new WorkerPool<NotesTask, Int16Array[]>(new URL('notes-worker.js', workers), THREADS)
   const songs = new Songs(database)
   const assets = new Assets(database, encoders)
   const briefs = new Briefs(database)
@@ -76,6 +80,7 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     songs,
     assets,
     uploads: new Uploads(database, assets),
+    notes: new Notes(assets, players),
     bundles: new Bundles(songs, assets),
     works: new Works(database, songs),
     briefs,
@@ -87,7 +92,7 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     workers,
     close: async () => {
       happenings.close()
-      await Promise.all([encoders.close(), measurers.close()])
+      await Promise.all([encoders.close(), measurers.close(), players.close()])
       await measuring.settled()
     },
   }

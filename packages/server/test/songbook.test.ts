@@ -125,6 +125,46 @@ describe('audio', () => {
   })
 })
 
+describe('notes', () => {
+  const send = async (bytes: Uint8Array) => {
+    const answer = await teacher.raw('POST', '/api/notes?name=Little%20tune.mid', {}, bytes)
+    return { status: answer.status, body: (await answer.json()) as FromNotes & Refused }
+  }
+  interface FromNotes {
+    readonly document: SongVersion
+    readonly mix: { envelopes: { points: unknown[] }[] } | null
+  }
+  const EVENTS = [
+    ...[0, 0xc0, 73, 0, 0xb0, 7, 120],
+    ...[0, 0x90, 72, 100, 0x83, 0x60, 0x80, 72, 0],
+    ...[0, 0xb0, 7, 60, 0, 0x90, 74, 100, 0x83, 0x60, 0x80, 74, 0],
+    ...[0, 0xff, 0x2f, 0],
+  ]
+  const file = Uint8Array.from([
+    ...[0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 0, 0, 1, 1, 0xe0],
+    ...[0x4d, 0x54, 0x72, 0x6b, 0, 0, 0, EVENTS.length],
+    ...EVENTS,
+  ])
+
+  it('become a song that is played here, with the lines that came along', async () => {
+    const { status, body } = await send(file)
+    expect(status).toBe(200)
+    expect(body.document).toMatchObject({ title: 'Little tune', tracks: [{ name: 'Pipe', role: 'lead' }] })
+    expect(body.mix!.envelopes).toHaveLength(1)
+    const kept = await teacher.post<{ version: string }>('/api/songs', { document: body.document })
+    expect(kept.status).toBe(200)
+    const { bytes } = await teacher.get(`/api/assets/${body.document.assets[0]!.id}`)
+    expect(new TextDecoder().decode(bytes.subarray(0, 4))).toBe('fLaC')
+  })
+
+  it('are refused with one sentence where they are none or damaged', async () => {
+    expect(
+      (await send(new TextEncoder().encode('Once upon a time there was nothing'))).body.error.message,
+    ).toMatch(/no MIDI file/)
+    expect((await send(file.subarray(0, 30))).body.error.message).toMatch(/cut off/)
+  })
+})
+
 describe('a song', () => {
   const song = (): SongVersion => ({ ...world.song, title: 'Of our own' })
   const keep = (document: object) =>

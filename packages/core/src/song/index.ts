@@ -1,2 +1,14 @@
-/** The song version: what an assignment and a hand-in pin. */
+/** The song version: what an assignment and a hand-in pin; and how recordings become one. */
 export * from './song'
+export {
+  downbeatOf,
+  letterOf,
+  PLAIN_TIMING,
+  roleByName,
+  sectionsAt,
+  songOfStems,
+  startsTogether,
+  withTiming,
+  type Stem,
+  type Timing,
+} from './make-song'

@@ -1,3 +1,4 @@
+import { MIDI_LIMITS } from '@rudlo/core/midi'
 import { MIX_SCHEMA } from '@rudlo/core/mix'
 import { IsInt, IsObject, IsString, Length, Max, Min } from 'class-validator'
 import { parseRange } from '../http/byte-range'
@@ -29,7 +30,7 @@ class SongBody {
 /** Room for a song with thousands of regions and tempo changes. */
 const SONG_LIMIT = 4 * 1024 * 1024
 
-export function songbookRoutes({ assets, permissions, songs, uploads }: Services): Route[] {
+export function songbookRoutes({ assets, permissions, songs, uploads, notes }: Services): Route[] {
   const mayHear = async (person: Person, id: string) => {
     const asset = (await permissions.mayHear(person, id)) ? await assets.find(id) : null
     if (!asset) throw notFound()
@@ -112,6 +113,13 @@ export function songbookRoutes({ assets, permissions, songs, uploads }: Services
     route('post', '/api/uploads/:upload/decode', 'teacher', async ({ person, param }) =>
       uploads.decode(person, param('upload')),
     ),
+
+    route('post', '/api/notes', 'teacher', async ({ c, query }) => {
+      if (Number(c.req.header('content-length') ?? 0) > MIDI_LIMITS.bytes)
+        throw badInput('This MIDI file has more than 4 MB.')
+      const name = (query('name') ?? '').replace(/\.midi?$/i, '').slice(0, 120)
+      return notes.play(new Uint8Array(await c.req.arrayBuffer()), name || 'New song')
+    }),
 
     route('delete', '/api/uploads/:upload', 'teacher', async ({ person, param }) => {
       await uploads.giveUp(person, param('upload'))

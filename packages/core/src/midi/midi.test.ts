@@ -1,0 +1,241 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { smallSong } from '../../test/songs'
+import { point, valueAt } from '../envelope'
+import { plainMix, withPoints } from '../mix'
+import { levelScale, MIXER_CONTROLS } from '../scale'
+import { songTime, type SongVersion } from '../song'
+import { pack, type RawEvent } from './raw-file'
+import { leftOutOfMidi, linesFromMidi, MIDI_LIMITS, readMidi, writeMidi } from '.'
+
+const file = (tracks: readonly (readonly RawEvent[])[], header: object = { format: 1, ticksPerBeat: 480 }) =>
+  pack({ header: { numTracks: tracks.length, ...header } as never, tracks })
+const note = (deltaTime: number, noteNumber: number, velocity: number): RawEvent => ({
+  deltaTime,
+  type: 'noteOn',
+  channel: 0,
+  noteNumber,
+  velocity,
+})
+const controller = (deltaTime: number, controllerType: number, value: number): RawEvent => ({
+  deltaTime,
+  type: 'controller',
+  channel: 0,
+  controllerType,
+  value,
+})
+const END: RawEvent = { deltaTime: 0, type: 'endOfTrack', meta: true }
+
+describe('readMidi', () => {
+  it('reads tempo, meter, markers, names, programs and notes, on 960 to a quarter', () => {
+    const song = readMidi(
+      file([
+        [
+          { deltaTime: 0, type: 'trackName', meta: true, text: 'Ferry\u0000' },
+          { deltaTime: 0, type: 'setTempo', meta: true, microsecondsPerBeat: 600_000 },
+          {
+            deltaTime: 0,
+            type: 'timeSignature',
+            meta: true,
+            numerator: 3,
+            denominator: 4,
+            metronome: 24,
+            thirtyseconds: 8,
+          },
+          { deltaTime: 480, type: 'marker', meta: true, text: 'Tune' },
+          { deltaTime: 960, type: 'setTempo', meta: true, microsecondsPerBeat: 500_000 },
+          END,
+        ],
+        [
+          { deltaTime: 0, type: 'trackName', meta: true, text: 'Flute' },
+          { deltaTime: 0, type: 'programChange', channel: 0, programNumber: 73 },
+          note(0, 60, 127),
+          note(240, 60, 0),
+          note(240, 64, 64),
+          { deltaTime: 480, type: 'noteOff', channel: 0, noteNumber: 64, velocity: 0 },
+          END,
+        ],
+      ]),
+    )
+    expect(song).toMatchObject({
+      title: 'Ferry',
+      tempo: [
+        { tick: 0, bpm: 100 },
+        { tick: 2880, bpm: 120 },
+      ],
+      meter: [{ tick: 0, beats: 3, unit: 4 }],
+      markers: [{ tick: 960, text: 'Tune' }],
+    })
+    expect(song.parts).toMatchObject([
+      {
+        name: 'Flute',
+        program: 73,
+        drums: false,
+        notes: [
+          { tick: 0, ticks: 480, pitch: 60, strength: 1 },
+          { tick: 960, ticks: 960, pitch: 64 },
+        ],
+      },
+    ])
+  })
+
+  it('holds notes with the pedal, ends what is never ended, and parts channels of format 0', () => {
+    const song = readMidi(
+      file(
+        [
+          [
+            controller(0, 64, 127),
+            note(0, 60, 100),
+            note(480, 60, 0),
+            { ...note(0, 36, 90), channel: 9 },
+            controller(480, 64, 0),
+            note(0, 67, 80),
+            { deltaTime: 960, type: 'endOfTrack', meta: true },
+          ],
+        ],
+        { format: 0, ticksPerBeat: 480 },
+      ),
+    )
+    const [melody, drums] = song.parts
+    expect(melody!.notes).toMatchObject([
+      { pitch: 60, tick: 0, ticks: 1920 },
+      { pitch: 67, tick: 1920, ticks: 1920 },
+    ])
+    expect(drums).toMatchObject({ drums: true, notes: [{ pitch: 36 }] })
+  })
+
+  it('refuses with one sentence what is none, lies about its length, or is too much', () => {
+    const good = file([[note(0, 60, 100), note(480, 60, 0), END]])
+    const lying = good.slice()
+    new DataView(lying.buffer).setUint32(18, 0xffffff)
+    const many = file(Array.from({ length: MIDI_LIMITS.tracks + 1 }, () => [END]))
+    expect(() => readMidi(new TextEncoder().encode('Dear diary, today I sang.'))).toThrow(
+      'This is no MIDI file.',
+    )
+    expect(() => readMidi(lying)).toThrow(/cut off, or a track says that it is longer/)
+    expect(() => readMidi(good.subarray(0, good.length - 6))).toThrow(/cut off/)
+    expect(() => readMidi(many)).toThrow(/129 tracks; at most 128/)
+    expect(() => readMidi(file([[END]]))).toThrow('This MIDI file plays no notes.')
+    expect(() => readMidi(new Uint8Array(MIDI_LIMITS.bytes + 1))).toThrow(/more than 4 MB/)
+  })
+
+  it('comes to an end with whatever it is fed, with a song or a sentence', () => {
+    const good = file([[controller(0, 7, 90), note(0, 60, 100), note(480, 60, 0), END]])
+    const bent = fc.array(fc.tuple(fc.nat(good.length - 1), fc.nat(255)), { maxLength: 8 }).map((changes) => {
+      const bytes = good.slice()
+      for (const [at, value] of changes) bytes[at] = value
+      return bytes
+    })
+    const start = Date.now()
+    fc.assert(
+      fc.property(fc.oneof(bent, fc.uint8Array({ maxLength: 300 })), (bytes) => {
+        try {
+          expect(readMidi(bytes).parts.length).toBeGreaterThan(0)
+        } catch (error) {
+          expect(error).toBeInstanceOf(RangeError)
+          expect((error as Error).message).toMatch(/\.$/)
+        }
+      }),
+      { numRuns: 2000, interruptAfterTimeLimit: 5000 },
+    )
+    expect(Date.now() - start).toBeLessThan(20_000)
+  })
+
+  it('reads ten thousand notes', () => {
+    const notes = Array.from({ length: 10_000 }, (_, i) => [
+      note(0, 40 + (i % 40), 90),
+      note(60, 40 + (i % 40), 0),
+    ]).flat()
+    expect(readMidi(file([[...notes, END]])).parts[0]!.notes).toHaveLength(10_000)
+  })
+})
+
+describe('linesFromMidi', () => {
+  it('takes volume with expression, and pan; one value is a setting', () => {
+    const steps = Array.from({ length: 65 }, (_, i) => controller(i ? 30 : 0, 7, 100 - i))
+    const { parts } = readMidi(
+      file([[controller(0, 10, 0), ...steps, note(0, 60, 100), note(480, 60, 0), END]]),
+    )
+    const { level, pan } = linesFromMidi(parts[0]!)
+    expect(pan).toEqual({ setting: -1, points: [] })
+    expect(level.setting).toBeCloseTo(0, 6)
+    // sixty-five stairs are a slope of few points
+    expect(level.points.length).toBeLessThan(14)
+    expect(valueAt(level.points, levelScale, 65 * 60)).toBeLessThan(-15)
+  })
+})
+
+describe('writeMidi', () => {
+  const song: SongVersion = {
+    ...smallSong(),
+    title: 'Fährlied',
+    sections: [
+      { id: 'a', letter: 'A', name: 'Opening', tick: 0 },
+      { id: 'b', letter: 'B', name: '', tick: 7680 },
+    ],
+    tempo: [
+      { tick: 0, bpm: 120, form: 'ramp' },
+      { tick: 7680, bpm: 90, form: 'hold' },
+    ],
+  }
+  const fade = [point(0, -90), point(3840, -6), point(7680, -6, 'jump'), point(11_520, -20)]
+  const mix = withPoints(
+    withPoints(plainMix(song), 'track/reed/level', fade, () => 'l'),
+    'track/reed/pan',
+    [point(0, -1), point(7680, 1)],
+    () => 'p',
+  )
+  /** With a note, so that it can be read again as music. */
+  const again = (fine: boolean) => {
+    const bytes = writeMidi(song, mix, fine)
+    expect(String.fromCharCode(...bytes.subarray(0, 4))).toBe('MThd')
+    return bytes
+  }
+
+  it('carries volume, pan, tempo and sections there and back', () => {
+    for (const fine of [false, true]) {
+      const bytes = again(fine)
+      const withNote = readMidi(withANote(bytes))
+      expect(withNote.title).toBe('Fahrlied')
+      expect(withNote.markers).toEqual([
+        { tick: 0, text: 'A Opening' },
+        { tick: 7680, text: 'B' },
+      ])
+      const time = songTime({ ...song, tempo: withNote.tempo })
+      expect(time.tempo.secondsAt(7680)).toBeCloseTo(songTime(song).tempo.secondsAt(7680), 2)
+      const reed = withNote.parts.find((p) => p.name === 'Reed')!
+      const volume = reed.moves[7]!
+      for (const tick of [1920, 3840, 9000, 12_000]) {
+        const value = volume.findLast((m) => m.tick <= tick)!.value
+        const share = Math.sqrt(10 ** ((valueAt(fade, levelScale, tick) - 6) / 20))
+        expect(Math.abs(value / 127 - share)).toBeLessThan(fine ? 0.016 : 0.012)
+      }
+      const pan = reed.moves[10]!
+      expect([pan[0]!.value, pan.at(-1)!.value]).toEqual([0, 127])
+      expect(MIXER_CONTROLS.pan.scale.toTravel(0)).toBe(0.5)
+    }
+  })
+
+  it('says what it cannot carry', () => {
+    const muted = withPoints(mix, 'track/pad/mute', [point(0, 0, 'jump'), point(960, 1, 'jump')], () => 'm')
+    expect(leftOutOfMidi(song, mix)).toEqual([])
+    expect(leftOutOfMidi(song, muted)).toEqual(['Pad, mute'])
+  })
+})
+
+/** Puts a note on every track but the first: a file of lines alone plays nothing. */
+function withANote(bytes: Uint8Array): Uint8Array {
+  const parts: number[] = [...bytes.subarray(0, 14)]
+  const view = new DataView(bytes.buffer)
+  let at = 14
+  for (let track = 0; at < bytes.length; track++) {
+    const size = view.getUint32(at + 4)
+    const body = [...bytes.subarray(at + 8, at + 8 + size)]
+    const channel = (track - 1) % 16
+    const sounding = track ? [0, 0x90 | channel, 60, 64, 0, 0x80 | channel, 60, 0] : []
+    const whole = [...sounding, ...body]
+    parts.push(...bytes.subarray(at, at + 4), 0, 0, whole.length >> 8, whole.length & 255, ...whole)
+    at += 8 + size
+  }
+  return Uint8Array.from(parts)
+}

@@ -1,0 +1,35 @@
+import { parseMidi, writeMidi, type MidiData } from 'midi-file'
+
+/** An event as the package knows it; which fields are there depends on its type. */
+export interface RawEvent {
+  readonly deltaTime: number
+  readonly type: string
+  readonly meta?: boolean
+  readonly channel?: number
+  readonly noteNumber?: number
+  readonly velocity?: number
+  readonly controllerType?: number
+  readonly value?: number
+  readonly programNumber?: number
+  readonly text?: string
+  readonly microsecondsPerBeat?: number
+  readonly numerator?: number
+  readonly denominator?: number
+  readonly metronome?: number
+  readonly thirtyseconds?: number
+}
+
+/** A file as the package knows it. */
+export interface RawFile {
+  readonly header: {
+    readonly format: number
+    readonly numTracks: number
+    readonly ticksPerBeat?: number
+  }
+  readonly tracks: readonly (readonly RawEvent[])[]
+}
+
+/** @throws whatever the package throws: it believes what a file says of itself */
+export const unpack = (bytes: Uint8Array): RawFile => parseMidi(bytes) as unknown as RawFile
+
+export const pack = (file: RawFile): Uint8Array => Uint8Array.from(writeMidi(file as unknown as MidiData))

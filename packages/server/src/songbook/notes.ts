@@ -1,0 +1,128 @@
+import { randomUUID } from 'node:crypto'
+import { linesFromMidi, readMidi, type MidiPart, type MidiSong } from '@rudlo/core/midi'
+import { plainMix, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
+import { letterOf, type SongVersion } from '@rudlo/core/song'
+import { MeterMap, TempoMap } from '@rudlo/core/time'
+import { playerFor } from '@rudlo/demo'
+import { badInput } from '../http/problem'
+import type { WorkerPool } from '../jobs/worker-pool'
+import type { Assets } from './assets'
+import { LONGEST_SECONDS } from './decode'
+import type { NotesTask } from './notes-worker'
+
+/** Bars that are left for the last notes to die away. */
+const AFTER = 1
+
+/** What became of a MIDI file: a song that is not kept yet, and a mix with the lines that came along. */
+export interface FromNotes {
+  readonly document: SongVersion
+  /** The moves of volume and pan that the file holds, as lines; null where it holds none. */
+  readonly mix: Mix | null
+}
+
+/** Songs from notes: a MIDI file, played by the project's own instruments. */
+export class Notes {
+  constructor(
+    private readonly assets: Assets,
+    private readonly players: WorkerPool<NotesTask, Int16Array[]>,
+  ) {}
+
+  /** @throws Problem 400 with one sentence for what is no MIDI file or too long */
+  async play(bytes: Uint8Array, name: string): Promise<FromNotes> {
+    const midi = readOr400(bytes)
+    const meter = new MeterMap(midi.meter)
+    const bars = meter.placeAt(Math.max(0, midi.length - 1)).bar + AFTER
+    const seconds = new TempoMap(midi.tempo).secondsAt(meter.barStart(bars + 1))
+    if (seconds > LONGEST_SECONDS)
+      throw badInput(
+        `This piece is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you bring it in.`,
+      )
+    const frame = { bars, tempo: midi.tempo, meter: midi.meter }
+    const played = await Promise.all(
+      midi.parts.map(async (part) => {
+        const channels = await this.players.run({ part, frame })
+        return { part, channels, asset: await this.assets.keep(channels) }
+      }),
+    )
+    const document = songOf(midi, played, meter.barStart(bars + 1), midi.title || name)
+    return { document, mix: mixOf(document, midi.parts) }
+  }
+}
+
+function readOr400(bytes: Uint8Array): MidiSong {
+  try {
+    return readMidi(bytes)
+  } catch (error) {
+    throw badInput((error as Error).message)
+  }
+}
+
+function songOf(
+  { tempo, meter, markers }: MidiSong,
+  played: readonly { part: MidiPart; channels: readonly Int16Array[]; asset: string }[],
+  length: number,
+  title: string,
+): SongVersion {
+  const names = new Set<string>()
+  const tracks = played.map(({ part, channels }) => {
+    const player = playerFor(part.program, part.drums)
+    let name = part.name || player.name
+    for (let n = 2; names.has(name); n++) name = `${part.name || player.name} ${n}`
+    names.add(name)
+    return {
+      id: randomUUID(),
+      name,
+      role: player.role,
+      channels: channels.length === 2 ? (2 as const) : (1 as const),
+    }
+  })
+  const begins = markers.filter((m, i) => m.tick < length && (i === 0 || m.tick > markers[i - 1]!.tick))
+  const sections = [...(begins[0]?.tick === 0 ? [] : [{ tick: 0, text: '' }]), ...begins]
+  const assets = new Map(
+    played.map(({ asset, channels }) => [
+      asset,
+      { id: asset, channels: channels.length as 1 | 2, frames: channels[0]!.length },
+    ]),
+  )
+  return {
+    format: 'rudlo-song',
+    version: 1,
+    title: title.slice(0, 200),
+    length,
+    tempo,
+    meter,
+    // "A Opening" is letter and name, as this program writes them
+    sections: sections.map(({ tick, text }, i) => ({
+      id: randomUUID(),
+      letter: letterOf(i),
+      name: text.replace(new RegExp(`^${letterOf(i)}( |$)`), ''),
+      tick,
+    })),
+    tracks,
+    regions: played.map(({ asset, channels }, i) => ({
+      id: randomUUID(),
+      track: tracks[i]!.id,
+      asset,
+      start: 0,
+      offset: 0,
+      length: channels[0]!.length,
+    })),
+    assets: [...assets.values()],
+  }
+}
+
+function mixOf(song: SongVersion, parts: readonly MidiPart[]): Mix | null {
+  let mix = plainMix(song)
+  let moved = false
+  for (const [i, part] of parts.entries()) {
+    const lines = linesFromMidi(part)
+    for (const word of ['level', 'pan'] as const) {
+      const address = `track/${song.tracks[i]!.id}/${word}`
+      const { setting, points } = lines[word]
+      mix = withSetting(mix, address, setting)
+      if (points.length) mix = withPoints(mix, address, points, randomUUID)
+      moved ||= points.length > 0 || setting !== 0
+    }
+  }
+  return moved ? mix : null
+}
