@@ -11,6 +11,8 @@ export const router = createRouter({
     { path: '/sheets/:assignment/:handIn?', component: () => import('./sheets/SheetsPage.vue'), props: true },
     { path: '/brief/:assignment', component: () => import('./brief/BriefPage.vue'), props: true },
     { path: '/groups/:group?', component: () => import('./groups/GroupsPage.vue'), props: true },
+    { path: '/songs', component: () => import('./songbook/SongsPage.vue') },
+    { path: '/song/:version', component: () => import('./songbook/SongPage.vue'), props: true },
     { path: '/rig', component: () => import('./surface/RigPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],

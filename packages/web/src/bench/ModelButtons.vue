@@ -2,11 +2,17 @@
 /** At a teacher's own bench: what is there becomes the model, and back to the brief. */
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { put } from '../server/api'
+import { roughBalance } from '@rudlo/core/analysis'
+import { usePlayer } from '../audio/player-store'
+import { get, put } from '../server/api'
+import type { WrittenAssignment } from '../server/views'
 import { useWork } from '../work/work-store'
+import { useBench } from './bench-store'
 
 const props = defineProps<{ assignment: string }>()
 const work = useWork()
+const bench = useBench()
+const player = usePlayer()
 const router = useRouter()
 const busy = ref(false)
 let keeping: Promise<void> = Promise.resolve()
@@ -15,6 +21,47 @@ let keeping: Promise<void> = Promise.resolve()
 async function toBrief(): Promise<void> {
   await keeping
   await router.push(`/brief/${props.assignment}`)
+}
+
+/** Sets faders by the roles of the tracks and how loud each is by itself: a place to begin by ear. */
+function roughly(): void {
+  const loudness = Object.fromEntries(
+    bench.song!.tracks.map(({ id }, i) => {
+      const own = player.trackLoudness(i, 0, bench.song!.length)
+      const level = work.mix!.tracks.find((t) => t.id === id)!.level
+      return [id, own === null || !Number.isFinite(own) ? null : own - level]
+    }),
+  )
+  const levels = roughBalance(bench.song!.tracks, loudness)
+  work.setMix(
+    (mix) => ({ ...mix, tracks: mix.tracks.map((t) => ({ ...t, level: levels[t.id] ?? t.level })) }),
+    { label: 'Set a rough balance', lanes: [], from: 0, to: bench.song!.length },
+  )
+  work.notice = 'A rough balance, from what each track does and how loud it is. Go on by ear.'
+}
+
+/** Makes what is there the mix that everybody begins with. Works that were begun stay as they are. */
+async function keepStart(): Promise<void> {
+  busy.value = true
+  try {
+    const now = await get<WrittenAssignment>(`/api/assignments/${props.assignment}`)
+    const { title, brief, settings } = now
+    await put(`/api/assignments/${props.assignment}`, {
+      title,
+      brief,
+      modelHeard: settings.modelHeard,
+      opensAt: settings.opensAt,
+      dueAt: settings.dueAt,
+      handInLimit: settings.handInLimit,
+      revision: settings.revision,
+      startingMix: work.mix,
+    })
+    work.notice = 'Everybody who has not begun starts from this mix now.'
+  } catch (error) {
+    work.notice = (error as Error).message
+  } finally {
+    busy.value = false
+  }
 }
 
 async function keep(): Promise<void> {
@@ -32,6 +79,18 @@ async function keep(): Promise<void> {
 
 <template>
   <v-btn variant="outlined" data-test="to-brief" @click="toBrief">Brief</v-btn>
+  <button
+    class="chip"
+    :disabled="!player.instant"
+    title="Faders by what each track does and how loud it is"
+    data-test="rough-balance"
+    @click="roughly"
+  >
+    Rough balance
+  </button>
+  <v-btn variant="outlined" :loading="busy" data-test="keep-start" @click="keepStart"
+    >Keep as the start</v-btn
+  >
   <v-btn color="primary" variant="flat" :loading="busy" data-test="keep-model" @click="keeping = keep()"
     >Keep as the model</v-btn
   >

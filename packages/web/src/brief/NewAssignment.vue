@@ -7,6 +7,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { get, post } from '../server/api'
 import type { AssignmentCard, WrittenAssignment } from '../server/views'
+import { useSong } from '../songbook/song-store'
 import { DRAFT } from './brief-store'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
@@ -49,7 +50,9 @@ async function beginning() {
     return { songVersion: from.songVersion, startingMix: from.startingMix, brief: from.brief, model }
   }
   const { document } = await get<{ document: SongVersion }>(`/api/songs/${song.value}`)
-  const mix = plainMix(document)
+  // lines that came along with the notes of a song are where it begins
+  const { offered } = useSong()
+  const mix = offered?.version === song.value ? offered.mix : plainMix(document)
   const task = LESSONS[0]!.make(document, mix, () => crypto.randomUUID())
   const brief = { purpose: '', open: [], answers: 'played', hintsAfter: 1, repairs: true, tasks: [task] }
   return { songVersion: song.value, startingMix: mix, brief, model: null }

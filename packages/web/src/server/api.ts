@@ -17,15 +17,21 @@ export class Unreachable extends Error {
   }
 }
 
-async function call(method: string, path: string, body?: unknown): Promise<Response> {
-  let response: Response
-  try {
-    response = await fetch(path, {
+function call(method: string, path: string, body?: unknown): Promise<Response> {
+  return answered(() =>
+    fetch(path, {
       method,
       ...(body === undefined
         ? {}
         : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
-    })
+    }),
+  )
+}
+
+async function answered(ask: () => Promise<Response>): Promise<Response> {
+  let response: Response
+  try {
+    response = await ask()
   } catch {
     throw new Unreachable()
   }
@@ -51,6 +57,16 @@ export const post = <T>(path: string, body: unknown = {}) => json<T>('POST', pat
 export const put = <T>(path: string, body: unknown) => json<T>('PUT', path, body)
 export const patch = <T>(path: string, body: unknown) => json<T>('PATCH', path, body)
 export const remove = <T>(path: string) => json<T>('DELETE', path)
+
+/** Sends bytes as they are. @throws ApiError or Unreachable */
+export async function postBytes(path: string, body: ArrayBuffer | Blob): Promise<Response> {
+  return answered(() => fetch(path, { method: 'POST', body }))
+}
+
+/** Sends a file as it is, and reads the answer. */
+export async function postFile<T>(path: string, file: Blob): Promise<T> {
+  return (await (await postBytes(path, file)).json()) as T
+}
 
 export async function fetchBytes(path: string): Promise<Uint8Array<ArrayBuffer>> {
   return new Uint8Array(await (await call('GET', path)).arrayBuffer())

@@ -1,0 +1,152 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { writeWav } from '@rudlo/core/exchange'
+import { playRhythm, RHYTHMS } from '../../packages/core/test/rhythms'
+import { expect, test as base, type Person } from '../harness/test'
+import { Installation } from '../../scripts/lib/installation.mjs'
+
+/** These stories begin with an empty machine, as a teacher with a class of their own does. */
+const test = base.extend<object, { installation: Installation }>({
+  installation: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
+    async ({}, use) => {
+      const installation = await new Installation(false).start()
+      await use(installation)
+      await installation.stop()
+    },
+    { scope: 'worker', timeout: 180_000 },
+  ],
+})
+
+const folder = mkdtempSync(join(tmpdir(), 'rudlo-e2e-'))
+test.afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+const PASSWORD = 'quiet harbour'
+
+async function teacherIn(teacher: Person): Promise<void> {
+  await teacher.page.goto('/')
+  await teacher.page.getByLabel('Sign-in name').fill('noor')
+  await teacher.page.getByLabel('Password').fill(PASSWORD)
+  await teacher.page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await expect(teacher.page.getByRole('heading', { name: /^Hello/ })).toBeVisible()
+}
+
+/** Two recordings at 96 beats a minute, one of them half a second shorter. */
+function recordings(): string[] {
+  const rhythm = { ...RHYTHMS[0]!, bpm: 96 }
+  return [
+    ['1 Drums.wav', playRhythm(rhythm, 20)],
+    ['2 Organ lead.wav', playRhythm({ ...rhythm, low: '................', high: 'x...x...x...x...' }, 19.5)],
+  ].map(([name, samples]) => {
+    const file = join(folder, name as string)
+    const floats = Float32Array.from(samples as Int16Array, (x) => x / 32_768)
+    writeFileSync(file, writeWav(44_100, [floats]))
+    return file
+  })
+}
+
+test('a teacher begins with nothing: a class, its cards, a first sign-in, and somebody who joins by the code', async ({
+  somebody,
+  installation,
+}) => {
+  const noor = await somebody({ baseURL: installation.address })
+  await noor.page.goto('/')
+  await noor.page.getByLabel('One-time code').fill(installation.code!)
+  await noor.page.getByLabel('Your name').fill('Noor Haddad')
+  await noor.page.getByLabel('Sign-in name').fill('noor')
+  await noor.page.getByLabel(/Password/).fill(PASSWORD)
+  await noor.page.getByRole('button', { name: 'Begin' }).click()
+  await expect(noor.page.getByRole('heading', { name: 'Hello Noor' })).toBeVisible()
+  await noor.at('groups').click()
+  await noor.at('new-group').click()
+  await noor.page.getByLabel('Name of the group').first().fill('Thursday beginners')
+  await noor.at('make-group').click()
+  await noor.page.getByLabel('Names').fill('Lena Ortiz\n=HYPERLINK("x")')
+  await noor.at('look-at-list').click()
+  await expect(noor.at('roster-preview')).toContainText('Line 2: “=HYPERLINK')
+  await noor.page.getByLabel('Names').fill('Lena Ortiz\nKofi Mensa')
+  await noor.at('look-at-list').click()
+  await noor.at('add-them').click()
+  await expect(noor.at('card')).toHaveCount(2)
+  const first = (await noor.at('first-password').first().textContent())!
+  await noor.at('cards-done').click()
+
+  const lena = await somebody({ baseURL: installation.address })
+  await lena.page.goto('/')
+  await lena.page.getByLabel('Sign-in name').fill('lena.ortiz')
+  await lena.page.getByLabel('Password').fill(first)
+  await lena.page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await lena.page.getByLabel(/Your password/).fill('my own words')
+  await lena.page.getByLabel('Once more').fill('my own words')
+  await lena.page.getByRole('button', { name: 'Keep it' }).click()
+  await expect(lena.page.getByText('Nothing to do yet')).toBeVisible()
+
+  const code = (await noor.at('join-code').textContent())!
+  const udo = await somebody({ baseURL: installation.address })
+  await udo.page.goto('/')
+  await udo.at('join').click()
+  await udo.page.getByLabel('Code from your teacher').fill(code)
+  await udo.page.getByLabel('Your name').fill('Udo Brandt')
+  await udo.page.getByLabel(/Sign-in name/).fill('udo')
+  await udo.page.getByLabel(/Password/).fill('my own words')
+  await udo.at('ask-to-join').click()
+  await expect(udo.page.getByText('Nearly there')).toBeVisible()
+  await noor.page.reload()
+  await noor.at('let-in').click()
+  await expect(noor.at('student')).toHaveCount(3)
+
+  // a forgotten password takes two clicks
+  const reset = noor.at('student').filter({ hasText: 'Lena' }).locator('[data-test=reset-password]')
+  await reset.click()
+  await reset.click()
+  await expect(noor.at('card')).toHaveCount(1)
+  await noor.at('cards-done').click()
+  await noor.at('student').filter({ hasText: 'Udo' }).locator('[data-test=leave]').click()
+  await expect(noor.at('leaving')).toContainText('0 works')
+  await noor.at('erase').click()
+  await expect(noor.at('student')).toHaveCount(2)
+  await noor.at('trail').locator('summary').click()
+  await expect(noor.at('trail')).toContainText('gave a new password')
+})
+
+test('recordings become a song: tempo heard, sections set, kept, and given to the class', async ({
+  somebody,
+  installation,
+}) => {
+  const noor = await somebody({ baseURL: installation.address })
+  await teacherIn(noor)
+  await noor.at('songbook').click()
+  await noor.at('new-song').click()
+  const text = join(folder, 'notes.wav')
+  writeFileSync(text, 'This is no sound at all.')
+  await noor.at('choose-files').setInputFiles([...recordings(), text])
+  await expect(noor.page.getByText('“notes.wav” is no audio file that can be read.')).toBeVisible()
+  await expect(noor.at('track')).toHaveCount(2)
+  await expect(noor.page.getByText(/the shortest ends 0\.5 s before/)).toBeVisible()
+  await expect(noor.page.getByLabel('Role of Drums')).toHaveValue('drums')
+  await expect(noor.page.getByLabel('Role of Organ lead')).toHaveValue('lead')
+  await noor.at('song-title').fill('Our own march')
+  await noor.at('find-tempo').click()
+  await expect(noor.at('found-tempo')).toContainText('96', { timeout: 30_000 })
+  await noor.at('take-tempo').click()
+  await expect(noor.at('bpm')).toHaveValue('96')
+  await noor.at('bpm').fill('0')
+  await noor.at('bpm').press('Enter')
+  await expect(noor.at('notice')).toContainText('no tempo')
+  await noor.at('section-bar').fill('5')
+  await noor.at('section-bar').press('Enter')
+  await expect(noor.at('section')).toHaveCount(2)
+  await noor.canPlay()
+  await noor.at('play').click()
+  expect(await noor.loudness(1200)).toBeGreaterThan(-70)
+  await noor.at('play').click()
+  await noor.at('keep-song').click()
+  await expect(noor.at('keep-song')).toBeDisabled()
+
+  await noor.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
+  await noor.at('new-assignment').click()
+  await noor.at('new-name').fill('Find your own balance')
+  await noor.at('create').click()
+  await expect(noor.at('task').first()).toBeVisible()
+})

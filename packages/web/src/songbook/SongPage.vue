@@ -1,0 +1,189 @@
+<script setup lang="ts">
+/** One song of the songbook: its recordings, tracks, time and sections; heard while it is made. */
+import { plainMix } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { onBeforeRouteLeave, useRouter } from 'vue-router'
+import { usePlayer } from '../audio/player-store'
+import { get } from '../server/api'
+import AppHeader from '../shell/AppHeader.vue'
+import NoticeBar from '../shell/NoticeBar.vue'
+import { usePageKeys } from '../shell/page-keys'
+import SongStrip from '../strip/SongStrip.vue'
+import TransportBar from '../transport/TransportBar.vue'
+import BringIn from './BringIn.vue'
+import DownbeatLane from './DownbeatLane.vue'
+import SectionList from './SectionList.vue'
+import { useSong } from './song-store'
+import TimingForm from './TimingForm.vue'
+import TrackTable from './TrackTable.vue'
+
+const props = defineProps<{ version: string }>()
+
+const store = useSong()
+const player = usePlayer()
+const router = useRouter()
+const notice = ref<string | null>(null)
+let opened: string | null = null
+
+watch(
+  () => props.version,
+  async (version) => {
+    if (version === opened) return
+    opened = version
+    if (version === 'new') return store.open(null, null)
+    try {
+      const songs = await get<{ id: string; song: string }[]>('/api/songs')
+      const { document } = await get<{ document: SongVersion }>(`/api/songs/${version}`)
+      store.open(document, songs.find((s) => s.id === version)?.song ?? null)
+    } catch (error) {
+      store.problem = (error as Error).message
+    }
+  },
+  { immediate: true },
+)
+
+// what is heard follows what is made
+const sounding = computed(
+  () => store.song && JSON.stringify([store.song.regions, store.song.tempo, store.song.tracks]),
+)
+watch(
+  sounding,
+  () => {
+    if (store.song?.regions.length) void player.open(store.song, plainMix(store.song))
+  },
+  { immediate: true },
+)
+watch(
+  () => store.problem,
+  (problem) => (notice.value = problem || null),
+)
+
+async function keep(): Promise<void> {
+  const version = await store.keep()
+  if (!version) return
+  notice.value = 'Kept. Assignments that were given keep the version that they have.'
+  opened = version
+  await router.replace(`/song/${version}`)
+}
+
+onBeforeRouteLeave(() => store.saved || window.confirm('Leave without keeping the song?'))
+onBeforeUnmount(() => {
+  store.close()
+  void player.close()
+})
+usePageKeys({ ' ': () => player.toggle() })
+</script>
+
+<template>
+  <div class="song">
+    <AppHeader before="Songbook" :title="store.song?.title ?? 'New song'">
+      <v-btn variant="text" to="/songs">All songs</v-btn>
+      <v-btn
+        v-if="store.song"
+        color="primary"
+        variant="flat"
+        :disabled="store.saved"
+        data-test="keep-song"
+        @click="keep"
+      >
+        Keep the song
+      </v-btn>
+    </AppHeader>
+    <main>
+      <template v-if="store.song">
+        <label class="form title"
+          >Title
+          <input
+            :value="store.song.title"
+            maxlength="200"
+            data-test="song-title"
+            @input="store.setTitle(($event.target as HTMLInputElement).value)"
+        /></label>
+        <SongStrip
+          :song="store.song"
+          :time="store.time!"
+          :position="player.position"
+          :momentary="player.measured?.momentary ?? null"
+          :loop="player.loop"
+          :looping="player.looping"
+          :shown="{ from: 0, to: store.song.length }"
+          :flags="[]"
+          @go="player.seek"
+          @loop="(stretch) => player.setLoop(stretch, true)"
+        />
+        <DownbeatLane
+          v-if="store.canRetime"
+          :song="store.song"
+          @downbeat="(s) => store.setTiming({ downbeat: s })"
+        />
+        <div class="two">
+          <TimingForm />
+          <SectionList />
+        </div>
+        <TrackTable />
+        <p v-if="store.broughtMix" class="sheet note" data-test="brought-lines">
+          The notes brought moves of volume and pan along. Keep the song, then make an assignment with it:
+          they are offered as its starting mix.
+        </p>
+      </template>
+      <BringIn :more="store.song !== null" />
+    </main>
+    <TransportBar v-if="store.song" :time="store.time!" />
+    <NoticeBar v-model="notice" />
+  </div>
+</template>
+
+<style scoped>
+.song {
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+  height: 100dvh;
+}
+
+main {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  gap: 12px;
+  min-height: 0;
+  width: min(1180px, 100%);
+  margin: 0 auto;
+  padding: 16px 20px;
+  overflow-y: auto;
+}
+
+main > * {
+  flex: none;
+}
+
+.title {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
+.title input {
+  flex: 1;
+  font-size: 18px;
+  font-weight: 600;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: start;
+}
+
+.note {
+  padding: 12px 18px;
+}
+
+@media (max-width: 1000px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

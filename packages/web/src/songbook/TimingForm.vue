@@ -1,0 +1,199 @@
+<script setup lang="ts">
+/** Tempo, time signature and the first downbeat: typed, tapped, or heard. */
+import type { MeterChange, TempoChange } from '@rudlo/core/time'
+import { computed, ref, watch } from 'vue'
+import { useSong } from './song-store'
+import { TapTempo } from './tap-tempo'
+
+const store = useSong()
+const taps = new TapTempo()
+const bpm = ref('')
+const first = ref('')
+const UNITS = [2, 4, 8, 16] as const
+
+const song = computed(() => store.song!)
+const meter = computed(() => song.value.meter[0]!)
+const bar = (tick: number) => store.time!.meter.placeAt(tick).bar
+watch(
+  () => [song.value.tempo[0]!.bpm, store.downbeat] as const,
+  ([tempo, downbeat]) => {
+    bpm.value = String(tempo)
+    first.value = downbeat.toFixed(2)
+  },
+  { immediate: true },
+)
+
+const later = computed(() => song.value.tempo.slice(1))
+
+function setTempo(text: string): void {
+  const value = Number(text.replace(',', '.'))
+  if (!(value >= 5 && value <= 1000)) {
+    store.problem = `“${text}” is no tempo: between 5 and 1,000 beats a minute.`
+    return
+  }
+  store.setTiming({ tempo: [{ ...song.value.tempo[0]!, bpm: value }, ...later.value] })
+}
+
+function setDownbeat(text: string): void {
+  const value = Number(text.replace(',', '.'))
+  if (value >= 0 && value < 600) store.setTiming({ downbeat: value })
+}
+
+function tap(): void {
+  const found = taps.tap(performance.now())
+  if (found) setTempo(String(found))
+}
+
+const setMeter = (now: Partial<MeterChange>) =>
+  store.setTiming({ meter: [{ ...meter.value, ...now }, ...song.value.meter.slice(1)] })
+
+const barText = ref('')
+const laterBpm = ref('')
+const ramp = ref(false)
+
+/** Adds a change of tempo at a bar; with a ramp the tempo before it leads there evenly. */
+function addChange(): void {
+  const at = Number(barText.value)
+  const value = Number(laterBpm.value.replace(',', '.'))
+  const bars = store.time!.meter.placeAt(song.value.length - 1).bar
+  if (!Number.isInteger(at) || at < 2 || at > bars || !(value >= 5 && value <= 1000)) {
+    store.problem = 'Type a bar of the song, from the second one on, and a tempo.'
+    return
+  }
+  const tick = store.time!.meter.barStart(at)
+  const before = song.value.tempo.filter((t) => t.tick < tick)
+  const last = before.at(-1)!
+  const tempo: TempoChange[] = [
+    ...before.slice(0, -1),
+    { ...last, form: ramp.value ? 'ramp' : last.form },
+    { tick, bpm: value, form: 'hold' },
+    ...song.value.tempo.filter((t) => t.tick > tick),
+  ]
+  store.setTiming({ tempo })
+  barText.value = laterBpm.value = ''
+}
+
+const dropChange = (tick: number) => {
+  const tempo = song.value.tempo.filter((t) => t.tick !== tick)
+  store.setTiming({ tempo: tempo.map((t, i) => (i === tempo.length - 1 ? { ...t, form: 'hold' } : t)) })
+}
+</script>
+
+<template>
+  <section class="sheet block form" aria-label="Time">
+    <h2>Time</h2>
+    <p v-if="!store.canRetime" class="soft">
+      The regions of this song do not start together: its time stays as it is.
+    </p>
+    <template v-else>
+      <div class="row">
+        <label
+          >Tempo <input v-model="bpm" size="6" inputmode="decimal" data-test="bpm" @change="setTempo(bpm)"
+        /></label>
+        <button class="chip" data-test="tap" @click="tap">Tap it</button>
+        <button
+          class="chip"
+          :disabled="store.listening !== ''"
+          data-test="find-tempo"
+          @click="store.findTempo()"
+        >
+          Listen for it
+        </button>
+        <label
+          >Beats in a bar
+          <input
+            :value="meter.beats"
+            type="number"
+            min="1"
+            max="64"
+            @change="
+              setMeter({
+                beats: Math.max(1, Math.min(64, Number(($event.target as HTMLInputElement).value) || 4)),
+              })
+            "
+        /></label>
+        <label
+          >of
+          <select
+            :value="meter.unit"
+            aria-label="Unit of a beat"
+            @change="
+              setMeter({ unit: Number(($event.target as HTMLSelectElement).value) as MeterChange['unit'] })
+            "
+          >
+            <option v-for="u in UNITS" :key="u" :value="u">1/{{ u }}</option>
+          </select></label
+        >
+        <label
+          >First downbeat, seconds in
+          <input
+            v-model="first"
+            size="6"
+            inputmode="decimal"
+            data-test="downbeat"
+            @change="setDownbeat(first)"
+        /></label>
+      </div>
+      <p v-if="store.listening" role="status" class="soft">{{ store.listening }}</p>
+      <p v-if="store.found" class="found" role="status" data-test="found-tempo">
+        It sounds like <b>{{ store.found.bpm }}</b> beats a minute
+        <span class="soft"
+          >({{
+            store.found.confidence > 0.6
+              ? 'quite sure'
+              : store.found.confidence > 0.25
+                ? 'not quite sure'
+                : 'a guess'
+          }})</span
+        >, with a bar that begins {{ store.found.downbeat.toFixed(2) }} s in.
+        <button class="chip" data-test="take-tempo" @click="store.takeFound()">Take it</button>
+        <button class="chip" @click="store.found = null">No</button>
+      </p>
+      <ul v-if="later.length">
+        <li v-for="t in later" :key="t.tick">
+          From bar {{ bar(t.tick) }}: {{ t.bpm }}
+          <button class="chip" @click="dropChange(t.tick)">take out</button>
+        </li>
+      </ul>
+      <form class="row" @submit.prevent="addChange">
+        <label>From bar <input v-model="barText" size="4" inputmode="numeric" /></label>
+        <label>tempo <input v-model="laterBpm" size="6" inputmode="decimal" /></label>
+        <label><input v-model="ramp" type="checkbox" /> reached evenly</label>
+        <button class="chip">Add a change</button>
+      </form>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.block {
+  display: grid;
+  gap: 12px;
+  padding: 16px 20px;
+}
+
+h2 {
+  font-size: 18px;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 14px;
+  align-items: center;
+  font-size: 15px;
+}
+
+.row input[type='number'] {
+  width: 66px;
+}
+
+.found .chip {
+  margin-left: 6px;
+}
+
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+</style>

@@ -1,0 +1,291 @@
+import type { FoundTempo } from '@rudlo/core/analysis'
+import type { Mix } from '@rudlo/core/mix'
+import {
+  downbeatOf,
+  roleByName,
+  sectionsAt,
+  songOfStems,
+  startsTogether,
+  songTime,
+  withTiming,
+  type Role,
+  type SongVersion,
+  type Stem,
+} from '@rudlo/core/song'
+import { MeterMap, SAMPLE_RATE, type MeterChange, type TempoChange } from '@rudlo/core/time'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { post, postFile, put } from '../server/api'
+import { Analyser } from './analyser'
+import { upload } from './upload'
+
+/** A file on its way in. */
+export interface Incoming {
+  readonly name: string
+  readonly share: number
+  readonly problem: string
+  readonly stem: Stem | null
+  readonly known: boolean
+}
+
+const freshId = () => crypto.randomUUID()
+const plainName = (file: string) =>
+  file
+    .replace(/\.[^.]+$/, '')
+    .replace(/^\d+[\s._-]+/, '')
+    .replace(/_/g, ' ')
+    .trim() || 'Track'
+
+/** The song that is being made or changed in the songbook. */
+export const useSong = defineStore('song', () => {
+  const song = shallowRef<SongVersion | null>(null)
+  /** The song in the songbook; null while it is new. */
+  const songId = ref<string | null>(null)
+  const incoming = shallowRef<readonly Incoming[]>([])
+  /** A mix with lines that came along with notes. */
+  const broughtMix = shallowRef<Mix | null>(null)
+  /** The same, once its song is kept: a new assignment of that version may begin with it. */
+  const offered = shallowRef<{ readonly version: string; readonly mix: Mix } | null>(null)
+  const found = shallowRef<FoundTempo | null>(null)
+  const listening = ref('')
+  const problem = ref('')
+  const saved = ref(true)
+  let stopped = false
+  let analyser: Analyser | null = null
+
+  const time = computed(() => (song.value ? songTime(song.value) : null))
+  const canRetime = computed(() => song.value !== null && startsTogether(song.value))
+  const downbeat = computed(() => (song.value && canRetime.value ? downbeatOf(song.value) : 0))
+  /** What is said of recordings of different lengths. */
+  const lengths = computed(() => {
+    const frames = canRetime.value ? song.value!.regions.map((r) => r.length) : []
+    const [shortest, longest] = [Math.min(...frames), Math.max(...frames)]
+    const apart = (longest - shortest) / SAMPLE_RATE
+    return frames.length > 1 && apart > 0.05
+      ? `They start together; the shortest ends ${apart.toFixed(1)} s before the longest.`
+      : ''
+  })
+
+  function open(document: SongVersion | null, id: string | null): void {
+    song.value = document
+    songId.value = id
+    incoming.value = []
+    broughtMix.value = null
+    found.value = null
+    problem.value = ''
+    saved.value = true
+  }
+
+  function change(make: (song: SongVersion) => SongVersion): void {
+    if (!song.value) return
+    song.value = make(song.value)
+    saved.value = false
+  }
+
+  async function attempt(what: () => Promise<void>): Promise<boolean> {
+    problem.value = ''
+    try {
+      await what()
+      return true
+    } catch (error) {
+      problem.value = (error as Error).message
+      return false
+    }
+  }
+
+  /** Brings recordings in, one after the other, and makes a song of all that arrive. */
+  async function bringIn(files: readonly File[], title: string): Promise<void> {
+    stopped = false
+    incoming.value = files.map((f) => ({ name: f.name, share: 0, problem: '', stem: null, known: false }))
+    const set = (i: number, now: Partial<Incoming>) =>
+      (incoming.value = incoming.value.map((x, k) => (k === i ? { ...x, ...now } : x)))
+    for (const [i, file] of files.entries()) {
+      if (stopped) break
+      try {
+        const arrived = await upload(file, (share) => {
+          set(i, { share })
+          return !stopped
+        })
+        if (!arrived) break
+        const name = plainName(file.name)
+        set(i, { share: 1, known: arrived.known, stem: { ...arrived, name, role: roleByName(name) } })
+      } catch (error) {
+        set(i, { share: 0, problem: (error as Error).message })
+      }
+    }
+    const stems = incoming.value.flatMap((x) => (x.stem ? [x.stem] : []))
+    if (stopped || !stems.length) return
+    if (song.value) addStems(stems)
+    else {
+      song.value = songOfStems(title, stems, freshId)
+      saved.value = false
+    }
+  }
+
+  function addStems(stems: readonly Stem[]): void {
+    change((now) => {
+      const more = songOfStems('', stems, freshId)
+      const start = now.regions[0]?.start ?? 0
+      const known = new Set(now.assets.map((a) => a.id))
+      return {
+        ...now,
+        length: Math.max(now.length, more.length),
+        tracks: [...now.tracks, ...more.tracks],
+        regions: [...now.regions, ...more.regions.map((r) => ({ ...r, start }))],
+        assets: [...now.assets, ...more.assets.filter((a) => !known.has(a.id))],
+      }
+    })
+  }
+
+  const stop = () => (stopped = true)
+
+  /** Plays a MIDI file on the project's instruments. */
+  const bringNotes = (file: File) =>
+    attempt(async () => {
+      listening.value = 'The notes are being played …'
+      try {
+        const made = await postFile<{ document: SongVersion; mix: Mix | null }>(
+          `/api/notes?name=${encodeURIComponent(file.name)}`,
+          file,
+        )
+        song.value = made.document
+        broughtMix.value = made.mix
+        saved.value = false
+      } finally {
+        listening.value = ''
+      }
+    })
+
+  const setTitle = (title: string) => change((s) => ({ ...s, title }))
+  const setTrack = (id: string, now: { name?: string; role?: Role }) =>
+    change((s) => ({ ...s, tracks: s.tracks.map((t) => (t.id === id ? { ...t, ...now } : t)) }))
+  const moveTrack = (from: number, to: number) =>
+    change((s) => {
+      const tracks = [...s.tracks]
+      tracks.splice(to, 0, ...tracks.splice(from, 1))
+      return { ...s, tracks }
+    })
+  const removeTrack = (id: string) =>
+    change((s) => {
+      const regions = s.regions.filter((r) => r.track !== id)
+      const used = new Set(regions.map((r) => r.asset))
+      return {
+        ...s,
+        tracks: s.tracks.filter((t) => t.id !== id),
+        regions,
+        assets: s.assets.filter((a) => used.has(a.id)),
+      }
+    })
+
+  /** Reads the recordings by another tempo, meter or first downbeat. */
+  const setTiming = (now: {
+    tempo?: readonly TempoChange[]
+    meter?: readonly MeterChange[]
+    downbeat?: number
+  }) =>
+    change((s) =>
+      withTiming(s, {
+        tempo: now.tempo ?? s.tempo,
+        meter: now.meter ?? s.meter,
+        downbeat: now.downbeat ?? downbeatOf(s),
+      }),
+    )
+
+  const bars = computed(() =>
+    (song.value?.sections ?? []).map((s) => ({
+      bar: new MeterMap(song.value!.meter).placeAt(s.tick).bar,
+      name: s.name,
+      letter: s.letter,
+      id: s.id,
+    })),
+  )
+  const setSections = (list: readonly { bar: number; name: string }[]) =>
+    change((s) => ({ ...s, sections: sectionsAt(s, list, freshId) }))
+
+  /** Listens for a steady tempo. */
+  const findTempo = () =>
+    attempt(async () => {
+      listening.value = 'Listening for the tempo …'
+      analyser ??= new Analyser()
+      try {
+        found.value = await analyser.tempo(song.value!)
+        if (!found.value) problem.value = 'No steady tempo can be heard. Tap it, or type it.'
+      } finally {
+        listening.value = ''
+      }
+    })
+
+  const takeFound = () => {
+    if (!found.value) return
+    const { bpm, downbeat: first } = found.value
+    setTiming({ tempo: [{ tick: 0, bpm, form: 'hold' }], downbeat: first })
+    found.value = null
+  }
+
+  const findSections = () =>
+    attempt(async () => {
+      listening.value = 'Listening for sections …'
+      analyser ??= new Analyser()
+      try {
+        const names = new Map(bars.value.map((b) => [b.bar, b.name]))
+        const list = await analyser.sections(song.value!)
+        setSections(list.map((bar) => ({ bar, name: names.get(bar) ?? '' })))
+      } finally {
+        listening.value = ''
+      }
+    })
+
+  /** Keeps the song; an assignment that was given keeps the version that it has. @returns the version, or null */
+  async function keep(): Promise<string | null> {
+    let version: string | null = null
+    await attempt(async () => {
+      const body = { document: song.value }
+      const kept = songId.value
+        ? await put<{ song: string; version: string }>(`/api/songs/${songId.value}`, body)
+        : await post<{ song: string; version: string }>('/api/songs', body)
+      songId.value = kept.song
+      version = kept.version
+      if (broughtMix.value) offered.value = { version: kept.version, mix: broughtMix.value }
+      saved.value = true
+    })
+    return version
+  }
+
+  function close(): void {
+    stopped = true
+    analyser?.close()
+    analyser = null
+  }
+
+  return {
+    song,
+    songId,
+    time,
+    incoming,
+    broughtMix,
+    offered,
+    found,
+    listening,
+    problem,
+    saved,
+    canRetime,
+    downbeat,
+    lengths,
+    bars,
+    open,
+    bringIn,
+    bringNotes,
+    stop,
+    setTitle,
+    setTrack,
+    moveTrack,
+    removeTrack,
+    setTiming,
+    setSections,
+    findTempo,
+    takeFound,
+    findSections,
+    keep,
+    close,
+  }
+})
