@@ -12,6 +12,10 @@ import { giveUp, say } from './lib/say.mjs'
 const FIRST_PORT = 8321
 const RUN_FILE = join(DATA, 'run.json')
 const empty = process.argv.includes('--empty')
+const lan = process.argv.includes('--lan')
+/** The word after another one on the command line. */
+const after = (word) =>
+  process.argv.includes(word) ? process.argv[process.argv.indexOf(word) + 1] : undefined
 
 const [major, minor] = process.versions.node.split('.').map(Number)
 if (major < 20 || (major === 20 && minor < 19))
@@ -22,6 +26,7 @@ await leaveIfRunning()
 writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid }))
 
 let server = null
+let tls = null
 let stopping = false
 const database = new PrivateDatabase(join(DATA, 'database'))
 process.on('SIGINT', () => void stop(0))
@@ -35,10 +40,19 @@ try {
   say('starting the database …')
   await database.start()
   database.onDeath = () => void reviveDatabase()
+  tls = await certificateFor()
   await serve(await choosePort(), true)
 } catch (error) {
   say(error.message)
   await stop(1)
+}
+
+/** Key and certificate where it serves a network; none for this machine alone. */
+async function certificateFor() {
+  if (!lan) return null
+  const { certificate, given } = await import('./lib/certificate.mjs')
+  if (after('--cert') || after('--key')) return given(after('--key'), after('--cert'))
+  return certificate(join(DATA, 'tls'))
 }
 
 /** Where an instance of this data folder runs already, says so and ends. */
@@ -88,6 +102,7 @@ async function serve(port, first) {
       RUDLO_PORT: String(port),
       RUDLO_DEMO: empty ? '0' : '1',
       RUDLO_WEB: WEB_DIST,
+      ...(tls ? { RUDLO_LAN: '1', RUDLO_TLS_KEY: tls.key, RUDLO_TLS_CERT: tls.cert } : {}),
       RUDLO_LOG: join(DATA, 'server.log'),
     },
   })
@@ -97,7 +112,7 @@ async function serve(port, first) {
     if (message.failed) say(message.failed)
     if (message.ready) {
       writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid, port: message.port }))
-      if (first) welcome(message)
+      if (first) void welcome(message)
     }
   })
   server.on('exit', (code) => {
@@ -108,8 +123,15 @@ async function serve(port, first) {
   })
 }
 
-function welcome({ port, demo, code }) {
-  const lines = ['', `Rudlo is ready:  http://localhost:${port}`, '']
+async function welcome({ port, demo, code }) {
+  const lines = ['', `Rudlo is ready:  ${tls ? 'https' : 'http'}://localhost:${port}`]
+  if (tls) {
+    const { addresses } = await import('./lib/certificate.mjs')
+    for (const address of addresses()) lines.push(`In this network:  https://${address}:${port}`)
+    lines.push('', `Machines of the class trust it once they trust this certificate:  ${tls.cert}`)
+    lines.push('(docs/running.md says how; until then browsers warn, and go on where they are told to)')
+  }
+  lines.push('')
   if (demo) {
     lines.push('Demo sign-ins (the sign-in page offers them by name):')
     lines.push('  teacher   maren')

@@ -1,5 +1,6 @@
 import 'reflect-metadata'
-import { createWriteStream } from 'node:fs'
+import { createWriteStream, readFileSync } from 'node:fs'
+import { createServer as createHttps } from 'node:https'
 import { serve, type ServerType } from '@hono/node-server'
 import { createApp } from './app'
 import { connectionFrom, dataSource } from './database/data-source'
@@ -20,7 +21,15 @@ function settings() {
     demo: need('RUDLO_DEMO') === '1',
     web: process.env['RUDLO_WEB'],
     logFile: process.env['RUDLO_LOG'],
+    tls: tlsFrom(process.env),
   }
+}
+
+/** Key and certificate for a network; null where it serves this machine alone. */
+function tlsFrom(environment: NodeJS.ProcessEnv): { key: Buffer; cert: Buffer } | null {
+  if (environment['RUDLO_LAN'] !== '1') return null
+  const file = (name: string) => readFileSync(environment[name] ?? '')
+  return { key: file('RUDLO_TLS_KEY'), cert: file('RUDLO_TLS_CERT') }
 }
 
 /** Tells the starter how far things are. */
@@ -30,7 +39,7 @@ function tell(message: Record<string, unknown>): void {
 }
 
 async function main(): Promise<void> {
-  const { database: connection, port, demo: wantsDemo, web, logFile } = settings()
+  const { database: connection, port, demo: wantsDemo, web, logFile, tls } = settings()
   const logStream = logFile ? createWriteStream(logFile, { flags: 'a' }) : null
   const log = (line: string) => void logStream?.write(line + '\n')
   const database = await dataSource(connection).initialize()
@@ -39,6 +48,11 @@ async function main(): Promise<void> {
 
   const stored = await database.getRepository(Setting).findOneBy({ name: 'kind' })
   const demo = stored ? stored.value === 'demo' : wantsDemo
+  // whoever is in the network could be anybody of the demo
+  if (demo && tls)
+    throw new Error(
+      'The demo serves this machine alone. Begin an installation of your own: npm start -- --empty --lan',
+    )
   const services = createServices(database, { demo, workers: new URL('./', import.meta.url), log })
   if (!stored) {
     if (demo) await seedDemo(services, (step) => tell({ step }))
@@ -50,8 +64,8 @@ async function main(): Promise<void> {
     : null
 
   const app = createApp(services, { log, ...(web ? { web } : {}) })
-  // loopback only: a demo has no secrets, and anything else needs HTTPS
-  const server = await listen(app.fetch, port)
+  // this machine alone, or HTTPS
+  const server = await listen(app.fetch, port, tls)
   tell({ ready: true, port, demo, code })
 
   let stopping = false
@@ -78,9 +92,17 @@ async function main(): Promise<void> {
   process.on('disconnect', stop)
 }
 
-function listen(fetch: Parameters<typeof serve>[0]['fetch'], port: number): Promise<ServerType> {
+function listen(
+  fetch: Parameters<typeof serve>[0]['fetch'],
+  port: number,
+  tls: { key: Buffer; cert: Buffer } | null,
+): Promise<ServerType> {
   return new Promise((resolve, reject) => {
-    const server = serve({ fetch, port, hostname: '127.0.0.1' }, () => resolve(server))
+    const server = tls
+      ? serve({ fetch, port, hostname: '0.0.0.0', createServer: createHttps, serverOptions: tls }, () =>
+          resolve(server),
+        )
+      : serve({ fetch, port, hostname: '127.0.0.1' }, () => resolve(server))
     server.once('error', reject)
   })
 }

@@ -11,6 +11,8 @@ const session = useSession()
 const choice = useThemeChoice()
 const theme = useTheme()
 const problem = ref('')
+/** Sound needs a secure context: loopback or HTTPS. */
+const secure = window.isSecureContext
 
 watchEffect(() => theme.change(choice.name))
 
@@ -28,6 +30,10 @@ onMounted(look)
 
 <template>
   <v-app>
+    <p v-if="!secure" class="insecure" role="alert">
+      This address is not secure, and browsers give sound to secure ones alone. Ask for the address that
+      begins with https.
+    </p>
     <div v-if="problem && !session.known" class="lost">
       <p>{{ problem }}</p>
       <v-btn @click="look">Try again</v-btn>
@@ -42,6 +48,13 @@ onMounted(look)
 </template>
 
 <style scoped>
+.insecure {
+  padding: 8px 18px;
+  background: var(--warm);
+  color: var(--sheet);
+  font-weight: 600;
+}
+
 .lost {
   display: grid;
   gap: 14px;

@@ -28,7 +28,8 @@ export class Sessions {
       sameSite: 'Lax',
       path: '/',
       maxAge: DAYS * 86_400,
-      secure: new URL(c.req.url).protocol === 'https:',
+      // behind a proxy the proxy says how it was asked
+      secure: new URL(c.req.url).protocol === 'https:' || c.req.header('x-forwarded-proto') === 'https',
     })
   }
 
