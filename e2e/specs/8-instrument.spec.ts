@@ -215,4 +215,35 @@ test('the mix, the tracks and the bundle are saved as files', async ({ somebody 
   const parts = unpackBundle(await bytes(await bundle))
   expect(parts.mix).toMatchObject({ format: 'rudlo-mix' })
   expect(parts.audio.size).toBeGreaterThan(5)
+
+  // the lines by themselves, and a table read in again as one step
+  const midi = bea.page.waitForEvent('download')
+  await bea.at('file-midi').click()
+  expect(new TextDecoder().decode((await bytes(await midi)).subarray(0, 4))).toBe('MThd')
+  const table = bea.page.waitForEvent('download')
+  await bea.at('file-csv').click()
+  const rows = new TextDecoder().decode(await bytes(await table)).split('\r\n')
+  expect(rows[0]).toContain('address')
+  await bea.at('read-lines').setInputFiles({
+    name: 'lines.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('address,bar and beat,value\ntrack/squeezebox/level,3.1,loud'),
+  })
+  await expect(bea.page.getByText('Line 2: “loud” is no value.')).toBeVisible()
+  await bea.at('read-lines').setInputFiles({
+    name: 'lines.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'address,bar and beat,value\ntrack/squeezebox/level,3.1,-6\ntrack/squeezebox/level,5.1,-12\nno/such/lane,1.1,0',
+    ),
+  })
+  await expect(bea.at('lines-taken')).toHaveText(
+    '1 line was taken. 1 are on lanes that this mix does not have.',
+  )
+  await bea.page.keyboard.press('Escape')
+  await bea.chooseTrack('squeezebox')
+  await expect.poll(() => bea.points()).toBe(2)
+  await bea.page.keyboard.press('Control+z')
+  await expect.poll(() => bea.points()).not.toBe(2)
+  await bea.isSaved()
 })

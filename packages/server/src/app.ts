@@ -7,6 +7,7 @@ import { notFound, Problem } from './http/problem'
 import { requestLog } from './http/request-log'
 import { mount, route, type Route } from './http/route'
 import { sameOriginWrites, securityHeaders } from './http/security'
+import { lessonRoutes } from './lesson/routes'
 import { liveRoutes } from './live/routes'
 import { bankRoutes } from './reviews/bank-routes'
 import { remarkRoutes } from './reviews/remark-routes'
@@ -33,6 +34,7 @@ export function allRoutes(services: Services): Route[] {
     ...remarkRoutes(services),
     ...bankRoutes(services),
     ...liveRoutes(services),
+    ...lessonRoutes(services),
     ...songbookRoutes(services),
     ...surfaceRoutes(services),
   ]

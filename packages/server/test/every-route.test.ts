@@ -227,6 +227,17 @@ const EXPECTED: Readonly<
   'post /api/bank/usual': { statuses: TEACHERS },
   'put /api/bank/:bank': { body: () => ({ text: 'Hear.', mistake: null }), statuses: REVIEWER },
   'delete /api/bank/:bank': { statuses: [401, 404, 404, 404, 204, 404] },
+  'put /api/assignments/:assignment/presence': {
+    body: () => ({ task: 'in', acted: true, help: true, shows: false }),
+    statuses: [401, 204, 204, 404, 404, 404],
+  },
+  'get /api/groups/:group/lesson': { statuses: REVIEWER },
+  'get /api/assignments/:assignment/works/:person': { statuses: REVIEWER },
+  'post /api/assignments/:assignment/point': {
+    body: () => ({ lane: REED, from: 0, to: 960 }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  'delete /api/groups/:group/lesson/:person/help': { statuses: [401, 404, 404, 404, 204, 404] },
   'get /api/happenings': { statuses: MEMBERS },
   'get /api/happenings/live': { statuses: MEMBERS },
   'delete /api/hand-ins/:handIn/remarks/:remark': { statuses: [401, 404, 404, 404, 204, 404] },

@@ -13,6 +13,7 @@ export const router = createRouter({
     { path: '/groups/:group?', component: () => import('./groups/GroupsPage.vue'), props: true },
     { path: '/songs', component: () => import('./songbook/SongsPage.vue') },
     { path: '/song/:version', component: () => import('./songbook/SongPage.vue'), props: true },
+    { path: '/lesson/:group', component: () => import('./lesson/LessonPage.vue'), props: true },
     { path: '/rig', component: () => import('./surface/RigPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],

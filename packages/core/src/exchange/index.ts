@@ -3,4 +3,12 @@ export { packBundle, unpackBundle, type Bundle, type BundleParts } from './bundl
 export { overviewOf, packOverview, unpackOverview, OVERVIEW_STEP, type Overview } from './overview'
 export { writeWav, readWav, wavLayout, readWavChannel, quantise, type WavAudio, type WavLayout } from './wav'
 export { csvText } from './csv'
+export {
+  linesFromCsv,
+  linesFromJson,
+  linesToCsv,
+  linesToJson,
+  type LinesDocument,
+  type ReadLines,
+} from './lines'
 export { stemName } from './stem-name'

@@ -4,6 +4,7 @@ import { Setting } from '../access/setting.entity'
 import { Assignment } from '../assignments/assignment.entity'
 import { Exception } from '../assignments/exception.entity'
 import { HandIn } from '../handins/hand-in.entity'
+import { Presence } from '../lesson/presence.entity'
 import { Happening } from '../live/happening.entity'
 import { Group, JoinRequest, Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
@@ -80,6 +81,7 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       Reply,
       BankRemarkRow,
       Happening,
+      Presence,
       Surfaces,
       Upload,
       UploadChunk,

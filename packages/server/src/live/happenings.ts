@@ -3,7 +3,16 @@ import { Membership } from '../people/group.entity'
 import { Happening } from './happening.entity'
 
 /** What can happen, as browsers are told it. */
-export type HappeningKind = 'handed in' | 'measured' | 'given back' | 'taken back' | 'reply' | 'remark done'
+export type HappeningKind =
+  | 'handed in'
+  | 'measured'
+  | 'given back'
+  | 'taken back'
+  | 'reply'
+  | 'remark done'
+  | 'help'
+  | 'helped'
+  | 'point'
 
 /** A page that is told what happens to its person. */
 export interface Listener {

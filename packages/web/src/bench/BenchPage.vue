@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The student's working screen for one assignment. */
+import type { Mix } from '@rudlo/core/mix'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
 import { usePlayer } from '../audio/player-store'
@@ -24,6 +25,7 @@ import HandInDialog from './HandInDialog.vue'
 import { BENCH_KEYS } from './keys'
 import LaneDesk from './LaneDesk.vue'
 import ModelButtons from './ModelButtons.vue'
+import { usePresence } from '../lesson/presence-store'
 import { useLive } from '../live/live-store'
 import { usePass } from '../pass/pass-store'
 import { isPlaced } from '../server/views'
@@ -43,6 +45,7 @@ const player = usePlayer()
 const session = useSession()
 const pass = usePass()
 const surface = useSurface()
+const presence = usePresence()
 const problem = ref('')
 const briefOpen = ref(true)
 const handing = ref(false)
@@ -73,9 +76,23 @@ async function open(): Promise<void> {
 
 watch(() => props.assignment, open, { immediate: true })
 
+if (session.person?.role === 'student')
+  presence.tell(
+    () => (ready.value ? { assignment: props.assignment, task: bench.taskId ?? '' } : null),
+    () => work.document,
+  )
+
 // what the teacher gives back, says or takes back is here without looking for it
 useLive().listen(({ kind, data }) => {
+  if (kind === 'helped') presence.help = false
   if (data.assignment !== props.assignment || work.assignment !== props.assignment) return
+  if (kind === 'point') {
+    const { lane = null, from = 0, to = 0 } = data
+    bench.lightUp({ lane, from, to })
+    if (data.own) presence.help = false
+    work.notice = 'Your teacher points at this place.'
+    return
+  }
   void work.refreshVersions().catch(() => null)
   if (kind === 'given back') work.notice = 'Your version came back: see what was said.'
   if (kind === 'reply') work.notice = 'There is an answer to a remark.'
@@ -129,6 +146,12 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
   if (kind === 'task') return bench.chooseTask(id)
   const remark = bench.returned?.review?.remarks.find((r) => r.id === id)
   if (remark && isPlaced(remark)) bench.showRemark(remark)
+}
+
+/** Lines that were read from a file become one step. */
+function takeLines(mix: Mix, lanes: readonly string[]): void {
+  const change = { label: 'Took lines from a file', lanes: [...lanes], from: 0, to: bench.song!.length }
+  work.setMix(() => mix, change)
 }
 
 function showHandIn(look: boolean): void {
@@ -278,6 +301,8 @@ usePageKeys({
         :title="bench.assignment!.title"
         :bundle="`/api/works/${work.id}/bundle`"
         :before="work.flush"
+        editable
+        @lines="takeLines"
       />
       <LeaveQuestion ref="leaving" />
       <ControlMenu />

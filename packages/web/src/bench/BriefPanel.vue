@@ -6,12 +6,15 @@ import TaskGuide from '../guide/TaskGuide.vue'
 import VerdictSign from '../guide/VerdictSign.vue'
 import { useGuide } from '../guide/guide-store'
 import { useWork } from '../work/work-store'
+import HelpButton from '../lesson/HelpButton.vue'
+import { useSession } from '../people/session-store'
 import { useBench } from './bench-store'
 import CameBack from './CameBack.vue'
 import NotesPanel from './NotesPanel.vue'
 import VersionList from './VersionList.vue'
 
 const bench = useBench()
+const session = useSession()
 const guide = useGuide()
 const work = useWork()
 const brief = computed(() => bench.assignment!.brief)
@@ -73,6 +76,7 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
         </li>
       </ol>
       <MistakeNotes />
+      <HelpButton v-if="session.person?.role === 'student'" />
     </template>
   </div>
 </template>

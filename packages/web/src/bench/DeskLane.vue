@@ -301,6 +301,9 @@ watch(
       :overs="overs"
       :blank="bench.justListen"
       :faint="faint"
+      :pointed="
+        bench.pointed && (!bench.pointed.lane || bench.pointed.lane === address) ? bench.pointed : null
+      "
       :marked="bench.selection ?? (bench.task && bench.task.lanes.includes(address) ? bench.task : null)"
       :pins="pins"
       :pinned="bench.pinned"

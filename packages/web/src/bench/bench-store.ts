@@ -14,6 +14,9 @@ import { usePlayer } from '../audio/player-store'
 import { useWork } from '../work/work-store'
 import { addLane, oneLane, removeLane, showLane, type DeskLanes } from './desk-lanes'
 
+/** How long a place lights up that the teacher points at. */
+const LIGHT_MS = 12_000
+
 /** What places snap to: the grid, or something that is there. */
 export const SNAPS = [
   'bar',
@@ -83,6 +86,23 @@ export const useBench = defineStore('bench', () => {
   const copiedValue = shallowRef<{ readonly value: number; readonly control: Control } | null>(null)
   /** The try whose lines are shown faintly. */
   const compared = ref<string | null>(null)
+  /** A place that the teacher points at just now. */
+  const pointed = shallowRef<{
+    readonly lane: string | null
+    readonly from: number
+    readonly to: number
+  } | null>(null)
+  let pointing: ReturnType<typeof setTimeout> | undefined
+
+  /** Brings a place that the teacher points at, and lets it light up for a while. The work stays as it is. */
+  function lightUp(place: { lane: string | null; from: number; to: number }): void {
+    showPlace(place)
+    player.seek(place.from)
+    pointed.value = place
+    clearTimeout(pointing)
+    pointing = setTimeout(() => (pointed.value = null), LIGHT_MS)
+  }
+
   /** The form that a hint shows: a faint line on one lane. */
   const hinted = shallowRef<{ readonly lane: string; readonly points: Points } | null>(null)
   /** Whether the view turns over like a page while it plays. */
@@ -397,6 +417,8 @@ export const useBench = defineStore('bench', () => {
     chooseTask,
     showRemark,
     showPlace,
+    pointed,
+    lightUp,
     hinted,
     zoom,
     scroll,

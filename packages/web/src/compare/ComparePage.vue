@@ -122,6 +122,7 @@ function hear(side: 0 | 1): void {
       <router-link class="chip" :to="`/review/${props.assignment}`">To the review desk</router-link>
     </AppHeader>
     <main v-if="given">
+      <h1 class="unseen">Compare hand-ins</h1>
       <section class="sheet block crowd" aria-label="Everybody’s line">
         <header>
           <h2>Everybody’s line of</h2>

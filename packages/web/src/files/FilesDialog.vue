@@ -3,6 +3,7 @@
 import type { Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { ref, watch } from 'vue'
+import LineFiles from './LineFiles.vue'
 import { saveFile, startExport, type Export } from './exporter'
 
 const props = defineProps<{
@@ -14,6 +15,12 @@ const props = defineProps<{
   bundle: string
   /** Done before the bundle is fetched; false where it could not be. */
   before?: () => Promise<boolean>
+  /** Whether lines can be read in again. */
+  editable?: boolean
+}>()
+const emit = defineEmits<{
+  /** Lines were read from a file: the mix with them, and the lanes that they are on. */
+  lines: [mix: Mix, lanes: readonly string[]]
 }>()
 const open = defineModel<boolean>({ required: true })
 
@@ -94,6 +101,14 @@ watch(open, (is) => is || stop())
             Save the bundle
           </button>
         </li>
+        <LineFiles
+          :song="song"
+          :mix="mix"
+          :title="title"
+          :editable="editable"
+          @lines="(m, l) => emit('lines', m, l)"
+          @problem="(p) => (problem = p)"
+        />
       </ul>
       <div v-if="running?.slow" class="running" role="status">
         <v-progress-linear :model-value="running.share * 100" height="8" rounded color="primary" />

@@ -94,6 +94,7 @@ async function create(): Promise<void> {
               <h1>{{ store.group.name }}</h1>
               <p class="soft">{{ store.group.place }}</p>
             </div>
+            <v-btn variant="outlined" :to="`/lesson/${store.group.id}`" data-test="lesson">Lesson</v-btn>
             <v-btn color="primary" variant="flat" data-test="add-students" @click="adding = true"
               >Add students</v-btn
             >

@@ -40,6 +40,8 @@ const props = defineProps<{
   shaded?: boolean
   /** Shaded: a task, a span for a remark. */
   marked?: Span | null
+  /** A place that somebody points at just now. */
+  pointed?: Span | null
   /** Numbered pins. */
   pins?: readonly {
     readonly id: string
@@ -196,6 +198,7 @@ const stretch = (s: Span) => {
     <canvas ref="back" aria-hidden="true" />
     <canvas ref="canvas" aria-hidden="true" />
     <div v-if="marked" class="marked" :style="stretch(marked)" />
+    <div v-if="pointed" class="pointed" :style="stretch(pointed)" data-test="pointed" />
     <div
       v-for="pin in pins"
       v-show="pinned === pin.id"
@@ -244,6 +247,22 @@ canvas {
   background: var(--family-volume);
   opacity: 0.1;
   pointer-events: none;
+}
+
+.pointed {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border: 3px solid var(--warm);
+  background: color-mix(in srgb, var(--warm) 18%, transparent);
+  animation: glow 1.2s ease-in-out infinite alternate;
+  pointer-events: none;
+}
+
+@keyframes glow {
+  from {
+    opacity: 0.45;
+  }
 }
 
 .pin-span {

@@ -72,7 +72,7 @@ const loud = computed(() => {
       </tbody>
     </table>
     <div class="sheet balance">
-      <h3>The tune over the rest, by section</h3>
+      <h2>The tune over the rest, by section</h2>
       <BalanceChart v-if="balances.length" :song="review.song!" :balances="balances" />
       <p v-else class="soft">It is measured with the next hand-in.</p>
       <p class="soft">{{ loud }}</p>
@@ -142,7 +142,7 @@ thead th {
   font-size: 14px;
 }
 
-h3 {
+h2 {
   font-size: 15px;
 }
 </style>

@@ -191,6 +191,23 @@ export interface LineOfOne {
 /** Something that happened elsewhere, as the server tells it. */
 export interface Happening {
   readonly id: string
-  readonly kind: 'handed in' | 'measured' | 'given back' | 'taken back' | 'reply' | 'remark done'
-  readonly data: { readonly assignment: string; readonly handIn: string }
+  readonly kind:
+    | 'handed in'
+    | 'measured'
+    | 'given back'
+    | 'taken back'
+    | 'reply'
+    | 'remark done'
+    | 'help'
+    | 'helped'
+    | 'point'
+  readonly data: {
+    readonly assignment: string
+    readonly handIn: string
+    /** A place that was pointed at, and whether to this student alone. */
+    readonly own?: boolean
+    readonly lane?: string | null
+    readonly from?: number
+    readonly to?: number
+  }
 }

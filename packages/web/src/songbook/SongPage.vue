@@ -91,6 +91,7 @@ usePageKeys({ ' ': () => player.toggle() })
       </v-btn>
     </AppHeader>
     <main>
+      <h1 class="unseen">{{ store.song?.title ?? 'New song' }}</h1>
       <template v-if="store.song">
         <label class="form title"
           >Title

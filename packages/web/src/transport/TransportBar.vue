@@ -42,6 +42,7 @@ watch(
         :model-value="percent"
         size="44"
         width="4"
+        aria-label="The sound is loading"
       />
       <v-icon v-else :icon="player.playing ? '$stop' : '$play'" :size="player.playing ? 20 : 28" />
     </button>

@@ -1,0 +1,70 @@
+import { expect, test } from '../harness/test'
+
+test('during the lesson: a hand goes up, the teacher looks, points, and brings everybody to a bar', async ({
+  somebody,
+}) => {
+  const maren = await somebody()
+  await maren.signIn('Maren Holt')
+  await maren.at('groups').click()
+  await maren.at('lesson').click()
+  await expect(maren.at('in-lesson')).toHaveCount(10)
+
+  const rune = await somebody()
+  await rune.signIn('Rune Solberg')
+  await rune.openBench()
+  const ayla = await somebody()
+  await ayla.signIn('Ayla Demir')
+  await ayla.openBench()
+  await rune.at('need-help').click()
+  await expect(maren.at('hand')).toContainText('Rune Solberg')
+  await maren.at('hand').click()
+  await expect(maren.page.getByRole('heading', { name: 'Rune Solberg' })).toBeVisible()
+  await expect(maren.page.getByText('They have not allowed their line to be shown.')).toBeVisible()
+  await maren.canPlay()
+
+  // the work grows on the teacher's screen
+  await rune.chooseTrack('squeezebox')
+  await maren.page.getByRole('group', { name: 'Lanes' }).getByRole('button', { name: 'Squeezebox' }).click()
+  const before = await rune.points()
+  await rune.press(await rune.freePlace(), 0.5)
+  expect(await rune.points()).toBe(before + 1)
+  await rune.isSaved()
+  await expect
+    .poll(() =>
+      maren.page.evaluate(() => {
+        const root = document.querySelector('#app') as unknown as {
+          __vue_app__: {
+            config: {
+              globalProperties: {
+                $pinia: { _s: Map<string, { mix: { envelopes: { address: string; points: unknown[] }[] } }> }
+              }
+            }
+          }
+        }
+        const { mix } = root.__vue_app__.config.globalProperties.$pinia._s.get('lesson')!
+        return mix.envelopes.find((e) => e.address === 'track/squeezebox/level')?.points.length
+      }),
+    )
+    .toBe(before + 1)
+
+  const lane = (await maren.at('span-picker').boundingBox())!
+  await maren.page.mouse.move(lane.x + lane.width * 0.3, lane.y + 60)
+  await maren.page.mouse.down()
+  await maren.page.mouse.move(lane.x + lane.width * 0.4, lane.y + 60, { steps: 5 })
+  await maren.page.mouse.up()
+  await expect(rune.at('pointed')).toBeVisible()
+  await expect(rune.at('notice')).toContainText('Your teacher points at this place.')
+  await expect(maren.at('hand')).toHaveCount(0)
+  await expect(rune.at('need-help')).toHaveAttribute('aria-pressed', 'false')
+  expect(await rune.points()).toBe(before + 1)
+
+  await maren.at('look-bar').fill('29')
+  await maren.at('everybody').click()
+  for (const student of [rune, ayla]) await expect(student.at('place')).toHaveText(/^29/)
+
+  // on the projector there is no name, and only with consent
+  await rune.at('may-show').check()
+  await maren.at('projector').click()
+  await expect(maren.page.getByText('Rune Solberg')).toHaveCount(0)
+  await expect(maren.page.getByRole('heading', { name: 'Make room for the tune' })).toBeVisible()
+})

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+/** The lines of a mix as files: for a sequencer, for a spreadsheet, for programs; and tables read in again. */
+import { linesFromCsv, linesFromJson, linesToCsv, linesToJson } from '@rudlo/core/exchange'
+import { leftOutOfMidi, writeMidi } from '@rudlo/core/midi'
+import type { Mix } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
+import { computed, ref } from 'vue'
+import { saveFile } from './exporter'
+
+const props = defineProps<{ song: SongVersion; mix: Mix; title: string; editable?: boolean | undefined }>()
+const emit = defineEmits<{ lines: [mix: Mix, lanes: readonly string[]]; problem: [sentence: string] }>()
+
+const fine = ref(false)
+const said = ref('')
+/** What a MIDI file cannot carry, said before it is made. */
+const left = computed(() => leftOutOfMidi(props.song, props.mix))
+
+const text = (words: string) => new TextEncoder().encode(words)
+const midi = () =>
+  saveFile(`${props.title}.mid`, 'audio/midi', new Uint8Array(writeMidi(props.song, props.mix, fine.value)))
+const table = () => saveFile(`${props.title}, lines.csv`, 'text/csv', text(linesToCsv(props.song, props.mix)))
+const json = () =>
+  saveFile(
+    `${props.title}, lines.json`,
+    'application/json',
+    text(JSON.stringify(linesToJson(props.mix), null, 1)),
+  )
+
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  emit('problem', '')
+  said.value = ''
+  if (!file) return
+  try {
+    const words = await file.text()
+    const fresh = () => crypto.randomUUID()
+    const read = file.name.endsWith('.json')
+      ? linesFromJson(props.mix, words, fresh)
+      : linesFromCsv(props.song, props.mix, words, fresh)
+    emit('lines', read.mix, read.lanes)
+    const lost = read.unknown.length
+      ? ` ${read.unknown.length} are on lanes that this mix does not have.`
+      : ''
+    said.value = `${read.lanes.length} ${read.lanes.length === 1 ? 'line was' : 'lines were'} taken.${lost}`
+  } catch (error) {
+    emit('problem', (error as Error).message)
+  }
+}
+</script>
+
+<template>
+  <li>
+    <span
+      ><b>The lines</b><br /><span class="soft"
+        >As a MIDI file (volume and pan, with tempo and sections), as a table, or as JSON.<template
+          v-if="left.length"
+        >
+          A MIDI file has no place for: {{ left.join(', ') }}.</template
+        ></span
+      >
+      <label class="soft fine"><input v-model="fine" type="checkbox" /> finer MIDI values (14 bit)</label>
+      <span v-if="said" role="status" data-test="lines-taken">{{ said }}</span>
+    </span>
+    <span class="acts">
+      <button class="chip" data-test="file-midi" @click="midi">MIDI</button>
+      <button class="chip" data-test="file-csv" @click="table">table</button>
+      <button class="chip" data-test="file-json" @click="json">JSON</button>
+      <label v-if="editable" class="chip"
+        >read in …<input type="file" accept=".csv,.json" class="unseen" data-test="read-lines" @change="take"
+      /></label>
+    </span>
+  </li>
+</template>
+
+<style scoped>
+li {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 0;
+}
+
+.acts {
+  display: flex;
+  flex: none;
+  flex-wrap: wrap;
+  gap: 4px;
+  justify-content: end;
+  max-width: 190px;
+}
+
+.fine {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 14px;
+}
+</style>

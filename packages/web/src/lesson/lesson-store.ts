@@ -1,0 +1,129 @@
+import type { Mix } from '@rudlo/core/mix'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { get, post, remove } from '../server/api'
+import type { AssignmentCard, AssignmentView } from '../server/views'
+
+/** A student during a lesson. */
+export interface InLesson {
+  readonly id: string
+  readonly name: string
+  readonly assignment: string | null
+  readonly task: string | null
+  readonly seenAt: string | null
+  readonly actedAt: string | null
+  readonly helpAt: string | null
+  readonly shows: boolean
+}
+
+/** Seconds without a sign of life after which a bench is closed, and without a deed after which somebody may be stuck. */
+const AWAY = 20
+const IDLE = 90
+
+/** A lesson as the teacher sees it: who is where, who wants help, and one work that is looked at. */
+export const useLesson = defineStore('lesson', () => {
+  const group = ref('')
+  const students = shallowRef<readonly InLesson[]>([])
+  const assignments = shallowRef<readonly AssignmentCard[]>([])
+  const opened = shallowRef<AssignmentView | null>(null)
+  const looked = ref<string | null>(null)
+  const mix = shallowRef<Mix | null>(null)
+  const problem = ref<string | null>(null)
+  let now = 0
+  let revision = 0
+
+  const ago = (text: string | null) => (text ? (now - Date.parse(text)) / 1000 : Infinity)
+  const list = computed(() =>
+    students.value.map((s) => {
+      const card = assignments.value.find((a) => a.id === s.assignment)
+      return {
+        ...s,
+        here: ago(s.seenAt) < AWAY,
+        idle: ago(s.actedAt) > IDLE ? Math.floor(ago(s.actedAt) / 60) : 0,
+        where: card?.title ?? '',
+      }
+    }),
+  )
+  /** Who wants help, in the order in which they asked. */
+  const hands = computed(() =>
+    list.value.filter((s) => s.here && s.helpAt).sort((a, b) => a.helpAt!.localeCompare(b.helpAt!)),
+  )
+  const student = computed(() => list.value.find((s) => s.id === looked.value) ?? null)
+
+  async function attempt(what: () => Promise<unknown>): Promise<void> {
+    try {
+      await what()
+    } catch (error) {
+      problem.value = (error as Error).message
+    }
+  }
+
+  async function open(id: string): Promise<void> {
+    group.value = id
+    looked.value = null
+    mix.value = null
+    await attempt(async () => {
+      assignments.value = await get<AssignmentCard[]>('/api/assignments')
+      await refresh()
+    })
+  }
+
+  async function refresh(): Promise<void> {
+    const answer = await get<{ now: string; students: InLesson[] }>(`/api/groups/${group.value}/lesson`)
+    now = Date.parse(answer.now)
+    students.value = answer.students
+  }
+
+  /** Looks at a student's work, where they are now. */
+  const look = (id: string) =>
+    attempt(async () => {
+      looked.value = id
+      mix.value = null
+      revision = 0
+      const at = students.value.find((s) => s.id === id)?.assignment
+      if (!at) return
+      if (opened.value?.id !== at) opened.value = await get<AssignmentView>(`/api/assignments/${at}`)
+      await follow()
+    })
+
+  /** Fetches the work again if it has grown. */
+  async function follow(): Promise<void> {
+    const [id, at] = [looked.value, opened.value?.id]
+    if (!id || !at) return
+    const answer = await get<{ revision: number; mix: Mix | null }>(
+      `/api/assignments/${at}/works/${id}?after=${revision}`,
+    )
+    if (looked.value !== id) return
+    revision = answer.revision
+    if (answer.mix) mix.value = answer.mix
+  }
+
+  /** Shows a place to one student, or to everybody who works on an assignment. */
+  const pointAt = (
+    assignment: string,
+    place: { lane: string | null; from: number; to: number },
+    person: string | null,
+  ) => attempt(() => post(`/api/assignments/${assignment}/point`, { ...place, person }).then(refresh))
+
+  const helped = (id: string) =>
+    attempt(() => remove(`/api/groups/${group.value}/lesson/${id}/help`).then(refresh))
+
+  return {
+    group,
+    students,
+    assignments,
+    opened,
+    looked,
+    student,
+    mix,
+    problem,
+    list,
+    hands,
+    open,
+    refresh,
+    look,
+    follow,
+    pointAt,
+    helped,
+  }
+})
