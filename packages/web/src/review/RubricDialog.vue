@@ -61,7 +61,7 @@ async function save(): Promise<void> {
 <template>
   <v-dialog v-model="open" aria-label="Rubric" max-width="1040">
     <form class="sheet form rubric" data-test="rubric" @submit.prevent="save">
-      <header>
+      <div class="head">
         <h2>What is marked in “{{ review.assignment!.title }}”</h2>
         <label class="levels">
           Levels
@@ -80,7 +80,7 @@ async function save(): Promise<void> {
           </select>
         </label>
         <button class="chip" type="button" @click="take(USUAL_RUBRIC)">Take the usual one</button>
-      </header>
+      </div>
       <div class="scroll">
         <table>
           <thead>
@@ -136,12 +136,12 @@ async function save(): Promise<void> {
         </table>
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <footer>
+      <div class="foot">
         <button class="chip" type="button" @click="add">Add a line</button>
         <span class="soft">Marks on lines or levels that you take out are not shown any more.</span>
         <v-btn variant="text" @click="open = false">Leave it</v-btn>
         <v-btn color="primary" variant="flat" type="submit" data-test="save-rubric">Keep</v-btn>
-      </footer>
+      </div>
     </form>
   </v-dialog>
 </template>
@@ -155,20 +155,20 @@ async function save(): Promise<void> {
   padding: 20px 24px;
 }
 
-header,
-footer {
+.head,
+.foot {
   display: flex;
   flex-wrap: wrap;
   gap: 12px;
   align-items: center;
 }
 
-header h2 {
+.head h2 {
   flex: 1;
   font-size: 20px;
 }
 
-footer .soft {
+.foot .soft {
   flex: 1;
   font-size: 14px;
 }

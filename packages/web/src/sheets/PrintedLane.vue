@@ -66,7 +66,13 @@ const marks = computed(() =>
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT}`" class="printed" role="img" data-test="printed-lane">
+  <svg
+    :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+    class="printed"
+    role="img"
+    :aria-label="`The line, with ${points.length} points and ${remarks.length} remarks`"
+    data-test="printed-lane"
+  >
     <g v-for="b in bars" :key="b.bar">
       <line :x1="b.x" :x2="b.x" :y1="TOP - 4" :y2="HEIGHT - TOP" class="bar" />
       <text :x="b.x + 2" :y="10">{{ b.bar }}</text>
