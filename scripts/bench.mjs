@@ -17,6 +17,8 @@ const GROUPS = {
   assess: async () => (await import('../bench/assess.mjs')).assess(),
   drag: async () => (await import('../bench/drag.mjs')).dragging(),
   review: async () => (await import('../bench/review.mjs')).review(),
+  songbook: async () => (await import('../bench/songbook.mjs')).songbook(),
+  lesson: async () => (await import('../bench/lesson.mjs')).lesson(),
 }
 
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null

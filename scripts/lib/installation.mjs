@@ -22,6 +22,11 @@ export class Installation {
     return `http://localhost:${this.port}`
   }
 
+  /** Process id of the server. */
+  get pid() {
+    return this.#server?.pid
+  }
+
   async start() {
     await this.database.start()
     this.port = await freePort()

@@ -9,7 +9,7 @@ import FilesDialog from '../files/FilesDialog.vue'
 import type { Span } from '../lane/viewport'
 import { useLive } from '../live/live-store'
 import { get } from '../server/api'
-import type { AssignmentCard, Outcome } from '../server/views'
+import type { AssignmentCard } from '../server/views'
 import AppHeader from '../shell/AppHeader.vue'
 import KeysDialog from '../shell/KeysDialog.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
@@ -18,6 +18,7 @@ import SongStrip from '../strip/SongStrip.vue'
 import TrackCards from '../tracks/TrackCards.vue'
 import TransportBar from '../transport/TransportBar.vue'
 import FiguresPanel from './FiguresPanel.vue'
+import GiveBack from './GiveBack.vue'
 import HeardChoice from './HeardChoice.vue'
 import { REVIEW_KEYS } from './keys'
 import LaneTabs from './LaneTabs.vue'
@@ -44,14 +45,12 @@ const router = useRouter()
 const problem = ref('')
 const keys = ref(false)
 const files = ref(false)
-const busy = ref(false)
 const figures = ref(false)
 /** Whether what is decided waits to be given back together. */
 const hold = ref(false)
-/** Asked once where nothing has been said. */
-const asking = ref<Outcome | null>(null)
 const picked = shallowRef<Span | null>(null)
 const assignments = shallowRef<readonly AssignmentCard[]>([])
+const give = useTemplateRef<InstanceType<typeof GiveBack>>('give')
 const say = useTemplateRef<InstanceType<typeof SayPanel>>('say')
 
 async function open(): Promise<void> {
@@ -107,45 +106,13 @@ async function chooseAssignment(id: string): Promise<void> {
   await router.push(`/review/${id}`)
 }
 
-const state = computed(() => review.handIn?.state)
-const waits = computed(() => state.value === 'waiting' || state.value === 'measuring')
-const back = computed(() => {
-  const accepted = review.handIn?.outcome === 'accepted' ? 'Accepted' : 'Wanted again'
-  if (state.value === 'held') return `${accepted}, not given back yet`
-  return new Date(review.handIn?.givenBackAt ?? 0) > new Date() ? `${accepted}, goes back later` : accepted
-})
-
 async function attempt(what: () => Promise<void>): Promise<void> {
-  busy.value = true
   try {
     await what()
   } catch (error) {
     review.notice = (error as Error).message
-  } finally {
-    busy.value = false
   }
 }
-
-function decide(outcome: Outcome): void {
-  if (!waits.value || !review.handIn?.measurement || busy.value) return
-  if (review.isUnsaid && asking.value !== outcome) asking.value = outcome
-  else void giveBack(outcome)
-}
-
-const giveBack = (outcome: Outcome) =>
-  attempt(async () => {
-    asking.value = null
-    const next = await review.giveBack(outcome, hold.value)
-    const done = outcome === 'accepted' ? 'Accepted' : 'Wanted again'
-    review.notice = hold.value ? `${done}; it goes back with the others.` : `${done}, and given back.`
-    if (next) await choose(next)
-  })
-
-const takeBack = () =>
-  attempt(async () => {
-    await review.takeBack()
-    review.notice = 'Taken back: the student has not seen it.'
-  })
 
 const release = (at: Date | null) =>
   attempt(async () => {
@@ -243,8 +210,8 @@ usePageKeys({
   r: () => say.value?.focusRemark(),
   c: () => say.value?.focusComment(),
   j: () => review.takeProposals(),
-  a: () => decide('accepted'),
-  w: () => decide('again'),
+  a: () => give.value?.decide('accepted'),
+  w: () => give.value?.decide('again'),
   n: () => step(1),
   p: () => step(-1),
   'Ctrl+z': () => suggestion.undo(),
@@ -262,29 +229,6 @@ usePageKeys({
       :title="`${review.assignment!.title}, version ${review.handIn.number}`"
       :bundle="`/api/hand-ins/${review.handIn.id}/bundle`"
     />
-    <v-dialog
-      :model-value="asking !== null"
-      aria-label="Nothing has been said"
-      max-width="460"
-      @update:model-value="asking = null"
-    >
-      <div class="sheet ask">
-        <h2>Give it back without a word?</h2>
-        <p>There is no mark, no remark and no comment yet.</p>
-        <div class="acts">
-          <v-btn variant="text" @click="asking = null">Say something first</v-btn>
-          <v-btn
-            color="primary"
-            variant="flat"
-            autofocus
-            data-test="without-a-word"
-            @click="asking && giveBack(asking)"
-          >
-            Give it back
-          </v-btn>
-        </div>
-      </div>
-    </v-dialog>
     <AppHeader before="Review desk" :title="review.assignment?.title">
       <template v-if="review.handIn">
         <p class="soft left">{{ review.waiting.length }} waiting</p>
@@ -297,42 +241,7 @@ usePageKeys({
           data-test="files"
           @click="files = true"
         />
-        <template v-if="waits">
-          <label class="hold" title="What you decide now goes back together with the others, when you say so">
-            <input v-model="hold" type="checkbox" data-test="hold" />all together later
-          </label>
-          <v-btn
-            :loading="busy"
-            :disabled="!review.handIn.measurement"
-            data-test="again"
-            @click="decide('again')"
-          >
-            Ask for another version
-          </v-btn>
-          <v-btn
-            color="primary"
-            variant="flat"
-            :loading="busy"
-            :disabled="!review.handIn.measurement"
-            data-test="accept"
-            @click="decide('accepted')"
-          >
-            Accept
-          </v-btn>
-        </template>
-        <template v-else>
-          <p class="given"><v-icon icon="$met" size="20" />{{ back }}</p>
-          <v-btn
-            v-if="!review.handIn.openedAt"
-            variant="text"
-            :loading="busy"
-            data-test="take-back"
-            title="The student has not opened it yet"
-            @click="takeBack"
-          >
-            Take it back
-          </v-btn>
-        </template>
+        <GiveBack ref="give" v-model:hold="hold" @next="choose" />
       </template>
     </AppHeader>
 
@@ -465,24 +374,6 @@ usePageKeys({
   white-space: nowrap;
 }
 
-.hold {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 32px;
-  font-size: 14px;
-  white-space: nowrap;
-  cursor: pointer;
-}
-
-.given {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  font-weight: 620;
-  white-space: nowrap;
-}
-
 .told {
   display: flex;
   gap: 12px;
@@ -490,18 +381,6 @@ usePageKeys({
   padding: 6px 18px;
   background: var(--wash);
   border-bottom: 1px solid var(--rule);
-}
-
-.ask {
-  display: grid;
-  gap: 12px;
-  padding: 22px 26px;
-}
-
-.acts {
-  display: flex;
-  gap: 8px;
-  justify-content: end;
 }
 
 .lost {

@@ -150,6 +150,8 @@ export const useReview = defineStore('review', () => {
         state: next.state,
         measurement: next.measurement,
         assessment: next.assessment,
+        openedAt: next.openedAt,
+        givenBackAt: next.givenBackAt,
         before: next.before,
       }
     if (handIn.value?.id === id) remarks.value = next.review.remarks
