@@ -158,5 +158,7 @@ test('the teacher sees version 2 with version 1 underneath, and what changed', a
   await expect(maren.at('under').getByRole('radio', { name: 'version 1' })).toBeChecked()
   await maren.chooseTrack('squeezebox')
   await maren.at('accept').click()
+  // nothing has been said: it asks once
+  await maren.at('without-a-word').click()
   await expect(maren.at('given-back').filter({ hasText: 'Bea Castellan' })).toContainText('accepted')
 })

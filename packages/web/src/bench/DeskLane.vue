@@ -27,6 +27,7 @@ import LaneSwitches from './LaneSwitches.vue'
 import RegionQuestion from './RegionQuestion.vue'
 import { useRegionMoves } from './region-moves'
 import { useShape } from './shape-store'
+import { useTrying } from './trying'
 
 const props = defineProps<{
   address: string
@@ -41,6 +42,7 @@ const work = useWork()
 const player = usePlayer()
 const shape = useShape()
 const pass = usePass()
+const trying = useTrying()
 
 const song = computed(() => bench.song!)
 const time = computed(() => bench.time!)
@@ -279,7 +281,10 @@ watch(
         @stamp="(as) => editor.stampHere(player.position, as)"
         @all-values="values = ALL_VALUES"
       />
-      <label v-if="bench.newest && !compact" class="before">
+      <p v-if="bench.hinted?.lane === address && !compact" class="before">
+        <i aria-hidden="true" /> {{ trying.heard ? 'the suggestion' : 'a hint' }}
+      </p>
+      <label v-else-if="bench.newest && !compact" class="before">
         <input v-model="showBefore" type="checkbox" /> <i aria-hidden="true" /> your version
         {{ bench.newest.number }}
       </label>

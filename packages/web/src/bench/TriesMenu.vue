@@ -16,6 +16,15 @@ const problem = ref('')
 
 const start = computed(() => ({ mix: bench.assignment!.startingMix, notes: work.notes }))
 
+/** What is heard instead of the work. */
+const heardName = computed(() => {
+  if (work.heard === 'start') return 'the starting mix'
+  const version = work.versions.find((v) => v.id === work.heard)
+  if (version) return `version ${version.number}`
+  const kept = work.tries.find((t) => t.id === work.heard)
+  return kept ? `“${kept.name}”` : 'the suggestion'
+})
+
 async function keep(): Promise<void> {
   const wanted = name.value.trim() || `Try ${work.tries.length + 1}`
   keeping.value = true
@@ -105,10 +114,7 @@ function handIn(t: TryView): void {
     </div>
   </v-menu>
   <button v-if="work.heard" class="chip heard" data-test="heard" @click="work.hear(null, null)">
-    You hear
-    {{
-      work.heard === 'start' ? 'the starting mix' : `“${work.tries.find((t) => t.id === work.heard)?.name}”`
-    }}: back to yours
+    You hear {{ heardName }}: back to yours
   </button>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Bars by section: how far the lead stands over the rest, with the usual band shaded. */
 import type { SectionBalance } from '@rudlo/core/heard'
+import { signedText } from '@rudlo/core/scale'
 import type { SongVersion } from '@rudlo/core/song'
 import { BarChart } from 'echarts/charts'
 import { AriaComponent, GridComponent, LegendComponent, MarkAreaComponent } from 'echarts/components'
@@ -32,8 +33,8 @@ function draw(): void {
       aria: { enabled: true, decal: { show: props.balances.length > 1 } },
       color: [p.family.volume, p.soft, p.rule],
       textStyle: text,
-      grid: { left: 36, right: 8, top: 26, bottom: 22 },
-      legend: { top: 0, right: 0, itemHeight: 10, textStyle: text },
+      grid: { left: 36, right: 8, top: 22, bottom: 46 },
+      legend: { bottom: 0, right: 0, itemHeight: 10, textStyle: text },
       xAxis: {
         type: 'category',
         data: props.song.sections.map((s) => s.letter),
@@ -43,6 +44,8 @@ function draw(): void {
       yAxis: {
         type: 'value',
         name: 'LU',
+        min: ({ min }: { min: number }) => Math.floor(Math.min(min - 1, -2)),
+        max: ({ max }: { max: number }) => Math.ceil(Math.max(max + 1, USUAL[1] + 1)),
         nameTextStyle: text,
         axisLabel: text,
         splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
@@ -51,11 +54,19 @@ function draw(): void {
         type: 'bar',
         name,
         barMaxWidth: 26,
-        data: props.song.sections.map((s) => balance.find((b) => b.section === s.id)?.lead ?? null),
+        data: props.song.sections.map((s) => {
+          const lead = balance.find((b) => b.section === s.id)?.lead ?? null
+          return lead === null ? null : { value: lead, label: { position: lead < 0 ? 'bottom' : 'top' } }
+        }),
         ...(i
           ? {}
           : {
-              label: { show: true, position: 'top', ...text, color: p.ink },
+              label: {
+                show: true,
+                ...text,
+                color: p.ink,
+                formatter: ({ value }: { value: number }) => signedText(value, 1),
+              },
               markArea: {
                 silent: true,
                 itemStyle: { color: p.family.pan, opacity: 0.1 },

@@ -134,9 +134,6 @@ const editor = useLineEditor({
           </button>
         </div>
         <span v-if="apart" class="soft" data-test="apart">{{ apart }}</span>
-        <button class="chip" data-test="suggest" @click="suggestion.start()">
-          <v-icon icon="$write" size="16" />Suggest a line
-        </button>
       </div>
     </LaneHead>
     <LaneCanvas

@@ -298,7 +298,16 @@ usePageKeys({
           <div class="row">
             <LaneTabs />
             <button
-              class="chip"
+              v-if="!figures && !suggestion.drawing"
+              class="chip quiet"
+              title="Draw over the student’s line, on a copy"
+              data-test="suggest"
+              @click="suggestion.start()"
+            >
+              <v-icon icon="$write" size="16" />Suggest a line
+            </button>
+            <button
+              class="chip quiet"
               :aria-pressed="figures"
               title="What was measured, in figures (F)"
               data-test="show-figures"
@@ -368,6 +377,14 @@ usePageKeys({
   gap: 8px;
   align-items: start;
   justify-content: space-between;
+}
+
+.row .tabs {
+  flex: 1;
+}
+
+.quiet {
+  flex: none;
 }
 
 .left {

@@ -135,7 +135,7 @@ const changes = computed(() => {
   display: grid;
   flex: none;
   gap: 5px;
-  max-height: 236px;
+  max-height: 212px;
   padding: 10px 16px;
   overflow-y: auto;
 }
