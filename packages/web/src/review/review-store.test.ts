@@ -163,6 +163,21 @@ describe('the desk', () => {
     expect(await review.giveBack('again', false)).toBe('h2')
   })
 
+  it('saves one after the other, each following the one before', async () => {
+    const review = await desk()
+    let answer: (value: { revision: number }) => void = () => undefined
+    calls.put.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)))
+    review.write('First')
+    await vi.advanceTimersByTimeAsync(500)
+    review.write('First and second')
+    const flushed = review.flush()
+    await vi.advanceTimersByTimeAsync(10)
+    expect(calls.put).toHaveBeenCalledTimes(1)
+    answer({ revision: 4 })
+    expect(await flushed).toBe(true)
+    expect(calls.put.mock.calls.map(([, body]) => (body as { revision: number }).revision)).toEqual([3, 4])
+  })
+
   it('gives nothing back where the review could not be saved', async () => {
     const review = await desk()
     calls.put.mockRejectedValue(new ApiError(409, 'not-now', 'Somebody else has changed this review.'))

@@ -69,6 +69,9 @@ export const useReview = defineStore('review', () => {
 
   let revision = 0
   let timer: ReturnType<typeof setTimeout> | undefined
+  /** Whether something is not saved yet, and the saves that are under way. */
+  let unsaved = false
+  let saving: Promise<void> = Promise.resolve()
 
   async function open(assignmentId: string): Promise<void> {
     handIn.value = null
@@ -96,6 +99,8 @@ export const useReview = defineStore('review', () => {
     comment.value = next.review.comment
     remarks.value = next.review.remarks
     revision = next.review.revision
+    unsaved = false
+    saveState.value = 'saved'
     pinned.value = null
     other.value = null
     newer.value = null
@@ -179,21 +184,30 @@ export const useReview = defineStore('review', () => {
   }
 
   function changed(): void {
+    unsaved = true
     saveState.value = 'saving'
     clearTimeout(timer)
     timer = setTimeout(() => void save(), QUIET_MS)
   }
 
-  async function save(): Promise<void> {
+  /** Saves one after the other: each follows the revision that the one before made. */
+  function save(): Promise<void> {
+    clearTimeout(timer)
+    saving = saving.then(saveOnce)
+    return saving
+  }
+
+  async function saveOnce(): Promise<void> {
     const { id } = handIn.value ?? {}
-    if (!id) return
+    if (!id || !unsaved) return
+    unsaved = false
     const body = { marks: { ...marks.value }, comment: comment.value, revision }
-    timer = undefined
     try {
       revision = (await put<{ revision: number }>(`/api/hand-ins/${id}/review`, body)).revision
       keepUnsaved(id, null)
-      if (!timer) saveState.value = 'saved'
+      if (!unsaved) saveState.value = 'saved'
     } catch (error) {
+      unsaved = true
       saveState.value = 'not saved'
       notice.value = (error as Error).message
       if (error instanceof ApiError) return
@@ -205,8 +219,7 @@ export const useReview = defineStore('review', () => {
 
   /** Saves what is not saved yet. @returns whether all is saved */
   async function flush(): Promise<boolean> {
-    clearTimeout(timer)
-    if (saveState.value !== 'saved') await save()
+    await save()
     return saveState.value === 'saved'
   }
 
