@@ -11,7 +11,7 @@ async function signIn(address, signInName) {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ signIn: signInName, password: 'evening-ferry' }),
   })
-  return answer.headers.getSetCookie()[0].split(';')[0]
+  return answer.headers.getSetCookie().at(-1).split(';')[0]
 }
 
 /** A bench that listens: tells the time at which each place reached it. */

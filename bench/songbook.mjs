@@ -26,7 +26,7 @@ export async function songbook() {
       body: raw ? body : JSON.stringify(body),
     })
     if (!answer.ok) throw new Error(await answer.text())
-    cookie ||= answer.headers.getSetCookie()[0]?.split(';')[0] ?? ''
+    cookie ||= answer.headers.getSetCookie().at(-1)?.split(';')[0] ?? ''
     return answer.status === 204 ? null : answer.json()
   }
   try {
