@@ -137,6 +137,26 @@ test('recordings become a song: tempo heard, sections set, kept, and given to th
   await noor.at('section-bar').fill('5')
   await noor.at('section-bar').press('Enter')
   await expect(noor.at('section')).toHaveCount(2)
+
+  // a section of the bars that were dragged on the strip, and bars of three from there on
+  const strip = (await noor.at('strip').boundingBox())!
+  await noor.page.mouse.move(strip.x + strip.width * 0.76, strip.y + strip.height / 2)
+  await noor.page.mouse.down()
+  await noor.page.mouse.move(strip.x + strip.width * 0.85, strip.y + strip.height / 2, { steps: 5 })
+  await noor.page.mouse.up()
+  await noor.at('section-dragged').click()
+  await expect(noor.at('section')).toHaveCount(4)
+  await noor.at('change-bar').fill('7')
+  await noor.at('change-way').selectOption('meter')
+  await noor.at('change-add').click()
+  await expect(noor.at('time-changes')).toContainText('From bar 7: bars of 3/4')
+  await expect(noor.at('section')).toHaveCount(4)
+  await noor.at('change-bar').fill('7')
+  await noor.at('change-way').selectOption('ramp')
+  await noor.at('change-bpm').fill('110')
+  await noor.at('change-add').click()
+  await expect(noor.at('time-changes').locator('li')).toHaveCount(2)
+
   await noor.canPlay()
   await noor.at('play').click()
   expect(await noor.loudness(1200)).toBeGreaterThan(-70)

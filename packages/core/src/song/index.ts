@@ -3,12 +3,15 @@ export * from './song'
 export {
   downbeatOf,
   letterOf,
+  metersByBar,
   PLAIN_TIMING,
   roleByName,
   sectionsAt,
   songOfStems,
   startsTogether,
+  withMeters,
   withTiming,
+  type MeterAtBar,
   type Stem,
   type Timing,
 } from './make-song'

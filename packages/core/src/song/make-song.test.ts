@@ -4,10 +4,12 @@ import { MeterMap, SAMPLE_RATE, TempoMap } from '../time'
 import {
   downbeatOf,
   letterOf,
+  metersByBar,
   roleByName,
   sectionsAt,
   songOfStems,
   startsTogether,
+  withMeters,
   withTiming,
   type Stem,
 } from '.'
@@ -96,5 +98,46 @@ describe('a song of stems', () => {
       'texture',
       'chords',
     ])
+  })
+})
+
+describe('time signatures along a song', () => {
+  const four = { bar: 1, beats: 4, unit: 4 } as const
+  const three = { bar: 5, beats: 3, unit: 4 } as const
+
+  it('begin at their bars, in whichever order they are given', () => {
+    const made = withMeters(song(), [three, four])
+    expect(metersByBar(made)).toEqual([four, three])
+    expect(made.meter[1]!.tick).toBe(4 * 3840)
+    expect(checkSong(made)).toMatchObject({ ok: true })
+  })
+
+  it('move with the bars before them, and so do sections and changes of tempo', () => {
+    const tempo = [
+      { tick: 0, bpm: 120, form: 'hold' as const },
+      { tick: 5 * 3840 + 960, bpm: 90, form: 'hold' as const },
+    ]
+    const plain = withTiming(song(), { tempo, meter: song().meter, downbeat: 0.5 })
+    const first = withMeters({ ...plain, sections: sectionsAt(plain, [{ bar: 5, name: 'B' }], freshId) }, [
+      four,
+      three,
+    ])
+    const made = withMeters(first, [{ bar: 1, beats: 7, unit: 8 }, three])
+    const bars = new MeterMap(made.meter)
+    expect(metersByBar(made)).toEqual([{ bar: 1, beats: 7, unit: 8 }, three])
+    expect(bars.placeAt(made.sections[1]!.tick)).toEqual({ bar: 5, beat: 1, tick: 0 })
+    expect(bars.placeAt(made.tempo[1]!.tick)).toEqual({ bar: 6, beat: 2, tick: 0 })
+    expect(downbeatOf(made)).toBeCloseTo(0.5, 2)
+    expect(checkSong(made)).toMatchObject({ ok: true })
+  })
+
+  it('of two at one bar the later counts, and two changes of tempo in a shortened bar stay apart or become one', () => {
+    const tempo = [0, 2880, 3400].map((tick, i) => ({ tick, bpm: 100 + i, form: 'hold' as const }))
+    const made = withMeters(withTiming(song(), { tempo, meter: song().meter, downbeat: 0 }), [
+      four,
+      { ...four, beats: 2 },
+    ])
+    expect(made.meter).toEqual([{ tick: 0, beats: 2, unit: 4 }])
+    expect(made.tempo.map((t) => t.tick)).toEqual([0, 1919])
   })
 })

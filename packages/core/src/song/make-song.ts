@@ -79,6 +79,40 @@ export function withTiming(song: SongVersion, { tempo, meter, downbeat }: Timing
   }
 }
 
+/** A time signature from a bar on, as musicians say it. */
+export interface MeterAtBar extends Omit<MeterChange, 'tick'> {
+  /** From 1. */
+  readonly bar: number
+}
+
+/** The time signatures of a song by the bars at which they begin. */
+export function metersByBar({ meter }: SongVersion): MeterAtBar[] {
+  const bars = new MeterMap(meter)
+  return meter.map(({ tick, beats, unit }) => ({ bar: bars.placeAt(tick).bar, beats, unit }))
+}
+
+/**
+ * Reads the recordings of a song in other bars. Sections and changes of tempo stay in the bars that they are in.
+ * @param list the first from bar 1 on; of two at the same bar the later one counts
+ */
+export function withMeters(song: SongVersion, list: readonly MeterAtBar[]): SongVersion {
+  const byBar = new Map(list.map((m) => [m.bar, m]))
+  const meter: MeterChange[] = []
+  for (const { bar, beats, unit } of [...byBar.values()].sort((a, b) => a.bar - b.bar)) {
+    meter.push({ tick: meter.length ? new MeterMap(meter).barStart(bar) : 0, beats, unit })
+  }
+  const before = new MeterMap(song.meter)
+  const after = new MeterMap(meter)
+  const tempo = song.tempo
+    .map((t) => {
+      const start = before.barStart(before.placeAt(t.tick).bar)
+      const moved = after.barStart(before.placeAt(t.tick).bar)
+      return { ...t, tick: moved + Math.min(t.tick - start, after.lengthsAt(moved).bar - 1) }
+    })
+    .filter((t, i, all) => i === 0 || t.tick > all[i - 1]!.tick)
+  return withTiming(song, { tempo, meter, downbeat: downbeatOf(song) })
+}
+
 /** Whether all recordings of a song start together, as stems do: only then its timing can be read anew. */
 export const startsTogether = ({ regions }: SongVersion): boolean =>
   regions.length > 0 && regions.every((r) => r.start === regions[0]!.start && r.offset === regions[0]!.offset)

@@ -5,6 +5,7 @@ import { useLive } from '../live/live-store'
 import AppHeader from '../shell/AppHeader.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
 import LiveWork from './LiveWork.vue'
+import MoveDemo from './MoveDemo.vue'
 import { useLesson } from './lesson-store'
 
 const props = defineProps<{ group: string }>()
@@ -38,6 +39,9 @@ const common = computed(() => {
     if (assignment) counts.set(assignment, (counts.get(assignment) ?? 0) + 1)
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? lesson.assignments[0]?.id ?? null
 })
+
+/** Shows a move on the song that most work on, or puts it away. */
+const showMove = () => (lesson.shown ? lesson.endShow() : lesson.show(common.value ?? ''))
 
 async function everybody(): Promise<void> {
   const at = Number(bar.value)
@@ -77,6 +81,15 @@ const taskOf = (s: (typeof lesson.list)[number]) =>
       before="Lesson"
       :title="`${present.length} of ${lesson.list.length} are here`"
     >
+      <button
+        v-if="common"
+        class="chip"
+        :aria-pressed="lesson.shown !== null"
+        data-test="show-move"
+        @click="showMove"
+      >
+        Show a move
+      </button>
       <form class="all" @submit.prevent="everybody">
         <label
           >Everybody look at bar <input v-model="bar" size="4" inputmode="numeric" data-test="look-bar"
@@ -111,11 +124,21 @@ const taskOf = (s: (typeof lesson.list)[number]) =>
           @click="lesson.look(s.id)"
         >
           <b>{{ s.name }}</b>
-          <span>{{ [s.here ? s.where : '', taskOf(s), stateOf(s)].filter(Boolean).join(' · ') }}</span>
+          <span>{{
+            [s.here ? s.where : '', s.here ? taskOf(s) : '', stateOf(s)].filter(Boolean).join(' · ')
+          }}</span>
         </button>
       </nav>
       <main>
-        <p v-if="!lesson.student" class="soft blank">Choose somebody to see their work as it grows.</p>
+        <MoveDemo
+          v-if="lesson.shown"
+          :key="lesson.shown.id"
+          :assignment="lesson.shown"
+          :projector="projector"
+          @projector="(on) => (projector = on)"
+          @close="lesson.endShow"
+        />
+        <p v-else-if="!lesson.student" class="soft blank">Choose somebody to see their work as it grows.</p>
         <p v-else-if="!lesson.mix" class="soft blank">
           {{ lesson.student.name }} has not begun anything here yet.
         </p>

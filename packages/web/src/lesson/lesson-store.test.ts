@@ -48,6 +48,22 @@ beforeEach(() => {
 afterEach(() => void vi.useRealTimers())
 
 describe('a lesson', () => {
+  it('shows a move on a song, in the place of a work, until it is put away', async () => {
+    const lesson = useLesson()
+    await lesson.open('g')
+    await lesson.look('late')
+    await lesson.show('a')
+    expect([lesson.shown?.id, lesson.looked, lesson.mix]).toEqual(['a', null, null])
+    await lesson.look('early')
+    expect([lesson.shown, lesson.looked]).toEqual([null, 'early'])
+    await lesson.show('a')
+    lesson.endShow()
+    expect(lesson.shown).toBeNull()
+    calls.get.mockRejectedValueOnce(new Error('The server cannot be reached.'))
+    await lesson.show('a')
+    expect([lesson.shown, lesson.problem]).toEqual([null, 'The server cannot be reached.'])
+  })
+
   it('knows who is here, who may be stuck, and whose hand went up first', async () => {
     const lesson = useLesson()
     await lesson.open('g')

@@ -28,6 +28,8 @@ export const useLesson = defineStore('lesson', () => {
   const opened = shallowRef<AssignmentView | null>(null)
   const looked = ref<string | null>(null)
   const mix = shallowRef<Mix | null>(null)
+  /** The assignment on whose song a move is shown to all. */
+  const shown = shallowRef<AssignmentView | null>(null)
   const problem = ref<string | null>(null)
   let now = 0
   let revision = 0
@@ -62,6 +64,7 @@ export const useLesson = defineStore('lesson', () => {
     group.value = id
     looked.value = null
     mix.value = null
+    shown.value = null
     await attempt(async () => {
       assignments.value = await get<AssignmentCard[]>('/api/assignments')
       await refresh()
@@ -79,12 +82,23 @@ export const useLesson = defineStore('lesson', () => {
     attempt(async () => {
       looked.value = id
       mix.value = null
+      shown.value = null
       revision = 0
       const at = students.value.find((s) => s.id === id)?.assignment
       if (!at) return
       if (opened.value?.id !== at) opened.value = await get<AssignmentView>(`/api/assignments/${at}`)
       await follow()
     })
+
+  /** Opens an assignment's song for showing a move. */
+  const show = (assignment: string) =>
+    attempt(async () => {
+      const view = await get<AssignmentView>(`/api/assignments/${assignment}`)
+      looked.value = null
+      mix.value = null
+      shown.value = view
+    })
+  const endShow = () => (shown.value = null)
 
   /** Fetches the work again if it has grown. */
   async function follow(): Promise<void> {
@@ -116,12 +130,15 @@ export const useLesson = defineStore('lesson', () => {
     looked,
     student,
     mix,
+    shown,
     problem,
     list,
     hands,
     open,
     refresh,
     look,
+    show,
+    endShow,
     follow,
     pointAt,
     helped,

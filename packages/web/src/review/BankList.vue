@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Remarks that are used again: those that fit what was found come first. Their figures are filled in as they are taken. */
 import { MISTAKES } from '@rudlo/core/mistakes'
-import { fillRemark, type Figures } from '@rudlo/core/remarks'
+import { fillRemark, type BankRemark, type Figures } from '@rudlo/core/remarks'
 import { computed, onMounted, ref } from 'vue'
 import { useBank } from './bank-store'
 import { useReview } from './review-store'
@@ -17,11 +17,18 @@ const bank = useBank()
 const review = useReview()
 const search = ref('')
 const all = ref(false)
+/** Whether the remarks themselves are changed, with the names of their figures in braces. */
+const changing = ref(false)
 const SHOWN = 4
 
 const fitting = computed(() => bank.suggested(props.mistakes, search.value))
-const shown = computed(() => (all.value || search.value ? fitting.value : fitting.value.slice(0, SHOWN)))
+const shown = computed(() => (all.value || changing.value || search.value ? fitting.value : fitting.value.slice(0, SHOWN)))
 const nameOf = (mistake: string) => MISTAKES.find((m) => m.kind === mistake)?.name ?? mistake
+
+function change(remark: BankRemark, text: string): void {
+  const kept = text.trim()
+  if (kept && kept !== remark.text) void attempt(() => bank.change(remark, kept))
+}
 
 async function attempt(what: () => Promise<void>): Promise<void> {
   try {
@@ -48,25 +55,46 @@ onMounted(() => attempt(bank.load))
       </button>
     </p>
     <p v-else-if="!shown.length" class="soft">No remark has these words.</p>
+    <p v-if="changing" class="soft">Names in braces, such as {length}, are filled in when you take it.</p>
     <ul>
       <li v-for="r in shown" :key="r.id">
-        <button class="take" data-test="bank-remark" @click="emit('take', fillRemark(r.text, figures))">
+        <template v-if="changing">
+          <input
+            class="words"
+            :value="r.text"
+            maxlength="2000"
+            aria-label="Words of the remark"
+            data-test="bank-words"
+            @change="change(r, ($event.target as HTMLInputElement).value)"
+          />
+          <button
+            class="drop"
+            :aria-label="`Remove “${r.text.slice(0, 40)}” from your remarks`"
+            data-test="bank-drop"
+            @click="attempt(() => bank.drop(r.id))"
+          >
+            <v-icon icon="$remove" size="16" />
+          </button>
+        </template>
+        <button
+          v-else
+          class="take"
+          data-test="bank-remark"
+          @click="emit('take', fillRemark(r.text, figures))"
+        >
           <b v-if="r.mistake && mistakes.includes(r.mistake)">{{ nameOf(r.mistake) }}: </b
           >{{ fillRemark(r.text, figures) }}
         </button>
-        <button
-          v-if="all"
-          class="drop"
-          :aria-label="`Remove “${r.text.slice(0, 40)}” from your remarks`"
-          @click="attempt(() => bank.drop(r.id))"
-        >
-          <v-icon icon="$remove" size="16" />
-        </button>
       </li>
     </ul>
-    <button v-if="fitting.length > SHOWN && !search" class="more" @click="all = !all">
-      {{ all ? 'Fewer' : `All ${fitting.length}` }}
-    </button>
+    <p v-if="bank.remarks.length" class="ways">
+      <button v-if="fitting.length > SHOWN && !search && !changing" class="more" @click="all = !all">
+        {{ all ? 'Fewer' : `All ${fitting.length}` }}
+      </button>
+      <button class="more" data-test="bank-change" @click="changing = !changing">
+        {{ changing ? 'Done' : 'Change them' }}
+      </button>
+    </p>
   </section>
 </template>
 
@@ -128,7 +156,17 @@ li {
 }
 
 .more {
-  justify-self: start;
   text-decoration: underline;
+}
+
+.ways {
+  display: flex;
+  gap: 12px;
+}
+
+.words {
+  flex: 1;
+  min-width: 0;
+  border-radius: 8px;
 }
 </style>

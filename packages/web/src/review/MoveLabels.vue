@@ -10,7 +10,7 @@ const props = defineProps<{ view: Viewport; moves: readonly Move[]; control: Con
 const emit = defineEmits<{ take: [move: Move] }>()
 
 /** px that a label needs. */
-const WIDTH = 132
+const WIDTH = 150
 const HEIGHT = 20
 
 function depthOf(move: Move): string {

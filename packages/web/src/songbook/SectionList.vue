@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Sections of a song by their bars: typed, set at the play position, or proposed from what is heard. */
+/** Sections of a song by their bars: dragged on the song's strip, typed, set at the play position, or proposed from what is heard. */
 import { ref } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { useSong } from './song-store'
@@ -34,6 +34,7 @@ const here = () => store.time!.meter.placeAt(player.position).bar
         Listen for them
       </button>
     </header>
+    <p class="soft">Drag over bars of the song above, and make a section of them.</p>
     <div v-for="(s, i) in store.bars" :key="s.id" class="row" data-test="section">
       <b class="letter">{{ s.letter }}</b>
       <span class="at">bar {{ s.bar }}</span>
@@ -53,6 +54,15 @@ const here = () => store.time!.meter.placeAt(player.position).bar
         >A section from bar <input v-model="bar" size="4" inputmode="numeric" data-test="section-bar"
       /></label>
       <button class="chip">Add</button>
+      <button
+        v-if="player.loop"
+        class="chip"
+        type="button"
+        data-test="section-dragged"
+        @click="store.addSection(player.loop.from, player.loop.to)"
+      >
+        From the bars that you dragged
+      </button>
       <button class="chip" type="button" @click="add(here())">At bar {{ here() }}, where it plays</button>
     </form>
   </section>

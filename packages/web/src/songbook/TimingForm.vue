@@ -1,19 +1,19 @@
 <script setup lang="ts">
 /** Tempo, time signature and the first downbeat: typed, tapped, or heard. */
-import type { MeterChange, TempoChange } from '@rudlo/core/time'
+import type { MeterChange } from '@rudlo/core/time'
 import { computed, ref, watch } from 'vue'
 import { useSong } from './song-store'
 import { TapTempo } from './tap-tempo'
+import TimeChanges from './TimeChanges.vue'
 
 const store = useSong()
 const taps = new TapTempo()
 const bpm = ref('')
 const first = ref('')
-const UNITS = [2, 4, 8, 16] as const
+const UNITS = [1, 2, 4, 8, 16, 32] as const
 
 const song = computed(() => store.song!)
-const meter = computed(() => song.value.meter[0]!)
-const bar = (tick: number) => store.time!.meter.placeAt(tick).bar
+const meter = computed(() => store.meters[0]!)
 watch(
   () => [song.value.tempo[0]!.bpm, store.downbeat] as const,
   ([tempo, downbeat]) => {
@@ -44,39 +44,7 @@ function tap(): void {
   if (found) setTempo(String(found))
 }
 
-const setMeter = (now: Partial<MeterChange>) =>
-  store.setTiming({ meter: [{ ...meter.value, ...now }, ...song.value.meter.slice(1)] })
-
-const barText = ref('')
-const laterBpm = ref('')
-const ramp = ref(false)
-
-/** Adds a change of tempo at a bar; with a ramp the tempo before it leads there evenly. */
-function addChange(): void {
-  const at = Number(barText.value)
-  const value = Number(laterBpm.value.replace(',', '.'))
-  const bars = store.time!.meter.placeAt(song.value.length - 1).bar
-  if (!Number.isInteger(at) || at < 2 || at > bars || !(value >= 5 && value <= 1000)) {
-    store.problem = 'Type a bar of the song, from the second one on, and a tempo.'
-    return
-  }
-  const tick = store.time!.meter.barStart(at)
-  const before = song.value.tempo.filter((t) => t.tick < tick)
-  const last = before.at(-1)!
-  const tempo: TempoChange[] = [
-    ...before.slice(0, -1),
-    { ...last, form: ramp.value ? 'ramp' : last.form },
-    { tick, bpm: value, form: 'hold' },
-    ...song.value.tempo.filter((t) => t.tick > tick),
-  ]
-  store.setTiming({ tempo })
-  barText.value = laterBpm.value = ''
-}
-
-const dropChange = (tick: number) => {
-  const tempo = song.value.tempo.filter((t) => t.tick !== tick)
-  store.setTiming({ tempo: tempo.map((t, i) => (i === tempo.length - 1 ? { ...t, form: 'hold' } : t)) })
-}
+const setMeter = (now: Partial<MeterChange>) => store.setMeter({ ...store.meters[0]!, ...now })
 </script>
 
 <template>
@@ -99,21 +67,21 @@ const dropChange = (tick: number) => {
         >
           Listen for it
         </button>
-        <label
-          >Beats in a bar
-          <input
-            :value="meter.beats"
-            type="number"
-            min="1"
-            max="64"
-            @change="
-              setMeter({
-                beats: Math.max(1, Math.min(64, Number(($event.target as HTMLInputElement).value) || 4)),
-              })
-            "
-        /></label>
-        <label
-          >of
+        <span class="bars"
+          ><label
+            >Bars of
+            <input
+              :value="meter.beats"
+              type="number"
+              min="1"
+              max="64"
+              aria-label="Beats in a bar"
+              @change="
+                setMeter({
+                  beats: Math.max(1, Math.min(64, Number(($event.target as HTMLInputElement).value) || 4)),
+                })
+              "
+          /></label>
           <select
             :value="meter.unit"
             aria-label="Unit of a beat"
@@ -122,7 +90,7 @@ const dropChange = (tick: number) => {
             "
           >
             <option v-for="u in UNITS" :key="u" :value="u">1/{{ u }}</option>
-          </select></label
+          </select></span
         >
         <label
           >First downbeat, seconds in
@@ -149,18 +117,7 @@ const dropChange = (tick: number) => {
         <button class="chip" data-test="take-tempo" @click="store.takeFound()">Take it</button>
         <button class="chip" @click="store.found = null">No</button>
       </p>
-      <ul v-if="later.length">
-        <li v-for="t in later" :key="t.tick">
-          From bar {{ bar(t.tick) }}: {{ t.bpm }}
-          <button class="chip" @click="dropChange(t.tick)">take out</button>
-        </li>
-      </ul>
-      <form class="row" @submit.prevent="addChange">
-        <label>From bar <input v-model="barText" size="4" inputmode="numeric" /></label>
-        <label>tempo <input v-model="laterBpm" size="6" inputmode="decimal" /></label>
-        <label><input v-model="ramp" type="checkbox" /> reached evenly</label>
-        <button class="chip">Add a change</button>
-      </form>
+      <TimeChanges />
     </template>
   </section>
 </template>
@@ -184,16 +141,15 @@ h2 {
   font-size: 15px;
 }
 
+.bars {
+  white-space: nowrap;
+}
+
 .row input[type='number'] {
   width: 66px;
 }
 
 .found .chip {
   margin-left: 6px;
-}
-
-ul {
-  margin: 0;
-  padding-left: 18px;
 }
 </style>

@@ -103,6 +103,41 @@ describe('a song of recordings', () => {
     expect(store.problem).toMatch(/No steady tempo/)
   })
 
+  it('changes its time signature at a bar, and back', async () => {
+    const store = await brought()
+    store.setMeter({ bar: 5, beats: 3, unit: 4 })
+    store.setMeter({ bar: 1, beats: 6, unit: 8 })
+    expect(store.meters).toEqual([
+      { bar: 1, beats: 6, unit: 8 },
+      { bar: 5, beats: 3, unit: 4 },
+    ])
+    store.dropMeter(5)
+    store.dropMeter(1)
+    expect(store.meters).toEqual([{ bar: 1, beats: 6, unit: 8 }])
+  })
+
+  it('has sections where bars were dragged', async () => {
+    const store = await brought()
+    store.addSection(2 * 3840, 4 * 3840)
+    const bars = () => store.bars.map((b) => [b.bar, b.name])
+    expect(bars()).toEqual([
+      [1, 'All'],
+      [3, ''],
+      [5, 'All'],
+    ])
+    store.addSection(2 * 3840, 5 * 3840)
+    expect(bars()).toEqual([
+      [1, 'All'],
+      [3, ''],
+      [6, 'All'],
+    ])
+    store.addSection(0, 7 * 3840)
+    expect(bars()).toEqual([
+      [1, 'All'],
+      [8, 'All'],
+    ])
+  })
+
   it('is kept as new, then as the next version of itself', async () => {
     const store = await brought()
     calls.post.mockResolvedValue({ song: 's', version: 'v1' })

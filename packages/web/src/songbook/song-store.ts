@@ -2,17 +2,20 @@ import type { FoundTempo } from '@rudlo/core/analysis'
 import type { Mix } from '@rudlo/core/mix'
 import {
   downbeatOf,
+  metersByBar,
   roleByName,
   sectionsAt,
   songOfStems,
   startsTogether,
   songTime,
+  withMeters,
   withTiming,
+  type MeterAtBar,
   type Role,
   type SongVersion,
   type Stem,
 } from '@rudlo/core/song'
-import { MeterMap, SAMPLE_RATE, type MeterChange, type TempoChange } from '@rudlo/core/time'
+import { MeterMap, SAMPLE_RATE, type TempoChange } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { post, postFile, put } from '../server/api'
@@ -177,18 +180,25 @@ export const useSong = defineStore('song', () => {
       }
     })
 
-  /** Reads the recordings by another tempo, meter or first downbeat. */
-  const setTiming = (now: {
-    tempo?: readonly TempoChange[]
-    meter?: readonly MeterChange[]
-    downbeat?: number
-  }) =>
+  /** Reads the recordings by another tempo or first downbeat. */
+  const setTiming = (now: { tempo?: readonly TempoChange[]; downbeat?: number }) =>
     change((s) =>
       withTiming(s, {
         tempo: now.tempo ?? s.tempo,
-        meter: now.meter ?? s.meter,
+        meter: s.meter,
         downbeat: now.downbeat ?? downbeatOf(s),
       }),
+    )
+
+  const meters = computed(() => (song.value ? metersByBar(song.value) : []))
+  /** Sets the time signature from a bar on. */
+  const setMeter = (now: MeterAtBar) => change((s) => withMeters(s, [...metersByBar(s), now]))
+  const dropMeter = (bar: number) =>
+    change((s) =>
+      withMeters(
+        s,
+        metersByBar(s).filter((m) => m.bar === 1 || m.bar !== bar),
+      ),
     )
 
   const bars = computed(() =>
@@ -201,6 +211,18 @@ export const useSong = defineStore('song', () => {
   )
   const setSections = (list: readonly { bar: number; name: string }[]) =>
     change((s) => ({ ...s, sections: sectionsAt(s, list, freshId) }))
+
+  /** Makes a stretch of the song a section: what follows it stays the section that it was. @param from, to in ticks */
+  function addSection(from: number, to: number): void {
+    const meter = new MeterMap(song.value!.meter)
+    const within = (tick: number) => meter.placeAt(Math.round(tick)).bar
+    const first = within(from)
+    const after = Math.max(first + 1, within(to - 1) + 1)
+    const kept = bars.value.filter((b) => b.bar <= first || b.bar >= after)
+    const cut = bars.value.findLast((b) => b.bar < after)
+    const rest = kept.some((b) => b.bar === after) ? [] : [{ bar: after, name: cut?.name ?? '' }]
+    setSections([...kept, ...(kept.some((b) => b.bar === first) ? [] : [{ bar: first, name: '' }]), ...rest])
+  }
 
   /** Listens for a steady tempo. */
   const findTempo = () =>
@@ -281,7 +303,11 @@ export const useSong = defineStore('song', () => {
     moveTrack,
     removeTrack,
     setTiming,
+    meters,
+    setMeter,
+    dropMeter,
     setSections,
+    addSection,
     findTempo,
     takeFound,
     findSections,
