@@ -22,7 +22,9 @@ const changing = ref(false)
 const SHOWN = 4
 
 const fitting = computed(() => bank.suggested(props.mistakes, search.value))
-const shown = computed(() => (all.value || changing.value || search.value ? fitting.value : fitting.value.slice(0, SHOWN)))
+const shown = computed(() =>
+  all.value || changing.value || search.value ? fitting.value : fitting.value.slice(0, SHOWN),
+)
 const nameOf = (mistake: string) => MISTAKES.find((m) => m.kind === mistake)?.name ?? mistake
 
 function change(remark: BankRemark, text: string): void {

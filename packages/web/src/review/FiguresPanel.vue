@@ -46,7 +46,7 @@ const loud = computed(() => {
 </script>
 
 <template>
-  <section class="figures" aria-label="Figures" data-test="figures">
+  <section class="figures" tabindex="0" aria-label="Figures" data-test="figures">
     <table v-if="checks.length" class="sheet">
       <thead>
         <tr>
@@ -60,7 +60,7 @@ const loud = computed(() => {
       <tbody>
         <template v-for="c in checks" :key="c.check">
           <tr v-for="(f, i) in c.finding.figures" :key="f.name">
-            <th scope="row">{{ i ? '' : c.name }}</th>
+            <th v-if="!i" scope="rowgroup" :rowspan="c.finding.figures.length">{{ c.name }}</th>
             <td>{{ f.name }}</td>
             <td>{{ c.before.find((b) => b.name === f.name)?.value ?? '–' }}</td>
             <td>
