@@ -110,20 +110,23 @@ test('effects show what they do, are dragged into another order, and a track goe
 
   const handles = bea.at('drag-effect')
   await handles.nth(2).scrollIntoViewIfNeeded()
-  const from = (await handles.nth(2).boundingBox())!
-  const to = (await handles.nth(1).boundingBox())!
-  await bea.page.mouse.move(from.x + 8, from.y + 8)
-  await bea.page.mouse.down()
-  await bea.page.mouse.move(from.x + 8, from.y - 30, { steps: 5 })
-  // as a person does: held until its new place opens
   const names = bea.page.locator('input[aria-label^="Name of effect"]')
+  const order = () => names.evaluateAll((inputs) => inputs.map((i) => (i as HTMLInputElement).value))
+  // as a person does: held until its new place opens, and taken anew where the hand missed it
   await expect(async () => {
-    await bea.page.mouse.move(to.x + 8, to.y - 2, { steps: 5 })
-    await bea.page.mouse.move(to.x + 8, to.y - 10, { steps: 5 })
-    const order = await names.evaluateAll((inputs) => inputs.map((i) => (i as HTMLInputElement).value))
-    expect(order.indexOf('Reverb')).toBeLessThan(order.indexOf('Chopper'))
-  }).toPass({ timeout: 20_000 })
-  await bea.page.mouse.up()
+    const from = (await handles.nth(2).boundingBox())!
+    const to = (await handles.nth(1).boundingBox())!
+    await bea.page.mouse.move(from.x + 8, from.y + 8)
+    await bea.page.mouse.down()
+    await bea.page.mouse.move(from.x + 8, from.y - 30, { steps: 5 })
+    for (let i = 0; i < 6; i++) {
+      await bea.page.mouse.move(to.x + 8, to.y - 2, { steps: 5 })
+      await bea.page.mouse.move(to.x + 8, to.y - 10, { steps: 5 })
+    }
+    await bea.page.mouse.up()
+    const now = await order()
+    expect(now.indexOf('Reverb')).toBeLessThan(now.indexOf('Chopper'))
+  }).toPass({ timeout: 40_000 })
   await expect(bea.page.getByLabel('Name of effect 3')).toHaveValue('Chopper')
   await expect(bea.page.getByLabel('Name of effect 2')).toHaveValue('Reverb')
 
