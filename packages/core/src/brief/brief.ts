@@ -7,7 +7,6 @@ export type AnswerTime = (typeof ANSWER_TIMES)[number]
 
 /** The three levels of a hint: what to listen for, where, and a faint line that shows the form. */
 export const HINT_LEVELS = ['listen', 'where', 'show'] as const
-export type HintLevel = (typeof HINT_LEVELS)[number]
 
 /** One thing to do. */
 export interface BriefTask {

@@ -7,7 +7,6 @@ export {
   type AnswerTime,
   type Brief,
   type BriefTask,
-  type HintLevel,
   type StudentBrief,
   type StudentTask,
 } from './brief'

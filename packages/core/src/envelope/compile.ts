@@ -93,8 +93,3 @@ export class LineCursor {
     return low - 1
   }
 }
-
-/** Travel of a line at each of some ticks, written to `out`. */
-export function travelsAt(cursor: LineCursor, ticks: ArrayLike<number>, out: Float64Array): void {
-  for (let i = 0; i < ticks.length; i++) out[i] = cursor.travelAt(ticks[i]!)
-}

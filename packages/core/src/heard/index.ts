@@ -10,7 +10,6 @@ export {
   hopsIn,
   leftOverRight,
   loudnessIn,
-  loudnessOfAll,
   over,
   sounding,
   together,

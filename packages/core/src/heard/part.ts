@@ -1,4 +1,4 @@
-import { energyOfLufs, integratedLoudness, loudnessTrace, lufsOfEnergy } from '../loudness'
+import { energyOfLufs, loudnessTrace, lufsOfEnergy } from '../loudness'
 import { log10 } from '../maths'
 import { SAMPLE_RATE } from '../time'
 
@@ -56,9 +56,6 @@ export function loudnessIn(energy: ArrayLike<number>, stretch: Seconds): number 
   for (let i = first; i < last; i++) sum += energy[i]!
   return last > first ? lufsOfEnergy(sum / (last - first)) : -Infinity
 }
-
-/** Loudness of everything with the gates of BS.1770, in LUFS; null for silence. */
-export const loudnessOfAll = integratedLoudness
 
 /** A part sounds where it is within this of its own loudest momentary loudness, in LU. */
 const SOUNDS_LU = 20

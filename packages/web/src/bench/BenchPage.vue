@@ -13,7 +13,7 @@ import BalanceView from '../mixer/BalanceView.vue'
 import WhyPanel from '../mixer/WhyPanel.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
 import { usePageKeys } from '../shell/page-keys'
-import SongStrip from '../strip/SongStrip.vue'
+import PlayedStrip from '../strip/PlayedStrip.vue'
 import TrackCards from '../tracks/TrackCards.vue'
 import TransportBar from '../transport/TransportBar.vue'
 import { useWork } from '../work/work-store'
@@ -258,19 +258,12 @@ usePageKeys({
                 {{ text }}
               </button>
             </div>
-            <SongStrip
+            <PlayedStrip
               :song="bench.song!"
               :time="bench.time!"
-              :position="player.position"
-              :momentary="player.measured?.momentary ?? null"
-              :measuring="player.measuring"
-              :loop="player.loop"
-              :looping="player.looping"
               :shown="bench.span"
               :marked="bench.task"
               :flags="flags"
-              @go="player.seek"
-              @loop="(stretch) => player.setLoop(stretch, true)"
               @flag="flag"
             />
           </div>

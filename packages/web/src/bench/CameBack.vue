@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** A version that was given back: comment, marks, remarks in order of place. A remark is shown, played and answered. */
-import { laneName } from '@rudlo/core/assess'
 import { computed, onMounted, ref, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { post, put } from '../server/api'
+import { attempt } from '../server/attempt'
 import { isPlaced, type OwnVersion, type PlacedRemark, type RemarkView } from '../server/views'
-import { barsOf } from '../transport/loop-text'
 import { usePass } from '../pass/pass-store'
+import { remarkPlace } from '../review/remark-place'
 import RemarkTalk from '../review/RemarkTalk.vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
@@ -29,10 +29,7 @@ const marked = computed(() =>
     return [{ ...c, level: rubric.value.levels[level], says: c.says[level] || c.about }]
   }),
 )
-const place = (r: RemarkView) =>
-  r.lane === null
-    ? 'The whole'
-    : `${laneName(bench.song!, props.version.document.mix, r.lane)}, ${barsOf(r, bench.time!.meter)}`
+const place = (r: RemarkView) => remarkPlace(bench.song!, props.version.document.mix, r)
 
 /** The teacher sees that it was opened, and can no longer take it back. */
 const opened = () => void post(`/api/hand-ins/${props.version.id}/opened`).catch(() => null)
@@ -53,18 +50,15 @@ function hear(remark: PlacedRemark): void {
   player.playLoop(remark)
 }
 
-async function attempt(what: () => Promise<unknown>): Promise<void> {
-  try {
-    await what()
-    await work.refreshVersions()
-  } catch (error) {
-    work.notice = (error as Error).message
-  }
-}
+const act = (what: () => Promise<unknown>) =>
+  attempt(
+    () => what().then(work.refreshVersions),
+    (sentence) => (work.notice = sentence),
+  )
 
 const path = (remark: RemarkView) => `/api/hand-ins/${props.version.id}/remarks/${remark.id}`
-const reply = (remark: RemarkView, text: string) => attempt(() => post(`${path(remark)}/replies`, { text }))
-const tick = (remark: RemarkView) => attempt(() => put(`${path(remark)}/done`, { done: !remark.done }))
+const reply = (remark: RemarkView, text: string) => act(() => post(`${path(remark)}/replies`, { text }))
+const tick = (remark: RemarkView) => act(() => put(`${path(remark)}/done`, { done: !remark.done }))
 </script>
 
 <template>

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { roughBalance } from '@rudlo/core/analysis'
 import { usePlayer } from '../audio/player-store'
 import { get, put } from '../server/api'
+import { attempt } from '../server/attempt'
 import type { WrittenAssignment } from '../server/views'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
@@ -40,10 +41,15 @@ function roughly(): void {
   work.notice = 'A rough balance, from what each track does and how loud it is. Go on by ear.'
 }
 
-/** Makes what is there the mix that everybody begins with. Works that were begun stay as they are. */
-async function keepStart(): Promise<void> {
+async function act(what: () => Promise<void>): Promise<void> {
   busy.value = true
-  try {
+  await attempt(what, (sentence) => (work.notice = sentence))
+  busy.value = false
+}
+
+/** Makes what is there the mix that everybody begins with. Works that were begun stay as they are. */
+const keepStart = () =>
+  act(async () => {
     const now = await get<WrittenAssignment>(`/api/assignments/${props.assignment}`)
     const { title, brief, settings } = now
     await put(`/api/assignments/${props.assignment}`, {
@@ -57,24 +63,13 @@ async function keepStart(): Promise<void> {
       startingMix: work.mix,
     })
     work.notice = 'Everybody who has not begun starts from this mix now.'
-  } catch (error) {
-    work.notice = (error as Error).message
-  } finally {
-    busy.value = false
-  }
-}
+  })
 
-async function keep(): Promise<void> {
-  busy.value = true
-  try {
+const keep = () =>
+  act(async () => {
     await put(`/api/assignments/${props.assignment}/model`, { mix: work.mix })
     work.notice = 'This is the model now. Students hear it only when you allow it.'
-  } catch (error) {
-    work.notice = (error as Error).message
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

@@ -2,6 +2,7 @@
 /** When it opens and is due, how often it can be handed in, when the model may be heard, and what holds for one student. */
 import { ref, watch } from 'vue'
 import { get, put } from '../server/api'
+import { attempt } from '../server/attempt'
 import type { AssignmentSettings } from '../server/views'
 import { DRAFT, useBrief } from './brief-store'
 
@@ -34,34 +35,28 @@ function local(iso: string | null): string {
 }
 const iso = (value: string) => (value ? new Date(value).toISOString() : null)
 
-async function except(
-  student: Exceptional,
-  by: { dueAt?: string | null; brief?: object | null },
-): Promise<void> {
+function act(what: () => Promise<void>): Promise<boolean> {
   note.value = ''
-  try {
+  return attempt(what, (sentence) => (note.value = sentence))
+}
+
+const except = (student: Exceptional, by: { dueAt?: string | null; brief?: object | null }) =>
+  act(async () => {
     await put(`/api/assignments/${store.assignment!.id}/exceptions/${student.id}`, {
       dueAt: student.dueAt,
       brief: student.brief,
       ...by,
     })
     await load()
-  } catch (error) {
-    note.value = (error as Error).message
-  }
-}
+  })
 
-async function remeasure(): Promise<void> {
-  note.value = ''
-  try {
+const remeasure = () =>
+  act(async () => {
     const count = await store.remeasure()
     note.value = count
       ? `${count} hand-ins are measured anew by the brief as it is saved now.`
       : 'Nothing was handed in yet.'
-  } catch (error) {
-    note.value = (error as Error).message
-  }
-}
+  })
 </script>
 
 <template>

@@ -6,6 +6,7 @@ import type { SongVersion } from '@rudlo/core/song'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { get, post } from '../server/api'
+import { attempt, useSending } from '../server/attempt'
 import type { AssignmentCard, WrittenAssignment } from '../server/views'
 import { useSong } from '../songbook/song-store'
 import { DRAFT } from './brief-store'
@@ -20,23 +21,23 @@ const song = ref('')
 const group = ref('')
 const title = ref('')
 const copy = ref('')
-const busy = ref(false)
-const problem = ref('')
+const { busy, problem, send } = useSending()
 const copied = computed(() => props.cards.find((c) => c.id === copy.value))
 
 async function look(is: boolean): Promise<void> {
   if (!is) return
   problem.value = ''
-  try {
-    ;[songs.value, groups.value] = await Promise.all([
-      get<typeof songs.value>('/api/songs'),
-      get<typeof groups.value>('/api/groups'),
-    ])
-    song.value ||= songs.value[0]?.id ?? ''
-    group.value ||= groups.value[0]?.id ?? ''
-  } catch (error) {
-    problem.value = (error as Error).message
-  }
+  await attempt(
+    async () => {
+      ;[songs.value, groups.value] = await Promise.all([
+        get<typeof songs.value>('/api/songs'),
+        get<typeof groups.value>('/api/groups'),
+      ])
+      song.value ||= songs.value[0]?.id ?? ''
+      group.value ||= groups.value[0]?.id ?? ''
+    },
+    (sentence) => (problem.value = sentence),
+  )
 }
 watch(open, look, { immediate: true })
 
@@ -58,10 +59,8 @@ async function beginning() {
   return { songVersion: song.value, startingMix: mix, brief, model: null }
 }
 
-async function create(): Promise<void> {
-  busy.value = true
-  problem.value = ''
-  try {
+const create = () =>
+  send(async () => {
     const { id } = await post<{ id: string }>('/api/assignments', {
       ...(await beginning()),
       title: title.value.trim() || (copied.value ? `${copied.value.title} (copy)` : 'New assignment'),
@@ -72,12 +71,7 @@ async function create(): Promise<void> {
       handInLimit: null,
     })
     await router.push(`/brief/${id}`)
-  } catch (error) {
-    problem.value = (error as Error).message
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

@@ -8,6 +8,7 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { useSpan } from '../lane/use-span'
 import { get } from '../server/api'
+import { attempt } from '../server/attempt'
 import type { AssignmentView, HandInView, LineOfOne, QueueEntry, ReviewedHandIn } from '../server/views'
 import AppHeader from '../shell/AppHeader.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
@@ -50,18 +51,12 @@ const middle = computed(() =>
     : null,
 )
 
-async function attempt(what: () => Promise<void>): Promise<void> {
-  try {
-    await what()
-  } catch (error) {
-    problem.value = (error as Error).message
-  }
-}
+const act = (what: () => Promise<void>) => attempt(what, (sentence) => (problem.value = sentence))
 
 watch(
   () => props.assignment,
   (id) =>
-    attempt(async () => {
+    act(async () => {
       const opened = await get<AssignmentView>(`/api/assignments/${id}`)
       given.value = opened
       queue.value = await get<QueueEntry[]>(`/api/assignments/${id}/hand-ins`)
@@ -74,7 +69,7 @@ watch(
   { immediate: true },
 )
 watch([lane, () => given.value?.id], () =>
-  attempt(async () => {
+  act(async () => {
     if (!lane.value || !given.value) return
     lines.value = await get<LineOfOne[]>(
       `/api/assignments/${given.value.id}/lines?lane=${encodeURIComponent(lane.value)}`,
@@ -84,7 +79,7 @@ watch([lane, () => given.value?.id], () =>
 watch(
   chosen,
   ([a, b]) =>
-    attempt(async () => {
+    act(async () => {
       const take = (id: string) => (id ? get<ReviewedHandIn>(`/api/hand-ins/${id}`) : Promise.resolve(null))
       sides.value = await Promise.all([take(a), take(b)])
       heard.value = null
@@ -194,12 +189,10 @@ function hear(side: 0 | 1): void {
               :other="sides[1 - side]?.document.mix ?? null"
               :address="lane"
               :span="span"
-              :position="player.position"
               :heard="heard === side"
               @hear="hear(side)"
               @zoom="zoom"
               @scroll="scroll"
-              @go="player.seek"
             />
           </template>
         </div>

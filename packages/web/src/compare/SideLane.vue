@@ -3,12 +3,10 @@
 import { lineOf } from '@rudlo/core/compare'
 import { resolve, type Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
-import { computed, shallowRef } from 'vue'
+import { computed } from 'vue'
 import { usePlayer } from '../audio/player-store'
-import LaneCanvas from '../lane/LaneCanvas.vue'
-import { useOverviews } from '../lane/use-overviews'
-import type { Span, Viewport } from '../lane/viewport'
-import SpanPicker from '../review/SpanPicker.vue'
+import ReadLane from '../lane/ReadLane.vue'
+import type { Span } from '../lane/viewport'
 
 const props = defineProps<{
   title: string
@@ -18,23 +16,16 @@ const props = defineProps<{
   other: Mix | null
   address: string
   span: Span
-  position: number
   heard: boolean
 }>()
 const emit = defineEmits<{
   hear: []
   zoom: [tick: number, factor: number]
   scroll: [ticks: number]
-  go: [tick: number]
 }>()
 
 const player = usePlayer()
-const view = shallowRef<Viewport | null>(null)
-const overviews = useOverviews(() => props.song)
-const faint = computed(() => {
-  const line = props.other && lineOf(props.other, props.address)
-  return line ? [line] : []
-})
+const under = computed(() => props.other && lineOf(props.other, props.address))
 const there = computed(() => resolve(props.mix, props.address) !== null)
 </script>
 
@@ -52,7 +43,7 @@ const there = computed(() => resolve(props.mix, props.address) !== null)
         <v-icon icon="$play" size="16" />hear it
       </button>
     </header>
-    <LaneCanvas
+    <ReadLane
       v-if="there"
       class="canvas"
       :song="song"
@@ -60,22 +51,10 @@ const there = computed(() => resolve(props.mix, props.address) !== null)
       :mix="mix"
       :address="address"
       :span="span"
-      :overviews="overviews"
-      :position="position"
-      :selected="-1"
-      :faint="faint"
-      shaded
-      @size="(v: Viewport) => (view = v)"
-    >
-      <SpanPicker
-        v-if="view"
-        :view="view"
-        :time="time"
-        @go="(tick) => emit('go', tick)"
-        @zoom="(tick, factor) => emit('zoom', tick, factor)"
-        @scroll="(ticks) => emit('scroll', ticks)"
-      />
-    </LaneCanvas>
+      :under="under"
+      @zoom="(tick, factor) => emit('zoom', tick, factor)"
+      @scroll="(ticks) => emit('scroll', ticks)"
+    />
     <p v-else class="soft">This mix has no such lane.</p>
   </div>
 </template>

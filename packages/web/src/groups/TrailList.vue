@@ -2,6 +2,7 @@
 /** Who changed what in a group, newest first. */
 import { ref, shallowRef } from 'vue'
 import { get } from '../server/api'
+import { attempt } from '../server/attempt'
 import { whenText } from '../shell/dates'
 import type { TrailView } from './group-views'
 
@@ -11,11 +12,10 @@ const problem = ref('')
 
 async function load(event: Event): Promise<void> {
   if (!(event.target as HTMLDetailsElement).open || trail.value) return
-  try {
-    trail.value = await get<TrailView[]>(`/api/groups/${props.group}/trail`)
-  } catch (error) {
-    problem.value = (error as Error).message
-  }
+  await attempt(
+    async () => (trail.value = await get<TrailView[]>(`/api/groups/${props.group}/trail`)),
+    (sentence) => (problem.value = sentence),
+  )
 }
 </script>
 

@@ -269,7 +269,6 @@ export const useGuide = defineStore('guide', () => {
     hintsOf,
     mayHint,
     openHint,
-    needsSound,
     close,
   }
 })

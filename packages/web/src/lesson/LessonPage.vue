@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** A lesson: who is in and on which task, who wants help, one work live, and "everybody look here". */
+import { songTime } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useLive } from '../live/live-store'
+import { attempt } from '../server/attempt'
 import AppHeader from '../shell/AppHeader.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
 import LiveWork from './LiveWork.vue'
@@ -14,7 +16,7 @@ const REFRESH_MS = 3000
 const FOLLOW_MS = 1200
 
 const lesson = useLesson()
-const projector = ref(false)
+const wide = ref(false)
 const bar = ref('')
 
 watch(
@@ -40,38 +42,27 @@ const common = computed(() => {
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? lesson.assignments[0]?.id ?? null
 })
 
+/** On the projector is a move, or the work of somebody who allows it: when they no longer do, it ends at once. */
+const projector = computed(() => wide.value && (lesson.shown !== null || lesson.student?.shows === true))
+
 /** Shows a move on the song that most work on, or puts it away. */
 const showMove = () => (lesson.shown ? lesson.endShow() : lesson.show(common.value ?? ''))
 
 async function everybody(): Promise<void> {
   const at = Number(bar.value)
   if (!common.value || !Number.isInteger(at) || at < 1) return
-  const { get } = await import('../server/api')
-  const { songTime } = await import('@rudlo/core/song')
-  try {
-    const view =
-      lesson.opened?.id === common.value
-        ? lesson.opened
-        : await get<NonNullable<typeof lesson.opened>>(`/api/assignments/${common.value}`)
-    const { meter, length } = songTime(view.songDocument)
+  const assignment = common.value
+  const told = (sentence: string) => (lesson.problem = sentence)
+  await attempt(async () => {
+    const { meter, length } = songTime((await lesson.view(assignment)).songDocument)
     const from = meter.barStart(at)
     if (from >= length) throw new Error(`The song has ${meter.placeAt(length - 1).bar} bars.`)
-    await lesson.pointAt(
-      common.value,
-      { lane: null, from, to: Math.min(length, meter.barStart(at + 1)) },
-      null,
-    )
-  } catch (error) {
-    lesson.problem = (error as Error).message
-  }
+    await lesson.pointAt(assignment, { lane: null, from, to: Math.min(length, meter.barStart(at + 1)) }, null)
+  }, told)
 }
 
 const stateOf = (s: (typeof lesson.list)[number]) =>
   !s.here ? 'not here' : s.idle ? `nothing done for ${s.idle} min` : 'at work'
-const taskOf = (s: (typeof lesson.list)[number]) =>
-  lesson.opened?.id === s.assignment
-    ? (lesson.opened.brief.tasks.find((t) => t.id === s.task)?.title ?? '')
-    : ''
 </script>
 
 <template>
@@ -125,7 +116,7 @@ const taskOf = (s: (typeof lesson.list)[number]) =>
         >
           <b>{{ s.name }}</b>
           <span>{{
-            [s.here ? s.where : '', s.here ? taskOf(s) : '', stateOf(s)].filter(Boolean).join(' · ')
+            [s.here ? s.where : '', s.here ? s.doing : '', stateOf(s)].filter(Boolean).join(' · ')
           }}</span>
         </button>
       </nav>
@@ -135,19 +126,14 @@ const taskOf = (s: (typeof lesson.list)[number]) =>
           :key="lesson.shown.id"
           :assignment="lesson.shown"
           :projector="projector"
-          @projector="(on) => (projector = on)"
+          @projector="(on) => (wide = on)"
           @close="lesson.endShow"
         />
         <p v-else-if="!lesson.student" class="soft blank">Choose somebody to see their work as it grows.</p>
         <p v-else-if="!lesson.mix" class="soft blank">
           {{ lesson.student.name }} has not begun anything here yet.
         </p>
-        <LiveWork
-          v-else
-          :key="lesson.student.id"
-          :projector="projector"
-          @projector="(on) => (projector = on)"
-        />
+        <LiveWork v-else :key="lesson.student.id" :projector="projector" @projector="(on) => (wide = on)" />
       </main>
     </div>
     <NoticeBar v-model="lesson.problem" />

@@ -5,12 +5,10 @@ import { allLanes, envelopeOf } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
-import LaneCanvas from '../lane/LaneCanvas.vue'
-import { useOverviews } from '../lane/use-overviews'
+import ReadLane from '../lane/ReadLane.vue'
 import { useSpan } from '../lane/use-span'
-import type { Span, Viewport } from '../lane/viewport'
-import SpanPicker from '../review/SpanPicker.vue'
-import SongStrip from '../strip/SongStrip.vue'
+import type { Span } from '../lane/viewport'
+import PlayedStrip from '../strip/PlayedStrip.vue'
 import TransportBar from '../transport/TransportBar.vue'
 import { useLesson } from './lesson-store'
 
@@ -19,13 +17,11 @@ const emit = defineEmits<{ projector: [on: boolean] }>()
 
 const lesson = useLesson()
 const player = usePlayer()
-const view = shallowRef<Viewport | null>(null)
 const pointed = shallowRef<Span | null>(null)
 
 const song = computed(() => lesson.opened!.songDocument)
 const time = computed(() => songTime(song.value))
 const mix = computed(() => lesson.mix!)
-const overviews = useOverviews(() => song.value)
 const { span, zoom, scroll, showAll } = useSpan(() => time.value)
 showAll()
 const lanes = computed(() => {
@@ -86,42 +82,20 @@ async function point(place: Span): Promise<void> {
       </button>
       <span v-else class="soft small">They have not allowed their line to be shown.</span>
     </header>
-    <SongStrip
-      :song="song"
-      :time="time"
-      :position="player.position"
-      :momentary="player.measured?.momentary ?? null"
-      :loop="player.loop"
-      :looping="player.looping"
-      :shown="span"
-      :flags="[]"
-      @go="player.seek"
-      @loop="(stretch) => player.setLoop(stretch, true)"
-    />
+    <PlayedStrip :song="song" :time="time" :shown="span" />
     <p v-if="!projector" class="soft small">Drag over bars: they light up on the student’s screen.</p>
-    <LaneCanvas
+    <ReadLane
       class="sheet canvas"
       :song="song"
       :time="time"
       :mix="mix"
       :address="lane"
       :span="span"
-      :overviews="overviews"
-      :position="player.position"
-      :selected="-1"
       :marked="pointed"
-      @size="(v: Viewport) => (view = v)"
-    >
-      <SpanPicker
-        v-if="view"
-        :view="view"
-        :time="time"
-        @span="point"
-        @go="player.seek"
-        @zoom="zoom"
-        @scroll="scroll"
-      />
-    </LaneCanvas>
+      @bars="point"
+      @zoom="zoom"
+      @scroll="scroll"
+    />
     <TransportBar :time="time" />
   </div>
 </template>

@@ -6,13 +6,12 @@ import { resolve } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
-import LaneCanvas from '../lane/LaneCanvas.vue'
+import ReadLane from '../lane/ReadLane.vue'
 import { useOverviews } from '../lane/use-overviews'
 import { useSpan } from '../lane/use-span'
-import type { Span, Viewport } from '../lane/viewport'
-import SpanPicker from '../review/SpanPicker.vue'
+import type { Span } from '../lane/viewport'
 import type { AssignmentView } from '../server/views'
-import SongStrip from '../strip/SongStrip.vue'
+import PlayedStrip from '../strip/PlayedStrip.vue'
 import TransportBar from '../transport/TransportBar.vue'
 import { lanesToShow, MOVE_WORDS, movesOf, withMove } from './move-demo'
 import { soundingBars } from './sounding-bars'
@@ -24,7 +23,6 @@ const BARS_BEFORE = 2
 const BARS = 4
 
 const player = usePlayer()
-const view = shallowRef<Viewport | null>(null)
 const song = computed(() => props.assignment.songDocument)
 const start = computed(() => props.assignment.startingMix)
 const time = computed(() => songTime(song.value))
@@ -124,44 +122,22 @@ function hear(): void {
         <v-icon icon="$play" size="16" />Hear it
       </button>
     </div>
-    <SongStrip
-      :song="song"
-      :time="time"
-      :position="player.position"
-      :momentary="player.measured?.momentary ?? null"
-      :loop="player.loop"
-      :looping="player.looping"
-      :shown="shown"
-      :flags="[]"
-      @go="player.seek"
-      @loop="(stretch) => player.setLoop(stretch, true)"
-    />
+    <PlayedStrip :song="song" :time="time" :shown="shown" />
     <p v-if="!projector" class="soft small">
       Drag over the bars in which it should happen. Nobody’s work is changed.
     </p>
-    <LaneCanvas
+    <ReadLane
       class="sheet canvas"
       :song="song"
       :time="time"
       :mix="mix"
       :address="lane"
       :span="shown"
-      :overviews="overviews"
-      :position="player.position"
-      :selected="-1"
       :marked="place"
-      @size="(v: Viewport) => (view = v)"
-    >
-      <SpanPicker
-        v-if="view"
-        :view="view"
-        :time="time"
-        @span="(bars) => (dragged = bars)"
-        @go="player.seek"
-        @zoom="zoom"
-        @scroll="scroll"
-      />
-    </LaneCanvas>
+      @bars="(bars) => (dragged = bars)"
+      @zoom="zoom"
+      @scroll="scroll"
+    />
     <TransportBar :time="time" />
   </div>
 </template>

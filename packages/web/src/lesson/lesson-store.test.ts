@@ -41,13 +41,36 @@ beforeEach(() => {
           student('never', { assignment: null, task: null, seenAt: null, actedAt: null }),
         ],
       }
-    if (path === '/api/assignments/a') return { id: 'a', brief: { tasks: [] } }
+    if (path === '/api/assignments/a') return { id: 'a', brief: { tasks: [{ id: 't', title: 'Fade' }] } }
     return path.endsWith('after=0') ? { revision: 4, mix: { n: 4 } } : { revision: 4, mix: null }
   })
 })
 afterEach(() => void vi.useRealTimers())
 
 describe('a lesson', () => {
+  it('names the task that everybody is at', async () => {
+    const lesson = useLesson()
+    await lesson.open('g')
+    expect(lesson.list.map((s) => s.doing)).toEqual(['Fade', 'Fade', 'Fade', 'Fade', ''])
+    const asked = calls.get.mock.calls.filter(([path]) => path === '/api/assignments/a')
+    expect(asked).toHaveLength(1)
+  })
+
+  it('follows somebody who begins, or goes to another assignment', async () => {
+    const lesson = useLesson()
+    await lesson.open('g')
+    await lesson.look('never')
+    expect([lesson.opened, lesson.mix]).toEqual([null, null])
+    calls.get.mockImplementation(async (path: string) => {
+      if (path.endsWith('/lesson')) return { now: at(0), students: [student('never', { assignment: 'b' })] }
+      return path === '/api/assignments/b'
+        ? { id: 'b', brief: { tasks: [] } }
+        : { revision: 1, mix: { n: 1 } }
+    })
+    await lesson.refresh()
+    expect([lesson.opened?.id, lesson.mix]).toEqual(['b', { n: 1 }])
+  })
+
   it('shows a move on a song, in the place of a work, until it is put away', async () => {
     const lesson = useLesson()
     await lesson.open('g')
@@ -60,7 +83,7 @@ describe('a lesson', () => {
     lesson.endShow()
     expect(lesson.shown).toBeNull()
     calls.get.mockRejectedValueOnce(new Error('The server cannot be reached.'))
-    await lesson.show('a')
+    await lesson.show('b')
     expect([lesson.shown, lesson.problem]).toEqual([null, 'The server cannot be reached.'])
   })
 

@@ -2,6 +2,7 @@ import type { Mix } from '@rudlo/core/mix'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { get, post, remove } from '../server/api'
+import { attempt } from '../server/attempt'
 import type { AssignmentCard, AssignmentView } from '../server/views'
 
 /** A student during a lesson. */
@@ -31,6 +32,8 @@ export const useLesson = defineStore('lesson', () => {
   /** The assignment on whose song a move is shown to all. */
   const shown = shallowRef<AssignmentView | null>(null)
   const problem = ref<string | null>(null)
+  /** The assignments that somebody is at: their tasks are told by name. */
+  const views = shallowRef<ReadonlyMap<string, AssignmentView>>(new Map())
   let now = 0
   let revision = 0
 
@@ -43,6 +46,7 @@ export const useLesson = defineStore('lesson', () => {
         here: ago(s.seenAt) < AWAY,
         idle: ago(s.actedAt) > IDLE ? Math.floor(ago(s.actedAt) / 60) : 0,
         where: card?.title ?? '',
+        doing: views.value.get(s.assignment ?? '')?.brief.tasks.find((t) => t.id === s.task)?.title ?? '',
       }
     }),
   )
@@ -52,20 +56,16 @@ export const useLesson = defineStore('lesson', () => {
   )
   const student = computed(() => list.value.find((s) => s.id === looked.value) ?? null)
 
-  async function attempt(what: () => Promise<unknown>): Promise<void> {
-    try {
-      await what()
-    } catch (error) {
-      problem.value = (error as Error).message
-    }
-  }
+  const act = (what: () => Promise<unknown>) => attempt(what, (sentence) => (problem.value = sentence))
 
   async function open(id: string): Promise<void> {
     group.value = id
     looked.value = null
     mix.value = null
+    opened.value = null
     shown.value = null
-    await attempt(async () => {
+    views.value = new Map()
+    await act(async () => {
       assignments.value = await get<AssignmentCard[]>('/api/assignments')
       await refresh()
     })
@@ -75,28 +75,40 @@ export const useLesson = defineStore('lesson', () => {
     const answer = await get<{ now: string; students: InLesson[] }>(`/api/groups/${group.value}/lesson`)
     now = Date.parse(answer.now)
     students.value = answer.students
+    for (const { assignment, here } of list.value) if (assignment && here) await view(assignment)
+    // whoever goes to another assignment, or begins at last, is followed there
+    const at = student.value?.assignment
+    if (student.value?.here && at && opened.value?.id !== at) await look(student.value.id)
+  }
+
+  async function view(assignment: string): Promise<AssignmentView> {
+    const known = views.value.get(assignment)
+    if (known) return known
+    const fetched = await get<AssignmentView>(`/api/assignments/${assignment}`)
+    views.value = new Map(views.value).set(assignment, fetched)
+    return fetched
   }
 
   /** Looks at a student's work, where they are now. */
   const look = (id: string) =>
-    attempt(async () => {
+    act(async () => {
       looked.value = id
       mix.value = null
       shown.value = null
       revision = 0
       const at = students.value.find((s) => s.id === id)?.assignment
       if (!at) return
-      if (opened.value?.id !== at) opened.value = await get<AssignmentView>(`/api/assignments/${at}`)
+      opened.value = await view(at)
       await follow()
     })
 
   /** Opens an assignment's song for showing a move. */
   const show = (assignment: string) =>
-    attempt(async () => {
-      const view = await get<AssignmentView>(`/api/assignments/${assignment}`)
+    act(async () => {
+      const on = await view(assignment)
       looked.value = null
       mix.value = null
-      shown.value = view
+      shown.value = on
     })
   const endShow = () => (shown.value = null)
 
@@ -117,10 +129,10 @@ export const useLesson = defineStore('lesson', () => {
     assignment: string,
     place: { lane: string | null; from: number; to: number },
     person: string | null,
-  ) => attempt(() => post(`/api/assignments/${assignment}/point`, { ...place, person }).then(refresh))
+  ) => act(() => post(`/api/assignments/${assignment}/point`, { ...place, person }).then(refresh))
 
   const helped = (id: string) =>
-    attempt(() => remove(`/api/groups/${group.value}/lesson/${id}/help`).then(refresh))
+    act(() => remove(`/api/groups/${group.value}/lesson/${id}/help`).then(refresh))
 
   return {
     group,
@@ -135,6 +147,7 @@ export const useLesson = defineStore('lesson', () => {
     list,
     hands,
     open,
+    view,
     refresh,
     look,
     show,

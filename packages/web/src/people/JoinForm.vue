@@ -1,34 +1,27 @@
 <script setup lang="ts">
 /** Asking to join a group by its code: name, sign-in name and password are chosen here; a teacher lets people in. */
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { post } from '../server/api'
+import { useSending } from '../server/attempt'
 
 const emit = defineEmits<{ back: [] }>()
 const form = ref({ code: '', name: '', signIn: '', password: '' })
-const problem = ref('')
 const joined = ref('')
-const busy = ref(false)
+const { busy, problem, send } = useSending()
+const signIn = computed(() => form.value.signIn.trim().toLowerCase())
 
-async function ask(): Promise<void> {
-  problem.value = ''
-  busy.value = true
-  try {
-    const body = { ...form.value, signIn: form.value.signIn.trim().toLowerCase() }
+const ask = () =>
+  send(async () => {
+    const body = { ...form.value, signIn: signIn.value }
     joined.value = (await post<{ group: string }>('/api/join', body)).group
-  } catch (error) {
-    problem.value = (error as Error).message
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>
   <div v-if="joined" class="form">
     <h1>Nearly there</h1>
     <p>
-      Your teacher has to let you into “{{ joined }}”. Then sign in as
-      <b>{{ form.signIn.trim().toLowerCase() }}</b>.
+      Your teacher has to let you into “{{ joined }}”. Then sign in as <b>{{ signIn }}</b>.
     </p>
     <v-btn color="primary" variant="flat" @click="emit('back')">To sign in</v-btn>
   </div>

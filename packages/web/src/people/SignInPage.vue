@@ -1,32 +1,20 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import JoinForm from './JoinForm.vue'
+import { useSending } from '../server/attempt'
 import RudloMark from '../shell/RudloMark.vue'
 import { useSession } from './session-store'
 
 const session = useSession()
 const name = ref('')
 const password = ref('')
-const problem = ref('')
-const busy = ref(false)
+const { busy, problem, send } = useSending()
 const byName = ref(false)
 const joining = ref(false)
 
 const teachers = computed(() => session.demo.filter((p) => p.role === 'teacher'))
 const students = computed(() => session.demo.filter((p) => p.role === 'student'))
 const offersNames = computed(() => session.demo.length > 0 && !byName.value)
-
-async function attempt(what: () => Promise<void>): Promise<void> {
-  problem.value = ''
-  busy.value = true
-  try {
-    await what()
-  } catch (error) {
-    problem.value = (error as Error).message
-  } finally {
-    busy.value = false
-  }
-}
 </script>
 
 <template>
@@ -76,7 +64,7 @@ async function attempt(what: () => Promise<void>): Promise<void> {
             :key="p.id"
             class="who"
             :disabled="busy"
-            @click="attempt(() => session.signInDemo(p.id))"
+            @click="send(() => session.signInDemo(p.id))"
           >
             {{ p.name }}
           </button>
@@ -88,7 +76,7 @@ async function attempt(what: () => Promise<void>): Promise<void> {
             :key="p.id"
             class="who"
             :disabled="busy"
-            @click="attempt(() => session.signInDemo(p.id))"
+            @click="send(() => session.signInDemo(p.id))"
           >
             {{ p.name }}
           </button>
@@ -97,7 +85,7 @@ async function attempt(what: () => Promise<void>): Promise<void> {
         <v-btn variant="text" class="switch" @click="byName = true">Sign in with name and password</v-btn>
       </template>
 
-      <form v-else @submit.prevent="attempt(() => session.signIn(name, password))">
+      <form v-else @submit.prevent="send(() => session.signIn(name, password))">
         <h1>Sign in</h1>
         <v-text-field v-model="name" label="Sign-in name" autocomplete="username" autocapitalize="off" />
         <v-text-field v-model="password" label="Password" type="password" autocomplete="current-password" />

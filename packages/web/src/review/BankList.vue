@@ -4,6 +4,7 @@ import { MISTAKES } from '@rudlo/core/mistakes'
 import { fillRemark, type BankRemark, type Figures } from '@rudlo/core/remarks'
 import { computed, onMounted, ref } from 'vue'
 import { useBank } from './bank-store'
+import { attempt } from '../server/attempt'
 import { useReview } from './review-store'
 
 const props = defineProps<{
@@ -29,17 +30,11 @@ const nameOf = (mistake: string) => MISTAKES.find((m) => m.kind === mistake)?.na
 
 function change(remark: BankRemark, text: string): void {
   const kept = text.trim()
-  if (kept && kept !== remark.text) void attempt(() => bank.change(remark, kept))
+  if (kept && kept !== remark.text) void act(() => bank.change(remark, kept))
 }
 
-async function attempt(what: () => Promise<void>): Promise<void> {
-  try {
-    await what()
-  } catch (error) {
-    review.notice = (error as Error).message
-  }
-}
-onMounted(() => attempt(bank.load))
+const act = (what: () => Promise<unknown>) => attempt(what, review.tell)
+onMounted(() => act(bank.load))
 </script>
 
 <template>
@@ -52,7 +47,7 @@ onMounted(() => attempt(bank.load))
     />
     <p v-if="bank.loaded && !bank.remarks.length" class="soft">
       Nothing is kept yet. “keep” beside a remark puts it here.
-      <button class="chip" data-test="usual-remarks" @click="attempt(bank.addUsual)">
+      <button class="chip" data-test="usual-remarks" @click="act(bank.addUsual)">
         Begin with some usual ones
       </button>
     </p>
@@ -73,7 +68,7 @@ onMounted(() => attempt(bank.load))
             class="drop"
             :aria-label="`Remove “${r.text.slice(0, 40)}” from your remarks`"
             data-test="bank-drop"
-            @click="attempt(() => bank.drop(r.id))"
+            @click="act(() => bank.drop(r.id))"
           >
             <v-icon icon="$remove" size="16" />
           </button>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Accepting a hand-in or wanting another version: at once, or held until all go back together; and taking it back. */
 import { computed, ref } from 'vue'
+import { attempt } from '../server/attempt'
 import type { Outcome } from '../server/views'
 import { useReview } from './review-store'
 
@@ -21,15 +22,10 @@ const back = computed(() => {
   return new Date(review.handIn?.givenBackAt ?? 0) > new Date() ? `${accepted}, goes back later` : accepted
 })
 
-async function attempt(what: () => Promise<void>): Promise<void> {
+async function act(what: () => Promise<void>): Promise<void> {
   busy.value = true
-  try {
-    await what()
-  } catch (error) {
-    review.notice = (error as Error).message
-  } finally {
-    busy.value = false
-  }
+  await attempt(what, review.tell)
+  busy.value = false
 }
 
 function decide(outcome: Outcome): void {
@@ -39,7 +35,7 @@ function decide(outcome: Outcome): void {
 }
 
 const giveBack = (outcome: Outcome) =>
-  attempt(async () => {
+  act(async () => {
     asking.value = null
     const next = await review.giveBack(outcome, hold.value)
     const done = outcome === 'accepted' ? 'Accepted' : 'Wanted again'
@@ -48,7 +44,7 @@ const giveBack = (outcome: Outcome) =>
   })
 
 const takeBack = () =>
-  attempt(async () => {
+  act(async () => {
     await review.takeBack()
     review.notice = 'Taken back: the student has not seen it.'
   })

@@ -12,11 +12,11 @@ import LaneCanvas from '../lane/LaneCanvas.vue'
 import LaneHead from '../lane/LaneHead.vue'
 import { useLineEditor } from '../lane/line-editor'
 import LineSurface from '../lane/LineSurface.vue'
+import SpanPicker from '../lane/SpanPicker.vue'
 import { useOverviews } from '../lane/use-overviews'
 import type { Span, Viewport } from '../lane/viewport'
 import MoveLabels from './MoveLabels.vue'
 import { useReview } from './review-store'
-import SpanPicker from './SpanPicker.vue'
 import { useSuggestion } from './suggest-store'
 import { useVersions } from './versions-store'
 
@@ -62,11 +62,6 @@ const pins = computed(() =>
   review.remarks.flatMap((r, i) => (r.lane === review.address ? [{ ...r, number: i + 1 }] : [])),
 )
 const choices = computed(() => versions.all.filter((a) => a.key !== 'this'))
-const showPin = (id: string) => {
-  const remark = review.remarks.find((r) => r.id === id)
-  if (remark) review.showRemark(remark)
-}
-
 function takeMove(move: Move): void {
   const sentence = moveSentence(move, name.value, review.time!, control.value.unit)
   emit('take', { from: move.start, to: move.end }, sentence, `${move.kind}, ${name.value}`)
@@ -152,7 +147,7 @@ const editor = useLineEditor({
       :pins="pins"
       :pinned="review.pinned"
       @size="(v: Viewport) => (view = v)"
-      @pin="showPin"
+      @pin="review.showRemark"
     >
       <LineSurface
         v-if="view && suggestion.drawing"

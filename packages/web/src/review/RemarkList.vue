@@ -1,30 +1,19 @@
 <script setup lang="ts">
 /** The remarks on a hand-in in order of place, with what the student answered. */
-import { laneName } from '@rudlo/core/assess'
 import { ref } from 'vue'
 import type { RemarkView } from '../server/views'
-import { barsOf } from '../transport/loop-text'
+import { remarkPlace } from './remark-place'
 import RemarkTalk from './RemarkTalk.vue'
+import { attempt } from '../server/attempt'
 import { useReview } from './review-store'
 
 const review = useReview()
 const changing = ref<string | null>(null)
 const changed = ref('')
 
-const place = (r: RemarkView) =>
-  r.lane === null
-    ? 'The whole'
-    : `${laneName(review.song!, review.mix!, r.lane)}, ${barsOf(r, review.time!.meter)}`
+const place = (r: RemarkView) => remarkPlace(review.song!, review.mix!, r)
 
-async function attempt(what: () => Promise<void>): Promise<boolean> {
-  try {
-    await what()
-    return true
-  } catch (error) {
-    review.notice = (error as Error).message
-    return false
-  }
-}
+const act = (what: () => Promise<unknown>) => attempt(what, review.tell)
 
 function startChange(remark: RemarkView): void {
   changing.value = remark.id
@@ -33,7 +22,7 @@ function startChange(remark: RemarkView): void {
 
 async function finishChange(remark: RemarkView): Promise<void> {
   const text = changed.value.trim()
-  if (!text || (await attempt(() => review.changeRemark(remark, text)))) changing.value = null
+  if (!text || (await act(() => review.changeRemark(remark, text)))) changing.value = null
 }
 </script>
 
@@ -45,7 +34,7 @@ async function finishChange(remark: RemarkView): Promise<void> {
       :class="{ on: review.pinned === remark.id }"
       data-test="remark"
     >
-      <button class="pin" :aria-label="`Show remark ${i + 1}`" @click="review.showRemark(remark)">
+      <button class="pin" :aria-label="`Show remark ${i + 1}`" @click="review.showRemark(remark.id)">
         {{ i + 1 }}
       </button>
       <div>
@@ -57,10 +46,10 @@ async function finishChange(remark: RemarkView): Promise<void> {
         </template>
         <p v-else>{{ remark.text }}</p>
         <p v-if="remark.suggestion" class="soft">with a suggested line</p>
-        <RemarkTalk :replies="remark.replies" @say="(text) => attempt(() => review.reply(remark, text))" />
+        <RemarkTalk :replies="remark.replies" @say="(text) => act(() => review.reply(remark, text))" />
         <div v-if="changing !== remark.id" class="acts">
           <button class="link" @click="startChange(remark)">Change</button>
-          <button class="link" @click="attempt(() => review.removeRemark(remark.id))">Remove</button>
+          <button class="link" @click="act(() => review.removeRemark(remark.id))">Remove</button>
         </div>
       </div>
     </li>

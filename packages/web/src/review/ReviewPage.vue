@@ -9,12 +9,13 @@ import FilesDialog from '../files/FilesDialog.vue'
 import type { Span } from '../lane/viewport'
 import { useLive } from '../live/live-store'
 import { get } from '../server/api'
+import { attempt } from '../server/attempt'
 import type { AssignmentCard } from '../server/views'
 import AppHeader from '../shell/AppHeader.vue'
 import KeysDialog from '../shell/KeysDialog.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
 import { usePageKeys } from '../shell/page-keys'
-import SongStrip from '../strip/SongStrip.vue'
+import PlayedStrip from '../strip/PlayedStrip.vue'
 import TrackCards from '../tracks/TrackCards.vue'
 import TransportBar from '../transport/TransportBar.vue'
 import FiguresPanel from './FiguresPanel.vue'
@@ -55,16 +56,17 @@ const say = useTemplateRef<InstanceType<typeof SayPanel>>('say')
 
 async function open(): Promise<void> {
   problem.value = ''
-  try {
-    if (review.assignment?.id !== props.assignment) await review.open(props.assignment)
-    player.prepare(review.song!)
-    const wanted = props.handIn || (review.waiting[0] ?? review.held[0] ?? review.done[0])?.id
-    if (!props.handIn && wanted) return void router.replace(`/review/${props.assignment}/${wanted}`)
-    picked.value = null
-    if (wanted) await review.lay(wanted)
-  } catch (error) {
-    problem.value = (error as Error).message
-  }
+  await attempt(
+    async () => {
+      if (review.assignment?.id !== props.assignment) await review.open(props.assignment)
+      player.prepare(review.song!)
+      const wanted = props.handIn || (review.waiting[0] ?? review.held[0] ?? review.done[0])?.id
+      if (!props.handIn && wanted) return void router.replace(`/review/${props.assignment}/${wanted}`)
+      picked.value = null
+      if (wanted) await review.lay(wanted)
+    },
+    (sentence) => (problem.value = sentence),
+  )
 }
 
 watch(() => [props.assignment, props.handIn], open, { immediate: true })
@@ -106,19 +108,11 @@ async function chooseAssignment(id: string): Promise<void> {
   await router.push(`/review/${id}`)
 }
 
-async function attempt(what: () => Promise<void>): Promise<void> {
-  try {
-    await what()
-  } catch (error) {
-    review.notice = (error as Error).message
-  }
-}
-
 const release = (at: Date | null) =>
   attempt(async () => {
     const count = await review.giveBackHeld(at)
     review.notice = at ? `${count} go back then.` : `${count} given back.`
-  })
+  }, review.tell)
 
 /** The next (1) or previous (−1) entry of the queue as it is listed. */
 function step(by: 1 | -1): void {
@@ -173,11 +167,6 @@ function takeNext(): void {
   const [next] = findings.value
   if (next) remarkOn(next.place, next.sentence, next.subject)
   else review.notice = 'Everything that was found is in a remark.'
-}
-
-function showFlag(id: string): void {
-  const remark = review.remarks.find((r) => r.id === id)
-  if (remark) review.showRemark(remark)
 }
 
 function hearNumber(index: number): void {
@@ -282,18 +271,13 @@ usePageKeys({
             @show="review.showPlace"
             @take="remarkOn"
           />
-          <SongStrip
+          <PlayedStrip
             :song="review.song!"
             :time="review.time!"
-            :position="player.position"
-            :momentary="player.measured?.momentary ?? review.handIn.measurement?.momentary ?? null"
-            :loop="player.loop"
-            :looping="player.looping"
+            :momentary="review.handIn.measurement?.momentary"
             :shown="review.span"
             :flags="flags"
-            @go="player.seek"
-            @loop="(stretch) => player.setLoop(stretch, true)"
-            @flag="showFlag"
+            @flag="review.showRemark"
           />
           <div class="row">
             <LaneTabs />

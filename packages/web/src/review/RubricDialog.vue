@@ -3,6 +3,7 @@
 import { ASPECTS, RUBRIC_LIMITS, USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
 import { ref, watch } from 'vue'
 import { put } from '../server/api'
+import { attempt } from '../server/attempt'
 import { useReview } from './review-store'
 
 const open = defineModel<boolean>({ required: true })
@@ -46,16 +47,16 @@ function add(): void {
   lines.value.push({ id, name: '', about: '', aspect: null, says: levels.value.map(() => '') })
 }
 
-async function save(): Promise<void> {
-  const rubric: Rubric = { levels: levels.value, criteria: lines.value }
-  try {
-    await put(`/api/assignments/${review.assignment!.id}/rubric`, { rubric })
-    review.assignment = { ...review.assignment!, rubric: JSON.parse(JSON.stringify(rubric)) as Rubric }
-    open.value = false
-  } catch (error) {
-    problem.value = (error as Error).message
-  }
-}
+const save = () =>
+  attempt(
+    async () => {
+      const rubric: Rubric = { levels: levels.value, criteria: lines.value }
+      await put(`/api/assignments/${review.assignment!.id}/rubric`, { rubric })
+      review.assignment = { ...review.assignment!, rubric: JSON.parse(JSON.stringify(rubric)) as Rubric }
+      open.value = false
+    },
+    (sentence) => (problem.value = sentence),
+  )
 </script>
 
 <template>

@@ -8,6 +8,7 @@ import BankList from './BankList.vue'
 import { useBank } from './bank-store'
 import RemarkForm from './RemarkForm.vue'
 import RemarkList from './RemarkList.vue'
+import { attempt } from '../server/attempt'
 import { useReview } from './review-store'
 import RubricMarks from './RubricMarks.vue'
 import { useSuggestion } from './suggest-store'
@@ -35,15 +36,7 @@ const figures = computed(() =>
 )
 const others = computed(() => review.waiting.filter((q) => q.id !== review.handIn?.id))
 
-async function attempt(what: () => Promise<unknown>): Promise<boolean> {
-  try {
-    await what()
-    return true
-  } catch (error) {
-    review.notice = (error as Error).message
-    return false
-  }
-}
+const act = (what: () => Promise<unknown>) => attempt(what, review.tell)
 
 async function pin(text: string, where: 'here' | 'whole', also: readonly string[]): Promise<void> {
   const place =
@@ -52,7 +45,7 @@ async function pin(text: string, where: 'here' | 'whole', also: readonly string[
       : { lane: review.address, from: props.span.from, to: props.span.to }
   const suggests = suggestion.drawing && where === 'here'
   // the text stays in the form until the server has it
-  const done = await attempt(async () => {
+  const done = await act(async () => {
     if (also.length) {
       const count = await review.addToMany([review.handIn!.id, ...also], place, text)
       review.notice = `Said to ${count} of them.`
@@ -69,7 +62,7 @@ async function pin(text: string, where: 'here' | 'whole', also: readonly string[
 }
 
 async function keep(text: string): Promise<void> {
-  if (await attempt(() => bank.add(text))) review.notice = 'Kept among your remarks.'
+  if (await act(() => bank.add(text))) review.notice = 'Kept among your remarks.'
 }
 
 function take(text: string): void {

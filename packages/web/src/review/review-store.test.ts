@@ -197,7 +197,7 @@ describe('the desk', () => {
     expect(review.remarks[1]!.text).toBe('Latest')
     await review.removeRemark('r0')
     expect(review.remarks.map((r) => r.id)).toEqual(['r1'])
-    review.showRemark(review.remarks[0]!)
+    review.showRemark(review.remarks[0]!.id)
     expect([review.pinned, player.seek.mock.calls.at(-1)]).toEqual(['r1', [3840]])
   })
 

@@ -1,11 +1,11 @@
+import type { Points } from '@rudlo/core/envelope'
 import { resolve, type Mix } from '@rudlo/core/mix'
+import { proposeMarks } from '@rudlo/core/rubric'
 import { songTime } from '@rudlo/core/song'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { useSpan } from '../lane/use-span'
-import { proposeMarks } from '@rudlo/core/rubric'
-import type { Points } from '@rudlo/core/envelope'
 import { ApiError, get, post, put, remove } from '../server/api'
 import type { AssignmentView, Outcome, QueueEntry, RemarkView, ReviewedHandIn } from '../server/views'
 import { draftOf, keepDraft, keepUnsaved, unsavedOf } from './drafts'
@@ -24,9 +24,6 @@ export interface RemarkWords {
   readonly suggestion?: Points | null
 }
 
-/** What the queue shows. */
-export type QueueFilter = 'waiting' | 'new' | 'all'
-
 const QUIET_MS = 400
 const AGAIN_MS = 4000
 
@@ -43,6 +40,7 @@ export const useReview = defineStore('review', () => {
   const pinned = ref<string | null>(null)
   const saveState = ref<'saved' | 'saving' | 'not saved'>('saved')
   const notice = ref<string | null>(null)
+  const tell = (sentence: string) => (notice.value = sentence)
   /** The remark that is being written, and what it is about besides its place. */
   const draft = ref('')
   const subject = ref('')
@@ -149,7 +147,7 @@ export const useReview = defineStore('review', () => {
     const { id } = handIn.value ?? {}
     if (!id) return
     const next = await get<ReviewedHandIn>(`/api/hand-ins/${id}`)
-    if (handIn.value?.id === id)
+    if (handIn.value?.id === id) {
       handIn.value = {
         ...handIn.value,
         state: next.state,
@@ -159,7 +157,8 @@ export const useReview = defineStore('review', () => {
         givenBackAt: next.givenBackAt,
         before: next.before,
       }
-    if (handIn.value?.id === id) remarks.value = next.review.remarks
+      remarks.value = next.review.remarks
+    }
     await refreshQueue()
   }
 
@@ -317,7 +316,10 @@ export const useReview = defineStore('review', () => {
     void player.play()
   }
 
-  function showRemark({ id, lane, from, to }: RemarkView): void {
+  function showRemark(id: string): void {
+    const remark = remarks.value.find((r) => r.id === id)
+    if (!remark) return
+    const { lane, from, to } = remark
     pinned.value = id
     if (lane) address.value = lane
     if (from < span.value.from || to > span.value.to) showAll()
@@ -336,6 +338,7 @@ export const useReview = defineStore('review', () => {
     pinned,
     saveState,
     notice,
+    tell,
     song,
     time,
     mix,

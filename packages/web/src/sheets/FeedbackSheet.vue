@@ -5,8 +5,8 @@ import { envelopeOf } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { computed } from 'vue'
 import type { AssignmentView, RemarkView, ReviewedHandIn } from '../server/views'
+import { remarkPlace } from '../review/remark-place'
 import { whenText } from '../shell/dates'
-import { barsOf } from '../transport/loop-text'
 import PrintedLane from './PrintedLane.vue'
 
 const props = defineProps<{ assignment: AssignmentView; handIn: ReviewedHandIn }>()
@@ -33,8 +33,7 @@ const marks = computed(() =>
     }
   }),
 )
-const place = (r: RemarkView) =>
-  r.lane ? `${laneName(song.value, mix.value, r.lane)}, ${barsOf(r, time.value.meter)}` : 'The whole'
+const place = (r: RemarkView) => remarkPlace(song.value, mix.value, r)
 const measured = computed(() =>
   props.handIn.measurement ? describeMeasurement(song.value, mix.value, props.handIn.measurement) : [],
 )

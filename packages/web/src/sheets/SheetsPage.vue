@@ -2,6 +2,7 @@
 /** Feedback to print: of one hand-in, or of the newest of everybody in the group. */
 import { computed, shallowRef, ref, watch } from 'vue'
 import { get } from '../server/api'
+import { attempt } from '../server/attempt'
 import type { AssignmentView, QueueEntry, ReviewedHandIn } from '../server/views'
 import AppHeader from '../shell/AppHeader.vue'
 import FeedbackSheet from './FeedbackSheet.vue'
@@ -16,15 +17,16 @@ const chosen = computed(() => queue.value.filter((q) => (props.handIn ? q.id ===
 
 async function open(): Promise<void> {
   problem.value = ''
-  try {
-    given.value = await get<AssignmentView>(`/api/assignments/${props.assignment}`)
-    queue.value = await get<QueueEntry[]>(`/api/assignments/${props.assignment}/hand-ins`)
-    const sheets: ReviewedHandIn[] = []
-    for (const { id } of chosen.value) sheets.push(await get<ReviewedHandIn>(`/api/hand-ins/${id}`))
-    handIns.value = sheets
-  } catch (error) {
-    problem.value = (error as Error).message
-  }
+  await attempt(
+    async () => {
+      given.value = await get<AssignmentView>(`/api/assignments/${props.assignment}`)
+      queue.value = await get<QueueEntry[]>(`/api/assignments/${props.assignment}/hand-ins`)
+      const sheets: ReviewedHandIn[] = []
+      for (const { id } of chosen.value) sheets.push(await get<ReviewedHandIn>(`/api/hand-ins/${id}`))
+      handIns.value = sheets
+    },
+    (sentence) => (problem.value = sentence),
+  )
 }
 watch(() => [props.assignment, props.handIn], open, { immediate: true })
 const print = () => window.print()

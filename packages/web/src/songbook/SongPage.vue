@@ -9,7 +9,7 @@ import { get } from '../server/api'
 import AppHeader from '../shell/AppHeader.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
 import { usePageKeys } from '../shell/page-keys'
-import SongStrip from '../strip/SongStrip.vue'
+import PlayedStrip from '../strip/PlayedStrip.vue'
 import TransportBar from '../transport/TransportBar.vue'
 import BringIn from './BringIn.vue'
 import DownbeatLane from './DownbeatLane.vue'
@@ -101,18 +101,7 @@ usePageKeys({ ' ': () => player.toggle() })
             data-test="song-title"
             @input="store.setTitle(($event.target as HTMLInputElement).value)"
         /></label>
-        <SongStrip
-          :song="store.song"
-          :time="store.time!"
-          :position="player.position"
-          :momentary="player.measured?.momentary ?? null"
-          :loop="player.loop"
-          :looping="player.looping"
-          :shown="{ from: 0, to: store.song.length }"
-          :flags="[]"
-          @go="player.seek"
-          @loop="(stretch) => player.setLoop(stretch, true)"
-        />
+        <PlayedStrip :song="store.song" :time="store.time!" />
         <DownbeatLane
           v-if="store.canRetime"
           :song="store.song"

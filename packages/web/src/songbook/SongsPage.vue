@@ -2,18 +2,18 @@
 /** The songbook: every song there is, and new ones from recordings or from notes. */
 import { onMounted, ref, shallowRef } from 'vue'
 import { get } from '../server/api'
+import { attempt } from '../server/attempt'
 import AppHeader from '../shell/AppHeader.vue'
 
 const songs = shallowRef<readonly { id: string; title: string; number: number }[] | null>(null)
 const problem = ref('')
 
-onMounted(async () => {
-  try {
-    songs.value = await get('/api/songs')
-  } catch (error) {
-    problem.value = (error as Error).message
-  }
-})
+onMounted(() =>
+  attempt(
+    async () => (songs.value = await get('/api/songs')),
+    (sentence) => (problem.value = sentence),
+  ),
+)
 </script>
 
 <template>

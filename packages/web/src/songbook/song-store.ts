@@ -19,6 +19,7 @@ import { MeterMap, SAMPLE_RATE, type TempoChange } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { post, postFile, put } from '../server/api'
+import { attempt } from '../server/attempt'
 import { Analyser } from './analyser'
 import { upload } from './upload'
 
@@ -85,15 +86,9 @@ export const useSong = defineStore('song', () => {
     saved.value = false
   }
 
-  async function attempt(what: () => Promise<void>): Promise<boolean> {
+  function act(what: () => Promise<void>): Promise<boolean> {
     problem.value = ''
-    try {
-      await what()
-      return true
-    } catch (error) {
-      problem.value = (error as Error).message
-      return false
-    }
+    return attempt(what, (sentence) => (problem.value = sentence))
   }
 
   /** Brings recordings in, one after the other, and makes a song of all that arrive. */
@@ -144,7 +139,7 @@ export const useSong = defineStore('song', () => {
 
   /** Plays a MIDI file on the project's instruments. */
   const bringNotes = (file: File) =>
-    attempt(async () => {
+    act(async () => {
       listening.value = 'The notes are being played …'
       try {
         const made = await postFile<{ document: SongVersion; mix: Mix | null }>(
@@ -226,7 +221,7 @@ export const useSong = defineStore('song', () => {
 
   /** Listens for a steady tempo. */
   const findTempo = () =>
-    attempt(async () => {
+    act(async () => {
       listening.value = 'Listening for the tempo …'
       analyser ??= new Analyser()
       try {
@@ -245,7 +240,7 @@ export const useSong = defineStore('song', () => {
   }
 
   const findSections = () =>
-    attempt(async () => {
+    act(async () => {
       listening.value = 'Listening for sections …'
       analyser ??= new Analyser()
       try {
@@ -260,7 +255,7 @@ export const useSong = defineStore('song', () => {
   /** Keeps the song; an assignment that was given keeps the version that it has. @returns the version, or null */
   async function keep(): Promise<string | null> {
     let version: string | null = null
-    await attempt(async () => {
+    await act(async () => {
       const body = { document: song.value }
       const kept = songId.value
         ? await put<{ song: string; version: string }>(`/api/songs/${songId.value}`, body)

@@ -3,6 +3,7 @@
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { placeInWords } from '@rudlo/core/time'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import type { Flag } from './flag'
 import { barsAround, loudnessPath } from './strip-geometry'
 
 interface Stretch {
@@ -22,18 +23,13 @@ const props = defineProps<{
   /** The stretch in view on the lane desk; drawn where it is not the whole song. */
   shown?: Stretch | null
   marked?: Stretch | null
-  flags?: readonly {
-    readonly id: string
-    readonly text: string
-    readonly tick: number
-    readonly kind: 'task' | 'remark' | 'note'
-  }[]
+  flags?: readonly Flag[]
 }>()
 
 const emit = defineEmits<{
   go: [tick: number]
   loop: [stretch: Stretch]
-  flag: [id: string, kind: 'task' | 'remark' | 'note']
+  flag: [id: string, kind: Flag['kind']]
 }>()
 
 const HEIGHT = 62

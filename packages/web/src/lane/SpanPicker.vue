@@ -2,7 +2,7 @@
 /** Over a read-only lane: dragging chooses whole bars, a click goes there. */
 import type { SongTime } from '@rudlo/core/song'
 import { ref } from 'vue'
-import type { Span, Viewport } from '../lane/viewport'
+import type { Span, Viewport } from './viewport'
 import { barsAround } from '../strip/strip-geometry'
 
 const props = defineProps<{ view: Viewport; time: SongTime }>()
