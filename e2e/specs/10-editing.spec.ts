@@ -35,6 +35,7 @@ test('up to four lanes lie on the desk, and hiding one says that it goes on soun
     await milan.at('lane-chooser').first().click()
     await milan.page.getByLabel('Search all lanes').fill(search)
     await milan.at(`beside-${lane}`).click()
+    await expect(milan.page.getByLabel('Search all lanes')).toHaveCount(0)
   }
   await expect(milan.page.locator('[data-test^="on-desk-"]')).toHaveCount(4)
   await expect(milan.at('on-desk-track/harp/level').getByTestId('line')).toHaveCount(0)
@@ -199,6 +200,7 @@ test('a motif is kept, placed, followed, set free by hand and taken away while i
   await milan.page.getByLabel('Name for these bars').fill('Breath')
   await milan.at('keep-motif').click()
   await goTo(milan, 0.5)
+  await expect(milan.page.getByLabel('Name for these bars')).toHaveCount(0)
   const points = await milan.points()
   await milan.at('motifs').click()
   await milan.at('place-Breath').click()

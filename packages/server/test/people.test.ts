@@ -3,6 +3,7 @@ import { point } from '@rudlo/core/envelope'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Client, type Refused } from './client'
 import { handedIn, type HandInAnswer } from './story'
+import { Person } from '../src/people/person.entity'
 import { makeWorld, PASSWORD, type World } from './world'
 
 interface Card {
@@ -162,6 +163,10 @@ describe('a pair', () => {
     expect((await give({ signIn: 'ben', password: 'wrong' })).body.error.message).toMatch(
       /Nothing was handed in/,
     )
+    const guesses = []
+    for (let i = 0; i < 5; i++) guesses.push((await give({ signIn: 'ben', password: `guess ${i}` })).status)
+    expect(guesses).toEqual([400, 400, 400, 400, 429])
+    await world.database.getRepository(Person).update(world.ben, { wrongTries: 0, retryAt: null })
     expect((await give({ signIn: 'anna', password: PASSWORD })).status).toBe(400)
     expect((await give({ signIn: 'cleo', password: PASSWORD })).status).toBe(400)
     expect((await give({ signIn: 'ben', password: PASSWORD })).body.number).toBe(handIn.number + 1)

@@ -238,6 +238,37 @@ describe('what happens', () => {
   })
 })
 
+describe('what goes back at a time', () => {
+  interface Told {
+    readonly newest: string
+    readonly happenings: { kind: string; data: { handIn: string } }[]
+  }
+
+  it('is told when that time has come, after everything else, over the line and to whoever asks', async () => {
+    const { handIn } = await handedIn(world, ben, [point(0, -20), point(960, 0)])
+    const begun = (await ben.get<{ newest: string }>('/api/happenings')).body.newest
+    const asked = async () =>
+      (await ben.get<Told>(`/api/happenings?after=${begun}`)).body.happenings
+        .filter((h) => h.data.handIn === handIn.id)
+        .map((h) => h.kind)
+    const live = await ben.raw('GET', '/api/happenings/live')
+    const reader = live.body!.getReader()
+    await teacher.post(`/api/hand-ins/${handIn.id}/give-back`, { outcome: 'accepted', hold: true })
+    const at = new Date(Date.now() + 1500)
+    await teacher.post(`/api/assignments/${world.assignment}/give-back`, { at: at.toISOString() })
+    const { handIn: other } = await handedIn(world, ben, [point(0, -25), point(960, 0)])
+    expect(await asked()).toEqual([])
+    let all = ''
+    while (!all.includes('given back')) all += new TextDecoder().decode((await reader.read()).value)
+    expect(Date.now()).toBeGreaterThanOrEqual(at.getTime())
+    expect(all.indexOf(other.id)).toBeLessThan(all.indexOf('given back'))
+    expect(all.split('given back')).toHaveLength(2)
+    expect(await asked()).toEqual(['given back'])
+    expect((await ben.get<HandInAnswer>(`/api/hand-ins/${handIn.id}`)).body.state).toBe('given back')
+    await reader.cancel()
+  })
+})
+
 describe('the comment bank', () => {
   it('begins with the usual remarks once they are asked for, and is each teacher’s own', async () => {
     expect((await teacher.get('/api/bank')).body).toEqual([])

@@ -3,8 +3,8 @@ import type { Services } from '../services'
 import { Person } from '../people/person.entity'
 import { notFound, Problem } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
-import { hashPassword, isPassword } from './passwords'
-import { waitAfter } from './slow-down'
+import { hashPassword } from './passwords'
+import { provesToBe } from './prove'
 
 class SignInBody {
   @IsString({ message: 'The sign-in name is missing' })
@@ -72,22 +72,8 @@ export function accessRoutes({ database, sessions, installation }: Services): Ro
 
     routeWithBody('post', '/api/session', 'anyone', SignInBody, async ({ c, body }) => {
       const person = await people.findOneBy({ signIn: body.signIn.trim().toLowerCase() })
-      const wait = person?.retryAt ? (person.retryAt.getTime() - Date.now()) / 1000 : 0
-      if (wait > 0) {
-        c.header('retry-after', String(Math.ceil(wait)))
-        const message = `Too many wrong passwords for this name: try again in ${Math.ceil(wait)} seconds, or ask your teacher.`
-        throw new Problem(429, 'slow-down', message)
-      }
-      if (!(await isPassword(person?.passwordHash ?? null, body.password)) || !person) {
-        if (person) {
-          // counted by the database, so that many tries at once cannot share one count
-          await people.increment({ id: person.id }, 'wrongTries', 1)
-          const seconds = waitAfter(person.wrongTries + 1)
-          if (seconds) await people.update(person.id, { retryAt: new Date(Date.now() + seconds * 1000) })
-        }
+      if (!(await provesToBe(c, people, person, body.password)) || !person)
         throw new Problem(401, 'wrong-password', 'That name and password do not belong together.')
-      }
-      if (person.wrongTries) await people.update(person.id, { wrongTries: 0, retryAt: null })
       await sessions.begin(c, person.id)
       return personView(person)
     }),
@@ -112,7 +98,7 @@ export function accessRoutes({ database, sessions, installation }: Services): Ro
       OwnPasswordBody,
       async ({ c, person, body }) => {
         // whoever was given a password does not have to know it again, whoever chose one does
-        if (!person.mustChange && !(await isPassword(person.passwordHash, body.now ?? '')))
+        if (!person.mustChange && !(await provesToBe(c, people, person, body.now ?? '')))
           throw new Problem(403, 'wrong-password', 'That is not your password as it is now.')
         const passwordHash = await hashPassword(body.password)
         await people.update(person.id, { passwordHash, mustChange: false, wrongTries: 0, retryAt: null })

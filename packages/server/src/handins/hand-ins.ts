@@ -52,12 +52,7 @@ export class HandIns {
         throw notNow(`Nothing has changed since version ${last.number}.`)
       const assignment = await manager.findOneByOrFail(Assignment, { id: work.assignmentId })
       const { songVersionId, handInLimit } = assignment
-      if (handInLimit !== null && (last?.number ?? 0) >= handInLimit)
-        throw notNow(
-          handInLimit === 1
-            ? 'This can be handed in once, and it was.'
-            : `This can be handed in ${handInLimit} times, and it was.`,
-        )
+      checkLimit(handInLimit, last, 'This')
       const { brief } = await this.briefs.forPerson(assignment, person.id)
       const handIn = manager.create(HandIn, {
         id: randomUUID(),
@@ -114,6 +109,7 @@ export class HandIns {
       await manager.insert(Work, work)
     }
     const last = await manager.findOne(HandIn, { where: { workId: work.id }, order: { number: 'DESC' } })
+    checkLimit(assignment.handInLimit, last, `For ${partner.name} this`)
     const twin = {
       ...handIn,
       id: randomUUID(),
@@ -178,7 +174,7 @@ export class HandIns {
         )
       }
       await leaveTrail(manager, person.id, at ? 'gave back' : 'decided', handIn.id)
-      if (at) await this.#tellStudent(manager, handIn, 'given back')
+      if (at) await this.#tellStudent(manager, handIn, 'given back', at)
     })
   }
 
@@ -253,11 +249,18 @@ export class HandIns {
     manager: EntityManager,
     { id, workId }: HandIn,
     kind: 'given back' | 'taken back',
+    at = new Date(),
   ): Promise<void> {
     const work = await manager.findOneByOrFail(Work, { id: workId })
     const data = { assignment: work.assignmentId, handIn: id }
-    await this.happenings.tell(manager, [work.personId], kind, data)
+    await this.happenings.tell(manager, [work.personId], kind, data, at)
   }
+}
+
+/** @throws Problem 409 where it was handed in as often as it may be */
+function checkLimit(limit: number | null, last: HandIn | null, what: string): void {
+  if (limit === null || (last?.number ?? 0) < limit) return
+  throw notNow(`${what} can be handed in ${limit === 1 ? 'once' : `${limit} times`}, and it was.`)
 }
 
 const DAY = 86_400_000

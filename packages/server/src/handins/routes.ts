@@ -15,9 +15,10 @@ import {
   ValidateNested,
 } from 'class-validator'
 import { Type } from 'class-transformer'
+import type { Context } from 'hono'
 import { badInput, notFound } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
-import { isPassword } from '../access/passwords'
+import { provesToBe } from '../access/prove'
 import { Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
 import type { Services } from '../services'
@@ -87,20 +88,20 @@ interface QueueRow {
 }
 
 export function handInRoutes({ database, permissions, handIns, bundles }: Services): Route[] {
+  const people = database.getRepository(Person)
   /** A classmate who proves to be there. @throws Problem 400 where name and password do not belong together */
-  const partnerOf = async (person: Person, workId: string, { signIn, password }: PartnerBody) => {
+  const partnerOf = async (c: Context, person: Person, workId: string, sent: PartnerBody) => {
     const { assignmentId } = await permissions.ownWork(person, workId)
     const { groupId } = await permissions.assignment(person, assignmentId)
-    const found = await database
-      .getRepository(Person)
-      .findOneBy({ signIn: signIn.trim().toLowerCase(), role: 'student' })
-    const right = await isPassword(found?.passwordHash ?? null, password)
-    const member =
-      found &&
-      (await database.getRepository(Membership).findOneBy({ groupId, personId: found.id, role: 'student' }))
-    if (!right || !member || found.id === person.id)
+    const named = await people.findOneBy({ signIn: sent.signIn.trim().toLowerCase(), role: 'student' })
+    const isMate =
+      named !== null &&
+      named.id !== person.id &&
+      (await database.getRepository(Membership).existsBy({ groupId, personId: named.id, role: 'student' }))
+    const mate = isMate ? named : null
+    if (!(await provesToBe(c, people, mate, sent.password)) || !mate)
       throw badInput('That is not the name and password of a classmate. Nothing was handed in.')
-    return found
+    return mate
   }
 
   return [
@@ -109,13 +110,13 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
       '/api/works/:work/hand-ins',
       'student',
       HandInBody,
-      async ({ person, param, body }) =>
+      async ({ c, person, param, body }) =>
         handInView(
           await handIns.handIn(person, param('work'), {
             revision: body.revision,
             said: body.said ?? '',
             writing: body.writing ?? [],
-            partner: body.partner ? await partnerOf(person, param('work'), body.partner) : null,
+            partner: body.partner ? await partnerOf(c, person, param('work'), body.partner) : null,
           }),
           person.role,
         ),

@@ -1,4 +1,4 @@
-import { LessThan, MoreThan, type DataSource, type EntityManager } from 'typeorm'
+import { Between, LessThan, LessThanOrEqual, MoreThan, type DataSource, type EntityManager } from 'typeorm'
 import { Membership } from '../people/group.entity'
 import { Happening } from './happening.entity'
 
@@ -23,8 +23,9 @@ export interface Listener {
 const LOOK_MS = 120
 const KEEP_MS = 3_600_000
 const TIDY_MS = 600_000
-/** Ids are handed out before they are committed: so far back it is looked for latecomers. */
+/** Ids and times are handed out before they are committed: so far back it is looked for latecomers. */
 const LATE = 200
+const LATE_MS = 5000
 
 /**
  * What happens goes through the database, so that it reaches pages whichever server they are connected to, and pages that
@@ -32,8 +33,10 @@ const LATE = 200
  */
 export class Happenings {
   readonly #listeners = new Set<Listener>()
-  readonly #told = new Set<string>()
+  /** Ids that were passed on, with the times at which they happened. */
+  readonly #told = new Map<string, number>()
   #last = 0
+  #looked = 0
   #timer: ReturnType<typeof setTimeout> | null = null
   #tidied = 0
 
@@ -42,14 +45,17 @@ export class Happenings {
     private readonly log: (line: string) => void,
   ) {}
 
-  /** Tells people something, in the transaction that makes it so. */
+  /**
+   * Tells people something, in the transaction that makes it so.
+   * @param at when they are told: what is to happen later lies here until then
+   */
   async tell(
     manager: EntityManager,
     people: readonly string[],
     kind: HappeningKind,
     data: Readonly<Record<string, unknown>>,
+    at = new Date(),
   ): Promise<void> {
-    const at = new Date()
     const rows = [...new Set(people)].map((personId) => ({ personId, kind, data: JSON.stringify(data), at }))
     if (rows.length) await manager.insert(Happening, rows)
   }
@@ -59,16 +65,21 @@ export class Happenings {
     return (await manager.findBy(Membership, { groupId, role })).map((m) => m.personId)
   }
 
-  /** What a person was told after an id, oldest first. */
-  since(personId: string, id: string): Promise<Happening[]> {
-    return this.database
-      .getRepository(Happening)
-      .find({ where: { personId, id: MoreThan(id) }, order: { id: 'ASC' }, take: 200 })
+  /** What a person was told after an id, oldest first; with what came due since, though it was written before. */
+  async since(personId: string, id: string): Promise<Happening[]> {
+    const rows = this.database.getRepository(Happening)
+    const due = LessThanOrEqual(new Date())
+    const known = await rows.findOneBy({ id })
+    const found = await rows.find({ where: { personId, at: due }, order: { id: 'ASC' }, take: 2000 })
+    return found.filter((h) => Number(h.id) > Number(id) || (known && h.at > known.at)).slice(0, 200)
   }
 
   /** The newest id of all: where a page begins that knows everything so far. */
   async newest(): Promise<string> {
-    const rows: { id: string | null }[] = await this.database.query('SELECT MAX(id) AS id FROM happenings')
+    const rows: { id: string | null }[] = await this.database.query(
+      'SELECT MAX(id) AS id FROM happenings WHERE at <= ?',
+      [new Date()],
+    )
     return String(rows[0]?.id ?? '0')
   }
 
@@ -77,8 +88,9 @@ export class Happenings {
     if (!this.#listeners.size) {
       // whatever is there already is no news to anybody; who was away asks for it
       this.#told.clear()
-      for (const { id } of await this.#recent(Number(await this.newest()))) this.#told.add(id)
-      this.#last = Math.max(0, ...[...this.#told].map(Number))
+      this.#looked = Date.now()
+      for (const { id, at } of await this.#recent(Number(await this.newest()))) this.#told.set(id, Number(at))
+      this.#last = Math.max(0, ...[...this.#told.keys()].map(Number))
     }
     this.#listeners.add(listener)
     this.#timer ??= setTimeout(() => void this.#look(), LOOK_MS)
@@ -93,15 +105,18 @@ export class Happenings {
 
   async #look(): Promise<void> {
     try {
+      const begun = Date.now()
       const found = await this.#recent(this.#last)
       for (const happening of found) {
         if (this.#told.has(happening.id)) continue
-        this.#told.add(happening.id)
+        this.#told.set(happening.id, Number(happening.at))
         this.#pass(happening)
       }
+      this.#looked = begun
       const newest = Number(found.at(-1)?.id ?? this.#last)
       this.#last = Math.max(this.#last, newest)
-      for (const id of this.#told) if (Number(id) < this.#last - LATE) this.#told.delete(id)
+      for (const [id, at] of this.#told)
+        if (Number(id) < this.#last - LATE && at < this.#looked - LATE_MS) this.#told.delete(id)
       await this.#tidy()
     } catch (error) {
       this.log(`looking for happenings failed: ${(error as Error).message}`)
@@ -109,10 +124,14 @@ export class Happenings {
     this.#timer = this.#listeners.size ? setTimeout(() => void this.#look(), LOOK_MS) : null
   }
 
-  /** What has an id that is hardly older than `last`, or newer. */
+  /** What has an id that is hardly older than `last`, or newer, or has come due since it was last looked. */
   #recent(last: number): Promise<Happening[]> {
+    const due = LessThanOrEqual(new Date())
     return this.database.getRepository(Happening).find({
-      where: { id: MoreThan(String(Math.max(0, last - LATE))) },
+      where: [
+        { id: MoreThan(String(Math.max(0, last - LATE))), at: due },
+        { at: Between(new Date(this.#looked - LATE_MS), new Date()) },
+      ],
       order: { id: 'ASC' },
       take: 2000,
     })

@@ -55,6 +55,20 @@ describe('what happens elsewhere', () => {
     expect(line!.close).toHaveBeenCalled()
   })
 
+  it('is heard though it has a lower id than what came before, and a lost line goes on from the highest', async () => {
+    const heard = vi.fn()
+    const scope = effectScope()
+    scope.run(() => useLive().listen(heard))
+    await vi.advanceTimersByTimeAsync(10)
+    for (const id of [9, 5, 5, 9]) Line.all[0]!.hear('happening', happening(id))
+    expect(heard.mock.calls).toEqual([[happening(9)], [happening(5)]])
+    Line.all[0]!.readyState = 2
+    Line.all[0]!.hear('error')
+    await vi.advanceTimersByTimeAsync(6000)
+    expect(Line.all.at(-1)!.url).toBe('/api/happenings/live?after=9')
+    scope.stop()
+  })
+
   it('is asked for while there is no line, and nobody is told twice', async () => {
     const heard = vi.fn()
     const scope = effectScope()

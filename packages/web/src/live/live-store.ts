@@ -6,6 +6,8 @@ import type { Happening } from '../server/views'
 /** Without a line for so long the page asks for itself. */
 const PATIENCE_MS = 4000
 const ASK_MS = 5000
+/** So many ids are remembered, so that nothing is told twice. */
+const HEARD = 1000
 
 type Ear = (happening: Happening) => void
 
@@ -19,11 +21,15 @@ export const useLive = defineStore('live', () => {
   const ears = new Set<Ear>()
   let source: EventSource | null = null
   let last: string | null = null
+  /** What was heard already: some of it has a lower id than what came before. */
+  const heard = new Set<string>()
   let timer: ReturnType<typeof setTimeout> | undefined
 
   function take(happening: Happening): void {
-    if (last !== null && Number(happening.id) <= Number(last)) return
-    last = happening.id
+    if (heard.has(happening.id)) return
+    heard.add(happening.id)
+    if (heard.size > HEARD) heard.delete(heard.values().next().value!)
+    if (last === null || Number(happening.id) > Number(last)) last = happening.id
     for (const ear of [...ears]) ear(happening)
   }
 
@@ -86,6 +92,7 @@ export const useLive = defineStore('live', () => {
     close()
     ears.clear()
     last = null
+    heard.clear()
   }
 
   return { connected, listen, reset }
