@@ -99,6 +99,9 @@ describe('two hand-ins', () => {
     expect((await remark(first.id, { lane: null, suggestion: OTHER })).body.error.message).toMatch(
       /needs a lane/,
     )
+    const many = Array.from({ length: 5001 }, (_, i) => point(i, 0))
+    expect((await remark(first.id, { suggestion: many })).body.error.message).toMatch(/5,000 points/)
+    expect((await remark(first.id, { suggestion: many.slice(1), to: 5000 })).status).toBe(200)
     // the student's own line is as it was
     const { body } = await teacher.get<
       HandInAnswer & { document: { mix: { envelopes: { points: unknown }[] } } }

@@ -6,7 +6,7 @@ export { MIX_SCHEMA } from './schema'
 export { mixProblem } from './invariants'
 export { upgradeMix, MIX_VERSION } from './upgrade'
 export { plainMix } from './start'
-export { envelopeOf, laneAt, lineInCharge, withPoints, withLane, type Lane } from './lanes'
+export { envelopeOf, laneAt, lineInCharge, withLineShown, withPoints, withLane, type Lane } from './lanes'
 export { patchBetween, type Patch, type PatchOperation } from './patch'
 export { withSetting } from './settings'
 export {

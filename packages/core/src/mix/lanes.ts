@@ -50,6 +50,20 @@ export function withPoints(mix: Mix, address: Address, points: Points, freshId: 
   return { ...mix, envelopes: [...mix.envelopes, { id: freshId(), address, on: true, open: true, points }] }
 }
 
+/**
+ * A copy of a mix with another line on a control, to be heard and seen beside the mix: it may be put on a locked lane too,
+ * for nobody's work is changed by it, and it counts where the lane was switched off.
+ * @throws EditRefused where a limit would be passed
+ */
+export function withLineShown(mix: Mix, address: Address, points: Points): Mix {
+  return withPoints(
+    withLane(mix, address, { on: true, open: true }),
+    address,
+    points,
+    () => `shown-${address}`,
+  )
+}
+
 /** Switches a line on or off, or opens and locks its lane. */
 export function withLane(mix: Mix, address: Address, change: Partial<Pick<Envelope, 'on' | 'open'>>): Mix {
   return { ...mix, envelopes: mix.envelopes.map((e) => (e.address === address ? { ...e, ...change } : e)) }

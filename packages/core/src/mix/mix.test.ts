@@ -16,6 +16,7 @@ import {
   trackLevel,
   upgradeMix,
   withLane,
+  withLineShown,
   withPoints,
   type Effect,
   type Mix,
@@ -249,6 +250,17 @@ describe('lanes', () => {
     expect(() => withPoints(locked, trackLevel('reed'), [point(0, 0)], () => 'x')).toThrow('locked')
     const many = Array.from({ length: LIMITS.pointsPerEnvelope + 1 }, (_, i) => point(i, 0))
     expect(() => withLine(song, 'reed', many)).toThrow(EditRefused)
+  })
+
+  it('can be shown beside the mix, even where a lane is locked or off, but never past a limit', () => {
+    const own = withLine(song, 'reed', [point(0, -6)])
+    const closed = withLane(own, trackLevel('reed'), { open: false, on: false })
+    const shown = withLineShown(closed, trackLevel('reed'), [point(0, -20)])
+    expect(lineInCharge(shown, trackLevel('reed'))!.points).toEqual([point(0, -20)])
+    expect(envelopeOf(closed, trackLevel('reed'))).toMatchObject({ open: false, points: [point(0, -6)] })
+    expect(envelopeOf(withLineShown(own, 'track/reed/pan', [point(0, 1)]), 'track/reed/pan')).toBeDefined()
+    const many = Array.from({ length: LIMITS.pointsPerEnvelope + 1 }, (_, i) => point(i, 0))
+    expect(() => withLineShown(closed, trackLevel('reed'), many)).toThrow(EditRefused)
   })
 })
 

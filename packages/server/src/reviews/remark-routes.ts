@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Points } from '@rudlo/core/envelope'
-import { resolve, withPoints, type WorkDocument } from '@rudlo/core/mix'
+import { resolve, withLineShown, type Mix, type WorkDocument } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
 import { checkMix } from '@rudlo/core/validate'
 import {
   ArrayMaxSize,
@@ -90,6 +91,9 @@ class DoneBody {
   done!: boolean
 }
 
+/** What a remark may weigh in bytes: room for a suggested line of 5,000 points. */
+const LINE_LIMIT = 512 * 1024
+
 /** Remarks on hand-ins, and what is said about them. */
 export function remarkRoutes({ database, permissions, songs, happenings }: Services): Route[] {
   const remarks = database.getRepository(Remark)
@@ -105,9 +109,8 @@ export function remarkRoutes({ database, permissions, songs, happenings }: Servi
     let suggestion: string | null = null
     if (body.suggestion) {
       if (lane === null) throw badInput('A suggested line needs a lane.')
-      // a line suits its lane where the mix could have it
-      const suggested = checkMix(withPoints(mix, lane, body.suggestion as Points, randomUUID), song)
-      if (!suggested.ok) throw badInput(`The suggested line cannot be drawn: ${suggested.problem}`)
+      const problem = problemOf(mix, lane, body.suggestion as Points, song)
+      if (problem) throw badInput(`The suggested line cannot be drawn: ${problem}`)
       suggestion = JSON.stringify(body.suggestion)
     }
     return {
@@ -133,8 +136,8 @@ export function remarkRoutes({ database, permissions, songs, happenings }: Servi
     return found
   }
 
-  const add = async (person: Person, handIn: HandIn, body: RemarkBody) => {
-    const remark = remarks.create({
+  const made = async (person: Person, handIn: HandIn, body: RemarkBody) =>
+    remarks.create({
       id: randomUUID(),
       handInId: handIn.id,
       authorId: person.id,
@@ -143,9 +146,6 @@ export function remarkRoutes({ database, permissions, songs, happenings }: Servi
       doneAt: null,
       createdAt: new Date(),
     })
-    await remarks.insert(remark)
-    return remarkView(remark)
-  }
 
   return [
     routeWithBody(
@@ -153,16 +153,22 @@ export function remarkRoutes({ database, permissions, songs, happenings }: Servi
       '/api/hand-ins/:handIn/remarks',
       'teacher',
       RemarkBody,
-      async ({ person, param, body }) =>
-        add(person, (await permissions.handIn(person, param('handIn'))).handIn, body),
+      async ({ person, param, body }) => {
+        const { handIn } = await permissions.handIn(person, param('handIn'))
+        const remark = await made(person, handIn, body)
+        await remarks.insert(remark)
+        return remarkView(remark)
+      },
+      LINE_LIMIT,
     ),
 
     routeWithBody('post', '/api/remarks', 'teacher', ManyRemarksBody, async ({ person, body }) => {
       const found = await Promise.all(body.handIns.map((id) => permissions.handIn(person, id)))
-      // all of them are looked at before any is written: nothing is half done
-      for (const { handIn } of found) await checked(handIn, body)
-      for (const { handIn } of found) await add(person, handIn, body)
-      return { count: found.length }
+      const all: Remark[] = []
+      for (const { handIn } of found) all.push(await made(person, handIn, body))
+      // one statement: nothing is half done
+      await remarks.insert(all)
+      return { count: all.length }
     }),
 
     routeWithBody(
@@ -181,6 +187,7 @@ export function remarkRoutes({ database, permissions, songs, happenings }: Servi
           throw notNow('Somebody else has changed this remark in the meantime: open it again to see theirs.')
         return remarkView(await remarkOf(handIn, id))
       },
+      LINE_LIMIT,
     ),
 
     routeWithBody(
@@ -239,4 +246,14 @@ export function remarkRoutes({ database, permissions, songs, happenings }: Servi
       return null
     }),
   ]
+}
+
+/** Why a line does not suit a lane, in a sentence; null where the mix could have it. */
+function problemOf(mix: Mix, lane: string, points: Points, song: SongVersion): string | null {
+  try {
+    const suggested = checkMix(withLineShown(mix, lane, points), song)
+    return suggested.ok ? null : suggested.problem
+  } catch (error) {
+    return (error as Error).message
+  }
 }

@@ -1,5 +1,5 @@
 import { point } from '@rudlo/core/envelope'
-import { envelopeOf, plainMix, type Mix } from '@rudlo/core/mix'
+import { envelopeOf, plainMix, withLane, withPoints, type Mix } from '@rudlo/core/mix'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { shortSong as song } from '../../test/short-song'
@@ -60,5 +60,20 @@ describe('a suggestion at the bench', () => {
     trying.take(remark({ suggestion: null }))
     trying.hear(remark({ lane: null }))
     expect(stores.work['setPoints']).toHaveBeenCalledTimes(1)
+  })
+
+  it('is heard on a locked lane, and says where the lane is gone', () => {
+    const trying = useTrying()
+    const own = withPoints(plainMix(song), REED, [point(0, 0)], () => 'own')
+    stores.work['mix'] = withLane(own, REED, { open: false })
+    trying.hear(remark())
+    expect(stores.work['hear']).toHaveBeenCalledTimes(1)
+    trying.hear(remark())
+    const gone = remark({ id: 'gone', lane: 'track/reed/effect/none/cutoff' })
+    trying.hear(gone)
+    trying.take(gone)
+    expect(stores.work['notice']).toBe('Your mix has no such lane any more.')
+    expect(stores.bench['showRemark']).toHaveBeenCalledTimes(1)
+    expect(stores.work['setPoints']).not.toHaveBeenCalled()
   })
 })

@@ -1,4 +1,4 @@
-import { withPoints } from '@rudlo/core/mix'
+import { resolve, withLineShown } from '@rudlo/core/mix'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { RemarkView } from '../server/views'
@@ -13,6 +13,13 @@ export const useTrying = defineStore('trying', () => {
   /** The remark whose suggestion is heard instead of the work. */
   const heard = computed(() => (shown.value && work.heard === shown.value.id ? shown.value.id : null))
 
+  /** Whether the work still has the lane that a suggestion was drawn for: an effect may be gone by now. */
+  function stillThere(lane: string): boolean {
+    const there = work.mix !== null && resolve(work.mix, lane) !== null
+    if (!there) work.notice = 'Your mix has no such lane any more.'
+    return there
+  }
+
   /** Shows a suggestion under the line, and lets it be heard; the second time, the own line again. */
   function hear(remark: RemarkView): void {
     const { lane, suggestion } = remark
@@ -22,17 +29,17 @@ export const useTrying = defineStore('trying', () => {
       shown.value = null
       return work.hear(null, null)
     }
+    if (!stillThere(lane)) return
     bench.showRemark({ ...remark, lane })
     bench.hinted = { lane, points: suggestion }
     shown.value = remark
-    const mix = withPoints(work.mix, lane, suggestion, () => crypto.randomUUID())
-    work.hear(remark.id, { mix, notes: work.notes })
+    work.hear(remark.id, { mix: withLineShown(work.mix, lane, suggestion), notes: work.notes })
   }
 
   /** Takes a suggestion over as the own line, in one step. */
   function take(remark: RemarkView): void {
     const { lane, suggestion } = remark
-    if (!lane || !suggestion) return
+    if (!lane || !suggestion || !stillThere(lane)) return
     work.hear(null, null)
     bench.hinted = null
     shown.value = null

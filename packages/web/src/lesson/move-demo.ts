@@ -1,5 +1,5 @@
 import { makeMove, READY_MOVES, suits, type ReadyMove } from '@rudlo/core/envelope'
-import { allLanes, laneAt, withPoints, type Address, type Mix } from '@rudlo/core/mix'
+import { allLanes, laneAt, withLineShown, type Address, type Mix } from '@rudlo/core/mix'
 import type { Span } from '../lane/viewport'
 
 /** What a class is told of a move, in a sentence. */
@@ -32,9 +32,5 @@ export function withMove(mix: Mix, address: Address, span: Span, move: ReadyMove
   const lane = laneAt(mix, address)
   if (!lane) return mix
   const points = makeMove(lane.points, lane.control.scale, span, move, beat)
-  const open = {
-    ...mix,
-    envelopes: mix.envelopes.map((e) => (e.address === address ? { ...e, open: true } : e)),
-  }
-  return withPoints(open, address, points, () => crypto.randomUUID())
+  return withLineShown(mix, address, points)
 }

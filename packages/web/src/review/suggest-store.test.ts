@@ -1,5 +1,5 @@
 import { point } from '@rudlo/core/envelope'
-import { envelopeOf, plainMix, withPoints } from '@rudlo/core/mix'
+import { envelopeOf, plainMix, withLane, withPoints } from '@rudlo/core/mix'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { nextTick } from 'vue'
@@ -68,5 +68,14 @@ describe('a suggested line', () => {
     review.handIn = { ...review.handIn!, id: 'other' }
     await nextTick()
     expect(suggestion.drawing).toBe(false)
+  })
+
+  it('may be drawn where the student has locked the lane', () => {
+    const { review, suggestion } = desk()
+    const locked = withLane(mix, REED, { open: false })
+    review.handIn = { ...review.handIn!, document: { mix: locked, notes: [] } } as never
+    suggestion.start()
+    suggestion.set([point(0, -5)])
+    expect(envelopeOf(suggestion.mix!, REED)!.points).toEqual([point(0, -5)])
   })
 })

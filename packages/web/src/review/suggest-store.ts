@@ -1,4 +1,4 @@
-import { envelopeOf, resolve, withPoints } from '@rudlo/core/mix'
+import { envelopeOf, resolve, withLineShown } from '@rudlo/core/mix'
 import type { Points } from '@rudlo/core/envelope'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -20,7 +20,7 @@ export const useSuggestion = defineStore('suggestion', () => {
   /** Whether the lane on the desk is being drawn on. */
   const drawing = computed(() => lane.value !== null && lane.value === review.address)
   const mix = computed(() =>
-    review.mix && lane.value ? withPoints(review.mix, lane.value, points.value, () => 'suggested') : null,
+    review.mix && lane.value ? withLineShown(review.mix, lane.value, points.value) : null,
   )
   const canUndo = computed(() => history.value.length > 0)
 

@@ -1,5 +1,4 @@
-import type { Mix } from '@rudlo/core/mix'
-import { withPoints } from '@rudlo/core/mix'
+import { withLineShown, type Mix } from '@rudlo/core/mix'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { measureOnce } from '../audio/measure-once'
@@ -53,7 +52,7 @@ export const useVersions = defineStore('review-versions', () => {
       {
         key: 'suggestion',
         name: 'suggestion',
-        mix: withPoints(mix, remark.lane, remark.suggestion, () => 'suggested'),
+        mix: withLineShown(mix, remark.lane, remark.suggestion),
         integrated: undefined,
       },
     ]
