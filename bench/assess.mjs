@@ -1,4 +1,5 @@
 import { join } from 'node:path'
+import { pathToFileURL } from 'node:url'
 import { Worker } from 'node:worker_threads'
 import { SERVER_DIST } from '../scripts/lib/paths.mjs'
 import { imported } from './core.mjs'
@@ -9,7 +10,8 @@ const WORKERS = 2
 
 /** What recognises moves and mistakes: how often it is right, how long it takes; and the marking of a class. */
 export async function assess() {
-  const { classOf, demoChecks, manyLanes, mistakesRight, movesRight } = await imported('assess-run.ts')
+  const { classOf, demoChecks, manyLanes, mistakesRight, movesRight, Recordings, WorkerPool } =
+    await imported('assess-run.ts')
   const moves = movesRight()
   const mistakes = mistakesRight()
   const checks = demoChecks()
@@ -31,30 +33,33 @@ export async function assess() {
     entry(
       'assess',
       `${HAND_INS} hand-ins of an 81 s song with effects, cold, two workers`,
-      await marking(classOf(HAND_INS)),
+      await marking({ ...classOf(HAND_INS), Recordings, WorkerPool }),
       's',
       '< 15',
     ),
   ]
 }
 
-/** Measures a class as the server does: its own worker script, two threads that have heard nothing before. */
-async function marking({ song, start, mixes, brief, sounds }) {
+/** Measures a class as the server does: its own worker scripts, threads that have decoded and heard nothing before. */
+async function marking({ song, start, mixes, brief, sounds, Recordings, WorkerPool }) {
   const encoder = new Worker(join(SERVER_DIST, 'flac-encoder-worker.js'))
   const flac = new Map()
   for (const [i, { id }] of song.assets.entries()) flac.set(id, await ask(encoder, sounds[i]))
   await encoder.terminate()
+  const decoders = new WorkerPool(new URL('decode-worker.js', pathToFileURL(`${SERVER_DIST}/`)), WORKERS)
+  const recordings = new Recordings((id) => Promise.resolve(flac.get(id)), decoders)
   const began = performance.now()
+  const audio = await recordings.of(song)
   const workers = Array.from({ length: WORKERS }, () => new Worker(join(SERVER_DIST, 'measure-worker.js')))
   const left = [...mixes]
   await Promise.all(
     workers.map(async (worker) => {
       for (let mix = left.pop(); mix; mix = left.pop())
-        await ask(worker, { song, start, mix, brief, more: {}, flac })
+        await ask(worker, { song, start, mix, brief, more: {}, audio })
     }),
   )
   const seconds = (performance.now() - began) / 1000
-  await Promise.all(workers.map((worker) => worker.terminate()))
+  await Promise.all([decoders.close(), ...workers.map((worker) => worker.terminate())])
   return seconds
 }
 

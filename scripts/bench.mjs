@@ -21,6 +21,11 @@ const GROUPS = {
   lesson: async () => (await import('../bench/lesson.mjs')).lesson(),
 }
 
+const unknown = process.argv
+  .slice(2)
+  .find((word) => word.startsWith('-') && !['--json', '--only'].includes(word))
+if (unknown)
+  giveUp(`There is no "${unknown}": say --json, or --only with one of ${Object.keys(GROUPS).join(', ')}.`)
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null
 if (only !== null && !(only in GROUPS))
   giveUp(`There is no group "${only}". The groups are: ${Object.keys(GROUPS).join(', ')}.`)

@@ -12,6 +12,7 @@ const SERVER_ENTRIES = {
   rudlo: 'src/cli/main.ts',
   'channel-worker': 'src/cli/channel-worker.ts',
   'measure-worker': 'src/jobs/measure-worker.ts',
+  'decode-worker': 'src/jobs/decode-worker.ts',
   'flac-encoder-worker': 'src/songbook/flac-encoder-worker.ts',
   'notes-worker': 'src/songbook/notes-worker.ts',
   'song-worker': 'src/demo/song-worker.ts',

@@ -6,7 +6,7 @@ import { pathToFileURL } from 'node:url'
 import { ROOT } from './lib/paths.mjs'
 
 const SOURCES = join(ROOT, 'packages/core/kernels')
-const MODULE = join(ROOT, 'packages/core/src/engine/kernels/binary.ts')
+const MODULE = join(ROOT, 'packages/core/src/kernels/binary.ts')
 
 /** Makes `binary.ts` unless it was made of the same sources. @throws Error with what the compiler said */
 export async function buildKernels() {

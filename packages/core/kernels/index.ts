@@ -9,6 +9,7 @@ export * from './ring'
 export * from './echo'
 export * from './network'
 export * from './samples'
+export * from './meter'
 
 /** First address that is free. */
 export function heapStart(): usize {

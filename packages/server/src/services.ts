@@ -7,7 +7,9 @@ import { Briefs } from './assignments/briefs'
 import { AssignmentWriting } from './assignments/writing'
 import { HandIns } from './handins/hand-ins'
 import { MeasureQueue } from './jobs/measure-queue'
+import type { DecodeTask } from './jobs/decode-worker'
 import type { MeasureTask } from './jobs/measure-worker'
+import { Recordings } from './jobs/recordings'
 import { WorkerPool } from './jobs/worker-pool'
 import { Happenings } from './live/happenings'
 import { Leaving } from './people/leaving'
@@ -62,12 +64,14 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     THREADS,
   )
   const measurers = new WorkerPool<MeasureTask, Assessed>(new URL('measure-worker.js', workers), THREADS)
+  const decoders = new WorkerPool<DecodeTask, Int16Array[]>(new URL('decode-worker.js', workers), THREADS)
   const players = new WorkerPool<NotesTask, Int16Array[]>(new URL('notes-worker.js', workers), THREADS)
   const songs = new Songs(database)
   const assets = new Assets(database, encoders)
   const briefs = new Briefs(database)
   const happenings = new Happenings(database, log)
-  const measuring = new MeasureQueue(database, { songs, assets, happenings }, measurers, log)
+  const recordings = new Recordings((id) => assets.file(id), decoders)
+  const measuring = new MeasureQueue(database, { songs, recordings, happenings }, measurers, log)
   const sessions = new Sessions(database)
   const handIns = new HandIns(database, measuring, briefs, happenings)
   return {
@@ -92,7 +96,7 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     workers,
     close: async () => {
       happenings.close()
-      await Promise.all([encoders.close(), measurers.close(), players.close()])
+      await Promise.all([encoders, decoders, measurers, players].map((pool) => pool.close()))
       await measuring.settled()
     },
   }

@@ -1,5 +1,5 @@
 import type { ControlSignal } from './control-signal'
-import type { Floats, Kernels } from './kernels'
+import type { Floats, Kernels } from '../kernels'
 
 /** Multiplies samples by a control. */
 export function apply(kernels: Kernels, control: ControlSignal, samples: Floats, frames: number): void {

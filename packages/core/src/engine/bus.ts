@@ -1,5 +1,5 @@
 import { BLOCK } from './block'
-import type { Floats, MemoryPart } from './kernels'
+import type { Floats, MemoryPart } from '../kernels'
 
 /** Where sounds are added up for a block. */
 export class Bus {

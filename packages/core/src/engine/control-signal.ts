@@ -1,7 +1,7 @@
 import { LineCursor } from '../envelope'
 import type { BlockTime } from './block'
 import { BLOCK } from './block'
-import type { Floats, Kernels, MemoryPart } from './kernels'
+import type { Floats, Kernels, MemoryPart } from '../kernels'
 import type { ControlProgram } from './program'
 import type { Quantity } from './quantity'
 

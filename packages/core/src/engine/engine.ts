@@ -4,7 +4,7 @@ import type { AudioStore } from './audio'
 import { BLOCK, BlockTime } from './block'
 import { Bus } from './bus'
 import { ControlSignal } from './control-signal'
-import { EngineMemory } from './kernels'
+import { EngineMemory, type Floats } from '../kernels'
 import type { Program } from './program'
 import { levelQuantity } from './quantity'
 import { ReturnStrip } from './return-strip'
@@ -38,6 +38,7 @@ export class Engine {
   #buses: readonly Bus[] = []
   readonly #spare: Bus[] = []
   #byId = new Map<string, TrackStrip>()
+  readonly #taps: { readonly ids: readonly string[]; readonly bus: Bus }[] = []
   #block: BlockTime
   #solo: Solo | null = null
   #ids: readonly string[] = []
@@ -119,6 +120,17 @@ export class Engine {
     for (const back of this.returns) back.solo(!byReturn || solo.returns.includes(back.id))
   }
 
+  /**
+   * What some tracks and returns give to the main output, after the main volume, to be had beside the mix: it is on the bus
+   * after each block. It changes nothing of what is played.
+   * @param ids of tracks and returns
+   */
+  tap(ids: readonly string[]): Bus {
+    const bus = new Bus(this.#own)
+    this.#taps.push({ ids, bus })
+    return bus
+  }
+
   /** Forgets the past, for a change of place. */
   reset(): void {
     for (const strip of this.strips) strip.reset()
@@ -136,16 +148,28 @@ export class Engine {
     const main = this.#mainBus
     main.clear(frames)
     for (let i = 0; i < this.#buses.length; i++) this.#buses[i]!.clear(frames)
+    for (let i = 0; i < this.#taps.length; i++) this.#taps[i]!.bus.clear(frames)
     for (let i = 0; i < this.strips.length; i++) {
-      this.strips[i]!.process(block, this.audio, this.moves, main, this.#buses, this.metered)
+      const strip = this.strips[i]!
+      const sounds = strip.process(block, this.audio, this.moves, main, this.#buses, this.metered)
+      if (sounds) this.#give(this.#ids[i]!, strip.panned, frames)
     }
     for (let i = 0; i < this.returns.length; i++) {
-      this.returns[i]!.process(block, this.moves, this.#buses[i]!, main, this.#buses, this.metered)
+      const strip = this.returns[i]!
+      const bus = this.#buses[i]!
+      const sounds = strip.process(block, this.moves, bus, main, this.#buses, this.metered)
+      if (sounds) this.#give(strip.id, bus.channels, frames)
     }
     this.#main.run(block, this.moves)
     const { kernels } = this.#memory
     apply(kernels, this.#main, main.left, frames)
     apply(kernels, this.#main, main.right, frames)
+    for (let i = 0; i < this.#taps.length; i++) {
+      const { left: l, right: r, fed } = this.#taps[i]!.bus
+      if (!fed) continue
+      apply(kernels, this.#main, l, frames)
+      apply(kernels, this.#main, r, frames)
+    }
     const l = main.left.view
     const r = main.right.view
     if (frames === left.length && frames === BLOCK) {
@@ -156,6 +180,18 @@ export class Engine {
         left[n] = l[n]!
         right[n] = r[n]!
       }
+    }
+  }
+
+  /** Adds what somebody gave to the main bus to the taps that ask for it. */
+  #give(id: string, [left, right]: readonly [Floats, Floats], frames: number): void {
+    const { kernels } = this.#memory
+    for (let i = 0; i < this.#taps.length; i++) {
+      const { ids, bus } = this.#taps[i]!
+      if (!ids.includes(id)) continue
+      bus.fed = true
+      kernels.addScaled(bus.left.at, left.at, frames, 1)
+      kernels.addScaled(bus.right.at, right.at, frames, 1)
     }
   }
 }

@@ -9,7 +9,7 @@ export {
 } from './program'
 export { ProgramReceiver, ProgramSender, type PostedProgram } from './program-post'
 export { RegionReader } from './region-reader'
-export { EngineMemory, type Floats } from './kernels'
+export { EngineMemory, type Floats } from '../kernels'
 export {
   gainQuantity,
   levelQuantity,
@@ -19,6 +19,7 @@ export {
   type Quantity,
 } from './quantity'
 export { Engine, BLOCK, type Solo } from './engine'
+export type { Bus } from './bus'
 export { beatsOf, beatAt, type Beats } from './beats'
 export { Monitor } from './monitor'
 export { Player, type Loop } from './player'

@@ -1,6 +1,6 @@
 import type { AssetAudio, AudioStore } from './audio'
 import { BLOCK, type BlockTime } from './block'
-import type { Floats, MemoryPart } from './kernels'
+import type { Floats, MemoryPart } from '../kernels'
 import { SamplePages } from './sample-pages'
 import type { RegionProgram } from './program'
 

@@ -3,7 +3,7 @@ import type { BlockTime } from './block'
 import type { Bus } from './bus'
 import { ControlSignal } from './control-signal'
 import { EffectChain } from './effects'
-import type { Floats, MemoryPart } from './kernels'
+import type { Floats, MemoryPart } from '../kernels'
 import { panStereo, type Sides } from './pan'
 import type { ReturnProgram } from './program'
 import { levelQuantity, muteQuantity, openQuantity, panQuantity } from './quantity'
@@ -71,7 +71,7 @@ export class ReturnStrip {
     this.#resetControls()
   }
 
-  /** Processes what is on its bus in place and adds it to the main one. */
+  /** Processes what is on its bus in place and adds it to the main one. @returns whether anything sounded */
   process(
     block: BlockTime,
     moves: boolean,
@@ -79,8 +79,11 @@ export class ReturnStrip {
     main: Bus,
     buses: readonly Bus[],
     metered: boolean,
-  ): void {
-    if (!bus.fed && this.#ringing <= 0) return this.#resetControls()
+  ): boolean {
+    if (!bus.fed && this.#ringing <= 0) {
+      this.#resetControls()
+      return false
+    }
     const { frames } = block
     const { channels } = bus
     const { kernels } = this.#memory
@@ -101,6 +104,7 @@ export class ReturnStrip {
     if (metered) {
       for (const { at } of channels) this.peak = Math.max(this.peak, kernels.peak(at, frames))
     }
+    return true
   }
 
   #turn([left, right]: readonly [Floats, Floats], frames: number): void {

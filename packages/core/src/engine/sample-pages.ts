@@ -1,4 +1,4 @@
-import type { MemoryPart, Shorts } from './kernels'
+import type { MemoryPart, Shorts } from '../kernels'
 
 /** Samples of a page: about 190 ms. Copying one is short beside a block. */
 const PAGE = 8192

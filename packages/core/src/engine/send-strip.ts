@@ -1,7 +1,7 @@
 import { BLOCK, type BlockTime } from './block'
 import type { Bus } from './bus'
 import { ControlSignal } from './control-signal'
-import type { Floats, MemoryPart } from './kernels'
+import type { Floats, MemoryPart } from '../kernels'
 import type { SendProgram } from './program'
 import { levelQuantity, openQuantity } from './quantity'
 

@@ -4,7 +4,7 @@ import { BLOCK, type BlockTime } from './block'
 import type { Bus } from './bus'
 import { ControlSignal } from './control-signal'
 import { EffectChain } from './effects'
-import type { Floats, Kernels, MemoryPart } from './kernels'
+import type { Floats, Kernels, MemoryPart } from '../kernels'
 import { panMono, panStereo, type Sides } from './pan'
 import type { TrackProgram } from './program'
 import {
@@ -115,7 +115,15 @@ export class TrackStrip {
     this.#resetControls()
   }
 
-  /** Adds the track's sound to the main bus and to those of the returns. `metered` also keeps the peak. */
+  /** The two sides as they came out in the last block; the next track that is processed writes over them. */
+  get panned(): readonly [Floats, Floats] {
+    return this.#panned
+  }
+
+  /**
+   * Adds the track's sound to the main bus and to those of the returns. `metered` also keeps the peak.
+   * @returns whether anything sounded
+   */
   process(
     block: BlockTime,
     audio: AudioStore,
@@ -123,11 +131,14 @@ export class TrackStrip {
     main: Bus,
     buses: readonly Bus[],
     metered: boolean,
-  ): void {
+  ): boolean {
     const { frames } = block
     const sounds = this.#reader.read(this.#program.regions, audio, block, this.#source)
     if (!sounds) {
-      if (this.#ringing <= 0) return this.#resetControls()
+      if (this.#ringing <= 0) {
+        this.#resetControls()
+        return false
+      }
       for (const { view } of this.#source) view.fill(0, 0, frames)
     }
     for (let i = 0; i < this.#controls.length; i++) this.#controls[i]!.run(block, moves)
@@ -148,6 +159,7 @@ export class TrackStrip {
     this.#place(right, main, frames)
     this.#share(block, moves, buses)
     if (metered) this.#meter(frames)
+    return true
   }
 
   /** Volume and pan: writes the two sides as they come out, and adds them to the main bus as far as solo lets it. */

@@ -20,14 +20,18 @@ function gatesOf(
   travels: Float64Array,
   scale: Scale,
 ): { readonly low: Float64Array; readonly high: Float64Array } {
-  const low = travels.map((t) => t - TRAVEL)
-  const high = travels.map((t) => t + TRAVEL)
-  if (scale.kind !== 'level') return { low, high }
-  const less = scale.toTravel(-DB) / scale.toTravel(0)
+  const low = new Float64Array(travels.length)
+  const high = new Float64Array(travels.length)
+  const level = scale.kind === 'level'
+  const less = level ? scale.toTravel(-DB) / scale.toTravel(0) : 1
   for (let i = 0; i < travels.length; i++) {
-    const softer = samples[i]!.value - DB <= scale.min ? 0 : travels[i]! * less
+    const travel = travels[i]!
+    low[i] = travel - TRAVEL
+    high[i] = travel + TRAVEL
+    if (!level) continue
+    const softer = samples[i]!.value - DB <= scale.min ? 0 : travel * less
     low[i] = Math.min(low[i]!, softer)
-    high[i] = Math.max(high[i]!, Math.min(1, travels[i]! / less))
+    high[i] = Math.max(high[i]!, Math.min(1, travel / less))
   }
   return { low, high }
 }
@@ -39,22 +43,24 @@ function gatesOf(
  * @param samples in rising time; of several at one tick the last counts
  */
 export function thin(samples: readonly Sample[], scale: Scale): Points {
-  const again = (s: Sample, i: number) => s.tick === samples[i + 1]?.tick
-  const line = samples.some(again) ? samples.filter((s, i) => !again(s, i)) : samples
+  const line = samples.filter((s, i) => s.tick !== samples[i + 1]?.tick)
   if (line.length < 3) return line.map((s) => point(s.tick, s.value))
-  const travels = Float64Array.from(line, (s) => scale.toTravel(s.value))
+  const travels = new Float64Array(line.length)
+  for (let i = 0; i < line.length; i++) travels[i] = scale.toTravel(line[i]!.value)
   const gate = gatesOf(line, travels, scale)
   const points: Point[] = [point(line[0]!.tick, line[0]!.value)]
   for (let start = 0; start < line.length - 1;) {
+    const { tick } = line[start]!
+    const travel = travels[start]!
     let low = -Infinity
     let high = Infinity
     let reached = start + 1
     for (let i = start + 1; i < line.length; i++) {
-      const run = line[i]!.tick - line[start]!.tick
-      const slope = (travels[i]! - travels[start]!) / run
+      const run = line[i]!.tick - tick
+      const slope = (travels[i]! - travel) / run
       if (slope >= low && slope <= high) reached = i
-      low = Math.max(low, (gate.low[i]! - travels[start]!) / run)
-      high = Math.min(high, (gate.high[i]! - travels[start]!) / run)
+      low = Math.max(low, (gate.low[i]! - travel) / run)
+      high = Math.min(high, (gate.high[i]! - travel) / run)
       if (low > high) break
     }
     points.push(point(line[reached]!.tick, line[reached]!.value))

@@ -1,14 +1,13 @@
-import { BLOCK, compileMix, Engine, type AudioStore, type Program } from '../engine'
-import { dbfs, StereoEnergy, TruePeak, type SideEnergies } from '../loudness'
+import { BLOCK, compileMix, Engine, type AudioStore } from '../engine'
+import { dbfs } from '../loudness'
 import type { Mix } from '../mix'
-import { SAMPLE_RATE, TempoMap } from '../time'
+import { TempoMap } from '../time'
 import type { SongVersion } from '../song'
+import { hasReturnsAlone, programOf, returnsOf } from './apart'
+import { RecentParts, type HeardCache } from './cache'
 import { entriesOf } from './entries'
-import { emptyPart, type Part } from './part'
-
-const HOP = SAMPLE_RATE / 10
-/** Hops that are rendered at a time: whole blocks and whole hops. */
-const PIECE = 64
+import { HOPS, type Part } from './part'
+import { HOP, HOPS_AT_ONCE, Piece, TrackPiece } from './piece'
 
 /** Everything that is measured of the sound of a mix. */
 export interface Heard {
@@ -26,35 +25,16 @@ export interface Heard {
   readonly entries: Readonly<Record<string, readonly number[]>>
 }
 
-/** What was measured before, by what it was measured of: the same part of the same mix is not rendered twice. */
-export interface HeardCache {
-  get(key: string): Part | undefined
-  set(key: string, part: Part): void
-}
-
-/** A cache that forgets what was not asked for longest. */
-export class RecentParts implements HeardCache {
-  readonly #parts = new Map<string, Part>()
-
-  constructor(private readonly most = 400) {}
-
-  get(key: string): Part | undefined {
-    const part = this.#parts.get(key)
-    if (part) {
-      this.#parts.delete(key)
-      this.#parts.set(key, part)
-    }
-    return part
-  }
-
-  set(key: string, part: Part): void {
-    this.#parts.set(key, part)
-    if (this.#parts.size > this.most) this.#parts.delete(this.#parts.keys().next().value!)
-  }
+/** Something to be played from start to end, with what is to be measured of it. */
+interface Listening {
+  readonly engine: Engine
+  readonly whole: Piece | null
+  readonly tracks: readonly TrackPiece[]
 }
 
 /**
- * Renders a mix and its parts and measures them.
+ * Renders a mix and its parts and measures them. The mix is played once; what is wanted of single tracks is tapped while
+ * it plays. Only a track that shares a return with others plays once more, for its own share of it.
  * @param cache of parts measured before, for songs of this audio
  * @param onProgress told the share done, 0…1; returns false to stop
  * @returns null where it was stopped
@@ -66,81 +46,93 @@ export function hear(
   cache: HeardCache = new RecentParts(),
   onProgress: (share: number) => boolean = () => true,
 ): Heard | null {
-  const hops = Math.ceil(new TempoMap(song.tempo).secondsAt(song.length) * 10)
+  const hops = Math.ceil(new TempoMap(song.tempo).secondsAt(song.length) * HOPS)
   const program = compileMix(song, mix)
   const songKey = JSON.stringify([song.tempo, song.length, song.assets])
-  const steps = 2 + mix.tracks.length
-  let done = 0
-  const go = () => onProgress(++done / steps)
-  const kept = (key: string, make: () => Part): Part => {
-    const known = cache.get(songKey + key)
-    if (known) return known
-    const part = make()
-    cache.set(songKey + key, part)
-    return part
+  const ids = program.tracks.map((t) => t.id)
+  const keys = {
+    whole: `${songKey}whole ${JSON.stringify(sounding(mix))}`,
+    still: `${songKey}still ${JSON.stringify({ ...mix, envelopes: [], motifs: [], placements: [] })}`,
+    own: new Map(ids.map((id) => [id, `${songKey}track ${partKey(mix, id)}`])),
   }
-  const whole = kept(`whole ${JSON.stringify(sounding(mix))}`, () => {
-    const [part] = measure([new Engine(program, audio)], hops, true)
-    return { ...part!, peaks: part!.peaks!.map(dbfs) }
-  })
-  if (!go()) return null
-  const still = kept(`still ${JSON.stringify({ ...mix, envelopes: [], motifs: [], placements: [] })}`, () => {
+  const shareKey = (id: string) => `share ${keys.own.get(id)!}`
+  const sends = (id: string) => returnsOf(mix, id).size > 0
+  const missing = ids.filter((id) => !cache.get(keys.own.get(id)!) || (sends(id) && !cache.get(shareKey(id))))
+
+  const jobs: Listening[] = []
+  if (!cache.get(keys.whole) || missing.length) {
+    const engine = new Engine(program, audio)
+    const here = missing.filter((id) => hasReturnsAlone(mix, id))
+    const whole = cache.get(keys.whole) ? null : new Piece(hops, true)
+    jobs.push({ engine, whole, tracks: here.map((id) => tapped(engine, id, hops, returnsOf(mix, id))) })
+    for (const id of missing) {
+      if (here.includes(id)) continue
+      const alone = new Engine(programOf(program, id), audio)
+      jobs.push({ engine: alone, whole: null, tracks: [tapped(alone, id, hops, returnsOf(mix, id))] })
+    }
+  }
+  if (!cache.get(keys.still)) {
     const engine = new Engine(program, audio)
     engine.moves = false
-    return measure([engine], hops, true)[0]!
-  })
-  if (!go()) return null
-  const tracks: Record<string, Part> = {}
-  const shares: Record<string, Part> = {}
-  for (const { id } of program.tracks) {
-    const alone = ownProgram(program, mix, id)
-    const key = partKey(mix, id)
-    const [own, share] = [cache.get(`${songKey}track ${key}`), cache.get(`${songKey}share ${key}`)]
-    const sends = mix.tracks.find((t) => t.id === id)!.sends.length > 0
-    if (own && (share || !sends)) {
-      tracks[id] = own
-      if (share) shares[id] = share
-    } else {
-      const engines = [new Engine(alone, audio), ...(sends ? [new Engine(withoutSends(alone), audio)] : [])]
-      const [made, left] = measure(engines, hops)
-      cache.set(`${songKey}track ${key}`, (tracks[id] = made!))
-      if (left) cache.set(`${songKey}share ${key}`, (shares[id] = left))
-    }
-    if (!go()) return null
+    jobs.push({ engine, whole: new Piece(hops, true), tracks: [] })
   }
+
+  const steps = Math.max(1, jobs.length * hops)
+  let done = 0
+  const go = (count: number) => onProgress((done += count) / steps)
+  if (!jobs.length && !go(1)) return null
+  for (const { engine, whole, tracks } of jobs) {
+    if (!listen(engine, hops, whole, tracks, go)) return null
+    if (whole && engine.moves) cache.set(keys.whole, { ...whole.part, peaks: whole.part.peaks!.map(dbfs) })
+    else if (whole) cache.set(keys.still, whole.part)
+    for (const { id, own, share } of tracks) {
+      cache.set(keys.own.get(id)!, own.part)
+      if (share) cache.set(shareKey(id), share.part)
+    }
+  }
+  const whole = cache.get(keys.whole)!
   return {
     hops,
     mix: whole,
-    still,
+    still: cache.get(keys.still)!,
     peaks: whole.peaks!,
-    tracks,
-    shares,
+    tracks: Object.fromEntries(ids.map((id) => [id, cache.get(keys.own.get(id)!)!])),
+    shares: Object.fromEntries(ids.filter(sends).map((id) => [id, cache.get(shareKey(id))!])),
     entries: entriesOf(song, mix, audio),
   }
 }
 
-/** The program of one track, with those returns only that it reaches. */
-function ownProgram(program: Program, mix: Mix, id: string): Program {
-  const reached = new Set<string>()
-  const follow = (sends: readonly { readonly to: string }[]) => {
-    for (const { to } of sends) {
-      reached.add(to)
-      follow(mix.returns.find((r) => r.id === to)?.sends ?? [])
-    }
-  }
-  follow(mix.tracks.find((t) => t.id === id)!.sends)
-  return {
-    ...program,
-    tracks: program.tracks.filter((t) => t.id === id),
-    returns: program.returns.filter((_, i) => reached.has(mix.returns[i]!.id)),
-  }
+/** A track of an engine, to be measured with the returns that are its own there. */
+function tapped(engine: Engine, id: string, hops: number, returns: ReadonlySet<string>): TrackPiece {
+  const share = returns.size ? engine.tap([...returns]) : null
+  return new TrackPiece(id, hops, engine.tap([id, ...returns]), share)
 }
 
-const withoutSends = (program: Program): Program => ({
-  ...program,
-  tracks: program.tracks.map((t) => ({ ...t, sends: [] })),
-  returns: [],
-})
+/** Plays an engine through and measures what is wanted. @returns false where it was stopped */
+function listen(
+  engine: Engine,
+  hops: number,
+  whole: Piece | null,
+  tracks: readonly TrackPiece[],
+  go: (count: number) => boolean,
+): boolean {
+  const { left, right } = whole ?? {
+    left: new Float32Array(HOPS_AT_ONCE * HOP),
+    right: new Float32Array(HOPS_AT_ONCE * HOP),
+  }
+  for (let first = 0; first < hops; first += HOPS_AT_ONCE) {
+    const count = Math.min(HOPS_AT_ONCE, hops - first)
+    for (let at = 0; at < count * HOP; at += BLOCK) {
+      const n = Math.min(BLOCK, count * HOP - at)
+      engine.process(first * HOP + at, n, left.subarray(at, at + n), right.subarray(at, at + n))
+      for (const track of tracks) track.take(at, n)
+    }
+    whole?.measure(first, count)
+    for (const track of tracks) track.measure(first, count)
+    if (!go(count)) return false
+  }
+  return true
+}
 
 /** Everything that a track's own sound depends on. */
 function partKey(mix: Mix, id: string): string {
@@ -168,85 +160,3 @@ const sounding = (mix: Mix) => [
   mix.main,
   mix.envelopes.filter((e) => e.on && e.points.length).map((e) => [e.address, e.points]),
 ]
-
-/**
- * Measures what an engine plays and, where there is a second one, what that leaves out of it.
- * @param whole with true peaks, as amplitudes, and with how bright it is
- */
-function measure([engine, less]: readonly Engine[], hops: number, whole = false): Part[] {
-  const sound = new Piece(emptyPart(hops, whole))
-  const rest = less ? new Piece(emptyPart(hops)) : null
-  for (let first = 0; first < hops; first += PIECE) {
-    const count = Math.min(PIECE, hops - first)
-    fill(engine!, first * HOP, count * HOP, sound)
-    if (less && rest) {
-      fill(less, first * HOP, count * HOP, rest)
-      difference(sound.left, rest.left)
-      difference(sound.right, rest.right)
-    }
-    sound.measure(first, count)
-    rest?.measure(first, count)
-  }
-  return rest ? [sound.part, rest.part] : [sound.part]
-}
-
-/** Takes `rest` away from `whole`, into `rest`. */
-function difference(whole: Float32Array, rest: Float32Array): void {
-  for (let i = 0; i < rest.length; i++) rest[i] = whole[i]! - rest[i]!
-}
-
-function fill(engine: Engine, start: number, frames: number, { left, right }: Piece): void {
-  for (let at = 0; at < frames; at += BLOCK) {
-    const n = Math.min(BLOCK, frames - at)
-    engine.process(start + at, n, left.subarray(at, at + n), right.subarray(at, at + n))
-  }
-}
-
-/** A piece of sound and what is measured of it, piece after piece. */
-class Piece {
-  readonly left = new Float32Array(PIECE * HOP)
-  readonly right = new Float32Array(PIECE * HOP)
-  readonly #weighting = new StereoEnergy(SAMPLE_RATE)
-  readonly #peaks = [new TruePeak(), new TruePeak()] as const
-  readonly #energies: SideEnergies = { left: 0, right: 0 }
-  readonly #before = [0, 0]
-
-  constructor(readonly part: Part) {}
-
-  measure(first: number, count: number): void {
-    const { left, right, part } = this
-    const sums = this.#energies
-    for (let k = 0; k < count; k++) {
-      const from = k * HOP
-      this.#weighting.sum(left, right, from, from + HOP, sums)
-      part.left[first + k] = sums.left / HOP
-      part.right[first + k] = sums.right / HOP
-      if (part.peaks) part.peaks[first + k] = Math.max(this.#peak(0, left, from), this.#peak(1, right, from))
-      if (part.bright) {
-        this.#brighten(0, left, from, first + k)
-        this.#brighten(1, right, from, first + k)
-      }
-    }
-  }
-
-  #peak(side: 0 | 1, samples: Float32Array, from: number): number {
-    const peak = this.#peaks[side]
-    peak.push(samples, from, from + HOP)
-    return peak.take()
-  }
-
-  #brighten(side: 0 | 1, samples: Float32Array, from: number, hop: number): void {
-    let plain = 0
-    let steep = 0
-    let before = this.#before[side]!
-    for (let n = from; n < from + HOP; n++) {
-      const x = samples[n]!
-      plain += x * x
-      steep += (x - before) * (x - before)
-      before = x
-    }
-    this.#before[side] = before
-    this.part.bright!.plain[hop]! += plain / HOP
-    this.part.bright!.steep[hop]! += steep / HOP
-  }
-}

@@ -55,6 +55,23 @@ describe('what is heard of a mix', () => {
     )
   })
 
+  it('has a share of whichever return a track sends to, alone there or with others', () => {
+    const two = addReturn(mix, 'Echo', 'delay', { back: 'echo', effect: 'd' })
+    const lone = addSend(two, 'pad', 'echo', 'p')
+    const both = addSend(lone, 'reed', 'echo', 'r')
+    const levels = (m: typeof mix) =>
+      hear(song, withSetting(withSetting(m, 'send/p/level', -6), 'track/reed/level', -90), audio)!
+    const [alone, shared] = [levels(lone), levels(both)]
+    const late = { from: 5, to: 8 }
+    expect(loudnessIn(energies(alone.shares['pad']!), late)).toBeGreaterThan(-60)
+    // the other track is silent: what it shares the return with makes no difference
+    expect(loudnessIn(energies(shared.shares['pad']!), late)).toBeCloseTo(
+      loudnessIn(energies(alone.shares['pad']!), late),
+      6,
+    )
+    expect(loudnessIn(energies(shared.shares['reed']!), late)).toBe(-Infinity)
+  })
+
   it('knows who is over whom, only where it sounds', () => {
     const padOver = over(heard.tracks['pad']!, energies(heard.tracks['reed']!), whole)!
     const late = over(heard.tracks['pad']!, energies(heard.tracks['reed']!), { from: 5, to: 8 })!

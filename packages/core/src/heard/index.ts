@@ -1,5 +1,6 @@
 /** What is heard: a mix and its parts, rendered and measured, for checks and mistakes to look at. */
-export { hear, RecentParts, type Heard, type HeardCache } from './hear'
+export { hear, type Heard } from './hear'
+export { RecentParts, type HeardCache } from './cache'
 export { entriesOf } from './entries'
 export { balanceOf, type SectionBalance } from './balance'
 export {

@@ -31,10 +31,20 @@ export function emptyPart(hops: number, whole = false): Part {
   return { left: zeros(), right: zeros(), bright, peaks: whole ? zeros() : null }
 }
 
-/** Energies of both sides together, hop by hop. */
-export function energies({ left, right }: Part): Float64Array {
-  return left.map((e, i) => e + right[i]!)
+/** What follows from a part, which never changes: asked for again and again, section by section and check by check. */
+function once<Out>(of: (part: Part) => Out): (part: Part) => Out {
+  const known = new WeakMap<Part, Out>()
+  return (part) => {
+    const before = known.get(part)
+    if (before !== undefined) return before
+    const made = of(part)
+    known.set(part, made)
+    return made
+  }
 }
+
+/** Energies of both sides together, hop by hop. Not to be written to. */
+export const energies = once(({ left, right }: Part): Float64Array => left.map((e, i) => e + right[i]!))
 
 /** What several parts are together. Their energies add, since the parts of a band are hardly alike. */
 export function together(parts: readonly Part[], hops: number): Float64Array {
@@ -61,11 +71,11 @@ export function loudnessIn(energy: ArrayLike<number>, stretch: Seconds): number 
 const SOUNDS_LU = 20
 
 /** Hops in which a part sounds. */
-export function sounding(part: Part): boolean[] {
+export const sounding = once((part: Part): readonly boolean[] => {
   const trace = loudnessTrace(energies(part), 4)
   const loudest = trace.reduce((a, b) => Math.max(a, b), -Infinity)
   return Array.from(trace, (l) => l > -70 && l > loudest - SOUNDS_LU)
-}
+})
 
 /**
  * How far a part stands over others in a stretch, where it sounds: both summed over the same hops, in LU.

@@ -1,4 +1,5 @@
 import { gainOfDb, pow, tanPi } from '../maths'
+import { PIECE, scratch } from '../kernels'
 
 /** Coefficients of a biquad, normalised to a0 = 1. */
 export interface Biquad {
@@ -91,60 +92,36 @@ export interface SideEnergies {
 }
 
 /**
- * K-weights both sides of a sound in one loop: each side is a long chain of additions, and two of them run beside each
- * other in about the time of one.
+ * K-weights both sides of a sound at once: each side is a long chain of additions, and a vector takes the two of them in the
+ * time of one.
  */
 export class StereoEnergy {
-  readonly #c: { shelf: Biquad; highPass: Biquad }
+  readonly #coefficients: readonly number[]
   readonly #state = new Float64Array(8)
 
   constructor(rate: number) {
-    this.#c = kWeighting(rate)
+    const { shelf, highPass } = kWeighting(rate)
+    this.#coefficients = [shelf.b0, shelf.b1, shelf.b2, shelf.a1, shelf.a2, highPass.a1, highPass.a2]
   }
 
   /** Sums of the squares of the weighted samples `from` (inclusive) to `to` (exclusive). */
-  sum(left: Float32Array, right: Float32Array, from: number, to: number, out: SideEnergies): void {
-    const state = this.#state
-    if (state.every((v) => v === 0) && isSilent(left, from, to) && isSilent(right, from, to)) {
-      out.left = 0
-      out.right = 0
-      return
+  sum(left: Float32Array, right: Float32Array, from: number, to: number, sums: SideEnergies): void {
+    sums.left = 0
+    sums.right = 0
+    const own = this.#state
+    if (own.every((v) => v === 0) && isSilent(left, from, to) && isSilent(right, from, to)) return
+    const { kernels, state, coefficients, out, ...sides } = scratch()
+    state.view.set(own)
+    coefficients.view.set(this.#coefficients)
+    for (let start = from; start < to; start += PIECE) {
+      const end = Math.min(to, start + PIECE)
+      sides.left.view.set(left.subarray(start, end))
+      sides.right.view.set(right.subarray(start, end))
+      kernels.weighted(sides.left.at, sides.right.at, end - start, state.at, coefficients.at, out.at)
+      sums.left += out.view[0]!
+      sums.right += out.view[1]!
     }
-    const { b0, b1, b2, a1, a2 } = this.#c.shelf
-    const { a1: g1, a2: g2 } = this.#c.highPass
-    let [s1, s2, h1, h2, t1, t2, i1, i2] = state as unknown as number[] as [
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-      number,
-    ]
-    let l = 0
-    let r = 0
-    for (let n = from; n < to; n++) {
-      const x = left[n]!
-      const u = right[n]!
-      const y = b0 * x + s1
-      const v = b0 * u + t1
-      s1 = b1 * x - a1 * y + s2
-      t1 = b1 * u - a1 * v + t2
-      s2 = b2 * x - a2 * y
-      t2 = b2 * u - a2 * v
-      const z = y + h1
-      const w = v + i1
-      h1 = -2 * y - g1 * z + h2
-      i1 = -2 * v - g1 * w + i2
-      h2 = y - g2 * z
-      i2 = v - g2 * w
-      l += z * z
-      r += w * w
-    }
-    state.set([s1, s2, h1, h2, t1, t2, i1, i2].map(quiet))
-    out.left = l
-    out.right = r
+    own.set(state.view)
   }
 }
 

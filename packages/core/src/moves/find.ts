@@ -34,6 +34,8 @@ export function findMoves(
 ): Move[] {
   const runs = runsOf(points, scale, time.length)
   const changes = runs.filter((r) => r.way !== 'rest')
+  const throws = isThrowLane(lane)
+  const sweeps = sweepLane(lane)
   const moves: Move[] = []
   const add = (kind: MoveKind, first: Run, last: Run, arrival: number, leaves: number, goal: number) => {
     const shape = shapeOf(points, scale, time, first.start, first.end)
@@ -59,14 +61,14 @@ export function findMoves(
   for (let i = 0; i < changes.length; i++) {
     const run = changes[i]!
     const next = changes[i + 1]
-    if (next && isThrow(lane, run, next, scale, time)) {
+    if (throws && next && isThrow(run, next, scale, time)) {
       add('throw', run, next, run.end, next.start, run.to)
       i++
       continue
     }
     const fade = fadeKind(run, scale)
     if (fade) add(fade, run, run, run.end, run.end, run.to)
-    else if (isSweep(lane, run, scale)) add('sweep', run, run, run.end, run.end, run.to)
+    else if (sweeps && isSweep(sweeps, run, scale)) add('sweep', run, run, run.end, run.end, run.to)
     else if (isBuild(run, time, sections)) add('build', run, run, run.end, run.end, run.to)
     else if (next && comesBack(run, next, scale)) {
       add(run.way === 'fall' ? 'dip' : 'lift', run, next, run.end, next.start, run.to)
@@ -93,19 +95,22 @@ function comesBack(run: Run, next: Run, scale: Scale): boolean {
 const isThrowLane = (lane: Address) => /^send\/[^/]+\/level$|\/wet$/.test(lane)
 
 /** A send or wet value leaves its floor for a moment and returns to it. */
-function isThrow(lane: Address, run: Run, next: Run, scale: Scale, time: SongTime): boolean {
-  if (!isThrowLane(lane) || run.way !== 'rise' || next.way !== 'fall') return false
+function isThrow(run: Run, next: Run, scale: Scale, time: SongTime): boolean {
+  if (run.way !== 'rise' || next.way !== 'fall') return false
   if (time.meter.barsBetween(run.start, next.end) > THROW_BARS) return false
   const travel = (value: number) => scale.toTravel(value)
   const depth = travel(run.to) - travel(run.from)
   return Math.abs(travel(next.to) - travel(run.from)) <= COMES_BACK * depth
 }
 
+/** What can sweep on a lane, if anything. */
+const sweepLane = (lane: Address) =>
+  lane.endsWith('/pan') ? 'pan' : /frequency$/i.test(lane) ? 'frequency' : null
+
 /** A pan goes from one side to the other, or a frequency a good way up or down. */
-function isSweep(lane: Address, { from, to }: Run, scale: Scale): boolean {
-  const word = lane.split('/').at(-1)!
-  if (word === 'pan') return from * to < 0 && Math.min(Math.abs(from), Math.abs(to)) >= SWEEP_SIDE
-  return /frequency$/i.test(word) && Math.abs(scale.toTravel(to) - scale.toTravel(from)) >= SWEEP_TRAVEL
+function isSweep(what: 'pan' | 'frequency', { from, to }: Run, scale: Scale): boolean {
+  if (what === 'pan') return from * to < 0 && Math.min(Math.abs(from), Math.abs(to)) >= SWEEP_SIDE
+  return Math.abs(scale.toTravel(to) - scale.toTravel(from)) >= SWEEP_TRAVEL
 }
 
 type Sections = readonly Pick<Section, 'tick'>[]

@@ -1,4 +1,4 @@
-import { indexAt, travelAt, valueAt, type Points } from '../envelope'
+import { indexAt, travelAt, travelsOf, valueAt, type Points } from '../envelope'
 import { levelScale, type Scale } from '../scale'
 
 /** A stretch in which a line goes one way, or rests. */
@@ -25,10 +25,13 @@ const WIGGLE = 3840
 /** A rest on the way parts a move in two where it lasts at least a quarter. */
 const SHORTEST_REST = 960
 
+/** What half a decibel more does to the travel of a level: every change in dB is a scaling of travel. */
+const HALF_DB = levelScale.toTravel(0.5) / levelScale.toTravel(0)
+
 /** How much a line must move, in travel, to count as moving at all: 0.5 dB or 1 % of travel, the wider. */
 export function hysteresis(scale: Scale, travel: number): number {
   if (scale !== levelScale || travel <= 0) return 0.01
-  return Math.max(0.01, Math.abs(scale.toTravel(scale.toValue(travel) + 0.5) - travel))
+  return Math.max(0.01, Math.abs(Math.min(1, travel * HALF_DB) - travel))
 }
 
 /**
@@ -66,24 +69,25 @@ export function runsOf(points: Points, scale: Scale, length: number, wiggle = WI
 /** Single spans of the line as steps of travel; a jump is a step without length. */
 function stepsOf(points: Points, scale: Scale, length: number): Step[] {
   const steps: Step[] = []
-  const inside = points.slice(0, indexAt(points, length) + 1)
-  const first = inside[0]
-  if (!first) return []
-  const travel = (p: { value: number }) => scale.toTravel(p.value)
-  steps.push({ start: 0, end: first.tick, from: travel(first), to: travel(first) })
-  inside.forEach((p, i) => {
+  const last = indexAt(points, length)
+  if (last < 0) return []
+  const travels = travelsOf(points, scale)
+  const add = (start: number, end: number, from: number, to: number) => {
+    if (end > start || from !== to) steps.push({ start, end, from, to })
+  }
+  add(0, points[0]!.tick, travels[0]!, travels[0]!)
+  for (let i = 0; i <= last; i++) {
+    const { tick, form } = points[i]!
+    const travel = travels[i]!
     const next = points[i + 1]
     const end = Math.min(next?.tick ?? length, length)
-    if (!next) steps.push({ start: p.tick, end, from: travel(p), to: travel(p) })
-    else if (p.form === 'jump') {
-      steps.push({ start: p.tick, end, from: travel(p), to: travel(p) })
-      if (next.tick <= length) steps.push({ start: end, end, from: travel(p), to: travel(next) })
-    } else {
-      const to = next.tick <= length ? travel(next) : travelAt(points, scale, length)
-      steps.push({ start: p.tick, end, from: travel(p), to })
-    }
-  })
-  return steps.filter((s) => s.end > s.start || s.from !== s.to)
+    if (!next) add(tick, end, travel, travel)
+    else if (form === 'jump') {
+      add(tick, end, travel, travel)
+      if (next.tick <= length) add(end, end, travel, travels[i + 1]!)
+    } else add(tick, end, travel, next.tick <= length ? travels[i + 1]! : travelAt(points, scale, length))
+  }
+  return steps
 }
 
 /** Parts the steps at their turning points; turns that are only wiggles do not count. */
@@ -104,8 +108,10 @@ function macroSteps(
     let from = turns[k]!
     let to = turns[k + 1]!
     // what stays near the level at either end still rests
-    for (let i = from; i < to; i++) if (Math.abs(heights[i]! - low) <= hysteresis(scale, low) / 2) from = i
-    for (let i = to; i > from; i--) if (Math.abs(heights[i]! - high) <= hysteresis(scale, high) / 2) to = i
+    const nearLow = hysteresis(scale, low) / 2
+    const nearHigh = hysteresis(scale, high) / 2
+    for (let i = from; i < to; i++) if (Math.abs(heights[i]! - low) <= nearLow) from = i
+    for (let i = to; i > from; i--) if (Math.abs(heights[i]! - high) <= nearHigh) to = i
     if (to > from) groups.push({ rises: high > low, steps: steps.slice(from, to) })
   }
   return groups

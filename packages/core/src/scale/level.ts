@@ -1,4 +1,4 @@
-import { dbOfGain, gainOfDb, log10, pow } from '../maths'
+import { dbOfGain, exp, gainOfDb, log, log10, pow } from '../maths'
 import { clamp, type Scale } from './scale'
 
 /** At or below this many dB a level is silence: the gain is exactly 0. */
@@ -8,6 +8,9 @@ const UNITY_TRAVEL = 0.75
 
 /** p in gain = (t/0.75)^p: 6/(20·log₁₀(4/3)), about 2.401, so that full travel is +6 dB. */
 const POWER = TOP_DB / (20 * log10(4 / 3))
+
+/** ln(t/0.75) of one dB: the same curve as one exponential, since its power makes full travel +6 dB. */
+const LN_TRAVEL_PER_DB = log(1 / UNITY_TRAVEL) / TOP_DB
 
 /** Travel of −90 dB on the curve; below it a fader is silent. */
 export const SILENT_TRAVEL = UNITY_TRAVEL * pow(gainOfDb(SILENCE_DB), 1 / POWER)
@@ -29,7 +32,7 @@ export const levelScale: Scale = {
   max: TOP_DB,
   silentBelow: SILENT_TRAVEL,
   toTravel: (db) =>
-    db <= SILENCE_DB ? 0 : clamp(UNITY_TRAVEL * pow(gainOfDb(Math.min(db, TOP_DB)), 1 / POWER), 0, 1),
+    db <= SILENCE_DB ? 0 : clamp(UNITY_TRAVEL * exp(Math.min(db, TOP_DB) * LN_TRAVEL_PER_DB), 0, 1),
   toValue: (travel) =>
     travel <= SILENT_TRAVEL
       ? SILENCE_DB

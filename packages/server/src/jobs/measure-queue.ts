@@ -5,10 +5,10 @@ import { LessThanOrEqual, type DataSource } from 'typeorm'
 import { Assignment } from '../assignments/assignment.entity'
 import { HandIn } from '../handins/hand-in.entity'
 import type { Happenings } from '../live/happenings'
-import type { Assets } from '../songbook/assets'
 import type { Songs } from '../songbook/songs'
 import { Work, WorkCommand } from '../works/work.entity'
 import type { MeasureTask } from './measure-worker'
+import type { Recordings } from './recordings'
 import type { WorkerPool } from './worker-pool'
 
 const TRIES = 3
@@ -21,7 +21,7 @@ export class MeasureQueue {
     private readonly database: DataSource,
     private readonly from: {
       readonly songs: Songs
-      readonly assets: Assets
+      readonly recordings: Recordings
       readonly happenings: Happenings
     },
     private readonly workers: WorkerPool<MeasureTask, Assessed>,
@@ -55,16 +55,12 @@ export class MeasureQueue {
   /** Renders a mix of a song in a worker thread and looks at it as a brief asks. */
   async assess(
     songVersionId: string,
-    task: Omit<MeasureTask, 'song' | 'flac'>,
+    task: Omit<MeasureTask, 'song' | 'audio'>,
     urgent = true,
   ): Promise<Assessed> {
     const song = await this.from.songs.version(songVersionId)
-    const flac = new Map<string, Uint8Array>()
-    for (const { id } of song.assets) {
-      const found = await this.from.assets.find(id)
-      if (found) flac.set(id, await this.from.assets.bytes(id, 0, found.bytes - 1))
-    }
-    return this.workers.run({ ...task, song, flac }, urgent)
+    const audio = await this.from.recordings.of(song)
+    return this.workers.run({ ...task, song, audio }, urgent)
   }
 
   /** The list of commands that made a work up to a revision, oldest first. */

@@ -1,33 +1,31 @@
-/** Worker thread that renders a hand-in and measures it. Decoded audio is kept for the next one. */
+/** Worker thread that renders a hand-in and measures it. */
 import { parentPort } from 'node:worker_threads'
 import { assessWork, type Assessed, type ToAssess } from '@rudlo/core/brief'
-import type { AssetAudio } from '@rudlo/core/engine'
+import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
-import { decodeFlac } from '../songbook/flac-decoder'
 
-/** A work to measure and assess. `flac` holds the song's audio files by asset id. */
+/** A work to measure and assess. `audio` holds the song's recordings by asset id, in shared memory. */
 export interface MeasureTask extends ToAssess {
-  readonly flac: ReadonlyMap<string, Uint8Array>
+  readonly audio: AudioStore
 }
 
-const KEPT = 64
-const decoded = new Map<string, AssetAudio>()
+/**
+ * The recordings of the song that was measured last: what was found out about a recording is remembered with the object,
+ * and every message brings new objects for the same memory.
+ */
+let recordings = new Map<string, AssetAudio>()
 /** Parts of mixes that were measured before: hand-ins of one song share most of them. */
 const parts = new RecentParts()
 
-async function measure({ flac, ...task }: MeasureTask): Promise<Assessed> {
-  const { song } = task
-  if (decoded.size > KEPT) decoded.clear()
-  for (const { id, frames } of song.assets) {
-    const bytes = flac.get(id)
-    if (!decoded.has(id) && bytes) decoded.set(id, { channels: await decodeFlac(bytes, frames), frames })
-  }
-  return assessWork(task, decoded, parts)!
+function measure({ audio, ...task }: MeasureTask): Assessed {
+  recordings = new Map([...audio].map(([id, sent]) => [id, recordings.get(id) ?? sent]))
+  return assessWork(task, recordings, parts)!
 }
 
 parentPort!.on('message', (task: MeasureTask) => {
-  measure(task).then(
-    (result) => parentPort!.postMessage({ result }),
-    (error: Error) => parentPort!.postMessage({ error: error.message }),
-  )
+  try {
+    parentPort!.postMessage({ result: measure(task) })
+  } catch (error) {
+    parentPort!.postMessage({ error: (error as Error).message })
+  }
 })

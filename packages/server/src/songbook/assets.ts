@@ -45,6 +45,12 @@ export class Assets {
     return this.database.getRepository(Asset).findOneBy({ id })
   }
 
+  /** The whole FLAC file of an asset; null where there is none. */
+  async file(id: string): Promise<Buffer | null> {
+    const found = await this.find(id)
+    return found && this.bytes(id, 0, found.bytes - 1)
+  }
+
   /** Bytes `from` to `to` (both included) of an asset's FLAC file; only the chunks they lie in are read. */
   async bytes(id: string, from: number, to: number): Promise<Buffer> {
     const first = Math.floor(from / CHUNK)

@@ -1,6 +1,6 @@
 import { cosPi, gainOfDb, sinPi } from '../../maths'
 import { SAMPLE_RATE } from '../../time'
-import type { Doubles, Floats, Kernels, MemoryPart } from '../kernels'
+import type { Doubles, Floats, Kernels, MemoryPart } from '../../kernels'
 
 /** Coefficients of a biquad, normalised to a0 = 1. One object, rewritten in place. */
 export interface Coefficients {

@@ -1,7 +1,7 @@
 import { clamp } from '../../scale'
 import { TICKS_PER_QUARTER } from '../../time'
 import type { BlockTime } from '../block'
-import type { Floats } from '../kernels'
+import type { Floats } from '../../kernels'
 import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
 
 /** A step is a sixteenth. */

@@ -1,4 +1,4 @@
-import type { Floats, Kernels, MemoryPart } from '../kernels'
+import type { Floats, Kernels, MemoryPart } from '../../kernels'
 
 /** A ring of samples that remembers at least `longest` of them. */
 export class DelayLine {

@@ -1,7 +1,7 @@
 import { log } from '../../maths'
 import { SAMPLE_RATE } from '../../time'
 import type { BlockTime } from '../block'
-import type { Doubles, Floats, Kernels, MemoryPart } from '../kernels'
+import type { Doubles, Floats, Kernels, MemoryPart } from '../../kernels'
 import { DelayLine } from './delay-line'
 import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
 import { highPassCoefficient, lowPassCoefficient } from './one-pole'

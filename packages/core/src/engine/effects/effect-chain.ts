@@ -1,5 +1,5 @@
 import type { BlockTime } from '../block'
-import type { EngineMemory, Floats } from '../kernels'
+import type { EngineMemory, Floats } from '../../kernels'
 import type { EffectProgram } from '../program'
 import { EffectSlot } from './effect-slot'
 

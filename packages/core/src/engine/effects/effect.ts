@@ -1,6 +1,6 @@
 import type { BlockTime } from '../block'
 import type { ControlSignal } from '../control-signal'
-import type { Floats, MemoryPart } from '../kernels'
+import type { Floats, MemoryPart } from '../../kernels'
 
 /** The parameters of an effect by name, already computed for the block. */
 export type Params = Readonly<Record<string, ControlSignal>>

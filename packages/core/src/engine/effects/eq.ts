@@ -1,6 +1,6 @@
 import type { BlockTime } from '../block'
 import type { ControlSignal } from '../control-signal'
-import type { Floats, MemoryPart } from '../kernels'
+import type { Floats, MemoryPart } from '../../kernels'
 import { bell, Biquad, identity, shelf, type Coefficients } from './biquad'
 import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
 

@@ -2,7 +2,7 @@ import { tanPi } from '../../maths'
 import { clamp } from '../../scale'
 import { SAMPLE_RATE } from '../../time'
 import { BLOCK, type BlockTime } from '../block'
-import type { Doubles, Floats, Kernels, MemoryPart } from '../kernels'
+import type { Doubles, Floats, Kernels, MemoryPart } from '../../kernels'
 import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
 
 const HALF_SECOND = 22_050

@@ -1,7 +1,7 @@
 import { sinPi } from '../../maths'
 import { SAMPLE_RATE } from '../../time'
 import type { BlockTime } from '../block'
-import type { Floats, MemoryPart } from '../kernels'
+import type { Floats, MemoryPart } from '../../kernels'
 import { DelayLine } from './delay-line'
 import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
 

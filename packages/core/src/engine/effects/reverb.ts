@@ -1,7 +1,7 @@
 import { exp } from '../../maths'
 import { SAMPLE_RATE } from '../../time'
 import { BLOCK, type BlockTime } from '../block'
-import type { Floats, Kernels, MemoryPart } from '../kernels'
+import type { Floats, Kernels, MemoryPart } from '../../kernels'
 import { DelayLine } from './delay-line'
 import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
 import { Tap } from './tap'

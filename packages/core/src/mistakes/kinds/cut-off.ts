@@ -23,15 +23,20 @@ interface Jump {
 
 /** Every place where a line goes down in an instant. */
 function jumpsDown({ points, control }: DrawnLine, { time }: Evidence): Jump[] {
-  const gain = (value: number) => (control.scale.kind === 'level' ? levelGain(value) : 1 - value)
-  return points.slice(1).flatMap((to, i) => {
-    const from = points[i]!
+  const level = control.scale.kind === 'level'
+  const gain = (value: number) => (level ? levelGain(value) : 1 - value)
+  const jumps: Jump[] = []
+  for (let i = 1; i < points.length; i++) {
+    const from = points[i - 1]!
+    const to = points[i]!
+    if (level ? to.value >= from.value : to.value <= from.value) continue
     const sudden =
       from.form === 'jump' || time.tempo.secondsAt(to.tick) - time.tempo.secondsAt(from.tick) < SUDDEN
-    if (!sudden || gain(from.value) <= 0) return []
+    if (!sudden || gain(from.value) <= 0) continue
     const share = gain(to.value) / gain(from.value)
-    return share < 1 ? [{ from: from.form === 'jump' ? to.tick : from.tick, to: to.tick, share }] : []
-  })
+    if (share < 1) jumps.push({ from: from.form === 'jump' ? to.tick : from.tick, to: to.tick, share })
+  }
+  return jumps
 }
 
 function isRhythm(jump: Jump, all: readonly Jump[], { time }: Evidence): boolean {

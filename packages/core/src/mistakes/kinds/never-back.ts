@@ -18,8 +18,10 @@ export const neverBack: MistakeKind = {
   needs: 'lines',
   find: (evidence) => {
     const { time, mix, moves, song } = evidence
+    // in order of time, so that the last move of a lane is what stays
+    const lastMoves = new Map(moves.map((m) => [m.lane, m]))
     return drawnLines(evidence).flatMap(({ lane, points, control: { scale } }) => {
-      const last = moves.filter((m) => m.lane === lane).at(-1)
+      const last = lastMoves.get(lane)
       if (!last || last.depth <= 0 || last.end !== last.arrival) return []
       const up = scale.toTravel(last.to) - scale.toTravel(last.from)
       const stays = isSendOrWet(lane)

@@ -1,4 +1,4 @@
-import { thin, travelAt } from '../../envelope'
+import { thin, valueAt, type Sample } from '../../envelope'
 import { nameOf, say } from '../../checks/say'
 import { drawnLines, repaired, type DrawnLine } from '../lines'
 import type { MistakeKind } from '../mistake'
@@ -10,16 +10,16 @@ const FEW = 24
 
 /** The same line with as few points as it needs: within what a hand means. */
 function thinned({ points, control: { scale } }: DrawnLine) {
-  const samples = points.flatMap((p, i) => {
+  const samples: Sample[] = []
+  for (const [i, p] of points.entries()) {
+    samples.push(p)
     const next = points[i + 1]
-    const here = { tick: p.tick, value: p.value }
-    if (!next || p.form === 'straight' || next.tick - p.tick < 8) return [here]
-    const between = [0.25, 0.5, 0.75].map((u) => {
+    if (!next || p.form === 'straight' || next.tick - p.tick < 8) continue
+    for (const u of [0.25, 0.5, 0.75]) {
       const tick = Math.round(p.tick + (next.tick - p.tick) * u)
-      return { tick, value: scale.toValue(travelAt(points, scale, tick)) }
-    })
-    return [here, ...between]
-  })
+      samples.push({ tick, value: valueAt(points, scale, tick) })
+    }
+  }
   return thin(samples, scale)
 }
 

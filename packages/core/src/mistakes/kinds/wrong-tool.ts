@@ -1,8 +1,21 @@
+import { travelsOf } from '../../envelope'
 import { hysteresis } from '../../moves'
 import { withSetting } from '../../mix'
 import { nameOf, say, valueText } from '../../checks/say'
 import { drawnLines, isLevel, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
+
+/** Whether the highest and the lowest are no further apart than `wide`. */
+function staysWithin(travels: Float64Array, wide: number): boolean {
+  let low = Infinity
+  let high = -Infinity
+  for (const travel of travels) {
+    low = Math.min(low, travel)
+    high = Math.max(high, travel)
+    if (high - low > wide) return false
+  }
+  return true
+}
 
 /** The wrong tool: one level change for the whole song, a job for the fader. */
 export const wrongTool: MistakeKind = {
@@ -13,11 +26,10 @@ export const wrongTool: MistakeKind = {
     const { mix, time } = evidence
     return drawnLines(evidence).flatMap(({ lane, points, control: { scale }, setting }) => {
       if (!isLevel(lane) && !lane.endsWith('/pan')) return []
-      const travels = points.map((p) => scale.toTravel(p.value))
+      const travels = travelsOf(points, scale)
       const wide = hysteresis(scale, travels[0]!)
-      const level = Math.max(...travels) - Math.min(...travels) <= wide
       const value = points[0]!.value
-      if (!level || Math.abs(travels[0]! - scale.toTravel(setting)) <= wide) return []
+      if (!staysWithin(travels, wide) || Math.abs(travels[0]! - scale.toTravel(setting)) <= wide) return []
       const name = nameOf(evidence, lane)
       return {
         kind: 'wrong tool',

@@ -96,6 +96,9 @@ export interface Kernels {
     outRight: number,
     scale: number,
   ): void
+  weighted(left: number, right: number, n: number, state: number, coefficients: number, out: number): void
+  truePeak(x: number, n: number, before: number, taps: number, growth: number, drift: number): number
+  squares(x: number, n: number, last: number, out: number): void
 }
 
 let compiled: object | undefined

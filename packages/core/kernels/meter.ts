@@ -1,0 +1,155 @@
+/** What a loudness meter does for every sample. */
+
+/** A filter left alone rings towards denormal numbers, which are slow: silence is exact instead. */
+@inline
+function quiet(x: v128): v128 {
+  return v128.and(x, f64x2.gt(f64x2.abs(x), f64x2.splat(1e-30)))
+}
+
+/**
+ * K-weights both sides, a side in each half of a vector, and sums their squares.
+ * @param state eight doubles: the delays of the shelf and of the high-pass, left and right; they are renewed
+ * @param c seven doubles: b0, b1, b2, a1, a2 of the shelf, a1, a2 of the high-pass
+ * @param out two doubles: the sums, left and right
+ */
+export function weighted(left: usize, right: usize, n: i32, state: usize, c: usize, out: usize): void {
+  const b0 = f64x2.splat(load<f64>(c))
+  const b1 = f64x2.splat(load<f64>(c, 8))
+  const b2 = f64x2.splat(load<f64>(c, 16))
+  const a1 = f64x2.splat(load<f64>(c, 24))
+  const a2 = f64x2.splat(load<f64>(c, 32))
+  const g1 = f64x2.splat(load<f64>(c, 40))
+  const g2 = f64x2.splat(load<f64>(c, 48))
+  let s1 = v128.load(state)
+  let s2 = v128.load(state, 16)
+  let h1 = v128.load(state, 32)
+  let h2 = v128.load(state, 48)
+  let sum = f64x2.splat(0)
+  for (let i = 0; i < n; i++) {
+    const o = <usize>i << 2
+    const x = f64x2.replace_lane(f64x2.splat(<f64>load<f32>(left + o)), 1, <f64>load<f32>(right + o))
+    const y = f64x2.add(f64x2.mul(b0, x), s1)
+    // what does not wait for y is added first: the chain from one sample to the next is what takes the time
+    s1 = f64x2.sub(f64x2.add(f64x2.mul(b1, x), s2), f64x2.mul(a1, y))
+    s2 = f64x2.sub(f64x2.mul(b2, x), f64x2.mul(a2, y))
+    const z = f64x2.add(y, h1)
+    h1 = f64x2.sub(f64x2.sub(h2, f64x2.add(y, y)), f64x2.mul(g1, z))
+    h2 = f64x2.sub(y, f64x2.mul(g2, z))
+    sum = f64x2.add(sum, f64x2.mul(z, z))
+  }
+  v128.store(state, quiet(s1))
+  v128.store(state, quiet(s2), 16)
+  v128.store(state, quiet(h1), 32)
+  v128.store(state, quiet(h2), 48)
+  v128.store(out, sum)
+}
+
+/** Samples that are looked at together, and samples that an interpolated value reaches over. */
+const CHUNK: i32 = 32
+const REACH: i32 = 16
+
+@inline
+function widest(x: v128): f32 {
+  return max(
+    max(f32x4.extract_lane(x, 0), f32x4.extract_lane(x, 1)),
+    max(f32x4.extract_lane(x, 2), f32x4.extract_lane(x, 3)),
+  )
+}
+
+@inline
+function tap(table: usize, k: usize): f64 {
+  return load<f64>(table + (k << 3))
+}
+
+/**
+ * The highest magnitude of `n` samples and of three interpolated values in each gap, from `before` up. Chunks that cannot
+ * reach the peak so far, by their highest sample and their steepest step, are passed over.
+ * @param x the last 16 samples before, then the `n` new ones
+ * @param taps eight doubles each: the even and the odd part of the filter at a quarter, half of that in the middle
+ * @param growth no interpolated value exceeds the largest sample in reach times this
+ * @param drift nor is it further from a sample beside it than the largest step in reach times this
+ */
+export function truePeak(x: usize, n: i32, before: f64, taps: usize, growth: f64, drift: f64): f64 {
+  let peak = before
+  for (let from = 0; from < n; from += CHUNK) {
+    const to = min(n, from + CHUNK)
+    const end = to + REACH
+    const first = x + (<usize>from << 2)
+    let high = f32x4.splat(0)
+    let steep = f32x4.splat(0)
+    let i = from + 1
+    for (; i + 4 <= end; i += 4) {
+      const p = x + (<usize>i << 2)
+      const a = v128.load(p)
+      high = f32x4.pmax(high, f32x4.abs(a))
+      steep = f32x4.pmax(steep, f32x4.abs(f32x4.sub(a, v128.load(p - 4))))
+    }
+    let highest = widest(high)
+    let steepest = widest(steep)
+    for (; i < end; i++) {
+      const p = x + (<usize>i << 2)
+      const a = load<f32>(p)
+      highest = max(highest, abs(a))
+      steepest = max(steepest, abs(a - load<f32>(p - 4)))
+    }
+    const most = <f64>highest
+    if (most > peak) peak = most
+    const far = drift * <f64>steepest
+    if (most * growth <= peak || most + far <= peak) continue
+    peak = between(first + 4, to - from, peak, taps, far)
+  }
+  return peak
+}
+
+/** The peak after the three places in each of `n` gaps of which one end is within `far` of it. */
+function between(x: usize, n: i32, before: f64, taps: usize, far: f64): f64 {
+  const even = taps
+  const odd = taps + 64
+  const middle = taps + 128
+  let peak = before
+  for (let i = 0; i < n; i++) {
+    const p = x + (<usize>i << 2)
+    const near = <f64>max(abs(load<f32>(p, 28)), abs(load<f32>(p, 32)))
+    if (near + far <= peak) continue
+    let e: f64 = 0
+    let o: f64 = 0
+    let m: f64 = 0
+    for (let k: usize = 0; k < 8; k++) {
+      const a = <f64>load<f32>(p + (k << 2))
+      const b = <f64>load<f32>(p + ((15 - k) << 2))
+      e += tap(even, k) * (a + b)
+      o += tap(odd, k) * (a - b)
+      m += tap(middle, k) * (a + b)
+    }
+    // |even + odd| and |even − odd| are at most |even| + |odd|, and one of them is exactly that
+    peak = max(peak, max(abs(e) + abs(o), abs(m)))
+  }
+  return peak
+}
+
+/** Sums of the squares of `n` samples and of the steps between them: two doubles at `out`. */
+export function squares(x: usize, n: i32, last: f32, out: usize): void {
+  let plain = f64x2.splat(0)
+  let steep = f64x2.splat(0)
+  let before = <f64>last
+  let i = 0
+  for (; i + 2 <= n; i += 2) {
+    const p = x + (<usize>i << 2)
+    const pair = f64x2.promote_low_f32x4(v128.load64_zero(p))
+    const shifted = f64x2.replace_lane(f64x2.splat(before), 1, f64x2.extract_lane(pair, 0))
+    before = f64x2.extract_lane(pair, 1)
+    const step = f64x2.sub(pair, shifted)
+    plain = f64x2.add(plain, f64x2.mul(pair, pair))
+    steep = f64x2.add(steep, f64x2.mul(step, step))
+  }
+  let p = f64x2.extract_lane(plain, 0) + f64x2.extract_lane(plain, 1)
+  let s = f64x2.extract_lane(steep, 0) + f64x2.extract_lane(steep, 1)
+  for (; i < n; i++) {
+    const a = <f64>load<f32>(x + (<usize>i << 2))
+    p += a * a
+    s += (a - before) * (a - before)
+    before = a
+  }
+  store<f64>(out, p)
+  store<f64>(out, s, 8)
+}

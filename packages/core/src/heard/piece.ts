@@ -1,0 +1,94 @@
+import type { Bus } from '../engine'
+import { PIECE, scratch } from '../kernels'
+import { StereoEnergy, TruePeak, type SideEnergies } from '../loudness'
+import { SAMPLE_RATE } from '../time'
+import { emptyPart, HOPS, type Part } from './part'
+
+/** Samples of a hop. */
+export const HOP = SAMPLE_RATE / HOPS
+/** Hops that are rendered at a time: whole blocks and whole hops, and little enough to stay in fast memory. */
+export const HOPS_AT_ONCE = 8
+
+/** A piece of sound and what is measured of it, piece after piece. */
+export class Piece {
+  readonly left = new Float32Array(HOPS_AT_ONCE * HOP)
+  readonly right = new Float32Array(HOPS_AT_ONCE * HOP)
+  readonly part: Part
+  readonly #weighting = new StereoEnergy(SAMPLE_RATE)
+  readonly #peaks = [new TruePeak(), new TruePeak()] as const
+  readonly #energies: SideEnergies = { left: 0, right: 0 }
+  readonly #before = [0, 0]
+
+  /** @param whole with true peaks, as amplitudes, and with how bright it is */
+  constructor(hops: number, whole = false) {
+    this.part = emptyPart(hops, whole)
+  }
+
+  /** Measures the first `count` hops of the piece; they are hops `first` and on of the song. */
+  measure(first: number, count: number): void {
+    const { left, right, part } = this
+    const sums = this.#energies
+    for (let k = 0; k < count; k++) {
+      const from = k * HOP
+      this.#weighting.sum(left, right, from, from + HOP, sums)
+      part.left[first + k] = sums.left / HOP
+      part.right[first + k] = sums.right / HOP
+      if (part.peaks) part.peaks[first + k] = Math.max(this.#peak(0, left, from), this.#peak(1, right, from))
+      if (part.bright) {
+        this.#brighten(0, left, from, first + k)
+        this.#brighten(1, right, from, first + k)
+      }
+    }
+  }
+
+  #peak(side: 0 | 1, samples: Float32Array, from: number): number {
+    const peak = this.#peaks[side]
+    peak.push(samples, from, from + HOP)
+    return peak.take()
+  }
+
+  #brighten(side: 0 | 1, samples: Float32Array, from: number, hop: number): void {
+    const { kernels, left, out } = scratch()
+    const bright = this.part.bright!
+    for (let start = from; start < from + HOP; start += PIECE) {
+      const end = Math.min(from + HOP, start + PIECE)
+      left.view.set(samples.subarray(start, end))
+      kernels.squares(left.at, end - start, this.#before[side]!, out.at)
+      this.#before[side] = samples[end - 1]!
+      bright.plain[hop]! += out.view[0]! / HOP
+      bright.steep[hop]! += out.view[1]! / HOP
+    }
+  }
+}
+
+/** A track as it comes out of an engine: with its share of the returns, and that share alone. */
+export class TrackPiece {
+  readonly own: Piece
+  readonly share: Piece | null
+
+  constructor(
+    readonly id: string,
+    hops: number,
+    private readonly whole: Bus,
+    private readonly returned: Bus | null,
+  ) {
+    this.own = new Piece(hops)
+    this.share = returned ? new Piece(hops) : null
+  }
+
+  /** Takes a block of `n` samples over, `at` samples into the piece. */
+  take(at: number, n: number): void {
+    copy(this.whole, this.own, at, n)
+    if (this.share) copy(this.returned!, this.share, at, n)
+  }
+
+  measure(first: number, count: number): void {
+    this.own.measure(first, count)
+    this.share?.measure(first, count)
+  }
+}
+
+function copy({ left, right }: Bus, piece: Piece, at: number, n: number): void {
+  piece.left.set(n < left.view.length ? left.view.subarray(0, n) : left.view, at)
+  piece.right.set(n < right.view.length ? right.view.subarray(0, n) : right.view, at)
+}
