@@ -161,3 +161,37 @@ test('the editor adds usual lessons and checks, reorders, takes back, and says w
   await maren.at('save-brief').click()
   await expect(maren.at('brief-problem')).toContainText('at least one task')
 })
+
+test('an assignment is given to a second group with a date of its own, and changed for both at once', async ({
+  somebody,
+}) => {
+  const maren = await somebody()
+  await maren.signIn('Maren Holt')
+  await maren.at('groups').click()
+  await maren.at('new-group').click()
+  await maren.page.getByLabel('Name of the group').first().fill('Friday beginners')
+  await maren.at('make-group').click()
+  await maren.page.getByLabel('Names').fill('Lena Ortiz\nKofi Mensa')
+  await maren.at('look-at-list').click()
+  await maren.at('add-them').click()
+  await expect(maren.at('card')).toHaveCount(2)
+  await maren.at('cards-done').click()
+
+  await maren.page.goto(new URL('/', maren.page.url()).href)
+  await maren.card('First balance').getByRole('link', { name: /brief/i }).first().click()
+  const friday = maren.at('other-groups').locator('.line', { hasText: 'Friday beginners' })
+  await friday.getByRole('checkbox').check()
+  await friday.getByLabel('Due for Friday beginners').fill('2031-05-06T09:00')
+  await maren.at('give-to-more').click()
+  await expect(maren.page.getByText('One more group has it now.')).toBeVisible()
+  await maren.at('title').fill('First balance, slowly')
+  await maren.at('save-brief').click()
+  await expect(maren.at('brief-state')).toHaveText('Saved')
+  await friday.getByRole('link', { name: 'Friday beginners' }).click()
+  await expect(maren.at('title')).toHaveValue('First balance, slowly')
+  await expect(maren.at('due')).toHaveValue('2031-05-06T09:00')
+  // as it was, for whoever comes after
+  await maren.at('title').fill('First balance')
+  await maren.at('save-brief').click()
+  await expect(maren.at('brief-state')).toHaveText('Saved')
+})

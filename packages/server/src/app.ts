@@ -1,6 +1,7 @@
 import { Hono } from 'hono'
 import { accessRoutes } from './access/routes'
 import { assignmentRoutes } from './assignments/routes'
+import { severalGroupsRoutes } from './assignments/several-groups-routes'
 import { handInRoutes } from './handins/routes'
 import { mountPages } from './http/pages'
 import { notFound, Problem } from './http/problem'
@@ -28,6 +29,7 @@ export function allRoutes(services: Services): Route[] {
     ...accessRoutes(services),
     ...peopleRoutes(services),
     ...assignmentRoutes(services),
+    ...severalGroupsRoutes(services),
     ...workRoutes(services),
     ...handInRoutes(services),
     ...reviewRoutes(services),

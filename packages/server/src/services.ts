@@ -4,6 +4,7 @@ import { Installation } from './access/installation'
 import { Permissions } from './access/permissions'
 import { Sessions } from './access/sessions'
 import { Briefs } from './assignments/briefs'
+import { SeveralGroups } from './assignments/several-groups'
 import { AssignmentWriting } from './assignments/writing'
 import { HandIns } from './handins/hand-ins'
 import { MeasureQueue } from './jobs/measure-queue'
@@ -40,6 +41,7 @@ export interface Services {
   readonly briefs: Briefs
   readonly hints: Hints
   readonly writing: AssignmentWriting
+  readonly severalGroups: SeveralGroups
   readonly handIns: HandIns
   readonly measuring: MeasureQueue
   readonly happenings: Happenings
@@ -70,6 +72,7 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
   const assets = new Assets(database, encoders)
   const briefs = new Briefs(database)
   const happenings = new Happenings(database, log)
+  const severalGroups = new SeveralGroups(database)
   const recordings = new Recordings((id) => assets.file(id), decoders)
   const measuring = new MeasureQueue(database, { songs, recordings, happenings }, measurers, log)
   const sessions = new Sessions(database)
@@ -89,7 +92,8 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     works: new Works(database, songs),
     briefs,
     hints: new Hints(database, briefs),
-    writing: new AssignmentWriting(database, songs),
+    writing: new AssignmentWriting(database, songs, severalGroups),
+    severalGroups,
     handIns,
     measuring,
     happenings,

@@ -115,6 +115,11 @@ const EXPECTED: Readonly<
   'get /api/assignments/:assignment/model': { statuses: REVIEWER },
   'post /api/assignments/:assignment/trial': { body: () => ({ brief: written().brief }), statuses: REVIEWER },
   'post /api/assignments/:assignment/remeasure': { statuses: REVIEWER },
+  'get /api/assignments/:assignment/groups': { statuses: REVIEWER },
+  'post /api/assignments/:assignment/groups': {
+    body: () => ({ groups: [{ group: ids['group'], dueAt: null }] }),
+    statuses: [401, 404, 404, 404, 409, 404],
+  },
   'get /api/assignments/:assignment/exceptions': { statuses: REVIEWER },
   'put /api/assignments/:assignment/exceptions/:person': {
     body: () => ({ dueAt: null, brief: null }),

@@ -54,6 +54,10 @@ export class Assignment {
   @Column({ name: 'due_at', type: 'datetime', precision: 3, nullable: true })
   dueAt!: Date | null
 
+  /** The first assignment of those that were given to several groups together; null for that one, and for one alone. */
+  @Column({ name: 'given_with', type: 'char', length: 36, nullable: true })
+  givenWith!: string | null
+
   @Column({ name: 'created_at', type: 'datetime', precision: 3 })
   createdAt!: Date
 }

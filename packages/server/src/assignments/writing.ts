@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { Mix } from '@rudlo/core/mix'
 import { USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
 import {
+  IsBoolean,
   IsIn,
   IsInt,
   IsISO8601,
@@ -23,6 +24,7 @@ import type { Songs } from '../songbook/songs'
 import { Assignment, MODEL_HEARD, type ModelHeard } from './assignment.entity'
 import { sentBrief, sentMix } from './briefs'
 import { Exception } from './exception.entity'
+import type { SeveralGroups } from './several-groups'
 
 /** What a teacher sets of an assignment. */
 export class AssignmentBody {
@@ -79,6 +81,11 @@ export class ChangedAssignmentBody extends AssignmentBody {
   @IsOptional()
   @IsObject()
   startingMix?: object
+
+  /** Whether the other groups that it was given to get the change as well. */
+  @IsOptional()
+  @IsBoolean()
+  everywhere?: boolean
 }
 
 export class ExceptionBody {
@@ -98,6 +105,7 @@ export class AssignmentWriting {
   constructor(
     private readonly database: DataSource,
     private readonly songs: Songs,
+    private readonly severalGroups: SeveralGroups,
   ) {}
 
   /** Gives a group an assignment. @throws Problem where the group is not the teacher's or empty, or something is wrong */
@@ -133,25 +141,32 @@ export class AssignmentWriting {
     person: Person,
     assignment: Assignment,
     body: ChangedAssignmentBody,
-  ): Promise<{ revision: number }> {
+  ): Promise<{ revision: number; others: number }> {
     const song = await this.songs.version(assignment.songVersionId)
     const mix = body.startingMix
       ? sentMix(body.startingMix, song)
       : (JSON.parse(assignment.startingMix) as Mix)
     const brief = JSON.stringify(sentBrief(body.brief, song, mix))
-    await this.database.transaction(async (manager) => {
+    const settings = this.#settings(body, brief)
+    const startingMix = JSON.stringify(mix)
+    const others = await this.database.transaction(async (manager) => {
       const changed = await manager.update(
         Assignment,
         { id: assignment.id, revision: body.revision },
-        { ...this.#settings(body, brief), startingMix: JSON.stringify(mix), revision: body.revision + 1 },
+        { ...settings, startingMix, revision: body.revision + 1 },
       )
       if (!changed.affected)
         throw notNow(
           'Somebody else has changed this assignment in the meantime: open it again to see how it is now.',
         )
       await leaveTrail(manager, person.id, 'changed the assignment', assignment.id)
+      if (!body.everywhere) return 0
+      const { title, modelHeard, handInLimit } = settings
+      const { rubric, model } = assignment
+      const common = { title, brief, modelHeard, handInLimit, startingMix, rubric, model }
+      return this.severalGroups.follow(manager, person, assignment, common)
     })
-    return { revision: body.revision + 1 }
+    return { revision: body.revision + 1, others }
   }
 
   #settings(body: AssignmentBody, brief: string) {

@@ -18,6 +18,7 @@ import { OpenedHint } from '../works/opened-hint.entity'
 import { Try, Work, WorkCommand } from '../works/work.entity'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
+import { SeveralGroups1764600000000 } from './migrations/1764600000000-several-groups'
 import { Surfaces1764100000000 } from './migrations/1764100000000-surfaces'
 import { Briefs1764200000000 } from './migrations/1764200000000-briefs'
 import { Classes1764400000000 } from './migrations/1764400000000-classes'
@@ -95,6 +96,7 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       Reviews1764300000000,
       Classes1764400000000,
       Songbook1764500000000,
+      SeveralGroups1764600000000,
     ],
     poolSize: 16,
     extra: { connectTimeout: 5000 },

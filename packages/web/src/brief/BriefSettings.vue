@@ -4,7 +4,9 @@ import { ref, watch } from 'vue'
 import { get, put } from '../server/api'
 import { attempt } from '../server/attempt'
 import type { AssignmentSettings } from '../server/views'
-import { DRAFT, useBrief } from './brief-store'
+import { useBrief } from './brief-store'
+import { isoTime, localTime } from './local-time'
+import OtherGroups from './OtherGroups.vue'
 
 interface Exceptional {
   readonly id: string
@@ -26,14 +28,6 @@ watch(() => store.assignment?.id, load, { immediate: true })
 
 const set = (by: Partial<AssignmentSettings>) => (store.settings = { ...store.settings!, ...by })
 const text = (event: Event) => (event.target as HTMLInputElement).value
-
-/** A date as a field of this machine's own time wants it. */
-function local(iso: string | null): string {
-  if (!iso || iso === DRAFT) return ''
-  const date = new Date(iso)
-  return new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 16)
-}
-const iso = (value: string) => (value ? new Date(value).toISOString() : null)
 
 function act(what: () => Promise<void>): Promise<boolean> {
   note.value = ''
@@ -67,17 +61,17 @@ const remeasure = () =>
         >Opens
         <input
           type="datetime-local"
-          :value="local(store.settings.opensAt)"
-          @change="set({ opensAt: iso(text($event)) })"
+          :value="store.isDraft ? '' : localTime(store.settings.opensAt)"
+          @change="set({ opensAt: isoTime(text($event)) })"
           @keydown.stop
       /></label>
       <label
         >Due
         <input
           type="datetime-local"
-          :value="local(store.settings.dueAt)"
+          :value="localTime(store.settings.dueAt)"
           data-test="due"
-          @change="set({ dueAt: iso(text($event)) })"
+          @change="set({ dueAt: isoTime(text($event)) })"
           @keydown.stop
       /></label>
       <label
@@ -104,6 +98,7 @@ const remeasure = () =>
         </select></label
       >
     </div>
+    <OtherGroups />
     <details>
       <summary>For one student: more time, or a simpler brief</summary>
       <table>
@@ -115,8 +110,8 @@ const remeasure = () =>
                 >due
                 <input
                   type="datetime-local"
-                  :value="local(s.dueAt)"
-                  @change="except(s, { dueAt: iso(text($event)) })"
+                  :value="localTime(s.dueAt)"
+                  @change="except(s, { dueAt: isoTime(text($event)) })"
                   @keydown.stop
               /></label>
             </td>

@@ -12,7 +12,9 @@ import { songTime } from '@rudlo/core/song'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { get, post, put } from '../server/api'
+import { attempt } from '../server/attempt'
 import type { AssignmentSettings, WrittenAssignment } from '../server/views'
+import { useGroups } from './groups-store'
 import { laneText } from './lane-text'
 
 /** What a trial of a brief says. */
@@ -33,6 +35,7 @@ const freshId = () => crypto.randomUUID()
 
 /** The brief that a teacher writes. Every change is a new brief; nothing is kept before it is saved. */
 export const useBrief = defineStore('brief', () => {
+  const groups = useGroups()
   const assignment = shallowRef<WrittenAssignment | null>(null)
   const brief = shallowRef<Brief | null>(null)
   const title = ref('')
@@ -174,6 +177,7 @@ export const useBrief = defineStore('brief', () => {
         dueAt,
         handInLimit,
         revision,
+        everywhere: groups.everywhere && groups.shared.length > 0,
       }
       const kept = await put<{ revision: number }>(`/api/assignments/${id}`, body)
       settings.value = { ...settings.value!, revision: kept.revision }
@@ -187,11 +191,12 @@ export const useBrief = defineStore('brief', () => {
     }
   }
 
-  /** Shows the students what was a draft. */
+  /** Shows the students what was a draft, those of the other groups that were chosen as well. */
   async function giveOut(): Promise<void> {
     const before = settings.value!
     settings.value = { ...before, opensAt: null }
     if (!(await save())) settings.value = before
+    else await attempt(groups.give, (sentence) => (problem.value = sentence))
   }
 
   /** Runs the brief against the starting mix, the model and what was handed in. */

@@ -73,6 +73,15 @@ export interface AssignmentSettings {
   readonly group: string
 }
 
+/** A group of a teacher, and its own assignment of those that were given together; null where it has none. */
+export interface GroupOfAssignment {
+  readonly group: string
+  readonly name: string
+  readonly students: number
+  readonly assignment: string | null
+  readonly dueAt: string | null
+}
+
 /** An assignment as its teacher gets it. */
 export interface WrittenAssignment extends Omit<AssignmentView, 'brief' | 'settings'> {
   readonly brief: Brief
