@@ -48,9 +48,14 @@ function comingsIn(asset: AssetAudio): readonly number[] {
   const { channels, frames } = asset
   const levels = new Float64Array(Math.ceil(frames / STEP))
   for (const samples of channels)
-    for (let n = 0; n < frames; n++) {
-      const step = Math.floor(n / STEP)
-      levels[step] = Math.max(levels[step]!, Math.abs(samples[n]!))
+    for (let step = 0; step < levels.length; step++) {
+      const end = Math.min(frames, (step + 1) * STEP)
+      let highest = levels[step]!
+      for (let n = step * STEP; n < end; n++) {
+        const magnitude = Math.abs(samples[n]!)
+        if (magnitude > highest) highest = magnitude
+      }
+      levels[step] = highest
     }
   const loudest = levels.reduce((a, b) => Math.max(a, b), 0)
   const found: number[] = []

@@ -50,54 +50,71 @@ export function hear(
   const program = compileMix(song, mix)
   const songKey = JSON.stringify([song.tempo, song.length, song.assets])
   const ids = program.tracks.map((t) => t.id)
-  const keys = {
+  const keyOf = {
     whole: `${songKey}whole ${JSON.stringify(sounding(mix))}`,
     still: `${songKey}still ${JSON.stringify({ ...mix, envelopes: [], motifs: [], placements: [] })}`,
     own: new Map(ids.map((id) => [id, `${songKey}track ${partKey(mix, id)}`])),
+    share: (id: string) => `share ${keyOf.own.get(id)!}`,
   }
-  const shareKey = (id: string) => `share ${keys.own.get(id)!}`
-  const sends = (id: string) => returnsOf(mix, id).size > 0
-  const missing = ids.filter((id) => !cache.get(keys.own.get(id)!) || (sends(id) && !cache.get(shareKey(id))))
+  const sends = ids.filter((id) => returnsOf(mix, id).size > 0)
+  const parts = new Map<string, Part>()
+  for (const key of [keyOf.whole, keyOf.still, ...keyOf.own.values(), ...sends.map(keyOf.share)]) {
+    const known = cache.get(key)
+    if (known) parts.set(key, known)
+  }
+  const keep = (key: string, part: Part) => {
+    parts.set(key, part)
+    cache.set(key, part)
+  }
 
-  const jobs: Listening[] = []
-  if (!cache.get(keys.whole) || missing.length) {
-    const engine = new Engine(program, audio)
-    const here = missing.filter((id) => hasReturnsAlone(mix, id))
-    const whole = cache.get(keys.whole) ? null : new Piece(hops, true)
-    jobs.push({ engine, whole, tracks: here.map((id) => tapped(engine, id, hops, returnsOf(mix, id))) })
-    for (const id of missing) {
-      if (here.includes(id)) continue
-      const alone = new Engine(programOf(program, id), audio)
-      jobs.push({ engine: alone, whole: null, tracks: [tapped(alone, id, hops, returnsOf(mix, id))] })
-    }
-  }
-  if (!cache.get(keys.still)) {
-    const engine = new Engine(program, audio)
-    engine.moves = false
-    jobs.push({ engine, whole: new Piece(hops, true), tracks: [] })
-  }
+  const missing = ids.filter(
+    (id) => !parts.has(keyOf.own.get(id)!) || (sends.includes(id) && !parts.has(keyOf.share(id))),
+  )
+  const inTheMix = missing.filter((id) => hasReturnsAlone(mix, id))
+  const jobs: (() => Listening)[] = []
+  if (!parts.has(keyOf.whole) || inTheMix.length)
+    jobs.push(() => {
+      const engine = new Engine(program, audio)
+      const tracks = inTheMix.map((id) => tapped(engine, id, hops, returnsOf(mix, id)))
+      return { engine, whole: parts.has(keyOf.whole) ? null : new Piece(hops, true), tracks }
+    })
+  for (const id of missing.filter((track) => !inTheMix.includes(track)))
+    jobs.push(() => {
+      const engine = new Engine(programOf(program, id), audio)
+      return { engine, whole: null, tracks: [tapped(engine, id, hops, returnsOf(mix, id))] }
+    })
+  if (!parts.has(keyOf.still))
+    jobs.push(() => {
+      const engine = new Engine(program, audio)
+      engine.moves = false
+      return { engine, whole: new Piece(hops, true), tracks: [] }
+    })
 
   const steps = Math.max(1, jobs.length * hops)
   let done = 0
   const go = (count: number) => onProgress((done += count) / steps)
   if (!jobs.length && !go(1)) return null
-  for (const { engine, whole, tracks } of jobs) {
-    if (!listen(engine, hops, whole, tracks, go)) return null
-    if (whole && engine.moves) cache.set(keys.whole, { ...whole.part, peaks: whole.part.peaks!.map(dbfs) })
-    else if (whole) cache.set(keys.still, whole.part)
+  for (const job of jobs) {
+    const { engine, whole, tracks } = job()
+    const through = listen(engine, hops, whole, tracks, go)
+    whole?.dispose()
+    for (const track of tracks) track.dispose()
+    if (!through) return null
+    if (whole && engine.moves) keep(keyOf.whole, { ...whole.part, peaks: whole.part.peaks!.map(dbfs) })
+    else if (whole) keep(keyOf.still, whole.part)
     for (const { id, own, share } of tracks) {
-      cache.set(keys.own.get(id)!, own.part)
-      if (share) cache.set(shareKey(id), share.part)
+      keep(keyOf.own.get(id)!, own.part)
+      if (share) keep(keyOf.share(id), share.part)
     }
   }
-  const whole = cache.get(keys.whole)!
+  const whole = parts.get(keyOf.whole)!
   return {
     hops,
     mix: whole,
-    still: cache.get(keys.still)!,
+    still: parts.get(keyOf.still)!,
     peaks: whole.peaks!,
-    tracks: Object.fromEntries(ids.map((id) => [id, cache.get(keys.own.get(id)!)!])),
-    shares: Object.fromEntries(ids.filter(sends).map((id) => [id, cache.get(shareKey(id))!])),
+    tracks: Object.fromEntries(ids.map((id) => [id, parts.get(keyOf.own.get(id)!)!])),
+    shares: Object.fromEntries(sends.map((id) => [id, parts.get(keyOf.share(id))!])),
     entries: entriesOf(song, mix, audio),
   }
 }
@@ -116,15 +133,13 @@ function listen(
   tracks: readonly TrackPiece[],
   go: (count: number) => boolean,
 ): boolean {
-  const { left, right } = whole ?? {
-    left: new Float32Array(HOPS_AT_ONCE * HOP),
-    right: new Float32Array(HOPS_AT_ONCE * HOP),
-  }
+  const nowhere = () => ({ view: new Float32Array(HOPS_AT_ONCE * HOP) })
+  const { left, right } = whole ?? { left: nowhere(), right: nowhere() }
   for (let first = 0; first < hops; first += HOPS_AT_ONCE) {
     const count = Math.min(HOPS_AT_ONCE, hops - first)
     for (let at = 0; at < count * HOP; at += BLOCK) {
       const n = Math.min(BLOCK, count * HOP - at)
-      engine.process(first * HOP + at, n, left.subarray(at, at + n), right.subarray(at, at + n))
+      engine.process(first * HOP + at, n, left.view.subarray(at, at + n), right.view.subarray(at, at + n))
       for (const track of tracks) track.take(at, n)
     }
     whole?.measure(first, count)

@@ -1,5 +1,5 @@
 import type { Bus } from '../engine'
-import { PIECE, scratch } from '../kernels'
+import { scratch, type Floats } from '../kernels'
 import { StereoEnergy, TruePeak, type SideEnergies } from '../loudness'
 import { SAMPLE_RATE } from '../time'
 import { emptyPart, HOPS, type Part } from './part'
@@ -9,10 +9,11 @@ export const HOP = SAMPLE_RATE / HOPS
 /** Hops that are rendered at a time: whole blocks and whole hops, and little enough to stay in fast memory. */
 export const HOPS_AT_ONCE = 8
 
-/** A piece of sound and what is measured of it, piece after piece. */
+/** A piece of sound and what is measured of it, piece after piece. It lies in the meters' own memory. */
 export class Piece {
-  readonly left = new Float32Array(HOPS_AT_ONCE * HOP)
-  readonly right = new Float32Array(HOPS_AT_ONCE * HOP)
+  readonly #memory = scratch().memory.part()
+  readonly left = this.#memory.floats(HOPS_AT_ONCE * HOP)
+  readonly right = this.#memory.floats(HOPS_AT_ONCE * HOP)
   readonly part: Part
   readonly #weighting = new StereoEnergy(SAMPLE_RATE)
   readonly #peaks = [new TruePeak(), new TruePeak()] as const
@@ -30,10 +31,11 @@ export class Piece {
     const sums = this.#energies
     for (let k = 0; k < count; k++) {
       const from = k * HOP
-      this.#weighting.sum(left, right, from, from + HOP, sums)
+      this.#weighting.sumThere(left, right, from, from + HOP, sums)
       part.left[first + k] = sums.left / HOP
       part.right[first + k] = sums.right / HOP
-      if (part.peaks) part.peaks[first + k] = Math.max(this.#peak(0, left, from), this.#peak(1, right, from))
+      if (part.peaks)
+        part.peaks[first + k] = Math.max(this.#peak(0, left.view, from), this.#peak(1, right.view, from))
       if (part.bright) {
         this.#brighten(0, left, from, first + k)
         this.#brighten(1, right, from, first + k)
@@ -47,17 +49,18 @@ export class Piece {
     return peak.take()
   }
 
-  #brighten(side: 0 | 1, samples: Float32Array, from: number, hop: number): void {
-    const { kernels, left, out } = scratch()
+  #brighten(side: 0 | 1, samples: Floats, from: number, hop: number): void {
+    const { kernels, out } = scratch()
     const bright = this.part.bright!
-    for (let start = from; start < from + HOP; start += PIECE) {
-      const end = Math.min(from + HOP, start + PIECE)
-      left.view.set(samples.subarray(start, end))
-      kernels.squares(left.at, end - start, this.#before[side]!, out.at)
-      this.#before[side] = samples[end - 1]!
-      bright.plain[hop]! += out.view[0]! / HOP
-      bright.steep[hop]! += out.view[1]! / HOP
-    }
+    kernels.squares(samples.at + from * 4, HOP, this.#before[side]!, out.at)
+    this.#before[side] = samples.view[from + HOP - 1]!
+    bright.plain[hop]! += out.view[0]! / HOP
+    bright.steep[hop]! += out.view[1]! / HOP
+  }
+
+  /** Gives its memory back; what was measured stays. */
+  dispose(): void {
+    this.#memory.release()
   }
 }
 
@@ -86,9 +89,14 @@ export class TrackPiece {
     this.own.measure(first, count)
     this.share?.measure(first, count)
   }
+
+  dispose(): void {
+    this.own.dispose()
+    this.share?.dispose()
+  }
 }
 
 function copy({ left, right }: Bus, piece: Piece, at: number, n: number): void {
-  piece.left.set(n < left.view.length ? left.view.subarray(0, n) : left.view, at)
-  piece.right.set(n < right.view.length ? right.view.subarray(0, n) : right.view, at)
+  piece.left.view.set(n < left.view.length ? left.view.subarray(0, n) : left.view, at)
+  piece.right.view.set(n < right.view.length ? right.view.subarray(0, n) : right.view, at)
 }

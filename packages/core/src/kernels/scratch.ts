@@ -8,6 +8,7 @@ function makeScratch() {
   const memory = new EngineMemory()
   const part = memory.part()
   return {
+    memory,
     kernels: memory.kernels,
     left: part.floats(PIECE + 16),
     right: part.floats(PIECE),

@@ -16,7 +16,11 @@ export async function decodeFlac(bytes: Uint8Array, frames: number): Promise<Int
       throw new RangeError('This audio is damaged.')
     return channelData.map((channel) => {
       const samples = new Int16Array(channel.length)
-      for (let n = 0; n < channel.length; n++) samples[n] = Math.round(channel[n]! * SCALE)
+      // the nearest whole number: what is stored is cut off towards 0
+      for (let n = 0; n < channel.length; n++) {
+        const value = channel[n]! * SCALE
+        samples[n] = value < 0 ? value - 0.5 : value + 0.5
+      }
       return samples
     })
   } finally {
