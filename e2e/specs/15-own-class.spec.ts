@@ -170,3 +170,62 @@ test('recordings become a song: tempo heard, sections set, kept, and given to th
   await noor.at('create').click()
   await expect(noor.at('task').first()).toBeVisible()
 })
+
+/** Four quarter notes of a flute, which grow brighter. */
+function tune(): string {
+  const note = (pitch: number, bright: number) => [
+    ...[0, 0xb0, 74, bright, 0, 0x90, pitch, 100],
+    ...[0x87, 0x40, 0x80, pitch, 0],
+  ]
+  const events = [
+    ...[0, 0xc0, 73],
+    ...[72, 74, 76, 77].flatMap((pitch, i) => note(pitch, 40 + 20 * i)),
+    ...[0, 0xff, 0x2f, 0],
+  ]
+  const file = join(folder, 'Small tune.mid')
+  writeFileSync(
+    file,
+    Uint8Array.from([
+      ...[0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 0, 0, 1, 1, 0xe0],
+      ...[0x4d, 0x54, 0x72, 0x6b, 0, 0, 0, events.length],
+      ...events,
+    ]),
+  )
+  return file
+}
+
+test('notes become a song whose instruments have an attack and a brightness with lanes', async ({
+  somebody,
+  installation,
+}) => {
+  const noor = await somebody({ baseURL: installation.address })
+  await teacherIn(noor)
+  await noor.at('songbook').click()
+  await noor.at('new-song').click()
+  await noor.at('choose-files').setInputFiles(tune())
+  await expect(noor.at('track')).toHaveCount(1)
+  await noor.at('keep-song').click()
+  await expect(noor.at('keep-song')).toBeDisabled()
+
+  await noor.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
+  await noor.at('new-assignment').click()
+  await noor.at('new-name').fill('Played softly')
+  await noor.at('new-song').selectOption({ label: 'Small tune' })
+  await noor.at('create').click()
+  await noor.at('make-model').click()
+  await noor.canPlay()
+  await noor.at('view-lines').click()
+  const lane = async (name: string) => {
+    await noor.at('lane-chooser').first().click()
+    await noor.page.getByRole('button', { name }).first().click()
+    await noor.page.keyboard.press('Escape')
+  }
+  // the line of the file came along
+  await lane('brightness of touch')
+  expect(await noor.points()).toBeGreaterThan(1)
+  await lane('attack of touch')
+  await noor.press(0.3, 0.5)
+  await noor.press(0.7, 0.2)
+  await expect.poll(() => noor.points()).toBeGreaterThan(1)
+  await expect(noor.page.getByText(/% softer/).first()).toBeVisible()
+})

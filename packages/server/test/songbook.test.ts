@@ -3,8 +3,11 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { writeWav } from '@rudlo/core/exchange'
+import { plainMix, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { assetId } from '../src/songbook/assets'
+import { decodeFlac } from '../src/songbook/flac-decoder'
 import type { Client, Refused } from './client'
 import { makeWorld, type World } from './world'
 
@@ -132,12 +135,12 @@ describe('notes', () => {
   }
   interface FromNotes {
     readonly document: SongVersion
-    readonly mix: { envelopes: { points: unknown[] }[] } | null
+    readonly mix: Mix | null
   }
   const EVENTS = [
-    ...[0, 0xc0, 73, 0, 0xb0, 7, 120],
+    ...[0, 0xc0, 73, 0, 0xb0, 7, 120, 0, 0xb0, 91, 0, 0, 0xb0, 74, 64],
     ...[0, 0x90, 72, 100, 0x83, 0x60, 0x80, 72, 0],
-    ...[0, 0xb0, 7, 60, 0, 0x90, 74, 100, 0x83, 0x60, 0x80, 74, 0],
+    ...[0, 0xb0, 7, 60, 0, 0xb0, 91, 90, 0, 0xb0, 74, 120, 0, 0x90, 74, 100, 0x83, 0x60, 0x80, 74, 0],
     ...[0, 0xff, 0x2f, 0],
   ]
   const file = Uint8Array.from([
@@ -150,11 +153,25 @@ describe('notes', () => {
     const { status, body } = await send(file)
     expect(status).toBe(200)
     expect(body.document).toMatchObject({ title: 'Little tune', tracks: [{ name: 'Pipe', role: 'lead' }] })
-    expect(body.mix!.envelopes).toHaveLength(1)
+    const track = body.document.tracks[0]!.id
+    const mix = body.mix!
+    expect(mix.returns.map((r) => [r.name, r.effects[0]!.kind])).toEqual([['Hall', 'reverb']])
+    expect(mix.envelopes.map((e) => e.address)).toEqual([
+      `track/${track}/level`,
+      `effect/touch-${track}/brightness`,
+      `send/${mix.tracks[0]!.sends[0]!.id}/level`,
+    ])
+    // whoever begins with the song as it is can set and move how it is played, too
+    expect(plainMix(body.document).tracks[0]!.effects).toMatchObject([
+      { kind: 'touch', params: { attack: 0 } },
+    ])
     const kept = await teacher.post<{ version: string }>('/api/songs', { document: body.document })
     expect(kept.status).toBe(200)
     const { bytes } = await teacher.get(`/api/assets/${body.document.assets[0]!.id}`)
     expect(new TextDecoder().decode(bytes.subarray(0, 4))).toBe('fLaC')
+    // it ends in silence: the last frame is a dozen bytes long, and there all the same
+    const { id, frames } = body.document.assets[0]!
+    expect(assetId(await decodeFlac(bytes, frames))).toBe(id)
   })
 
   it('are refused with one sentence where they are none or damaged', async () => {

@@ -8,5 +8,5 @@ export {
   type MidiPart,
   type MidiSong,
 } from './read-midi'
-export { linesFromMidi } from './lines-from-midi'
+export { linesFromMidi, type BroughtLine } from './lines-from-midi'
 export { leftOutOfMidi, writeMidi } from './write-midi'

@@ -1,20 +1,16 @@
 import { thin, type Points } from '../envelope'
-import { MIXER_CONTROLS } from '../scale'
-import { dbOfGain } from '../maths'
-import type { MidiMove, MidiPart } from './read-midi'
-
-/** Volume controllers are gains by their square (General MIDI, recommended practice RP-015); 100 is where most begin. */
-const volumeDb = (value: number) =>
-  value <= 0 ? -90 : Math.max(-90, dbOfGain((value / 127) * (value / 127)))
+import { EFFECT_CONTROLS, MIXER_CONTROLS, SEND_CONTROLS, type Scale } from '../scale'
+import { sendDbOf, volumeDbOf } from './controllers'
+import type { MidiMove, MidiPart, MixController } from './read-midi'
 
 /** −1 … +1; 64 is the middle. */
-const panOf = (value: number) => Math.max(-1, Math.min(1, (value - 64) / 63))
+const centred = (value: number) => Math.max(-1, Math.min(1, (value - 64) / 63))
 
 const held = (moves: readonly MidiMove[], of: (value: number) => number): Points =>
   moves.map(({ tick, value }) => ({ tick, value: of(value), form: 'jump' as const, bend: 0 }))
 
 /** Stairs of a controller as a line with few points: the lines that a hand drew come back as slopes. */
-function smooth(points: Points, scale: typeof MIXER_CONTROLS.level.scale): Points {
+function smooth(points: Points, scale: Scale): Points {
   if (points.length < 3) return points
   return thin(
     points.map(({ tick, value }) => ({ tick, value })),
@@ -22,11 +18,18 @@ function smooth(points: Points, scale: typeof MIXER_CONTROLS.level.scale): Point
   )
 }
 
-/** The lines that a part brings along: of its volume (with its expression) and its pan. Single values are settings. */
-export function linesFromMidi({ moves }: MidiPart): {
-  readonly level: { readonly setting: number; readonly points: Points }
-  readonly pan: { readonly setting: number; readonly points: Points }
-} {
+/** What a part brings along for one control: a single value is a setting, several are a line. */
+export interface BroughtLine {
+  readonly setting: number
+  readonly points: Points
+}
+
+function brought(points: Points, scale: Scale, rest: number): BroughtLine {
+  return { setting: points[0]?.value ?? rest, points: points.length > 1 ? smooth(points, scale) : [] }
+}
+
+/** The lines that a part brings along: of its volume (with its expression), its pan, its two sends and how it is played. */
+export function linesFromMidi({ moves }: Pick<MidiPart, 'moves'>) {
   const volume = moves[7] ?? []
   const expression = moves[11] ?? []
   const ticks = [...new Set([...volume, ...expression].map((m) => m.tick))].sort((a, b) => a - b)
@@ -36,14 +39,16 @@ export function linesFromMidi({ moves }: MidiPart): {
     tick,
     value: (at(volume, tick, 100) * at(expression, tick, 127)) / 127,
   }))
-  const level = held(both, (v) => Math.max(-90, volumeDb(v) - volumeDb(100)))
-  const pan = held(moves[10] ?? [], panOf)
-  const line = (points: Points, scale: typeof MIXER_CONTROLS.level.scale) => ({
-    setting: points[0]?.value ?? 0,
-    points: points.length > 1 ? smooth(points, scale) : [],
-  })
+  const level = held(both, (v) => Math.max(-90, volumeDbOf(v) - volumeDbOf(100)))
+  const of = (number: MixController, value: (v: number) => number, scale: Scale, rest: number) =>
+    brought(held(moves[number] ?? [], value), scale, rest)
   return {
-    level: line(level, MIXER_CONTROLS.level.scale),
-    pan: line(pan, MIXER_CONTROLS.pan.scale),
+    level: brought(level, MIXER_CONTROLS.level.scale, 0),
+    pan: of(10, centred, MIXER_CONTROLS.pan.scale, 0),
+    reverb: of(91, sendDbOf, SEND_CONTROLS.level.scale, -90),
+    chorus: of(93, sendDbOf, SEND_CONTROLS.level.scale, -90),
+    // a longer attack time is a softer beginning
+    attack: of(73, (v) => -centred(v), EFFECT_CONTROLS.touch.attack.scale, 0),
+    brightness: of(74, centred, EFFECT_CONTROLS.touch.brightness.scale, 0),
   }
 }

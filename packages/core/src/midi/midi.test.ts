@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { smallSong } from '../../test/songs'
 import { point, valueAt } from '../envelope'
-import { plainMix, withPoints } from '../mix'
-import { levelScale, MIXER_CONTROLS } from '../scale'
+import { addEffect, addReturn, addSend, plainMix, withPoints } from '../mix'
+import { EFFECT_CONTROLS, levelScale, MIXER_CONTROLS } from '../scale'
 import { songTime, type SongVersion } from '../song'
 import { pack, type RawEvent } from './raw-file'
 import { leftOutOfMidi, linesFromMidi, MIDI_LIMITS, readMidi, writeMidi } from '.'
@@ -163,6 +163,26 @@ describe('linesFromMidi', () => {
     expect(level.points.length).toBeLessThan(14)
     expect(valueAt(level.points, levelScale, 65 * 60)).toBeLessThan(-15)
   })
+
+  it('takes both sends and how it is played; what a part does not bring is at rest', () => {
+    const moves = [
+      controller(0, 91, 127),
+      controller(480, 91, 0),
+      controller(0, 73, 127),
+      controller(0, 74, 1),
+      controller(240, 74, 127),
+    ]
+    const { parts } = readMidi(file([[...moves, note(0, 60, 100), note(480, 60, 0), END]]))
+    const { reverb, chorus, attack, brightness } = linesFromMidi(parts[0]!)
+    expect(reverb.points.map((p) => [p.tick, Math.round(p.value)])).toEqual([
+      [0, 6],
+      [960, -90],
+    ])
+    expect(chorus).toEqual({ setting: -90, points: [] })
+    // a long attack time is the softest beginning
+    expect(attack).toEqual({ setting: -1, points: [] })
+    expect(brightness.points.map((p) => p.value)).toEqual([-1, 1])
+  })
 })
 
 describe('writeMidi', () => {
@@ -214,6 +234,27 @@ describe('writeMidi', () => {
       expect([pan[0]!.value, pan.at(-1)!.value]).toEqual([0, 127])
       expect(MIXER_CONTROLS.pan.scale.toTravel(0)).toBe(0.5)
     }
+  })
+
+  it('carries sends by the order of the returns, and how a track is played', () => {
+    const ids = { back: 'hall', effect: 'fx' }
+    const sent = addSend(addReturn(mix, 'Hall', 'reverb', ids), 'reed', 'hall', 'to-hall')
+    const throws = [point(0, -90), point(3840, -90, 'jump'), point(7680, -3, 'jump')]
+    const softly = [point(0, 0), point(7680, -1)]
+    const full = withPoints(
+      withPoints(addEffect(sent, 'reed', 'touch', 't'), 'send/to-hall/level', throws, () => 's'),
+      'effect/t/attack',
+      softly,
+      () => 'a',
+    )
+    expect(leftOutOfMidi(song, full)).toEqual([])
+    const reed = readMidi(withANote(writeMidi(song, full, false))).parts.find((p) => p.name === 'Reed')!
+    const { reverb, attack } = linesFromMidi(reed)
+    for (const tick of [100, 5000, 9000])
+      expect(valueAt(reverb.points, levelScale, tick)).toBeCloseTo(valueAt(throws, levelScale, tick), 0)
+    const scale = EFFECT_CONTROLS.touch.attack.scale
+    for (const tick of [0, 3840, 7680])
+      expect(Math.abs(valueAt(attack.points, scale, tick) - valueAt(softly, scale, tick))).toBeLessThan(0.03)
   })
 
   it('says what it cannot carry', () => {

@@ -16,8 +16,11 @@ export interface MidiMove {
   readonly value: number
 }
 
-/** Controllers that a mix knows: volume, pan, expression, reverb send, chorus send (MIDI 1.0, General MIDI). */
-export const MIX_CONTROLLERS = [7, 10, 11, 91, 93] as const
+/**
+ * Controllers that a mix knows: volume, pan, expression, attack time, brightness, reverb send, chorus send (MIDI 1.0,
+ * General MIDI 2).
+ */
+export const MIX_CONTROLLERS = [7, 10, 11, 73, 74, 91, 93] as const
 export type MixController = (typeof MIX_CONTROLLERS)[number]
 
 /** What one channel of a MIDI file plays. */

@@ -1,9 +1,9 @@
 import { LineCursor, compileLine } from '../envelope'
 import { laneName } from '../assess'
-import { gainOfDb } from '../maths'
 import { lineInCharge, resolve, type Mix } from '../mix'
 import { songTime, type SongVersion } from '../song'
 import { TICKS_PER_QUARTER } from '../time'
+import { centredShare, DEPTHS, levelShare } from './controllers'
 import { pack, type RawEvent } from './raw-file'
 
 /** Ticks between two looks at a line: a sixty-fourth of a quarter is finer than any ear. */
@@ -16,8 +16,9 @@ interface Placed {
 
 /**
  * Writes the lines of a mix as a Standard MIDI File of format 1: tempo, time signatures and sections (as markers) on the
- * first track, then a track for each track of the song with volume (controller 7, and 39 for its finer half) and pan (10
- * and 42), where lines move them. Other lines have no controller of their own and are left out.
+ * first track, then a track for each track of the song with volume (controller 7, and 39 for its finer half), pan (10 and
+ * 42), its sends (91 to 95, by the order of the returns) and how it is played (73 and 74). Other lines have no controller of
+ * their own and are left out.
  * @param fine whether controllers of 14 bit are written
  */
 export function writeMidi(song: SongVersion, mix: Mix, fine: boolean): Uint8Array {
@@ -45,8 +46,11 @@ export function writeMidi(song: SongVersion, mix: Mix, fine: boolean): Uint8Arra
     const named = { type: 'trackName', meta: true, text: ascii(laneName(song, mix, `track/${id}/level`)) }
     return [
       { tick: 0, event: named },
-      ...controller(song, mix, `track/${id}/level`, channel, 7, fine, volumeShare),
-      ...controller(song, mix, `track/${id}/pan`, channel, 10, fine, (pan) => (pan + 1) / 2),
+      ...controller(song, mix, `track/${id}/level`, channel, 7, fine, levelShare),
+      ...controller(song, mix, `track/${id}/pan`, channel, 10, fine, centredShare),
+      ...coarseOf(mix, id).flatMap(([address, number, share]) =>
+        controller(song, mix, address, channel, number, false, share),
+      ),
     ]
   })
   return pack({
@@ -57,13 +61,35 @@ export function writeMidi(song: SongVersion, mix: Mix, fine: boolean): Uint8Arra
 
 /** Lines of a mix that a MIDI file cannot carry, by name. */
 export function leftOutOfMidi(song: SongVersion, mix: Mix): string[] {
+  const carried = new Set(
+    mix.tracks.flatMap(({ id }) => [
+      `track/${id}/level`,
+      `track/${id}/pan`,
+      ...coarseOf(mix, id).map(([address]) => address),
+    ]),
+  )
   return mix.envelopes
-    .filter((e) => e.on && e.points.length && !/^track\/[^/]+\/(level|pan)$/.test(e.address))
+    .filter((e) => e.on && e.points.length && !carried.has(e.address))
     .map((e) => laneName(song, mix, e.address))
 }
 
-/** Gain by the square of the controller, +6 dB at the top. */
-const volumeShare = (db: number) => Math.sqrt(gainOfDb(Math.min(6, db)) / gainOfDb(6)) * (db <= -90 ? 0 : 1)
+/** The controls of a track that have a controller without a finer half, with its number and what share of it a value is. */
+function coarseOf(mix: Mix, id: string): (readonly [string, number, (value: number) => number])[] {
+  const { sends, effects } = mix.tracks.find((t) => t.id === id) ?? { sends: [], effects: [] }
+  const touch = effects.find((e) => e.kind === 'touch')
+  return [
+    ...sends.flatMap((send) => {
+      const number = DEPTHS[mix.returns.findIndex((r) => r.id === send.to)]
+      return number ? [[`send/${send.id}/level`, number, levelShare] as const] : []
+    }),
+    ...(touch
+      ? [
+          [`effect/${touch.id}/attack`, 73, (v: number) => centredShare(-v)] as const,
+          [`effect/${touch.id}/brightness`, 74, centredShare] as const,
+        ]
+      : []),
+  ]
+}
 
 function controller(
   song: SongVersion,

@@ -83,11 +83,12 @@ describe('effects', () => {
       'delay',
       'reverb',
       'flanger',
+      'touch',
     ])
     mix = changeEffect(mix, 'fx-filter', { name: 'Opening', mode: 'high-pass' })
     expect(mix.tracks[0]!.effects[2]).toMatchObject({ name: 'Opening', mode: 'high-pass' })
     expect(checkMix(JSON.parse(JSON.stringify(mix)), song).ok).toBe(true)
-    expect(removeEffect(mix, 'fx-eq').tracks[0]!.effects).toHaveLength(5)
+    expect(removeEffect(mix, 'fx-eq').tracks[0]!.effects).toHaveLength(6)
   })
 
   it('take their lines with them', () => {

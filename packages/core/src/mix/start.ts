@@ -1,12 +1,20 @@
 import type { SongVersion } from '../song'
-import type { Mix } from './mix'
+import { freshEffect } from './chains'
+import { lineInCharge } from './lanes'
+import type { Mix, TrackMix } from './mix'
 
-/** The plainest mix of a song: every region as recorded, every control at its initial setting, no lines. */
+/** Id of the effect that holds how a track is played. */
+export const touchOf = (track: string) => `touch-${track}`.slice(0, 64)
+
+/**
+ * The plainest mix of a song: every region as recorded, every control at its initial setting, no lines. A track that was
+ * played from notes has its touch at hand, at rest.
+ */
 export function plainMix(song: SongVersion): Mix {
   return {
     format: 'rudlo-mix',
     version: 1,
-    tracks: song.tracks.map(({ id }) => ({
+    tracks: song.tracks.map(({ id, played }) => ({
       id,
       regions: song.regions
         .filter((r) => r.track === id)
@@ -21,7 +29,7 @@ export function plainMix(song: SongVersion): Mix {
           fadeOut: 0,
         })),
       gain: 0,
-      effects: [],
+      effects: played ? [freshEffect('touch', touchOf(id))] : [],
       mute: false,
       sends: [],
       level: 0,
@@ -34,4 +42,15 @@ export function plainMix(song: SongVersion): Mix {
     motifs: [],
     placements: [],
   }
+}
+
+/** Whether effects make anything of a track: a touch at rest does not. */
+export function isColoured(mix: Mix, { effects }: TrackMix): boolean {
+  return effects.some(
+    ({ id, kind, params }) =>
+      kind !== 'touch' ||
+      Object.entries(params).some(
+        ([word, value]) => value !== 0 || lineInCharge(mix, `effect/${id}/${word}`),
+      ),
+  )
 }

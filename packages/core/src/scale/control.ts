@@ -8,6 +8,7 @@ import {
   decibels,
   gainDecibels,
   hertz,
+  leaning,
   milliseconds,
   noteValue,
   onOff,
@@ -104,6 +105,10 @@ export const EFFECT_CONTROLS = {
     variation: control('Variation', 'effect', linearScale(0, 7), choice, 0),
     depth: control('Depth', 'effect', linearScale(0, 1), percent, 1, 0),
     smoothness: control('Smoothness', 'effect', linearScale(0, 1), percent, 0.2),
+  },
+  touch: {
+    attack: control('Attack', 'effect', linearScale(-1, 1), leaning('softer', 'harder'), 0),
+    brightness: control('Brightness', 'effect', linearScale(-1, 1), leaning('darker', 'brighter'), 0),
   },
 } as const satisfies Record<string, Record<string, Control>>
 

@@ -86,6 +86,27 @@ export const percent: Unit = {
   parse: (text) => parseWith(text, { '': 0.01, '%': 0.01 }),
 }
 
+/**
+ * A leaning to one side or the other of what is usual, −1…+1: "30 % softer", "as it is", "30 % harder".
+ * @param less word for below 0
+ * @param more word for above it
+ */
+export function leaning(less: string, more: string): Unit {
+  return {
+    format: (lean) => {
+      const size = Math.round(Math.abs(lean) * 100)
+      return size === 0 ? 'as it is' : `${size} % ${lean < 0 ? less : more}`
+    },
+    parse: (text) => {
+      const typed = plain(text)
+      if (typed === 'as it is') return 0
+      const sided = new RegExp(`^(\\d+(?:\\.\\d+)?)?\\s*%?\\s*(${less}|${more})$`).exec(typed)
+      if (sided) return ((sided[2] === less ? -1 : 1) * Number(sided[1] ?? 100)) / 100
+      return parseWith(text, { '': 0.01, '%': 0.01 })
+    },
+  }
+}
+
 /** A bare number. */
 export const ratio: Unit = {
   format: (value) => numberText(value, 2),

@@ -25,6 +25,8 @@ export interface SongTrack {
   readonly name: string
   readonly role: Role
   readonly channels: 1 | 2
+  /** Whether it was played from notes by an instrument of the project: how it is played can then be set and moved. */
+  readonly played?: boolean
 }
 
 /** A region as recorded: the mix starts from a copy of it. */

@@ -12,9 +12,9 @@ const tick: Schema = { type: 'integer', minimum: 0, maximum: LONGEST_SONG_TICKS 
 const samples: Schema = { type: 'integer', minimum: 0, maximum: 2_000_000_000 }
 const channels: Schema = { enum: [1, 2] }
 
-const object = (properties: Record<string, Schema>): Schema => ({
+const object = (properties: Record<string, Schema>, optional: Record<string, Schema> = {}): Schema => ({
   type: 'object',
-  properties,
+  properties: { ...properties, ...optional },
   required: Object.keys(properties),
   additionalProperties: false,
 })
@@ -45,7 +45,12 @@ const SONG_SCHEMA = object({
     5000,
   ),
   sections: list(object({ id, letter: name, name, tick }), 0, 500),
-  tracks: list(object({ id, name, role: { enum: ROLES }, channels }), 0, 64),
+  tracks: list(
+    // a song from before tracks could be played says nothing of it
+    object({ id, name, role: { enum: ROLES }, channels }, { played: { type: 'boolean' } }),
+    0,
+    64,
+  ),
   regions: list(
     object({ id, track: id, asset: hash, start: tick, offset: samples, length: { ...samples, minimum: 1 } }),
     0,

@@ -1,3 +1,4 @@
+import { withRoomAfter } from '@rudlo/core/flac'
 import { FLACDecoder } from '@wasm-audio-decoders/flac'
 
 /** The decoder maps 16 bit samples to ±1 by this; undone exactly. */
@@ -11,7 +12,7 @@ export async function decodeFlac(bytes: Uint8Array, frames: number): Promise<Int
   const decoder = new FLACDecoder()
   await decoder.ready
   try {
-    const { channelData, samplesDecoded, errors, bitDepth } = await decoder.decodeFile(bytes)
+    const { channelData, samplesDecoded, errors, bitDepth } = await decoder.decodeFile(withRoomAfter(bytes))
     if (errors.length || samplesDecoded !== frames || bitDepth !== 16)
       throw new RangeError('This audio is damaged.')
     return channelData.map((channel) => {

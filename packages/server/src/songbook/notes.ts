@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { linesFromMidi, readMidi, type MidiPart, type MidiSong } from '@rudlo/core/midi'
-import { plainMix, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
+import { linesFromMidi, readMidi, type BroughtLine, type MidiPart, type MidiSong } from '@rudlo/core/midi'
+import { addReturn, addSend, plainMix, touchOf, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
 import { letterOf, type SongVersion } from '@rudlo/core/song'
 import { MeterMap, TempoMap } from '@rudlo/core/time'
 import { playerFor } from '@rudlo/demo'
@@ -16,7 +16,7 @@ const AFTER = 1
 /** What became of a MIDI file: a song that is not kept yet, and a mix with the lines that came along. */
 export interface FromNotes {
   readonly document: SongVersion
-  /** The moves of volume and pan that the file holds, as lines; null where it holds none. */
+  /** The moves that the file holds of volume, pan, sends and how it is played, as lines; null where it holds none. */
   readonly mix: Mix | null
 }
 
@@ -74,6 +74,7 @@ function songOf(
       name,
       role: player.role,
       channels: channels.length === 2 ? (2 as const) : (1 as const),
+      played: true,
     }
   })
   const begins = markers.filter((m, i) => m.tick < length && (i === 0 || m.tick > markers[i - 1]!.tick))
@@ -111,18 +112,37 @@ function songOf(
   }
 }
 
+/** The lines that the parts bring along, on the plainest mix; null where they bring none. */
 function mixOf(song: SongVersion, parts: readonly MidiPart[]): Mix | null {
-  let mix = plainMix(song)
-  let moved = false
-  for (const [i, part] of parts.entries()) {
-    const lines = linesFromMidi(part)
-    for (const word of ['level', 'pan'] as const) {
-      const address = `track/${song.tracks[i]!.id}/${word}`
-      const { setting, points } = lines[word]
-      mix = withSetting(mix, address, setting)
-      if (points.length) mix = withPoints(mix, address, points, randomUUID)
-      moved ||= points.length > 0 || setting !== 0
+  const plain = plainMix(song)
+  const brought = parts.map((part, i) => ({ track: song.tracks[i]!.id, lines: linesFromMidi(part) }))
+  let mix = plain
+  const take = (address: string, { setting, points }: BroughtLine) => {
+    mix = withSetting(mix, address, setting)
+    if (points.length) mix = withPoints(mix, address, points, randomUUID)
+  }
+  for (const { track, lines } of brought) {
+    take(`track/${track}/level`, lines.level)
+    take(`track/${track}/pan`, lines.pan)
+    take(`effect/${touchOf(track)}/attack`, lines.attack)
+    take(`effect/${touchOf(track)}/brightness`, lines.brightness)
+  }
+  // a return only where somebody is sent to it
+  for (const { word, name, kind } of RETURNS) {
+    const sent = brought.filter(({ lines }) => lines[word].points.length || lines[word].setting > -90)
+    if (!sent.length) continue
+    const back = randomUUID()
+    mix = addReturn(mix, name, kind, { back, effect: randomUUID() })
+    for (const { track, lines } of sent) {
+      const send = randomUUID()
+      mix = addSend(mix, track, back, send)
+      take(`send/${send}/level`, lines[word])
     }
   }
-  return moved ? mix : null
+  return mix === plain ? null : mix
 }
+
+const RETURNS = [
+  { word: 'reverb', name: 'Hall', kind: 'reverb' },
+  { word: 'chorus', name: 'Chorus', kind: 'flanger' },
+] as const

@@ -1,4 +1,5 @@
 /** Web worker that decodes FLAC into shared memory, two bytes a sample. */
+import { withRoomAfter } from '@rudlo/core/flac'
 import { FLACDecoder } from '@wasm-audio-decoders/flac'
 
 export interface DecodeTask {
@@ -18,7 +19,7 @@ const decoder = new FLACDecoder()
 let turn: Promise<unknown> = decoder.ready
 
 async function decode({ id, bytes, frames }: DecodeTask): Promise<DecodeAnswer> {
-  const { channelData, samplesDecoded, errors } = await decoder.decodeFile(bytes)
+  const { channelData, samplesDecoded, errors } = await decoder.decodeFile(withRoomAfter(bytes))
   await decoder.reset()
   if (errors.length || samplesDecoded !== frames) return { id, error: 'This audio arrived damaged.' }
   const channels = channelData.map((channel) => {

@@ -1,4 +1,5 @@
-import { addEffect, plainMix, withRegion, withSetting } from '@rudlo/core/mix'
+import { point } from '@rudlo/core/envelope'
+import { addEffect, plainMix, withPoints, withRegion, withSetting } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { describe, expect, it } from 'vitest'
 import { shortSong } from '../../test/short-song'
@@ -21,6 +22,10 @@ describe('loudness that follows at once', () => {
 
   it('is not known where a region was made softer or an effect was added', () => {
     expect(isDry(addEffect(recorded, 'reed', 'filter', 'f'), recorded)).toBe(false)
+    const touched = addEffect(recorded, 'reed', 'touch', 't')
+    const moved = withPoints(touched, 'effect/t/attack', [point(0, 0)], () => 'line')
+    const set = withSetting(touched, 'effect/t/brightness', 0.2)
+    expect([touched, moved, set].map((mix) => isDry(mix, recorded))).toEqual([true, false, false])
     const softer = withRegion(recorded, 'r', { level: -3 })
     expect([isDry(softer, recorded), isRecorded(softer.tracks[0]!, recorded.tracks[0])]).toEqual([
       false,

@@ -1,12 +1,17 @@
 import { compileMix, type AssetAudio } from '@rudlo/core/engine'
 import { InstantLoudness, type CrossEnergy } from '@rudlo/core/instant'
-import { plainMix, type Mix, type Region, type TrackMix } from '@rudlo/core/mix'
+import { isColoured, plainMix, type Mix, type Region, type TrackMix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import type { TableTask } from './table.worker'
 
-/** Whether the loudness of a mix follows from the table alone: no effects, no sends, all regions as they were recorded. */
+/**
+ * Whether the loudness of a mix follows from the table alone: no effects that do anything, no sends, all regions as they
+ * were recorded.
+ */
 export function isDry(mix: Mix, recorded: Mix): boolean {
-  return mix.tracks.every((t, i) => !t.effects.length && !t.sends.length && isRecorded(t, recorded.tracks[i]))
+  return mix.tracks.every(
+    (t, i) => !isColoured(mix, t) && !t.sends.length && isRecorded(t, recorded.tracks[i]),
+  )
 }
 
 /** Whether the regions of a track are as they were when the table was made. */

@@ -3,7 +3,7 @@ import { compileMix, type Program, type Solo } from '@rudlo/core/engine'
 import { type InstantLoudness } from '@rudlo/core/instant'
 import { gainOfDb } from '@rudlo/core/maths'
 import { dbfs, integratedLoudness, loudnessTrace, lufsOfEnergy } from '@rudlo/core/loudness'
-import { plainMix, type Mix } from '@rudlo/core/mix'
+import { isColoured, plainMix, type Mix } from '@rudlo/core/mix'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
@@ -149,7 +149,7 @@ export const usePlayer = defineStore('player', () => {
    */
   function trackTrace(index: number): Float64Array | null {
     const track = mix?.tracks[index]
-    if (!instant.value || !program || !track || track.effects.length) return null
+    if (!instant.value || !program || !mix || !track || isColoured(mix, track)) return null
     if (!isRecorded(track, recorded?.tracks[index])) return null
     return loudnessTrace(instant.value.hops(program, moves.value, index), 4)
   }

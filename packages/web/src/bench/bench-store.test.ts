@@ -115,6 +115,15 @@ describe('a lane', () => {
     expect(bench.isOpen(LEVEL)).toBe(true)
   })
 
+  it('is open to its teacher, brief or not, unless it was locked', async () => {
+    const bench = await opened()
+    bench.assignment = { ...bench.assignment!, settings: { revision: 1 } } as never
+    expect(bench.isOpen(PAN)).toBe(true)
+    bench.setOpen(PAN, true)
+    bench.setOpen(LEVEL, false)
+    expect([bench.isOpen(PAN), bench.isOpen(LEVEL)]).toEqual([true, false])
+  })
+
   it('that was drawn on before stays open', async () => {
     const bench = await opened()
     work.mix = withPoints(start, PAN, [point(0, 0), point(960, 1)], () => 'p')

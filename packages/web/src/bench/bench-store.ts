@@ -248,10 +248,14 @@ export const useBench = defineStore('bench', () => {
   /** Whether the brief asks for this lane. */
   const isInBrief = (lane: string) => assignment.value?.brief.open.includes(lane) ?? false
 
-  /** Whether this lane may be changed: it is in the brief, or was opened, and is not locked. */
+  /**
+   * Whether this lane may be changed: it is in the brief, or was opened, and is not locked. At a teacher's own bench, where
+   * the start and the model are made, every lane may be.
+   */
   function isOpen(lane: string): boolean {
     const envelope = work.envelope(lane)
     if (envelope?.open === false) return false
+    if (assignment.value?.settings) return true
     const start = assignment.value && envelopeOf(assignment.value.startingMix, lane)
     // a lane that was drawn on before stays open
     const drawn =

@@ -321,6 +321,69 @@ describe('flanger', () => {
   })
 })
 
+describe('touch', () => {
+  const LONG = 30_000
+  /** A tone that begins at the hit and is held: 200 Hz and, a tenth as strong, 6 kHz. */
+  const held = audioFor(
+    song,
+    () => 0,
+    (n) => {
+      const t = (n - HIT) / SAMPLE_RATE
+      if (n < HIT) return 0
+      return Math.round(9000 * Math.sin(400 * Math.PI * t) + 900 * Math.sin(12_000 * Math.PI * t))
+    },
+  )
+  const touched = (params: Record<string, number>) => out(padWith([effect('touch', params)]), held).left
+  const plain = touched({})
+  /** Highest sample of a stretch after the hit, against the plain one in dB. */
+  const against = (samples: Float32Array, from: number, to: number) => {
+    const peak = (of: Float32Array) =>
+      of.subarray(HIT + from, HIT + to).reduce((most, v) => Math.max(most, Math.abs(v)), 0)
+    return 20 * Math.log10(peak(samples) / peak(plain))
+  }
+  const sharpOrDull = (samples: Float32Array, frequency: number) =>
+    responseAt(samples, frequency, LONG) - responseAt(plain, frequency, LONG)
+
+  it('is not there at rest', () => {
+    expect(plain).toEqual(out(padWith([]), held).left)
+  })
+
+  it('softens or sharpens how a note begins, and leaves what is held', () => {
+    const [soft, hard] = [touched({ attack: -1 }), touched({ attack: 1 })]
+    expect(against(soft, 0, 400)).toBeLessThan(-12)
+    expect(against(hard, 0, 1000)).toBeGreaterThan(6)
+    for (const samples of [soft, hard]) expect(Math.abs(against(samples, 25_000, LONG))).toBeLessThan(0.6)
+    // half as much is between the two
+    const half = against(touched({ attack: -0.5 }), 0, 400)
+    expect([half < -3, half > against(soft, 0, 400)]).toEqual([true, true])
+  })
+
+  it('makes what lies high brighter or darker, and leaves what lies low', () => {
+    const [bright, dark] = [touched({ brightness: 1 }), touched({ brightness: -1 })]
+    expect(sharpOrDull(bright, 6000)).toBeGreaterThan(8)
+    expect(sharpOrDull(dark, 6000)).toBeLessThan(-12)
+    for (const samples of [bright, dark]) expect(Math.abs(sharpOrDull(samples, 200))).toBeLessThan(1.2)
+  })
+
+  it('moves without a step', () => {
+    const mix = withPoints(
+      padWith([effect('touch')]),
+      'effect/fx-touch/brightness',
+      [point(0, -1), point(3840, 1)],
+      () => 'line',
+    )
+    const { left } = out(mix, held)
+    let largest = 0
+    for (let n = HIT + 2; n < HIT + LONG; n++)
+      largest = Math.max(largest, Math.abs(left[n]! - 2 * left[n - 1]! + left[n - 2]!))
+    let usual = 0
+    const bright = touched({ brightness: 1 })
+    for (let n = HIT + 2; n < HIT + LONG; n++)
+      usual = Math.max(usual, Math.abs(bright[n]! - 2 * bright[n - 1]! + bright[n - 2]!))
+    expect(largest).toBeLessThanOrEqual(usual * 1.01)
+  })
+})
+
 describe('chopper', () => {
   it('opens and shuts by its pattern, on the song’s sixteenths', () => {
     const steady = audioFor(
