@@ -46,6 +46,7 @@ export class Installation {
         RUDLO_DB_USER: username,
         RUDLO_DB_PASSWORD: password,
         RUDLO_DB_NAME: database,
+        RUDLO_DISK: this.database.folder,
         RUDLO_PORT: String(this.port),
         RUDLO_DEMO: this.demo ? '1' : '0',
         RUDLO_WEB: WEB_DIST,

@@ -72,6 +72,7 @@ export class PrivateDatabase {
       RUDLO_DB_USER: username,
       RUDLO_DB_PASSWORD: password,
       RUDLO_DB_NAME: database,
+      RUDLO_DISK: this.folder,
     }
   }
 

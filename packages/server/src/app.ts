@@ -3,6 +3,7 @@ import { accessRoutes } from './access/routes'
 import { assignmentRoutes } from './assignments/routes'
 import { severalGroupsRoutes } from './assignments/several-groups-routes'
 import { handInRoutes } from './handins/routes'
+import { diskFull, roomOnDisk } from './http/disk'
 import { mountPages } from './http/pages'
 import { notFound, Problem } from './http/problem'
 import { requestLog } from './http/request-log'
@@ -46,14 +47,17 @@ export interface AppOptions {
   readonly log: (line: string) => void
   /** Folder of the built web application; none in tests of the server alone. */
   readonly web?: string
+  /** A folder on the disk of the database, where that is a disk of this machine. */
+  readonly disk?: string
 }
 
 /** Puts the server together. */
-export function createApp(services: Services, { log, web }: AppOptions): Hono {
+export function createApp(services: Services, { log, web, disk }: AppOptions): Hono {
   const app = new Hono()
   app.use(requestLog(log))
   app.use(securityHeaders)
   app.use(sameOriginWrites)
+  if (disk) app.use('/api/*', roomOnDisk(disk))
   app.onError((error, c) => {
     const problem = error instanceof Problem ? error : unexpected(error, log)
     return c.json(problem.body, problem.status)
@@ -64,9 +68,16 @@ export function createApp(services: Services, { log, web }: AppOptions): Hono {
   return app
 }
 
-/** The database being away is told apart from a fault of ours; neither tells what happened inside. */
+/** What MariaDB says where there is no room: a table cannot grow, or the disk is full. */
+const NO_ROOM = ['ER_RECORD_FILE_FULL', 'ER_DISK_FULL', 'ENOSPC']
+
+/** A full disk and a database that is away are told apart from a fault of ours; none tells what happened inside. */
 function unexpected(error: Error, log: (line: string) => void): Problem {
   const { code } = error as { code?: string }
+  if (NO_ROOM.includes(code ?? '')) {
+    log(`the disk is full: ${code}`)
+    return diskFull()
+  }
   const away = ['ECONNREFUSED', 'PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'ETIMEDOUT', 'EPIPE'].includes(
     code ?? '',
   )

@@ -21,6 +21,7 @@ function settings() {
     demo: need('RUDLO_DEMO') === '1',
     web: process.env['RUDLO_WEB'],
     logFile: process.env['RUDLO_LOG'],
+    disk: process.env['RUDLO_DISK'],
     tls: tlsFrom(process.env),
   }
 }
@@ -39,7 +40,7 @@ function tell(message: Record<string, unknown>): void {
 }
 
 async function main(): Promise<void> {
-  const { database: connection, port, demo: wantsDemo, web, logFile, tls } = settings()
+  const { database: connection, port, demo: wantsDemo, web, logFile, disk, tls } = settings()
   const logStream = logFile ? createWriteStream(logFile, { flags: 'a' }) : null
   const log = (line: string) => void logStream?.write(line + '\n')
   const database = await dataSource(connection).initialize()
@@ -63,7 +64,7 @@ async function main(): Promise<void> {
     ? await services.installation.firstTeacherCode()
     : null
 
-  const app = createApp(services, { log, ...(web ? { web } : {}) })
+  const app = createApp(services, { log, ...(web ? { web } : {}), ...(disk ? { disk } : {}) })
   // this machine alone, or HTTPS
   const server = await listen(app.fetch, port, tls)
   tell({ ready: true, port, demo, code })

@@ -89,7 +89,7 @@ export async function freshDatabase(
 
 /** Anna and Ben are in the teacher's group, Cleo in the other teacher's. */
 export async function makeWorld(
-  options: { demo?: boolean; connection?: Parameters<typeof freshDatabase>[0] } = {},
+  options: { demo?: boolean; disk?: string; connection?: Parameters<typeof freshDatabase>[0] } = {},
 ): Promise<World> {
   const database = await freshDatabase(options.connection)
   const log: string[] = []
@@ -98,7 +98,10 @@ export async function makeWorld(
     workers: new URL('../dist/', import.meta.url),
     log: (line) => log.push(line),
   })
-  const app = createApp(services, { log: (line) => log.push(line) })
+  const app = createApp(services, {
+    log: (line) => log.push(line),
+    ...(options.disk ? { disk: options.disk } : {}),
+  })
   const song = await keepSong(services)
   const songVersionId = await insertSong(database, song)
   const passwordHash = await hashPassword(PASSWORD)

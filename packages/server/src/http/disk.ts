@@ -1,0 +1,34 @@
+import { statfs } from 'node:fs/promises'
+import type { MiddlewareHandler } from 'hono'
+import { Problem } from './problem'
+
+/**
+ * What is left free on the disk of the database. A database that meets the very end of its disk while it writes can fall
+ * over; so writing is refused a good way before, and what makes room is not.
+ */
+const RESERVE = 64 * 1024 * 1024
+
+/** Coming in and going out are always possible: somebody has to see what is wrong. */
+const ALWAYS = ['/api/session', '/api/demo-session']
+
+export const diskFull = () =>
+  new Problem(
+    507,
+    'disk-full',
+    'The disk of the server is full: nothing was changed. Tell whoever looks after it.',
+  )
+
+/**
+ * Refuses whatever writes while the disk is nearly full.
+ * @param folder on the disk of the database
+ */
+export const roomOnDisk =
+  (folder: string): MiddlewareHandler =>
+  async (c, next) => {
+    const writes = ['POST', 'PUT', 'PATCH'].includes(c.req.method) && !ALWAYS.includes(c.req.path)
+    if (writes) {
+      const { bavail, bsize } = await statfs(folder)
+      if (bavail * bsize < RESERVE) throw diskFull()
+    }
+    return next()
+  }
