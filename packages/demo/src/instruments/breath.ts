@@ -21,7 +21,12 @@ interface Voice {
   readonly seed: number
 }
 
-function play(voice: Voice, note: Note, out: Float32Array, random: () => number): void {
+/** The table of a strength: soft and loud playing fade into each other. */
+function tableOf({ soft, loud }: Voice, strength: number): Wavetable {
+  return soft.map((v, n) => v * (1 - strength) + loud[n]! * strength)
+}
+
+function play(voice: Voice, table: Wavetable, note: Note, out: Float32Array, random: () => number): void {
   const frequency = hz(note.pitch)
   const from = Math.max(0, Math.round(note.start * RATE))
   const held = Math.round(note.seconds * RATE)
@@ -43,7 +48,7 @@ function play(voice: Voice, note: Note, out: Float32Array, random: () => number)
       t < voice.vibrato.after ? 0 : voice.vibrato.depth * Math.min(1, (t - voice.vibrato.after) * 3)
     vibratoPhase += voice.vibrato.rate / RATE
     if (vibratoPhase >= 1) vibratoPhase -= 1
-    const wobble = readTable(SINE, vibratoPhase)
+    const wobble = vibrato ? readTable(SINE, vibratoPhase) : 0
     const scoop = n < attack ? voice.scoop * (1 - n / attack) : 0
     const step = (frequency * (1 + vibrato * wobble - scoop)) / RATE
     let x = 0
@@ -51,7 +56,7 @@ function play(voice: Voice, note: Note, out: Float32Array, random: () => number)
       let phase = phases[v]! + step * voice.unison[v]!
       if (phase >= 1) phase -= 1
       phases[v] = phase
-      x += readTable(voice.soft, phase) * (1 - note.strength) + readTable(voice.loud, phase) * note.strength
+      x += readTable(table, phase)
     }
     if (voice.noise) {
       const white = random() * 2 - 1
@@ -68,7 +73,12 @@ function sustained(voice: Voice): Instrument {
   return (notes, frames) => {
     const out = new Float32Array(frames)
     const random = randomSource(voice.seed)
-    for (const note of notes) play(voice, note, out, random)
+    const tables = new Map<number, Wavetable>()
+    for (const note of notes) {
+      const table = tables.get(note.strength) ?? tableOf(voice, note.strength)
+      tables.set(note.strength, table)
+      play(voice, table, note, out, random)
+    }
     return [out]
   }
 }

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { overviewOf, packOverview } from '@rudlo/core/exchange'
 import { Between, type DataSource } from 'typeorm'
+import { execute } from '../database/execute'
 import type { WorkerPool } from '../jobs/worker-pool'
 import { Asset, AssetChunk } from './asset.entity'
 
@@ -35,7 +36,11 @@ export class Assets {
         overview: Buffer.from(packOverview(overviewOf(channels))),
       })
       for (let at = 0, number = 0; at < flac.length; at += CHUNK, number++) {
-        await manager.insert(AssetChunk, { assetId: id, number, data: flac.subarray(at, at + CHUNK) })
+        await execute(manager, 'INSERT INTO asset_chunks (asset_id, number, data) VALUES (?, ?, ?)', [
+          id,
+          number,
+          flac.subarray(at, at + CHUNK),
+        ])
       }
     })
     return id

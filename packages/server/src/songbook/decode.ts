@@ -55,12 +55,18 @@ export async function decodeAudio(file: string, name: string): Promise<Int16Arra
 /** Splits woven samples; two channels that are the same are one. */
 function apart(bytes: Buffer, channels: number): Int16Array[] {
   const frames = Math.floor(bytes.length / (2 * channels))
-  const out = Array.from({ length: channels }, () => new Int16Array(frames))
-  for (let n = 0; n < frames; n++)
-    for (let c = 0; c < channels; c++) out[c]![n] = bytes.readInt16LE(2 * (n * channels + c))
-  const [left, right] = out
-  if (right && left!.every((x, n) => x === right[n])) return [left!]
-  return out
+  // a copy of its own begins where 16 bit samples may; they are little-endian, as every machine that Node runs on is
+  const woven = new Int16Array(Uint8Array.from(bytes.subarray(0, 2 * channels * frames)).buffer)
+  if (channels === 1) return [woven]
+  const left = new Int16Array(frames)
+  const right = new Int16Array(frames)
+  let same = true
+  for (let n = 0; n < frames; n++) {
+    left[n] = woven[2 * n]!
+    right[n] = woven[2 * n + 1]!
+    same &&= left[n] === right[n]
+  }
+  return same ? [left] : [left, right]
 }
 
 /** What a file says of itself. */

@@ -6,7 +6,7 @@ import { parentPort } from 'node:worker_threads'
 Reflect.deleteProperty(globalThis, 'fetch')
 
 const RATE = 44_100
-const LEVEL = 5
+const LEVEL = 4
 const STRETCH = 65_536
 
 interface Encoder {
@@ -32,7 +32,7 @@ const ready = new Promise<void>((resolve) => (flac.isReady() ? resolve() : flac.
 
 function encode(channels: readonly Int16Array[]): Uint8Array {
   const frames = channels[0]!.length
-  const encoder = flac.create_libflac_encoder(RATE, channels.length, 16, LEVEL, frames, true, 4096)
+  const encoder = flac.create_libflac_encoder(RATE, channels.length, 16, LEVEL, frames, false, 4096)
   const parts: Uint8Array[] = []
   flac.init_encoder_stream(encoder, (bytes) => parts.push(bytes.slice()))
   for (let start = 0; start < frames; start += STRETCH) {
