@@ -226,6 +226,7 @@ describe('leaving', () => {
     expect((await ben.get<unknown[]>(`/api/works/${own.id}/hand-ins`)).body).toHaveLength(1)
     const trail = await teacher.get<{ what: string; who: string }[]>(`/api/groups/${world.group}/trail`)
     expect(JSON.stringify(trail.body)).not.toContain('Person anna')
+    expect(trail.body[0]).toMatchObject({ what: 'erased a student', who: 'Person teacher' })
   })
 })
 

@@ -95,6 +95,7 @@ export class Leaving {
       const works = `SELECT id FROM works WHERE person_id = ?`
       const ids = (sql: string) => idsOf(manager, sql, person.id)
       const [ofHandIns, ofWorks] = [await ids(handIns), await ids(works)]
+      const groups = await ids('SELECT group_id AS id FROM memberships WHERE person_id = ?')
       await removeAll(manager, 'replies', 'author_id', [person.id])
       await removeAll(manager, 'remarks', 'hand_in_id', ofHandIns)
       await removeAll(manager, 'reviews', 'hand_in_id', ofHandIns)
@@ -114,7 +115,8 @@ export class Leaving {
       await removeAll(manager, 'trail', 'person_id', [person.id])
       await removeAll(manager, 'trail', 'subject', [person.id, ...ofHandIns])
       await removeAll(manager, 'people', 'id', [person.id])
-      await leaveTrail(manager, teacher.id, 'erased a student', '')
+      // under the groups: that is where their teachers read it
+      for (const group of groups) await leaveTrail(manager, teacher.id, 'erased a student', group)
     })
   }
 }
