@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What helps the hand on the desk: the grid that places snap to, and how close the song is seen. */
 import { usePlayer } from '../audio/player-store'
-import { SNAPS, useBench, type SnapTo } from './bench-store'
+import { useBench } from './bench-store'
+import { SNAPS, type SnapTo } from './use-snapping'
 import SeeMenu from './SeeMenu.vue'
 
 const bench = useBench()

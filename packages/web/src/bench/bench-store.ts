@@ -1,9 +1,7 @@
 import { valueAt as lineValueAt, type LineSpan, type Points } from '@rudlo/core/envelope'
-import { envelopeOf, lineInCharge, regionEnds, resolve, trackLevel, withLane } from '@rudlo/core/mix'
+import { envelopeOf, lineInCharge, resolve, trackLevel, withLane } from '@rudlo/core/mix'
 import type { Control } from '@rudlo/core/scale'
 import { songTime } from '@rudlo/core/song'
-import { regionOnsets } from '../audio/onset-finder'
-import { GRIDS, gridStep, nearestPlace, snapTick, type Grid } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useSpan } from '../lane/use-span'
@@ -12,26 +10,11 @@ import { get } from '../server/api'
 import type { AssignmentView, BriefTask, OwnVersion } from '../server/views'
 import { usePlayer } from '../audio/player-store'
 import { useWork } from '../work/work-store'
+import { useSnapping } from './use-snapping'
 import { addLane, oneLane, removeLane, showLane, type DeskLanes } from './desk-lanes'
 
 /** How long a place lights up that the teacher points at. */
 const LIGHT_MS = 12_000
-
-/** What places snap to: the grid, or something that is there. */
-export const SNAPS = [
-  'bar',
-  'beat',
-  'half-beat',
-  'quarter-beat',
-  'third-beat',
-  'section',
-  'region',
-  'onset',
-  'any onset',
-  'play',
-  'off',
-] as const
-export type SnapTo = (typeof SNAPS)[number]
 
 /** How wide the slopes are by which bars that are raised lead over to what lies beside them. */
 export const EDGES = [
@@ -68,9 +51,6 @@ export const useBench = defineStore('bench', () => {
     },
   })
   const taskId = ref<string | null>(null)
-  const grid = ref<SnapTo>('beat')
-  /** Where sounds begin on the track at hand, in ticks: known once they were asked for. */
-  const onsets = shallowRef<readonly number[]>([])
   /** What the hand does on the lane: points one by one, bars as a whole, or a line drawn freely. */
   const hand = ref<Hand>('points')
   /** The bars that are selected on the lane. */
@@ -130,6 +110,13 @@ export const useBench = defineStore('bench', () => {
   const song = computed(() => assignment.value?.songDocument ?? null)
   const time = computed(() => (song.value ? songTime(song.value) : null))
   const { span, zoom, scroll, showAll } = useSpan(() => time.value)
+  const { grid, onsets, snap, step, cell, cellName } = useSnapping({
+    song: () => song.value,
+    time: () => time.value,
+    mix: () => work.mix,
+    lane: () => address.value,
+    position: () => player.position,
+  })
   const task = computed<BriefTask | null>(
     () => assignment.value?.brief.tasks.find((t) => t.id === taskId.value) ?? null,
   )
@@ -145,72 +132,6 @@ export const useBench = defineStore('bench', () => {
     const beat = time.value?.meter.lengthsAt(stretch.from).beat ?? 960
     return Math.max(1, Math.min(EDGES[edgeKind.value]!.beats * beat, (stretch.to - stretch.from) / 4))
   }
-
-  /** Places that are there to snap to, for those ways of snapping that are no grid. */
-  const places = computed<readonly number[]>(() => {
-    if (!song.value || !time.value) return []
-    switch (grid.value) {
-      case 'section':
-        return [...song.value.sections.map((s) => s.tick), song.value.length]
-      case 'region': {
-        const owner = work.mix && resolve(work.mix, address.value)?.owner
-        const regions = work.mix?.tracks.find((t) => t.id === owner)?.regions ?? []
-        return regions.flatMap((r) => Object.values(regionEnds(r, time.value!.tempo, song.value!.length)))
-      }
-      case 'onset':
-      case 'any onset':
-        return onsets.value
-      case 'play':
-        return [Math.round(player.position)]
-      default:
-        return []
-    }
-  })
-
-  /** The regions whose onsets are snapped to: of the track at hand, or of all. */
-  const sounding = computed(() => {
-    if (grid.value !== 'onset' && grid.value !== 'any onset') return []
-    const owner = work.mix && resolve(work.mix, address.value)?.owner
-    const tracks = work.mix?.tracks ?? []
-    return (grid.value === 'onset' ? tracks.filter((t) => t.id === owner) : tracks).flatMap((t) => t.regions)
-  })
-  watch(sounding, async (regions) => {
-    onsets.value = []
-    if (!regions.length || !song.value || !time.value) return
-    const found = await regionOnsets(regions, song.value.assets, time.value.tempo).catch(() => [])
-    if (sounding.value === regions) onsets.value = found
-  })
-
-  const isGrid = (to: SnapTo): to is Grid => (GRIDS as readonly string[]).includes(to)
-
-  /** Where a place ends up that is set by hand; `free`: a key is held that switches snapping off. */
-  function snap(tick: number, free: boolean): number {
-    const length = song.value?.length ?? 0
-    const inside = Math.min(length, Math.max(0, tick))
-    if (free || !time.value) return Math.round(inside)
-    const to = grid.value
-    const place = isGrid(to) ? snapTick(time.value.meter, to, inside) : nearestPlace(places.value, inside)
-    return Math.min(length, Math.round(place))
-  }
-
-  /** How far an arrow key moves a point. */
-  function step(tick: number): number {
-    const { meter } = time.value!
-    const to = grid.value
-    const wide = isGrid(to) ? gridStep(meter, to, tick) : 1
-    return wide === 1 ? meter.lengthsAt(tick).beat / 8 : Math.min(meter.lengthsAt(tick).bar, wide)
-  }
-
-  /** Width of a cell that is drawn: of the grid, or a beat where there is no grid. */
-  function cell(tick: number): number {
-    const { meter } = time.value!
-    const to = grid.value
-    return isGrid(to) && to !== 'off' ? gridStep(meter, to, tick) : meter.lengthsAt(tick).beat
-  }
-  const cellName = computed(() => {
-    const to = grid.value
-    return isGrid(to) && to !== 'off' ? to.replace('-', ' ') : 'beat'
-  })
 
   /** Selects bars, and lets the hand work on bars. */
   function select(stretch: LineSpan): void {
