@@ -31,7 +31,7 @@ export class Piece {
     const sums = this.#energies
     for (let k = 0; k < count; k++) {
       const from = k * HOP
-      this.#weighting.sumThere(left, right, from, from + HOP, sums)
+      this.#weighting.sum(left, right, from, from + HOP, sums)
       part.left[first + k] = sums.left / HOP
       part.right[first + k] = sums.right / HOP
       if (part.peaks)

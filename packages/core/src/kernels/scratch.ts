@@ -10,8 +10,7 @@ function makeScratch() {
   return {
     memory,
     kernels: memory.kernels,
-    left: part.floats(PIECE + 16),
-    right: part.floats(PIECE),
+    samples: part.floats(PIECE + 16),
     state: part.doubles(8),
     coefficients: part.doubles(7),
     taps: part.doubles(24),

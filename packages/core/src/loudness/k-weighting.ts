@@ -1,5 +1,5 @@
 import { gainOfDb, pow, tanPi } from '../maths'
-import { PIECE, scratch, type Floats } from '../kernels'
+import { scratch, type Floats } from '../kernels'
 
 /** Coefficients of a biquad, normalised to a0 = 1. */
 export interface Biquad {
@@ -104,44 +104,22 @@ export class StereoEnergy {
     this.#coefficients = [shelf.b0, shelf.b1, shelf.b2, shelf.a1, shelf.a2, highPass.a1, highPass.a2]
   }
 
-  /** Sums of the squares of the weighted samples `from` (inclusive) to `to` (exclusive). */
-  sum(left: Float32Array, right: Float32Array, from: number, to: number, sums: SideEnergies): void {
-    const sides = scratch()
-    this.#weigh(left, right, from, to, sums, (start, end) => {
-      sides.left.view.set(left.subarray(start, end))
-      sides.right.view.set(right.subarray(start, end))
-      return [sides.left.at, sides.right.at]
-    })
-  }
-
-  /** The same for samples that lie in the scratch memory: nothing is copied. */
-  sumThere(left: Floats, right: Floats, from: number, to: number, sums: SideEnergies): void {
-    this.#weigh(left.view, right.view, from, to, sums, (start) => [left.at + start * 4, right.at + start * 4])
-  }
-
-  /** @param place where samples `start` to `end` lie in the scratch memory */
-  #weigh(
-    left: Float32Array,
-    right: Float32Array,
-    from: number,
-    to: number,
-    sums: SideEnergies,
-    place: (start: number, end: number) => readonly [number, number],
-  ): void {
+  /**
+   * Sums of the squares of the weighted samples `from` (inclusive) to `to` (exclusive) of two sides that lie in the scratch
+   * memory.
+   */
+  sum(left: Floats, right: Floats, from: number, to: number, sums: SideEnergies): void {
     sums.left = 0
     sums.right = 0
     const own = this.#state
-    if (own.every((v) => v === 0) && isSilent(left, from, to) && isSilent(right, from, to)) return
+    const silent = isSilent(left.view, from, to) && isSilent(right.view, from, to)
+    if (silent && own.every((v) => v === 0)) return
     const { kernels, state, coefficients, out } = scratch()
     state.view.set(own)
     coefficients.view.set(this.#coefficients)
-    for (let start = from; start < to; start += PIECE) {
-      const end = Math.min(to, start + PIECE)
-      const [leftAt, rightAt] = place(start, end)
-      kernels.weighted(leftAt, rightAt, end - start, state.at, coefficients.at, out.at)
-      sums.left += out.view[0]!
-      sums.right += out.view[1]!
-    }
+    kernels.weighted(left.at + from * 4, right.at + from * 4, to - from, state.at, coefficients.at, out.at)
+    sums.left = out.view[0]!
+    sums.right = out.view[1]!
     own.set(state.view)
   }
 }

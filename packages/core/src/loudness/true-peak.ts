@@ -85,15 +85,15 @@ export class TruePeak {
   }
 
   push(samples: Float32Array, from: number, to: number): void {
-    const { kernels, left, taps } = scratch()
+    const { kernels, samples: line, taps } = scratch()
     taps.view.set(TAPS)
     for (let start = from; start < to; start += PIECE) {
       const end = Math.min(to, start + PIECE)
       const n = end - start
-      left.view.set(this.#last)
-      left.view.set(samples.subarray(start, end), REACH)
-      this.#peak = kernels.truePeak(left.at, n, this.#peak, taps.at, GROWTH, DRIFT)
-      this.#last.set(left.view.subarray(n, n + REACH))
+      line.view.set(this.#last)
+      line.view.set(samples.subarray(start, end), REACH)
+      this.#peak = kernels.truePeak(line.at, n, this.#peak, taps.at, GROWTH, DRIFT)
+      this.#last.set(line.view.subarray(n, n + REACH))
     }
   }
 
