@@ -133,17 +133,27 @@ function listen(
   tracks: readonly TrackPiece[],
   go: (count: number) => boolean,
 ): boolean {
-  const nowhere = () => ({ view: new Float32Array(HOPS_AT_ONCE * HOP) })
-  const { left, right } = whole ?? { left: nowhere(), right: nowhere() }
-  for (let first = 0; first < hops; first += HOPS_AT_ONCE) {
-    const count = Math.min(HOPS_AT_ONCE, hops - first)
-    for (let at = 0; at < count * HOP; at += BLOCK) {
-      const n = Math.min(BLOCK, count * HOP - at)
-      engine.process(first * HOP + at, n, left.view.subarray(at, at + n), right.view.subarray(at, at + n))
-      for (const track of tracks) track.take(at, n)
+  const left = new Float32Array(BLOCK)
+  const right = new Float32Array(BLOCK)
+  const length = hops * HOP
+  let first = 0
+  let filled = 0
+  // blocks go through without a break, as in every other render: hops end somewhere inside them
+  for (let at = 0; at < length; at += BLOCK) {
+    const n = Math.min(BLOCK, length - at)
+    engine.process(at, n, n < BLOCK ? left.subarray(0, n) : left, n < BLOCK ? right.subarray(0, n) : right)
+    if (whole) {
+      whole.left.view.set(left, filled)
+      whole.right.view.set(right, filled)
     }
+    for (const track of tracks) track.take(filled, n)
+    filled += n
+    const count = Math.floor(filled / HOP)
+    if (count < HOPS_AT_ONCE && at + n < length) continue
     whole?.measure(first, count)
     for (const track of tracks) track.measure(first, count)
+    first += count
+    filled -= count * HOP
     if (!go(count)) return false
   }
   return true

@@ -1,4 +1,4 @@
-import type { Bus } from '../engine'
+import { BLOCK, type Bus } from '../engine'
 import { scratch, type Floats } from '../kernels'
 import { StereoEnergy, TruePeak, type SideEnergies } from '../loudness'
 import { SAMPLE_RATE } from '../time'
@@ -6,14 +6,16 @@ import { emptyPart, HOPS, type Part } from './part'
 
 /** Samples of a hop. */
 export const HOP = SAMPLE_RATE / HOPS
-/** Hops that are rendered at a time: whole blocks and whole hops, and little enough to stay in fast memory. */
+/** Hops that are measured at a time: little enough to stay in fast memory. */
 export const HOPS_AT_ONCE = 8
+/** Room for those hops and for what a block brings beyond them. */
+const ROOM = HOPS_AT_ONCE * HOP + BLOCK
 
 /** A piece of sound and what is measured of it, piece after piece. It lies in the meters' own memory. */
 export class Piece {
   readonly #memory = scratch().memory.part()
-  readonly left = this.#memory.floats(HOPS_AT_ONCE * HOP)
-  readonly right = this.#memory.floats(HOPS_AT_ONCE * HOP)
+  readonly left = this.#memory.floats(ROOM)
+  readonly right = this.#memory.floats(ROOM)
   readonly part: Part
   readonly #weighting = new StereoEnergy(SAMPLE_RATE)
   readonly #peaks = [new TruePeak(), new TruePeak()] as const
@@ -25,7 +27,10 @@ export class Piece {
     this.part = emptyPart(hops, whole)
   }
 
-  /** Measures the first `count` hops of the piece; they are hops `first` and on of the song. */
+  /**
+   * Measures the first `count` hops of the piece, which are hops `first` and on of the song. What came after them is at the
+   * start then.
+   */
   measure(first: number, count: number): void {
     const { left, right, part } = this
     const sums = this.#energies
@@ -41,6 +46,8 @@ export class Piece {
         this.#brighten(1, right, from, first + k)
       }
     }
+    left.view.copyWithin(0, count * HOP)
+    right.view.copyWithin(0, count * HOP)
   }
 
   #peak(side: 0 | 1, samples: Float32Array, from: number): number {
