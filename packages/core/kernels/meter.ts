@@ -56,11 +56,6 @@ function widest(x: v128): f32 {
   )
 }
 
-@inline
-function tap(table: usize, k: usize): f64 {
-  return load<f64>(table + (k << 3))
-}
-
 /**
  * The highest magnitude of `n` samples and of three interpolated values in each gap, from `before` up. Chunks that cannot
  * reach the peak so far, by their highest sample and their steepest step, are passed over.
@@ -101,28 +96,66 @@ export function truePeak(x: usize, n: i32, before: f64, taps: usize, growth: f64
   return peak
 }
 
-/** The peak after the three places in each of `n` gaps of which one end is within `far` of it. */
+/** Two samples as doubles, and two as doubles in the other order. */
+@inline
+function pair(p: usize): v128 {
+  return f64x2.promote_low_f32x4(v128.load64_zero(p))
+}
+@inline
+function turned(p: usize): v128 {
+  const two = v128.load64_zero(p)
+  return f64x2.promote_low_f32x4(v128.shuffle<i32>(two, two, 1, 0, 1, 0))
+}
+@inline
+function both(x: v128): f64 {
+  return f64x2.extract_lane(x, 0) + f64x2.extract_lane(x, 1)
+}
+
+/** The peak after the three places in each of `n` gaps of which one end is within `far` of it. Two taps at a time. */
 function between(x: usize, n: i32, before: f64, taps: usize, far: f64): f64 {
-  const even = taps
-  const odd = taps + 64
-  const middle = taps + 128
+  const e0 = v128.load(taps)
+  const e1 = v128.load(taps, 16)
+  const e2 = v128.load(taps, 32)
+  const e3 = v128.load(taps, 48)
+  const o0 = v128.load(taps, 64)
+  const o1 = v128.load(taps, 80)
+  const o2 = v128.load(taps, 96)
+  const o3 = v128.load(taps, 112)
+  const m0 = v128.load(taps, 128)
+  const m1 = v128.load(taps, 144)
+  const m2 = v128.load(taps, 160)
+  const m3 = v128.load(taps, 176)
   let peak = before
   for (let i = 0; i < n; i++) {
     const p = x + (<usize>i << 2)
     const near = <f64>max(abs(load<f32>(p, 28)), abs(load<f32>(p, 32)))
     if (near + far <= peak) continue
-    let e: f64 = 0
-    let o: f64 = 0
-    let m: f64 = 0
-    for (let k: usize = 0; k < 8; k++) {
-      const a = <f64>load<f32>(p + (k << 2))
-      const b = <f64>load<f32>(p + ((15 - k) << 2))
-      e += tap(even, k) * (a + b)
-      o += tap(odd, k) * (a - b)
-      m += tap(middle, k) * (a + b)
-    }
+    const a0 = pair(p)
+    const a1 = pair(p + 8)
+    const a2 = pair(p + 16)
+    const a3 = pair(p + 24)
+    const b0 = turned(p + 56)
+    const b1 = turned(p + 48)
+    const b2 = turned(p + 40)
+    const b3 = turned(p + 32)
+    const s0 = f64x2.add(a0, b0)
+    const s1 = f64x2.add(a1, b1)
+    const s2 = f64x2.add(a2, b2)
+    const s3 = f64x2.add(a3, b3)
+    const even = f64x2.add(
+      f64x2.add(f64x2.mul(e0, s0), f64x2.mul(e1, s1)),
+      f64x2.add(f64x2.mul(e2, s2), f64x2.mul(e3, s3)),
+    )
+    const middle = f64x2.add(
+      f64x2.add(f64x2.mul(m0, s0), f64x2.mul(m1, s1)),
+      f64x2.add(f64x2.mul(m2, s2), f64x2.mul(m3, s3)),
+    )
+    const odd = f64x2.add(
+      f64x2.add(f64x2.mul(o0, f64x2.sub(a0, b0)), f64x2.mul(o1, f64x2.sub(a1, b1))),
+      f64x2.add(f64x2.mul(o2, f64x2.sub(a2, b2)), f64x2.mul(o3, f64x2.sub(a3, b3))),
+    )
     // |even + odd| and |even − odd| are at most |even| + |odd|, and one of them is exactly that
-    peak = max(peak, max(abs(e) + abs(o), abs(m)))
+    peak = max(peak, max(abs(both(even)) + abs(both(odd)), abs(both(middle))))
   }
   return peak
 }
