@@ -105,17 +105,15 @@ export class SeveralGroups {
   }
 
   /**
-   * Brings what was changed of one assignment to the others that a teacher gave it with. Each keeps its own dates.
+   * Brings what was changed of one assignment to the others that a teacher gave it with. Each keeps its own dates and rubric.
    * @returns how many there were
    */
   async follow(
     manager: EntityManager,
     person: Person,
     assignment: Assignment,
-    change: Pick<
-      Assignment,
-      'title' | 'brief' | 'modelHeard' | 'handInLimit' | 'startingMix' | 'rubric' | 'model'
-    >,
+    change: Pick<Assignment, 'title' | 'brief' | 'modelHeard' | 'handInLimit' | 'startingMix'> &
+      Partial<Pick<Assignment, 'model'>>,
   ): Promise<number> {
     const others = (await this.of(person, assignment)).flatMap((g) =>
       g.assignment && g.assignment !== assignment.id ? [g.assignment] : [],

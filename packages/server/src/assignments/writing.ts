@@ -162,8 +162,9 @@ export class AssignmentWriting {
       await leaveTrail(manager, person.id, 'changed the assignment', assignment.id)
       if (!body.everywhere) return 0
       const { title, modelHeard, handInLimit } = settings
-      const { rubric, model } = assignment
-      const common = { title, brief, modelHeard, handInLimit, startingMix, rubric, model }
+      // a rubric belongs to the marks that a group has already; a model that is missing takes none away
+      const model = assignment.model === null ? {} : { model: assignment.model }
+      const common = { title, brief, modelHeard, handInLimit, startingMix, ...model }
       return this.severalGroups.follow(manager, person, assignment, common)
     })
     return { revision: body.revision + 1, others }

@@ -162,14 +162,21 @@ export function remarkRoutes({ database, permissions, songs, happenings }: Servi
       LINE_LIMIT,
     ),
 
-    routeWithBody('post', '/api/remarks', 'teacher', ManyRemarksBody, async ({ person, body }) => {
-      const found = await Promise.all(body.handIns.map((id) => permissions.handIn(person, id)))
-      const all: Remark[] = []
-      for (const { handIn } of found) all.push(await made(person, handIn, body))
-      // one statement: nothing is half done
-      await remarks.insert(all)
-      return { count: all.length }
-    }),
+    routeWithBody(
+      'post',
+      '/api/remarks',
+      'teacher',
+      ManyRemarksBody,
+      async ({ person, body }) => {
+        const found = await Promise.all(body.handIns.map((id) => permissions.handIn(person, id)))
+        const all: Remark[] = []
+        for (const { handIn } of found) all.push(await made(person, handIn, body))
+        // one statement: nothing is half done
+        await remarks.insert(all)
+        return { count: all.length }
+      },
+      LINE_LIMIT,
+    ),
 
     routeWithBody(
       'put',

@@ -54,9 +54,8 @@ async function take(event: Event): Promise<void> {
   <li>
     <span
       ><b>The lines</b><br /><span class="soft"
-        >As a MIDI file (volume and pan, with tempo and sections), as a table, or as JSON.<template
-          v-if="left.length"
-        >
+        >As a MIDI file (volume, pan, sends and playing, with tempo and sections), as a table, or as
+        JSON.<template v-if="left.length">
           A MIDI file has no place for: {{ left.join(', ') }}.</template
         ></span
       >
