@@ -221,9 +221,9 @@ test('notes become a song whose instruments have an attack and a brightness with
     await noor.page.keyboard.press('Escape')
   }
   // the line of the file came along
-  await lane('brightness of touch')
+  await lane('brightness of playing')
   expect(await noor.points()).toBeGreaterThan(1)
-  await lane('attack of touch')
+  await lane('attack of playing')
   await noor.press(0.3, 0.5)
   await noor.press(0.7, 0.2)
   await expect.poll(() => noor.points()).toBeGreaterThan(1)

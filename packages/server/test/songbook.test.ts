@@ -158,12 +158,12 @@ describe('notes', () => {
     expect(mix.returns.map((r) => [r.name, r.effects[0]!.kind])).toEqual([['Hall', 'reverb']])
     expect(mix.envelopes.map((e) => e.address)).toEqual([
       `track/${track}/level`,
-      `effect/touch-${track}/brightness`,
+      `effect/playing-${track}/brightness`,
       `send/${mix.tracks[0]!.sends[0]!.id}/level`,
     ])
     // whoever begins with the song as it is can set and move how it is played, too
     expect(plainMix(body.document).tracks[0]!.effects).toMatchObject([
-      { kind: 'touch', params: { attack: 0 } },
+      { kind: 'playing', params: { attack: 0 } },
     ])
     const kept = await teacher.post<{ version: string }>('/api/songs', { document: body.document })
     expect(kept.status).toBe(200)

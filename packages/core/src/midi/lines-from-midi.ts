@@ -48,7 +48,7 @@ export function linesFromMidi({ moves }: Pick<MidiPart, 'moves'>) {
     reverb: of(91, sendDbOf, SEND_CONTROLS.level.scale, -90),
     chorus: of(93, sendDbOf, SEND_CONTROLS.level.scale, -90),
     // a longer attack time is a softer beginning
-    attack: of(73, (v) => -centred(v), EFFECT_CONTROLS.touch.attack.scale, 0),
-    brightness: of(74, centred, EFFECT_CONTROLS.touch.brightness.scale, 0),
+    attack: of(73, (v) => -centred(v), EFFECT_CONTROLS.playing.attack.scale, 0),
+    brightness: of(74, centred, EFFECT_CONTROLS.playing.brightness.scale, 0),
   }
 }

@@ -242,7 +242,7 @@ describe('writeMidi', () => {
     const throws = [point(0, -90), point(3840, -90, 'jump'), point(7680, -3, 'jump')]
     const softly = [point(0, 0), point(7680, -1)]
     const full = withPoints(
-      withPoints(addEffect(sent, 'reed', 'touch', 't'), 'send/to-hall/level', throws, () => 's'),
+      withPoints(addEffect(sent, 'reed', 'playing', 't'), 'send/to-hall/level', throws, () => 's'),
       'effect/t/attack',
       softly,
       () => 'a',
@@ -252,7 +252,7 @@ describe('writeMidi', () => {
     const { reverb, attack } = linesFromMidi(reed)
     for (const tick of [100, 5000, 9000])
       expect(valueAt(reverb.points, levelScale, tick)).toBeCloseTo(valueAt(throws, levelScale, tick), 0)
-    const scale = EFFECT_CONTROLS.touch.attack.scale
+    const scale = EFFECT_CONTROLS.playing.attack.scale
     for (const tick of [0, 3840, 7680])
       expect(Math.abs(valueAt(attack.points, scale, tick) - valueAt(softly, scale, tick))).toBeLessThan(0.03)
   })

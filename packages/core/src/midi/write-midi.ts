@@ -76,16 +76,16 @@ export function leftOutOfMidi(song: SongVersion, mix: Mix): string[] {
 /** The controls of a track that have a controller without a finer half, with its number and what share of it a value is. */
 function coarseOf(mix: Mix, id: string): (readonly [string, number, (value: number) => number])[] {
   const { sends, effects } = mix.tracks.find((t) => t.id === id) ?? { sends: [], effects: [] }
-  const touch = effects.find((e) => e.kind === 'touch')
+  const playing = effects.find((e) => e.kind === 'playing')
   return [
     ...sends.flatMap((send) => {
       const number = DEPTHS[mix.returns.findIndex((r) => r.id === send.to)]
       return number ? [[`send/${send.id}/level`, number, levelShare] as const] : []
     }),
-    ...(touch
+    ...(playing
       ? [
-          [`effect/${touch.id}/attack`, 73, (v: number) => centredShare(-v)] as const,
-          [`effect/${touch.id}/brightness`, 74, centredShare] as const,
+          [`effect/${playing.id}/attack`, 73, (v: number) => centredShare(-v)] as const,
+          [`effect/${playing.id}/brightness`, 74, centredShare] as const,
         ]
       : []),
   ]

@@ -83,7 +83,7 @@ describe('effects', () => {
       'delay',
       'reverb',
       'flanger',
-      'touch',
+      'playing',
     ])
     mix = changeEffect(mix, 'fx-filter', { name: 'Opening', mode: 'high-pass' })
     expect(mix.tracks[0]!.effects[2]).toMatchObject({ name: 'Opening', mode: 'high-pass' })

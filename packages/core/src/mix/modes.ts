@@ -8,5 +8,5 @@ export const EFFECT_MODES: Readonly<Record<EffectKind, readonly [string, ...stri
   reverb: ['hall'],
   flanger: ['sweep'],
   chopper: ['steps'],
-  touch: ['played'],
+  playing: ['played'],
 }

@@ -4,11 +4,11 @@ import { lineInCharge } from './lanes'
 import type { Mix, TrackMix } from './mix'
 
 /** Id of the effect that holds how a track is played. */
-export const touchOf = (track: string) => `touch-${track}`.slice(0, 64)
+export const playingOf = (track: string) => `playing-${track}`.slice(0, 64)
 
 /**
  * The plainest mix of a song: every region as recorded, every control at its initial setting, no lines. A track that was
- * played from notes has its touch at hand, at rest.
+ * played from notes has how it is played at hand, at rest.
  */
 export function plainMix(song: SongVersion): Mix {
   return {
@@ -29,7 +29,7 @@ export function plainMix(song: SongVersion): Mix {
           fadeOut: 0,
         })),
       gain: 0,
-      effects: played ? [freshEffect('touch', touchOf(id))] : [],
+      effects: played ? [freshEffect('playing', playingOf(id))] : [],
       mute: false,
       sends: [],
       level: 0,
@@ -44,11 +44,11 @@ export function plainMix(song: SongVersion): Mix {
   }
 }
 
-/** Whether effects make anything of a track: a touch at rest does not. */
+/** Whether effects make anything of a track: how it is played, at rest, does not. */
 export function isColoured(mix: Mix, { effects }: TrackMix): boolean {
   return effects.some(
     ({ id, kind, params }) =>
-      kind !== 'touch' ||
+      kind !== 'playing' ||
       Object.entries(params).some(
         ([word, value]) => value !== 0 || lineInCharge(mix, `effect/${id}/${word}`),
       ),

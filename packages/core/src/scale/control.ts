@@ -106,7 +106,7 @@ export const EFFECT_CONTROLS = {
     depth: control('Depth', 'effect', linearScale(0, 1), percent, 1, 0),
     smoothness: control('Smoothness', 'effect', linearScale(0, 1), percent, 0.2),
   },
-  touch: {
+  playing: {
     attack: control('Attack', 'effect', linearScale(-1, 1), leaning('softer', 'harder'), 0),
     brightness: control('Brightness', 'effect', linearScale(-1, 1), leaning('darker', 'brighter'), 0),
   },

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { linesFromMidi, readMidi, type BroughtLine, type MidiPart, type MidiSong } from '@rudlo/core/midi'
-import { addReturn, addSend, plainMix, touchOf, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
+import { addReturn, addSend, plainMix, playingOf, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
 import { letterOf, type SongVersion } from '@rudlo/core/song'
 import { MeterMap, TempoMap } from '@rudlo/core/time'
 import { playerFor } from '@rudlo/demo'
@@ -124,8 +124,8 @@ function mixOf(song: SongVersion, parts: readonly MidiPart[]): Mix | null {
   for (const { track, lines } of brought) {
     take(`track/${track}/level`, lines.level)
     take(`track/${track}/pan`, lines.pan)
-    take(`effect/${touchOf(track)}/attack`, lines.attack)
-    take(`effect/${touchOf(track)}/brightness`, lines.brightness)
+    take(`effect/${playingOf(track)}/attack`, lines.attack)
+    take(`effect/${playingOf(track)}/brightness`, lines.brightness)
   }
   // a return only where somebody is sent to it
   for (const { word, name, kind } of RETURNS) {

@@ -22,7 +22,7 @@ describe('loudness that follows at once', () => {
 
   it('is not known where a region was made softer or an effect was added', () => {
     expect(isDry(addEffect(recorded, 'reed', 'filter', 'f'), recorded)).toBe(false)
-    const touched = addEffect(recorded, 'reed', 'touch', 't')
+    const touched = addEffect(recorded, 'reed', 'playing', 't')
     const moved = withPoints(touched, 'effect/t/attack', [point(0, 0)], () => 'line')
     const set = withSetting(touched, 'effect/t/brightness', 0.2)
     expect([touched, moved, set].map((mix) => isDry(mix, recorded))).toEqual([true, false, false])

@@ -41,7 +41,7 @@ const bar = (lufs: number | null | undefined) =>
   lufs === null || lufs === undefined ? '0%' : `${Math.max(2, 100 - ((loudest.value - lufs) / 30) * 100)}%`
 
 const everything = { lanes: [], from: 0, to: 0 }
-const KINDS: readonly EffectKind[] = ['reverb', 'delay', 'flanger', 'filter', 'eq', 'chopper', 'touch']
+const KINDS: readonly EffectKind[] = ['reverb', 'delay', 'flanger', 'filter', 'eq', 'chopper', 'playing']
 
 function add(kind: EffectKind): void {
   const name = EFFECT_NAMES[kind]

@@ -8,7 +8,7 @@ export const EFFECT_NAMES: Readonly<Record<EffectKind, string>> = {
   reverb: 'Reverb',
   flanger: 'Flanger',
   chopper: 'Chopper',
-  touch: 'Touch',
+  playing: 'Playing',
 }
 
 /** One line about each: what it is for. */
@@ -19,5 +19,5 @@ export const EFFECT_ABOUT: Readonly<Record<EffectKind, string>> = {
   reverb: 'Puts the sound in a room.',
   flanger: 'Adds a copy that wanders a few milliseconds behind.',
   chopper: 'Opens and shuts in a rhythm.',
-  touch: 'How it is played: how hard notes begin, and how bright they are.',
+  playing: 'How it is played: how hard notes begin, and how bright they are.',
 }

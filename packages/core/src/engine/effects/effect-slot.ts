@@ -12,7 +12,7 @@ import { makeEq } from './eq'
 import { makeFilter } from './filter'
 import { makeFlanger } from './flanger'
 import { makeReverb } from './reverb'
-import { makeTouch } from './touch'
+import { makePlaying } from './playing'
 
 const MAKERS: Readonly<Record<EffectKind, MakeProcessor>> = {
   eq: makeEq,
@@ -21,7 +21,7 @@ const MAKERS: Readonly<Record<EffectKind, MakeProcessor>> = {
   reverb: makeReverb,
   flanger: makeFlanger,
   chopper: makeChopper,
-  touch: makeTouch,
+  playing: makePlaying,
 }
 
 /**

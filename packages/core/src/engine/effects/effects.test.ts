@@ -321,7 +321,7 @@ describe('flanger', () => {
   })
 })
 
-describe('touch', () => {
+describe('playing', () => {
   const LONG = 30_000
   /** A tone that begins at the hit and is held: 200 Hz and, a tenth as strong, 6 kHz. */
   const held = audioFor(
@@ -333,7 +333,7 @@ describe('touch', () => {
       return Math.round(9000 * Math.sin(400 * Math.PI * t) + 900 * Math.sin(12_000 * Math.PI * t))
     },
   )
-  const touched = (params: Record<string, number>) => out(padWith([effect('touch', params)]), held).left
+  const touched = (params: Record<string, number>) => out(padWith([effect('playing', params)]), held).left
   const plain = touched({})
   /** Highest sample of a stretch after the hit, against the plain one in dB. */
   const against = (samples: Float32Array, from: number, to: number) => {
@@ -367,8 +367,8 @@ describe('touch', () => {
 
   it('moves without a step', () => {
     const mix = withPoints(
-      padWith([effect('touch')]),
-      'effect/fx-touch/brightness',
+      padWith([effect('playing')]),
+      'effect/fx-playing/brightness',
       [point(0, -1), point(3840, 1)],
       () => 'line',
     )

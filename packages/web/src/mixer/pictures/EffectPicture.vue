@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What an effect does at the play position, as a picture; none for a flanger and a touch. */
+/** What an effect does at the play position, as a picture; none for a flanger and how it is played. */
 import { delayRepeats, eqResponse, filterResponse } from '@rudlo/core/engine'
 import { valueAt } from '@rudlo/core/envelope'
 import { lineInCharge, type Effect } from '@rudlo/core/mix'
@@ -38,7 +38,7 @@ const beatQuarters = computed(() => bench.time!.meter.lengthsAt(player.position)
 </script>
 
 <template>
-  <div v-if="effect.kind !== 'flanger' && effect.kind !== 'touch'" class="picture">
+  <div v-if="effect.kind !== 'flanger' && effect.kind !== 'playing'" class="picture">
     <ResponsePicture v-if="effect.kind === 'eq'" :response="(f) => eqResponse(settings, f)" />
     <ResponsePicture
       v-else-if="effect.kind === 'filter'"

@@ -24,7 +24,7 @@ const share = (seconds: number) => 1 / (1 + seconds * SAMPLE_RATE)
  * beginning and 1 in what is held, is what the beginning is softened by, or sharpened by its inverse. Brightness adds what
  * lies above a gentle edge at 1.2 kHz, or takes it away.
  */
-class Touch implements Processor {
+class Playing implements Processor {
   readonly tail = Math.round(0.02 * SAMPLE_RATE)
   readonly #low: Float64Array
   #quick = 0
@@ -89,4 +89,4 @@ const FALL = share(DOWN)
 const LAG = share(BEGINNING)
 const EDGE = share(1 / (2 * Math.PI * BRIGHT_FROM))
 
-export const makeTouch: MakeProcessor = (params, _mode, channels) => new Touch(params, channels)
+export const makePlaying: MakeProcessor = (params, _mode, channels) => new Playing(params, channels)
