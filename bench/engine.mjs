@@ -21,7 +21,7 @@ export async function engine() {
     const best = (times) => Math.min(...times)
     const plain = await page.evaluate("compareEngines('plain', 5)")
     const reference = await page.evaluate("compareEngines('reference', 5)")
-    const steps = await page.evaluate('instantStep(60)')
+    const steps = await page.evaluate('instantStep(180)')
     const against = (name, { ours, theirs }, goal) =>
       entry(
         'engine',

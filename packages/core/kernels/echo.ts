@@ -1,6 +1,6 @@
 /** The loop of a delay. */
 
-import { hushed } from './vectors'
+import { counting, hushed } from './vectors'
 
 @inline
 function at(ring: usize, mask: i32, place: i32): f64 {
@@ -15,6 +15,8 @@ function at(ring: usize, mask: i32, place: i32): f64 {
  * @param far delays in samples: after a change of time it fades from the one to the other
  * @param fading samples of the fade still to go, of
  * @param fade samples in all
+ * @param feedback with its step a sample, as has
+ * @param across
  * @param cuts low cut of both sides, then high cut of both: states as doubles
  */
 export function echo(
@@ -31,9 +33,11 @@ export function echo(
   fading: i32,
   fade: i32,
   feedback: f64,
+  feedbackStep: f64,
   lowCut: f64,
   highCut: f64,
   across: f64,
+  acrossStep: f64,
   cuts: usize,
 ): void {
   const open = highCut >= 1 && lowCut <= 0
@@ -47,7 +51,9 @@ export function echo(
       (place + 1 - far) & mask,
       (place + 1) & mask,
       <f32>feedback,
+      <f32>feedbackStep,
       <f32>across,
+      <f32>acrossStep,
     )
   let low0 = load<f64>(cuts)
   let low1 = load<f64>(cuts, 8)
@@ -92,6 +98,8 @@ export function echo(
       store<f32>(right + o, <f32>b)
     } else store<f32>(ringLeft + to, <f32>(l + feedback * a))
     store<f32>(left + o, <f32>a)
+    feedback += feedbackStep
+    across += acrossStep
   }
   store<f64>(cuts, settled(low0))
   store<f64>(cuts, settled(low1), 8)
@@ -115,12 +123,18 @@ function plainEcho(
   from: i32,
   to: i32,
   feedback: f32,
+  feedbackStep: f32,
   across: f32,
+  acrossStep: f32,
 ): void {
-  const back = f32x4.splat(feedback)
-  const over = f32x4.splat(across)
-  const half = f32x4.splat(across * 0.5)
-  const stay = f32x4.splat(1 - across)
+  const one = f32x4.splat(1)
+  const half = f32x4.splat(0.5)
+  const four = f32x4.splat(4)
+  const feedback0 = f32x4.splat(feedback)
+  const feedbackSlope = f32x4.splat(feedbackStep)
+  const across0 = f32x4.splat(across)
+  const acrossSlope = f32x4.splat(acrossStep)
+  let count = counting()
   for (let i = 0; i < n; i += 4) {
     const o = <usize>i << 2
     const read = <usize>(from + i) << 2
@@ -129,10 +143,13 @@ function plainEcho(
     const b = v128.load(ringRight + read)
     const l = v128.load(left + o)
     const r = v128.load(right + o)
+    const back = f32x4.add(feedback0, f32x4.mul(count, feedbackSlope))
+    const over = f32x4.add(across0, f32x4.mul(count, acrossSlope))
+    count = f32x4.add(count, four)
     const swing = f32x4.mul(over, f32x4.sub(b, a))
-    const first = f32x4.add(l, f32x4.mul(half, f32x4.sub(r, l)))
+    const first = f32x4.add(l, f32x4.mul(f32x4.mul(half, over), f32x4.sub(r, l)))
     const newLeft = hushed(f32x4.add(first, f32x4.mul(back, f32x4.add(a, swing))))
-    const newRight = hushed(f32x4.add(f32x4.mul(r, stay), f32x4.mul(back, f32x4.sub(b, swing))))
+    const newRight = hushed(f32x4.add(f32x4.mul(r, f32x4.sub(one, over)), f32x4.mul(back, f32x4.sub(b, swing))))
     v128.store(left + o, a)
     v128.store(right + o, b)
     if (i + 4 <= n) {

@@ -1,7 +1,10 @@
 import { SAMPLE_RATE, type TempoMap } from '../time'
 
-/** The most frames that are processed at once. */
-export const BLOCK = 128
+/**
+ * The most frames that are processed at once: few enough to stay in the fastest memory, many enough that what is done once
+ * a block costs little beside them. While it plays, blocks are as long as the sound card asks for.
+ */
+export const BLOCK = 512
 
 /** The stretch of the song that is being processed. One object, reused for every block. */
 export class BlockTime {

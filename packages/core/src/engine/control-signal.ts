@@ -7,10 +7,14 @@ import type { Quantity } from './quantity'
 
 /** A jump, in a line or by hand, becomes a ramp of this many samples: 5 ms. */
 export const RAMP = 220
+/** Where a control whose steps are not even goes fast, its line is asked again after so many samples … */
+const CLOSELY = 32
+/** … fast being more than such a share of itself in a block: a straight run is then off by 0.002 dB at most. */
+const FAST = 0.04
 
 /**
  * The values of one control, sample by sample. It follows its line exactly at the line's points and at block
- * edges and runs straight between them. Whatever jumps (a line, a setting changed by hand, a line switched
+ * edges, more closely where it goes fast, and runs straight between them. Whatever jumps (a line, a setting changed by hand, a line switched
  * off) leaves a difference behind that melts away within 5 ms, so nothing ever clicks.
  */
 export class ControlSignal {
@@ -68,6 +72,11 @@ export class ControlSignal {
   /** Value at the last sample of a block of so many. */
   last(frames: number): number {
     return this.at(frames - 1)
+  }
+
+  /** Whether every block to come is as the last one was. `moves` as for {@link run}. */
+  rests(moves: boolean): boolean {
+    return this.#rests && !(moves && this.#cursor)
   }
 
   load(program: ControlProgram): void {
@@ -141,9 +150,9 @@ export class ControlSignal {
     if (i + 1 >= ticks.length || ticks[i + 1]! > tickEnd) {
       const end = this.quantity.ofTravel(cursor.travelAt(tickEnd))
       this.#last = end
-      if (this.#residueLeft > 0) {
+      if (this.#residueLeft > 0 || this.#isFast(start, end, frames)) {
         this.#bend()
-        return this.#segment(0, frames, start, end)
+        return this.#stretch(cursor, block, 0, frames, start, end)
       }
       this.uniform = end === start
       return this.#runStraight(start, (end - start) / frames)
@@ -156,15 +165,37 @@ export class ControlSignal {
       const to = Math.min(frames, Math.ceil((ticks[i + 1]! - tickStart) * framesPerTick))
       const reached = this.quantity.ofTravel(travels[i + 1]!)
       const arrives = cursor.jumpsTo(i + 1) ? this.quantity.ofTravel(travels[i]!) : reached
-      this.#segment(from, to, value, arrives)
+      this.#stretch(cursor, block, from, to, value, arrives)
       if (arrives !== reached) this.#melt(arrives - reached)
       value = reached
       from = to
       i++
     }
     const end = this.quantity.ofTravel(cursor.travelAt(tickEnd))
-    this.#segment(from, frames, value, end)
+    this.#stretch(cursor, block, from, frames, value, end)
     this.#last = end
+  }
+
+  /** Whether what runs straight between two values would leave the line. */
+  #isFast(start: number, end: number, frames: number): boolean {
+    const change = end > start ? end - start : start - end
+    return frames > CLOSELY && !this.quantity.even && change > FAST * (end > start ? end : start)
+  }
+
+  /** Writes a stretch of the block in which the line has no point. */
+  #stretch(cursor: LineCursor, block: BlockTime, from: number, to: number, start: number, end: number): void {
+    if (!this.#isFast(start, end, to - from)) return this.#segment(from, to, start, end)
+    const { frames, tickStart, tickEnd } = block
+    let value = start
+    let at = from
+    for (let next = from + CLOSELY; next < to; next += CLOSELY) {
+      const tick = tickStart + ((tickEnd - tickStart) * next) / frames
+      const reached = this.quantity.ofTravel(cursor.travelAt(tick))
+      this.#segment(at, next, value, reached)
+      value = reached
+      at = next
+    }
+    this.#segment(at, to, value, end)
   }
 
   #melt(difference: number): void {

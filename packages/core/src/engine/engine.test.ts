@@ -135,6 +135,17 @@ describe('lines', () => {
     }
   })
 
+  it('are followed as closely where they fall fast: 60 dB in a tenth of a second, within 0.05 dB', () => {
+    const points = [point(3840, 0), point(4032, -60)]
+    const { left } = out(withLine(song, 'reed', points))
+    let worst = 0
+    for (let n = 2 * SAMPLE_RATE; n < 2.1 * SAMPLE_RATE; n++) {
+      const expected = CENTRE * levelGain(valueAt(points, levelScale, (n / SAMPLE_RATE) * 1920))
+      worst = Math.max(worst, Math.abs(20 * Math.log10(left[n]! / expected)))
+    }
+    expect(worst).toBeLessThan(0.05)
+  })
+
   it('replace the setting, unless moves or the line are off', () => {
     const mix = change(fade, 'reed', { level: -6 })
     expect(out(mix).left[(5 * SAMPLE_RATE) / 2]).toBeCloseTo(CENTRE, 5)

@@ -26,7 +26,7 @@ export interface RenderOptions {
 const INAUDIBLE = 3.1623e-5
 /** … and after 10 s at the latest. */
 const LONGEST_TAIL = 10 * SAMPLE_RATE
-const REPORT_BLOCKS = 345
+const REPORT_BLOCKS = Math.round(SAMPLE_RATE / BLOCK)
 
 /**
  * Renders a program with the same engine that plays it.

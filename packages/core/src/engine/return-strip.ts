@@ -1,6 +1,7 @@
 import { apply } from './apply'
 import type { BlockTime } from './block'
 import type { Bus } from './bus'
+import { ControlGroup } from './control-group'
 import { ControlSignal } from './control-signal'
 import { EffectChain } from './effects'
 import type { Floats, MemoryPart } from '../kernels'
@@ -22,7 +23,7 @@ export class ReturnStrip {
   readonly #pan: ControlSignal
   /** 1 where solo lets the return through to the main bus. */
   readonly #direct: ControlSignal
-  readonly #controls: readonly ControlSignal[]
+  readonly #controls: ControlGroup
   readonly #sides: Sides = { left: 1, right: 1 }
   #sends: readonly SendStrip[] = []
   #ringing = 0
@@ -35,7 +36,7 @@ export class ReturnStrip {
     this.#level = new ControlSignal(levelQuantity, memory)
     this.#pan = new ControlSignal(panQuantity, memory)
     this.#direct = new ControlSignal(openQuantity, memory)
-    this.#controls = [this.#mute, this.#level, this.#pan, this.#direct]
+    this.#controls = new ControlGroup([this.#mute, this.#level, this.#pan, this.#direct])
     this.solo(true)
     this.load(program)
   }
@@ -50,12 +51,14 @@ export class ReturnStrip {
     this.#mute.load(program.mute)
     this.#level.load(program.level)
     this.#pan.load(program.pan)
+    this.#controls.wake()
     this.#sends = loadSends(this.#sends, program.sends, this.#memory)
   }
 
   /** Says whether solo leaves the return on the main bus. */
   solo(direct: boolean): void {
     this.#direct.load({ setting: Number(direct), line: null })
+    this.#controls.wake()
   }
 
   /** Gives its memory back: it is used no more. */
@@ -91,7 +94,7 @@ export class ReturnStrip {
     bus.fed = true
     this.#effects.process(block, moves, channels)
     this.#ringing = fed ? this.#effects.tail : this.#ringing - frames
-    for (const control of this.#controls) control.run(block, moves)
+    this.#controls.run(block, moves)
     for (const channel of channels) apply(kernels, this.#mute, channel, frames)
     for (const send of this.#sends) if (send.tap === 'pre') send.process(block, moves, channels, buses)
     for (const channel of channels) apply(kernels, this.#level, channel, frames)
@@ -118,7 +121,7 @@ export class ReturnStrip {
   }
 
   #resetControls(): void {
-    for (const control of this.#controls) control.reset()
+    this.#controls.reset()
     for (const send of this.#sends) send.reset()
   }
 }

@@ -2,6 +2,7 @@ import type { AudioStore } from './audio'
 import { apply } from './apply'
 import { BLOCK, type BlockTime } from './block'
 import type { Bus } from './bus'
+import { ControlGroup } from './control-group'
 import { ControlSignal } from './control-signal'
 import { EffectChain } from './effects'
 import type { Floats, Kernels, MemoryPart } from '../kernels'
@@ -36,7 +37,7 @@ export class TrackStrip {
   /** 1 where solo lets the track through at all, and where it lets it through to the main bus. */
   readonly #heard: ControlSignal
   readonly #direct: ControlSignal
-  readonly #controls: readonly ControlSignal[]
+  readonly #controls: ControlGroup
   readonly #left: Floats
   readonly #right: Floats
   readonly #source: readonly Floats[]
@@ -67,7 +68,15 @@ export class TrackStrip {
     this.#width = new ControlSignal(widthQuantity, memory)
     this.#heard = new ControlSignal(openQuantity, memory)
     this.#direct = new ControlSignal(openQuantity, memory)
-    this.#controls = [this.#gain, this.#mute, this.#level, this.#pan, this.#width, this.#heard, this.#direct]
+    this.#controls = new ControlGroup([
+      this.#gain,
+      this.#mute,
+      this.#level,
+      this.#pan,
+      this.#width,
+      this.#heard,
+      this.#direct,
+    ])
     this.#left = memory.memory.scratch('left', BLOCK)
     this.#right = memory.memory.scratch('right', BLOCK)
     this.#panned = [memory.memory.scratch('panned left', BLOCK), memory.memory.scratch('panned right', BLOCK)]
@@ -90,6 +99,7 @@ export class TrackStrip {
     this.#level.load(program.level)
     this.#pan.load(program.pan)
     this.#width.load(program.width)
+    this.#controls.wake()
     this.#effects.load(program.effects)
     this.#sends = loadSends(this.#sends, program.sends, this.#memory)
     this.#pre = this.#sends.filter((send) => send.tap === 'pre')
@@ -100,6 +110,7 @@ export class TrackStrip {
   solo(heard: boolean, direct: boolean): void {
     this.#heard.load({ setting: Number(heard), line: null })
     this.#direct.load({ setting: Number(direct), line: null })
+    this.#controls.wake()
   }
 
   /** Gives its memory back: it is used no more. */
@@ -141,7 +152,7 @@ export class TrackStrip {
       }
       for (const { view } of this.#source) view.fill(0, 0, frames)
     }
-    for (let i = 0; i < this.#controls.length; i++) this.#controls[i]!.run(block, moves)
+    this.#controls.run(block, moves)
     for (let c = 0; c < this.#source.length; c++) apply(this.#kernels, this.#gain, this.#source[c]!, frames)
     if (!this.#effects.empty) {
       this.#effects.process(block, moves, this.#source)
@@ -225,7 +236,7 @@ export class TrackStrip {
   }
 
   #resetControls(): void {
-    for (const control of this.#controls) control.reset()
+    this.#controls.reset()
     for (const send of this.#sends) send.reset()
   }
 

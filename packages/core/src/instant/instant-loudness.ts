@@ -14,23 +14,49 @@ import { triangle, type CrossEnergy } from './cross-energy'
 
 /** Looks at the gains in each hop: their products are averaged. */
 const LOOKS = 4
+/** Gains of a signal in a hop: to the left at each look, then to the right. */
+const SIDES = 2 * LOOKS
 /** Steps after which everything is summed anew, so that rounding cannot add up. */
 const AFRESH = 256
 
 /** What the gains of a track follow from: the same controls give the same gains. */
-type Controls = readonly ControlProgram[]
+interface Controls {
+  readonly level: ControlProgram
+  readonly gain: ControlProgram
+  readonly mute: ControlProgram
+  readonly pan: ControlProgram
+  readonly width: ControlProgram
+}
+type Word = keyof Controls
+
+const QUANTITIES: Readonly<Record<Word, Quantity>> = {
+  level: levelQuantity,
+  gain: gainQuantity,
+  mute: muteQuantity,
+  pan: panQuantity,
+  width: widthQuantity,
+}
+
+/** A control as it was followed last: its values at every look, and what they follow from. */
+interface Followed {
+  readonly control: ControlProgram
+  readonly moves: boolean
+  readonly values: Float32Array
+}
 
 /**
  * Loudness of any mix of dry tracks without rendering: K-weighting is linear, so the energy of a hop is the sum of
  * the products of the gains and the table's entries. Effects and sends it knows nothing of. Between two steps only
- * the rows of tracks that changed are summed.
+ * what a changed track adds or takes away is summed.
  */
 export class InstantLoudness {
   readonly #ticks: Float64Array
-  /** Gain of each signal to each side, look after look. */
-  readonly #left: Float32Array
-  readonly #right: Float32Array
+  /** Gains of every signal in every hop, {@link SIDES} of each. */
+  readonly #gains: Float32Array
+  /** The same of the one or two signals of the track that changes, as they were. */
+  readonly #before: Float64Array
   readonly #energy: Float64Array
+  readonly #followed = new Map<string, Followed>()
   #known: {
     readonly main: ControlProgram
     readonly moves: boolean
@@ -46,8 +72,8 @@ export class InstantLoudness {
     const looks = table.hops * LOOKS
     this.#ticks = new Float64Array(looks)
     for (let i = 0; i < looks; i++) this.#ticks[i] = map.tickAt((i + 0.5) / (10 * LOOKS))
-    this.#left = new Float32Array(looks * table.signals)
-    this.#right = new Float32Array(looks * table.signals)
+    this.#gains = new Float32Array(table.hops * table.signals * SIDES)
+    this.#before = new Float64Array(table.hops * 2 * SIDES)
     this.#energy = new Float64Array(table.hops)
   }
 
@@ -57,24 +83,23 @@ export class InstantLoudness {
    */
   hops(program: Program, moves = true, only?: number): Float64Array {
     this.#update(program, moves)
-    if (only === undefined) return this.#energy.map((e) => Math.max(0, e / LOOKS))
-    return this.#own(only).map((e) => Math.max(0, e / LOOKS))
+    const energy = only === undefined ? this.#energy : this.#own(only)
+    const out = new Float64Array(energy.length)
+    for (let h = 0; h < out.length; h++) out[h] = Math.max(0, energy[h]! / LOOKS)
+    return out
   }
 
   #update(program: Program, moves: boolean): void {
-    const tracks = program.tracks.map((t): Controls => [t.level, t.gain, t.mute, t.pan, t.width])
-    const { main } = program
+    const { tracks, main } = program
     const known = this.#known
     const afresh = !known || known.moves !== moves || !sameControl(known.main, main) || ++this.#steps > AFRESH
     this.#known = { main, moves, tracks }
-    const overall = this.#follow(main, levelQuantity, moves)
+    const overall = this.#follow('main', main, levelQuantity, moves)
     for (let i = 0; i < tracks.length; i++) {
       if (!afresh && known.tracks[i] && sameControls(known.tracks[i]!, tracks[i]!)) continue
-      const first = this.table.first[i]!
-      const last = first + this.table.channels[i]!
-      if (!afresh) for (let k = first; k < last; k++) this.#addRow(k, -1, first)
-      this.#writeGains(program.tracks[i]!, first, moves, overall)
-      if (!afresh) for (let k = first; k < last; k++) this.#addRow(k, 1, first)
+      if (!afresh) this.#keep(i)
+      this.#writeGains(tracks[i]!, i, moves, overall)
+      if (!afresh) this.#addChange(i)
     }
     if (afresh) this.#sumAll()
   }
@@ -82,79 +107,128 @@ export class InstantLoudness {
   #sumAll(): void {
     this.#steps = 0
     this.#energy.fill(0)
-    for (let k = 0; k < this.table.signals; k++) this.#addLower(k, 0)
+    this.#addPairs(this.#energy, this.#gains, this.table.signals, 0, 0, this.table.signals, 1)
   }
 
-  /** Adds all products of signal k with the signals from `from` to k. */
-  #addLower(k: number, from: number): void {
-    this.#addProducts(k, from, k, 1)
+  /** Puts the gains of a track by, before they change. */
+  #keep(track: number): void {
+    const { hops, signals, first, channels } = this.table
+    const count = channels[track]! * SIDES
+    for (let h = 0; h < hops; h++) {
+      const at = (h * signals + first[track]!) * SIDES
+      for (let i = 0; i < count; i++) this.#before[h * 2 * SIDES + i] = this.#gains[at + i]!
+    }
+  }
+
+  /** Adds what the changed gains of a track bring, and takes away what those before brought. */
+  #addChange(track: number): void {
+    const { hops, signals, first, channels } = this.table
+    const from = first[track]!
+    const count = channels[track]!
+    this.#addPairs(this.#energy, this.#before, 2, 0, from, count, -1)
+    this.#addPairs(this.#energy, this.#gains, signals, from, from, count, 1)
+    // with the other tracks: only what changed, which is left where the gains were
+    for (let h = 0; h < hops; h++) {
+      const at = (h * signals + from) * SIDES
+      const before = h * 2 * SIDES
+      for (let i = 0; i < count * SIDES; i++)
+        this.#before[before + i] = this.#gains[at + i]! - this.#before[before + i]!
+    }
+    for (let k = 0; k < count; k++) this.#addCross(from + k, k, from, from + count)
   }
 
   /**
-   * Adds or takes away all products of signal k, but those with the signals of its own track before it, which they
-   * brought along.
+   * Adds twice the products of a change with the signals of the other tracks.
+   * @param signal the one that changed, its change being the one at `kept`
+   * @param from first signal of its own track, and
+   * @param to the one after its last
    */
-  #addRow(k: number, sign: 1 | -1, first: number): void {
-    this.#addProducts(k, 0, first - 1, sign)
-    this.#addProducts(k, first, k, sign)
-    const last = first + this.table.channels[this.table.first.indexOf(first)]!
-    this.#addProducts(k, last, this.table.signals - 1, sign)
+  #addCross(signal: number, kept: number, from: number, to: number): void {
+    const { hops, signals, products } = this.table
+    const size = triangle(signals)
+    const gains = this.#gains
+    const change = this.#before
+    for (let h = 0; h < hops; h++) {
+      const c = (h * 2 + kept) * SIDES
+      const c0 = change[c]!
+      const c1 = change[c + 1]!
+      const c2 = change[c + 2]!
+      const c3 = change[c + 3]!
+      const c4 = change[c + 4]!
+      const c5 = change[c + 5]!
+      const c6 = change[c + 6]!
+      const c7 = change[c + 7]!
+      if (c0 === 0 && c1 === 0 && c2 === 0 && c3 === 0 && c4 === 0 && c5 === 0 && c6 === 0 && c7 === 0)
+        continue
+      const base = h * size
+      let row = base + triangle(signal)
+      let sum = 0
+      let g = h * signals * SIDES
+      for (let l = 0; l < signals; l++, g += SIDES) {
+        // left of the diagonal the products of a signal lie side by side, below it row by row
+        if (l > signal) row = base + triangle(l) + signal - l
+        if (l >= from && l < to) continue
+        const left = c0 * gains[g]! + c1 * gains[g + 1]! + c2 * gains[g + 2]! + c3 * gains[g + 3]!
+        const right = c4 * gains[g + 4]! + c5 * gains[g + 5]! + c6 * gains[g + 6]! + c7 * gains[g + 7]!
+        sum += (left + right) * products[row + l]!
+      }
+      this.#energy[h]! += 2 * sum
+    }
   }
 
-  /** Adds the products of signal k with signals `from` to `to`: twice off the diagonal, once on it. */
-  #addProducts(k: number, from: number, to: number, sign: 1 | -1): void {
-    if (to < from) return
+  /**
+   * Adds the products of some signals with one another: twice off the diagonal, once on it.
+   * @param gains of `width` signals a hop, those meant beginning with the one at `at`
+   * @param first index in the table of the first of them, `count` in all
+   */
+  #addPairs(
+    to: Float64Array,
+    gains: Float32Array | Float64Array,
+    width: number,
+    at: number,
+    first: number,
+    count: number,
+    sign: 1 | -1,
+  ): void {
     const { hops, signals, products } = this.table
-    const left = this.#left
-    const right = this.#right
     const size = triangle(signals)
     for (let h = 0; h < hops; h++) {
       let sum = 0
-      const row = h * LOOKS * signals
-      const base = h * size
-      for (let l = from; l <= to; l++) {
-        const product = products[base + (l <= k ? triangle(k) + l : triangle(l) + k)]!
-        let gains = 0
-        for (let at = row; at < row + LOOKS * signals; at += signals) {
-          gains += left[at + k]! * left[at + l]! + right[at + k]! * right[at + l]!
+      for (let k = 0; k < count; k++) {
+        const row = h * size + triangle(first + k) + first
+        const a = (h * width + at + k) * SIDES
+        for (let l = 0; l <= k; l++) {
+          const b = (h * width + at + l) * SIDES
+          const left = sumOfProducts(gains, a, b)
+          const right = sumOfProducts(gains, a + LOOKS, b + LOOKS)
+          sum += (l === k ? 1 : 2) * (left + right) * products[row + l]!
         }
-        sum += (l === k ? 1 : 2) * gains * product
       }
-      this.#energy[h]! += sign * sum
+      to[h]! += sign * sum
     }
   }
 
   /** Energy of one track by itself. */
   #own(track: number): Float64Array {
-    const { hops, signals, products, first, channels } = this.table
-    const out = new Float64Array(hops)
-    const size = triangle(signals)
-    const k0 = first[track]!
-    const k1 = k0 + channels[track]!
-    for (let h = 0; h < hops; h++) {
-      for (let k = k0; k < k1; k++) {
-        for (let l = k0; l <= k; l++) {
-          let gains = 0
-          for (let look = 0; look < LOOKS; look++) {
-            const at = (h * LOOKS + look) * signals
-            gains += this.#left[at + k]! * this.#left[at + l]! + this.#right[at + k]! * this.#right[at + l]!
-          }
-          out[h]! += (l === k ? 1 : 2) * gains * products[h * size + triangle(k) + l]!
-        }
-      }
-    }
+    const out = new Float64Array(this.table.hops)
+    const first = this.table.first[track]!
+    this.#addPairs(out, this.#gains, this.table.signals, first, first, this.table.channels[track]!, 1)
     return out
   }
 
-  #writeGains(track: TrackProgram, first: number, moves: boolean, overall: Float32Array): void {
-    const level = this.#follow(track.level, levelQuantity, moves)
-    const gain = this.#follow(track.gain, gainQuantity, moves)
-    const mute = this.#follow(track.mute, muteQuantity, moves)
-    const pan = this.#follow(track.pan, panQuantity, moves)
-    const width = this.#follow(track.width, widthQuantity, moves)
-    const { signals } = this.table
+  #writeGains(track: TrackProgram, index: number, moves: boolean, overall: Float32Array): void {
+    const follow = (word: Word) => this.#follow(`${index} ${word}`, track[word], QUANTITIES[word], moves)
+    const [level, gain, mute, pan, width] = [
+      follow('level'),
+      follow('gain'),
+      follow('mute'),
+      follow('pan'),
+      follow('width'),
+    ]
+    const { signals, first } = this.table
     const sides: Sides = { left: 1, right: 1 }
     const stereo = track.channels === 2
+    const gains = this.#gains
     let turned = NaN
     for (let i = 0; i < level.length; i++) {
       const all = level[i]! * gain[i]! * mute[i]! * overall[i]!
@@ -162,23 +236,40 @@ export class InstantLoudness {
         turned = pan[i]!
         ;(stereo ? panStereo : panMono)(turned, sides)
       }
-      const at = i * signals + first
+      const look = i % LOOKS
+      const at = (((i - look) / LOOKS) * signals + first[index]!) * SIDES + look
       const near = stereo ? 0.5 * (1 + width[i]!) : 1
-      this.#left[at] = all * sides.left * near
-      this.#right[at] = stereo ? all * sides.right * 0.5 * (1 - width[i]!) : all * sides.right
+      const far = 0.5 * (1 - width[i]!)
+      gains[at] = all * sides.left * near
+      gains[at + LOOKS] = all * sides.right * (stereo ? far : 1)
       if (!stereo) continue
-      this.#left[at + 1] = all * sides.left * 0.5 * (1 - width[i]!)
-      this.#right[at + 1] = all * sides.right * near
+      gains[at + SIDES] = all * sides.left * far
+      gains[at + SIDES + LOOKS] = all * sides.right * near
     }
   }
 
-  #follow({ setting, line }: ControlProgram, quantity: Quantity, moves: boolean): Float32Array {
-    const out = new Float32Array(this.#ticks.length)
-    if (!line || !moves) return out.fill(quantity.ofValue(setting))
+  /** The values of a control at every look; those that it had the last time, if it is still the same. */
+  #follow(name: string, control: ControlProgram, quantity: Quantity, moves: boolean): Float32Array {
+    const known = this.#followed.get(name)
+    if (known && known.moves === moves && sameControl(known.control, control)) return known.values
+    const values = known?.values ?? new Float32Array(this.#ticks.length)
+    this.#followed.set(name, { control, moves, values })
+    const { setting, line } = control
+    if (!line || !moves) return values.fill(quantity.ofValue(setting))
     const cursor = new LineCursor(line)
-    for (let i = 0; i < out.length; i++) out[i] = quantity.ofTravel(cursor.travelAt(this.#ticks[i]!))
-    return out
+    for (let i = 0; i < values.length; i++) values[i] = quantity.ofTravel(cursor.travelAt(this.#ticks[i]!))
+    return values
   }
+}
+
+/** Products of the gains of one side, look by look, summed. */
+function sumOfProducts(gains: Float32Array | Float64Array, a: number, b: number): number {
+  return (
+    gains[a]! * gains[b]! +
+    gains[a + 1]! * gains[b + 1]! +
+    gains[a + 2]! * gains[b + 2]! +
+    gains[a + 3]! * gains[b + 3]!
+  )
 }
 
 /** Whether two programs of a control are the same: programs share the lines that did not change. */
@@ -187,5 +278,6 @@ function sameControl(a: ControlProgram, b: ControlProgram): boolean {
 }
 
 function sameControls(a: Controls, b: Controls): boolean {
-  return a.every((control, i) => sameControl(control, b[i]!))
+  for (const word in QUANTITIES) if (!sameControl(a[word as Word], b[word as Word])) return false
+  return true
 }

@@ -215,9 +215,11 @@ describe('the loop of a delay', () => {
         0,
         1764,
         0.6,
+        0.0005,
         lowCut,
         1,
         across,
+        -across / 300,
         cuts.at,
       )
       place = (place + frames) & mask
@@ -278,6 +280,44 @@ describe('base64', () => {
       fc.property(fc.uint8Array({ maxLength: 50 }), (bytes) => {
         expect([...bytesOfBase64(btoa(String.fromCharCode(...bytes)))]).toEqual([...bytes])
       }),
+    )
+  })
+})
+
+describe('the inside of a reverb', () => {
+  it('damps each line by its low-pass and its gain, both moving, for any count of samples', () => {
+    const LINE = 256
+    const lines = part.floats(8 * LINE)
+    const [state, gains] = [part.floats(8), part.floats(16)] as const
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: LINE }),
+        fc.double({ min: 0.3, max: 0.9, noNaN: true }),
+        fc.double({ min: -0.001, max: 0.0003, noNaN: true }),
+        (n, bright, brighter) => {
+          for (let i = 0; i < 8 * LINE; i++) lines.view[i] = Math.sin(i * 1.7) * 0.5
+          for (let i = 0; i < 8; i++) {
+            state.view[i] = 0.1 * i - 0.3
+            gains.view[i] = 0.5 + 0.05 * i
+            gains.view[8 + i] = 0.0004 * (i - 4)
+          }
+          const [x, s, g] = [lines.view.slice(), state.view.slice(), gains.view.slice()] as const
+          k.damp(lines.at, n, bright, brighter, state.at, gains.at)
+          for (let i = 0; i < 8; i++) {
+            let after = s[i]!
+            for (let t = 0; t < n; t++) {
+              // the low-pass moves with every fourth sample
+              after += (bright + brighter * (t - (t % 4))) * (x[i * LINE + t]! - after)
+              const out = after * (g[i]! + t * g[8 + i]!)
+              expect(Math.abs(lines.view[i * LINE + t]! - out)).toBeLessThan(2e-6)
+            }
+            expect(Math.abs(state.view[i]! - after)).toBeLessThan(2e-6)
+            expect(Math.abs(gains.view[i]! - (g[i]! + n * g[8 + i]!))).toBeLessThan(2e-5)
+            for (let t = n; t < LINE; t++) expect(lines.view[i * LINE + t]).toBe(x[i * LINE + t])
+          }
+        },
+      ),
+      { numRuns: 30 },
     )
   })
 })

@@ -81,12 +81,14 @@ export interface Kernels {
     fading: number,
     fade: number,
     feedback: number,
+    feedbackStep: number,
     lowCut: number,
     highCut: number,
     across: number,
+    acrossStep: number,
     cuts: number,
   ): void
-  damp(lines: number, n: number, bright: number, state: number, gains: number): void
+  damp(lines: number, n: number, bright: number, brightStep: number, state: number, gains: number): void
   mixLines(
     lines: number,
     n: number,
@@ -95,6 +97,7 @@ export interface Kernels {
     outLeft: number,
     outRight: number,
     scale: number,
+    scaleStep: number,
   ): void
   weighted(left: number, right: number, n: number, state: number, coefficients: number, out: number): void
   truePeak(x: number, n: number, before: number, taps: number, growth: number, drift: number): number

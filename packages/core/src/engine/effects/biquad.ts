@@ -57,7 +57,7 @@ function write(
   out.a2 = a2 / a0
 }
 
-/** A biquad for one or two channels (transposed direct form II). Its coefficients run straight through the block. */
+/** A biquad for one or two channels (transposed direct form II). Its coefficients run straight from one to the other. */
 export class Biquad {
   readonly #state: Doubles
   readonly #coefficients: Doubles
@@ -73,7 +73,15 @@ export class Biquad {
     this.#state.view.fill(0)
   }
 
-  process(channels: readonly Floats[], frames: number, from: Coefficients, to: Coefficients): void {
+  /** Filters samples `first` to `end` of a block in place. */
+  process(
+    channels: readonly Floats[],
+    first: number,
+    end: number,
+    from: Coefficients,
+    to: Coefficients,
+  ): void {
+    const frames = end - first
     const { view } = this.#coefficients
     view[0] = from.b0
     view[1] = from.b1
@@ -85,8 +93,9 @@ export class Biquad {
     view[7] = (to.b2 - from.b2) / frames
     view[8] = (to.a1 - from.a1) / frames
     view[9] = (to.a2 - from.a2) / frames
-    const left = channels[0]!.at
-    const right = channels[channels.length - 1]!.at
+    const skipped = first * Float32Array.BYTES_PER_ELEMENT
+    const left = channels[0]!.at + skipped
+    const right = channels[channels.length - 1]!.at + skipped
     this.#kernels.biquad(left, right, frames, this.#state.at, this.#coefficients.at)
   }
 }

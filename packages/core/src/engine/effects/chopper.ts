@@ -2,7 +2,7 @@ import { clamp } from '../../scale'
 import { TICKS_PER_QUARTER } from '../../time'
 import type { BlockTime } from '../block'
 import type { Floats } from '../../kernels'
-import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
+import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
 
 /** A step is a sixteenth. */
 const STEP = TICKS_PER_QUARTER / 4
@@ -52,11 +52,13 @@ class Chopper implements Processor {
       CHOPPER_PATTERNS.length - 1,
     )
     const pattern = CHOPPER_PATTERNS[variation]!
-    const depth = atEnd(this.params['depth']!, frames)
+    const depth = atStart(this.params['depth']!)
+    const deeper = (atEnd(this.params['depth']!, frames) - depth) / frames
     const smoothness = atEnd(this.params['smoothness']!, frames)
     const perFrame = (tickEnd - tickStart) / frames
     for (let n = 0; n < frames; n++) {
-      const gain = 1 - depth * (1 - chopperOpening(pattern, tickStart + perFrame * n, smoothness))
+      const gain =
+        1 - (depth + deeper * n) * (1 - chopperOpening(pattern, tickStart + perFrame * n, smoothness))
       for (let c = 0; c < channels.length; c++) channels[c]!.view[n]! *= gain
     }
   }

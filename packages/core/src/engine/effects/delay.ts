@@ -3,7 +3,7 @@ import { SAMPLE_RATE } from '../../time'
 import type { BlockTime } from '../block'
 import type { Doubles, Floats, Kernels, MemoryPart } from '../../kernels'
 import { DelayLine } from './delay-line'
-import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
+import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
 import { highPassCoefficient, lowPassCoefficient } from './one-pole'
 import { CROSSFADE, Tap } from './tap'
 
@@ -40,9 +40,11 @@ class Delay implements Processor {
     const p = this.params
     const delay = this.#delayIn(block)
     const feedback = atEnd(p['feedback']!, frames)
+    const from = atStart(p['feedback']!)
     const lowCut = highPassCoefficient(atEnd(p['lowCut']!, frames))
     const highCut = lowPassCoefficient(atEnd(p['highCut']!, frames))
     const across = channels.length === 2 ? atEnd(p['sideToSide']!, frames) : 0
+    const acrossFrom = channels.length === 2 ? atStart(p['sideToSide']!) : 0
     const repeats = feedback > 0.001 ? Math.ceil(GONE / log(feedback)) : 1
     this.tail = Math.round(delay * (repeats + 1)) + SAMPLE_RATE / 10
     const stereo = channels.length === 2
@@ -60,10 +62,12 @@ class Delay implements Processor {
       this.#tap.far,
       this.#tap.fading,
       CROSSFADE,
-      feedback,
+      from,
+      (feedback - from) / frames,
       lowCut,
       highCut,
-      across,
+      acrossFrom,
+      (across - acrossFrom) / frames,
       this.#cuts.at,
     )
     this.#tap.pass(frames)

@@ -1,6 +1,7 @@
 import type { EffectKind } from '../../scale'
 import { apply } from '../apply'
 import { BLOCK, type BlockTime } from '../block'
+import { ControlGroup } from '../control-group'
 import { ControlSignal } from '../control-signal'
 import type { Floats, MemoryPart } from '../../kernels'
 import type { EffectProgram } from '../program'
@@ -37,7 +38,7 @@ export class EffectSlot {
   /** 1 where the sound goes through the effect, 0 where it is bypassed. */
   readonly #through: ControlSignal
   readonly #params: Readonly<Record<string, ControlSignal>>
-  readonly #controls: readonly ControlSignal[]
+  readonly #controls: ControlGroup
   readonly #processor: Processor
   readonly #inside: readonly Floats[]
 
@@ -54,7 +55,7 @@ export class EffectSlot {
         new ControlSignal(plainQuantity(program.kind, word), memory),
       ]),
     )
-    this.#controls = [this.#wet, this.#through, ...Object.values(this.#params)]
+    this.#controls = new ControlGroup([this.#wet, this.#through, ...Object.values(this.#params)])
     this.#processor = MAKERS[program.kind](this.#params, program.mode, channels, memory)
     this.#inside = Array.from({ length: channels }, (_, c) => memory.memory.scratch(`inside ${c}`, BLOCK))
     this.load(program)
@@ -69,6 +70,7 @@ export class EffectSlot {
     this.#wet.load(program.wet)
     this.#through.load(program.bypass)
     for (const word in this.#params) this.#params[word]!.load(program.params[word]!)
+    this.#controls.wake()
   }
 
   /** Samples for which it may still sound after silence came in. */
@@ -82,14 +84,14 @@ export class EffectSlot {
   }
 
   reset(): void {
-    for (const control of this.#controls) control.reset()
+    this.#controls.reset()
     this.#processor.reset()
   }
 
   process(block: BlockTime, moves: boolean, channels: readonly Floats[]): void {
     const { frames } = block
     const { kernels } = this.#memory
-    for (let i = 0; i < this.#controls.length; i++) this.#controls[i]!.run(block, moves)
+    this.#controls.run(block, moves)
     const wet = this.#wet
     const through = this.#through
     if (wet.uniform && wet.value === 1 && through.uniform && through.value === 1) {

@@ -32,3 +32,14 @@ export function atStart(signal: ControlSignal): number {
 export function atEnd(signal: ControlSignal, frames: number): number {
   return signal.last(frames)
 }
+
+/** What moves by less than this in a block, a semitone where it is a frequency, goes slowly. */
+const SLOW = 1.06
+
+/** Whether a parameter that is never below 0 goes straight and slowly through the block: what is made of it may as well. */
+export function isCalm(signal: ControlSignal, frames: number): boolean {
+  if (signal.uniform) return true
+  const first = signal.first
+  const last = signal.last(frames)
+  return signal.straight && last < first * SLOW && first < last * SLOW
+}

@@ -406,6 +406,41 @@ describe('chopper', () => {
   })
 })
 
+describe('what is changed while it sounds', () => {
+  const tone = (n: number) => Math.round(12_000 * Math.sin((2 * Math.PI * 220 * n) / SAMPLE_RATE))
+  const audio = audioFor(song, tone, tone)
+  /** A tone of 220 Hz has second differences of so much of its height: whatever clicks has more. */
+  const SMOOTH = (2 * Math.PI * 220) / SAMPLE_RATE
+
+  /** Largest second difference against the height of the sound, around a jump of a parameter in the fourth second. */
+  function roughness(kind: EffectKind, word: string, from: number, to: number, params = {}): number {
+    const mix = withPoints(
+      padWith([effect(kind, params)]),
+      `effect/fx-${kind}/${word}`,
+      [point(0, from, 'jump'), point(7680, to)],
+      () => 'line',
+    )
+    const { left } = out(mix, audio)
+    let high = 0
+    let rough = 0
+    for (let n = 3.9 * SAMPLE_RATE; n < 4.2 * SAMPLE_RATE; n++) {
+      high = Math.max(high, Math.abs(left[n]!))
+      rough = Math.max(rough, Math.abs(left[n]! - 2 * left[n - 1]! + left[n - 2]!))
+    }
+    return rough / high
+  }
+
+  it.each([
+    ['reverb', 'decay', 300, 8000],
+    ['reverb', 'damping', 0, 1],
+    ['delay', 'feedback', 0, 0.9],
+    ['flanger', 'feedback', 0, 0.9],
+    ['eq', 'bellGain', -18, 18],
+  ] as const)('%s: %s comes without a click', (kind, word, from, to) => {
+    expect(roughness(kind, word, from, to)).toBeLessThan(SMOOTH * SMOOTH * 30)
+  })
+})
+
 describe('every effect', () => {
   const noise = audioFor(
     song,

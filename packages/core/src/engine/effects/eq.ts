@@ -2,14 +2,25 @@ import type { BlockTime } from '../block'
 import type { ControlSignal } from '../control-signal'
 import type { Floats, MemoryPart } from '../../kernels'
 import { bell, Biquad, identity, shelf, type Coefficients } from './biquad'
-import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
+import { isCalm, type MakeProcessor, type Params, type Processor } from './effect'
 
 const HALF_SECOND = 22_050
 
+/** What goes fast is computed anew at every so many frames, and runs straight between. */
+const STRIDE = 32
+/** A gain goes slowly where it moves by less than this in a block, in dB. */
+const SLOW_DB = 0.5
+
+/** Coefficients, and the values that they were designed for. */
+interface Designed {
+  readonly coefficients: Coefficients
+  readonly values: number[]
+}
+
 /** One band: where its coefficients come from, and its biquad. */
 class Band {
-  readonly #from: Coefficients = identity()
-  readonly #to: Coefficients = identity()
+  #from: Designed
+  #to: Designed
   readonly #filter: Biquad
 
   constructor(
@@ -19,26 +30,49 @@ class Band {
     memory: MemoryPart,
   ) {
     this.#filter = new Biquad(memory)
-    this.#values = new Array<number>(controls.length).fill(0)
+    const fresh = () => ({ coefficients: identity(), values: [...controls, gain].map(() => NaN) })
+    this.#from = fresh()
+    this.#to = fresh()
   }
-
-  readonly #values: number[]
 
   process({ frames }: BlockTime, channels: readonly Floats[]): void {
     // a band at 0 dB is the identity, and its state is then 0: leaving it out changes nothing
     if (this.gain.uniform && this.gain.value === 0) return this.reset()
-    this.#find(atStart, this.#from, 0)
-    this.#find(atEnd, this.#to, frames)
-    this.#filter.process(channels, frames, this.#from, this.#to)
+    const stride = this.#isSlow(frames) ? frames : STRIDE
+    this.#find(0, this.#from)
+    for (let from = 0; from < frames; from += stride) {
+      const to = Math.min(frames, from + stride)
+      this.#find(Math.min(to, frames - 1), this.#to)
+      this.#filter.process(channels, from, to, this.#from.coefficients, this.#to.coefficients)
+      const reached = this.#to
+      this.#to = this.#from
+      this.#from = reached
+    }
   }
 
   reset(): void {
     this.#filter.reset()
   }
 
-  #find(at: (signal: ControlSignal, frames: number) => number, out: Coefficients, frames: number): void {
-    for (let i = 0; i < this.controls.length; i++) this.#values[i] = at(this.controls[i]!, frames)
-    this.design(this.#values, at(this.gain, frames), out)
+  #isSlow(frames: number): boolean {
+    const { gain } = this
+    if (!gain.uniform && !(gain.straight && Math.abs(gain.step * frames) < SLOW_DB)) return false
+    for (let i = 0; i < this.controls.length; i++) if (!isCalm(this.controls[i]!, frames)) return false
+    return true
+  }
+
+  /** The coefficients at a sample of the block. */
+  #find(n: number, out: Designed): void {
+    const { values } = out
+    const db = this.gain.at(n)
+    let known = values[this.controls.length] === db
+    values[this.controls.length] = db
+    for (let i = 0; i < this.controls.length; i++) {
+      const value = this.controls[i]!.at(n)
+      known &&= values[i] === value
+      values[i] = value
+    }
+    if (!known) this.design(values, db, out.coefficients)
   }
 }
 

@@ -3,13 +3,11 @@ import { clamp } from '../../scale'
 import { SAMPLE_RATE } from '../../time'
 import { BLOCK, type BlockTime } from '../block'
 import type { Doubles, Floats, Kernels, MemoryPart } from '../../kernels'
-import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
+import { atEnd, atStart, isCalm, type MakeProcessor, type Params, type Processor } from './effect'
 
 const HALF_SECOND = 22_050
 /** A fast sweep is computed anew at every so many frames, and runs straight between. */
 const STRIDE = 16
-/** A sweep is slow where it moves by less than this in a block: a semitone. */
-const CLOSE = 1.06
 /** Numbers that make the filter. */
 const TERMS = 6
 
@@ -62,14 +60,12 @@ class StateVariableFilter implements Processor {
     const first = atStart(frequency)
     const last = atEnd(frequency, frames)
     // a slow sweep runs straight through the block, a fast one is followed more closely
-    const stride = last < first * CLOSE && first < last * CLOSE ? BLOCK : STRIDE
-    const k0 = 1 / atStart(resonance)
-    const k1 = 1 / atEnd(resonance, frames)
-    this.#find(this.#from, first, k0)
+    const stride = isCalm(frequency, frames) && isCalm(resonance, frames) ? BLOCK : STRIDE
+    this.#find(this.#from, first, 1 / atStart(resonance))
     for (let from = 0, at = 0; from < frames; from += stride, at += 2 * TERMS) {
       const to = Math.min(frames, from + stride)
       const f = to < frames ? frequency.at(to) : last
-      this.#find(this.#to, f, k0 + ((k1 - k0) * to) / frames)
+      this.#find(this.#to, f, 1 / (to < frames ? resonance.at(to) : atEnd(resonance, frames)))
       this.#write(at, to - from)
     }
     const left = channels[0]!.at

@@ -3,7 +3,7 @@ import { SAMPLE_RATE } from '../../time'
 import type { BlockTime } from '../block'
 import type { Floats, MemoryPart } from '../../kernels'
 import { DelayLine } from './delay-line'
-import { atEnd, type MakeProcessor, type Params, type Processor } from './effect'
+import { atEnd, atStart, type MakeProcessor, type Params, type Processor } from './effect'
 
 /** The middle of the sweep, and how far it goes at full depth, in samples: 3 ms ± 2.5 ms. */
 const MIDDLE = 0.003 * SAMPLE_RATE
@@ -30,19 +30,21 @@ class Flanger implements Processor {
 
   process({ frames, start }: BlockTime, channels: readonly Floats[]): void {
     const rate = atEnd(this.params['rate']!, frames) / SAMPLE_RATE
-    const depth = atEnd(this.params['depth']!, frames)
-    const feedback = atEnd(this.params['feedback']!, frames)
+    const depth = atStart(this.params['depth']!)
+    const deeper = (atEnd(this.params['depth']!, frames) - depth) / frames
+    const feedback = atStart(this.params['feedback']!)
+    const more = (atEnd(this.params['feedback']!, frames) - feedback) / frames
     // the sweep begins with the song, wherever playing begins
     if (this.#phase !== this.#phase) this.#phase = fraction(start * rate)
     for (let n = 0; n < frames; n++) {
-      const delay = flangerDelay(this.#phase, depth)
+      const delay = flangerDelay(this.#phase, depth + deeper * n)
       this.#phase = fraction(this.#phase + rate)
       for (let c = 0; c < channels.length; c++) {
         const line = this.#lines[c]!
         const { view } = channels[c]!
         const x = view[n]!
         const late = line.readBetween(delay - 1)
-        const fed = x + feedback * late
+        const fed = x + (feedback + more * n) * late
         line.write(fed < 1e-20 && fed > -1e-20 ? 0 : fed)
         view[n] = 0.5 * (x + late)
       }
