@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { ROOT, SERVER_DIST, WEB_DIST } from './lib/paths.mjs'
@@ -29,11 +29,14 @@ async function buildServer() {
   const { build: esbuild } = await import('esbuild')
   const { dependencies } = JSON.parse(readFileSync(join(ROOT, 'packages/server/package.json'), 'utf8'))
   const core = JSON.parse(readFileSync(join(ROOT, 'packages/core/package.json'), 'utf8')).dependencies
+  rmSync(SERVER_DIST, { recursive: true, force: true })
   await esbuild({
     absWorkingDir: join(ROOT, 'packages/server'),
     entryPoints: SERVER_ENTRIES,
     outdir: SERVER_DIST,
     bundle: true,
+    // what is imported on demand lies in a file of its own, and what several entries share in one of theirs
+    splitting: true,
     format: 'esm',
     platform: 'node',
     target: 'node20',

@@ -1,20 +1,24 @@
 /** The command line: `npm run -s rudlo -- VERB …`. Each verb is one module; what it prints goes to standard output. */
-import { bundle } from './bundle'
-import { measure } from './measure'
-import { render } from './render'
 
-const VERBS: Readonly<Record<string, (args: readonly string[]) => Promise<string>>> = {
-  measure,
-  render,
-  bundle,
+/** What a verb does: takes its arguments, gives what is printed. */
+type Verb = (args: readonly string[]) => Promise<string>
+
+/** Each is loaded when it is asked for: measuring a file needs no database. */
+const VERBS: Readonly<Record<string, () => Promise<Verb>>> = {
+  measure: async () => (await import('./measure')).measure,
+  render: async () => (await import('./render')).render,
+  bundle: async () => (await import('./bundle')).bundle,
 }
 
 const [verb = '', ...args] = process.argv.slice(2)
 try {
-  const run = Object.hasOwn(VERBS, verb) ? VERBS[verb] : undefined
-  if (!run) throw new RangeError(`There is no "${verb}". The verbs are: ${Object.keys(VERBS).join(', ')}.`)
+  const load = Object.hasOwn(VERBS, verb) ? VERBS[verb] : undefined
+  if (!load) throw new RangeError(`There is no "${verb}". The verbs are: ${Object.keys(VERBS).join(', ')}.`)
+  const run = await load()
   process.stdout.write((await run(args)) + '\n')
 } catch (error) {
   process.stderr.write(`rudlo: ${(error as Error).message}\n`)
   process.exitCode = 1
 }
+
+export {}
