@@ -46,6 +46,36 @@ function layOut(points: Points, scale: Scale): CompiledLine {
   return line
 }
 
+/** Where two lines differ, in ticks: before `from` and after `to` they are the same. */
+export interface ChangedSpan {
+  readonly from: number
+  readonly to: number
+}
+
+/** What lies between the points that two lines share at their beginning and at their end; null where they are the same. */
+export function changedSpan(one: CompiledLine, two: CompiledLine): ChangedSpan | null {
+  const [n, m] = [one.ticks.length, two.ticks.length]
+  const least = Math.min(n, m)
+  let head = 0
+  while (head < least && samePoint(one, head, two, head)) head++
+  if (head === n && head === m) return null
+  let tail = 0
+  while (tail < least - head && samePoint(one, n - 1 - tail, two, m - 1 - tail)) tail++
+  return {
+    from: head === 0 ? -Infinity : one.ticks[head - 1]!,
+    to: tail === 0 ? Infinity : one.ticks[n - tail]!,
+  }
+}
+
+function samePoint(one: CompiledLine, i: number, two: CompiledLine, k: number): boolean {
+  return (
+    one.ticks[i] === two.ticks[k] &&
+    one.travels[i] === two.travels[k] &&
+    one.forms[i] === two.forms[k] &&
+    one.bends[i] === two.bends[k]
+  )
+}
+
 /** Reads a compiled line at rising ticks without searching; a step back costs one search. */
 export class LineCursor {
   #index = -1

@@ -4,6 +4,7 @@ import { levelScale, linearScale, logScale, switchScale, type Scale } from '../s
 import {
   addPoint,
   bendThrough,
+  changedSpan,
   compileLine,
   curveAt,
   cut,
@@ -110,6 +111,27 @@ describe('evaluation', () => {
     fc.assert(
       fc.property(drawn, ([scale, points]) => {
         for (const p of points) expect(travelAt(points, scale, p.tick)).toBe(scale.toTravel(p.value))
+      }),
+    )
+  })
+})
+
+describe('two lines', () => {
+  it('are the same wherever they are not said to differ', () => {
+    const compiled = (points: Points) => compileLine(points, levelScale)
+    fc.assert(
+      fc.property(lines(levelScale), lines(levelScale), fc.nat(), (one, other, at) => {
+        // the second shares its beginning and its end with the first
+        const cutAt = at % one.length
+        const middle = other.filter(
+          (p) => (cutAt === 0 || p.tick > one[cutAt - 1]!.tick) && (!one[cutAt] || p.tick < one[cutAt]!.tick),
+        )
+        const two = [...one.slice(0, cutAt), ...middle, ...one.slice(cutAt)]
+        const span = changedSpan(compiled(one), compiled(two))
+        if (!middle.length) expect(span).toBeNull()
+        const [a, b] = [new LineCursor(compiled(one)), new LineCursor(compiled(two))]
+        for (let tick = 0; tick < 20_000; tick += 173)
+          if (!span || tick <= span.from || tick >= span.to) expect(b.travelAt(tick)).toBe(a.travelAt(tick))
       }),
     )
   })

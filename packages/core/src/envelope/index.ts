@@ -3,7 +3,7 @@ export * from './envelope'
 export { curveAt, formAt, bendThrough } from './form'
 export { indexAt, travelAt, valueAt } from './evaluate'
 export { travelsOf } from './travels'
-export { compileLine, LineCursor, type CompiledLine } from './compile'
+export { changedSpan, compileLine, LineCursor, type ChangedSpan, type CompiledLine } from './compile'
 export { cut } from './cut'
 export { addPoint, movePoint, removePoint, setForm, EditRefused, MAX_POINTS } from './edit'
 export {

@@ -1,4 +1,4 @@
-import { LineCursor } from '../envelope'
+import { changedSpan, LineCursor } from '../envelope'
 import {
   gainQuantity,
   levelQuantity,
@@ -8,7 +8,7 @@ import {
   panStereo,
   widthQuantity,
 } from '../engine'
-import type { ControlProgram, Program, Quantity, Sides, TrackProgram } from '../engine'
+import type { ControlProgram, Program, Quantity, Sides } from '../engine'
 import { TempoMap } from '../time'
 import { triangle, type CrossEnergy } from './cross-energy'
 
@@ -44,10 +44,21 @@ interface Followed {
   readonly values: Float32Array
 }
 
+/** The values of the controls of a track, and of the main volume, at every look. */
+type Values = Readonly<Record<Word | 'overall', Float32Array>>
+
+const EVERYWHERE = { from: -Infinity, to: Infinity }
+
+/** The hops in which something changed, from the first to before the last; none where `to` is not after `from`. */
+interface Changed {
+  from: number
+  to: number
+}
+
 /**
  * Loudness of any mix of dry tracks without rendering: K-weighting is linear, so the energy of a hop is the sum of
  * the products of the gains and the table's entries. Effects and sends it knows nothing of. Between two steps only
- * what a changed track adds or takes away is summed.
+ * what a changed track adds or takes away is summed, and only where its lines changed.
  */
 export class InstantLoudness {
   readonly #ticks: Float64Array
@@ -56,6 +67,8 @@ export class InstantLoudness {
   /** The same of the one or two signals of the track that changes, as they were. */
   readonly #before: Float64Array
   readonly #energy: Float64Array
+  /** The same of single tracks, as far as they were asked for. */
+  readonly #alone = new Map<number, Float64Array>()
   readonly #followed = new Map<string, Followed>()
   #known: {
     readonly main: ControlProgram
@@ -63,6 +76,8 @@ export class InstantLoudness {
     readonly tracks: readonly Controls[]
   } | null = null
   #steps = 0
+  /** Where what was followed last has changed. */
+  readonly #changed: Changed = { from: 0, to: 0 }
 
   constructor(
     private readonly table: CrossEnergy,
@@ -97,8 +112,20 @@ export class InstantLoudness {
     const overall = this.#follow('main', main, levelQuantity, moves)
     for (let i = 0; i < tracks.length; i++) {
       if (!afresh && known.tracks[i] && sameControls(known.tracks[i]!, tracks[i]!)) continue
+      const changed = this.#changed
+      changed.from = afresh ? 0 : this.table.hops
+      changed.to = afresh ? this.table.hops : 0
+      const follow = (word: Word) => this.#follow(`${i} ${word}`, tracks[i]![word], QUANTITIES[word], moves)
+      const values: Values = {
+        level: follow('level'),
+        gain: follow('gain'),
+        mute: follow('mute'),
+        pan: follow('pan'),
+        width: follow('width'),
+        overall,
+      }
       if (!afresh) this.#keep(i)
-      this.#writeGains(tracks[i]!, i, moves, overall)
+      this.#writeGains(i, values)
       if (!afresh) this.#addChange(i)
     }
     if (afresh) this.#sumAll()
@@ -106,15 +133,17 @@ export class InstantLoudness {
 
   #sumAll(): void {
     this.#steps = 0
+    this.#alone.clear()
     this.#energy.fill(0)
-    this.#addPairs(this.#energy, this.#gains, this.table.signals, 0, 0, this.table.signals, 1)
+    const all = { from: 0, to: this.table.hops }
+    this.#addPairs(this.#energy, this.#gains, this.table.signals, 0, 0, this.table.signals, 1, all)
   }
 
   /** Puts the gains of a track by, before they change. */
   #keep(track: number): void {
-    const { hops, signals, first, channels } = this.table
+    const { signals, first, channels } = this.table
     const count = channels[track]! * SIDES
-    for (let h = 0; h < hops; h++) {
+    for (let h = this.#changed.from; h < this.#changed.to; h++) {
       const at = (h * signals + first[track]!) * SIDES
       for (let i = 0; i < count; i++) this.#before[h * 2 * SIDES + i] = this.#gains[at + i]!
     }
@@ -122,13 +151,17 @@ export class InstantLoudness {
 
   /** Adds what the changed gains of a track bring, and takes away what those before brought. */
   #addChange(track: number): void {
-    const { hops, signals, first, channels } = this.table
+    const { signals, first, channels } = this.table
+    const changed = this.#changed
     const from = first[track]!
     const count = channels[track]!
-    this.#addPairs(this.#energy, this.#before, 2, 0, from, count, -1)
-    this.#addPairs(this.#energy, this.#gains, signals, from, from, count, 1)
+    for (const energy of [this.#energy, this.#alone.get(track)]) {
+      if (!energy) continue
+      this.#addPairs(energy, this.#before, 2, 0, from, count, -1, changed)
+      this.#addPairs(energy, this.#gains, signals, from, from, count, 1, changed)
+    }
     // with the other tracks: only what changed, which is left where the gains were
-    for (let h = 0; h < hops; h++) {
+    for (let h = changed.from; h < changed.to; h++) {
       const at = (h * signals + from) * SIDES
       const before = h * 2 * SIDES
       for (let i = 0; i < count * SIDES; i++)
@@ -144,11 +177,11 @@ export class InstantLoudness {
    * @param to the one after its last
    */
   #addCross(signal: number, kept: number, from: number, to: number): void {
-    const { hops, signals, products } = this.table
+    const { signals, products } = this.table
     const size = triangle(signals)
     const gains = this.#gains
     const change = this.#before
-    for (let h = 0; h < hops; h++) {
+    for (let h = this.#changed.from; h < this.#changed.to; h++) {
       const c = (h * 2 + kept) * SIDES
       const c0 = change[c]!
       const c1 = change[c + 1]!
@@ -189,10 +222,11 @@ export class InstantLoudness {
     first: number,
     count: number,
     sign: 1 | -1,
+    within: Changed,
   ): void {
-    const { hops, signals, products } = this.table
+    const { signals, products } = this.table
     const size = triangle(signals)
-    for (let h = 0; h < hops; h++) {
+    for (let h = within.from; h < within.to; h++) {
       let sum = 0
       for (let k = 0; k < count; k++) {
         const row = h * size + triangle(first + k) + first
@@ -210,27 +244,24 @@ export class InstantLoudness {
 
   /** Energy of one track by itself. */
   #own(track: number): Float64Array {
+    const known = this.#alone.get(track)
+    if (known) return known
     const out = new Float64Array(this.table.hops)
+    this.#alone.set(track, out)
     const first = this.table.first[track]!
-    this.#addPairs(out, this.#gains, this.table.signals, first, first, this.table.channels[track]!, 1)
+    const all = { from: 0, to: this.table.hops }
+    this.#addPairs(out, this.#gains, this.table.signals, first, first, this.table.channels[track]!, 1, all)
     return out
   }
 
-  #writeGains(track: TrackProgram, index: number, moves: boolean, overall: Float32Array): void {
-    const follow = (word: Word) => this.#follow(`${index} ${word}`, track[word], QUANTITIES[word], moves)
-    const [level, gain, mute, pan, width] = [
-      follow('level'),
-      follow('gain'),
-      follow('mute'),
-      follow('pan'),
-      follow('width'),
-    ]
+  /** Writes the gains of a track where they changed. */
+  #writeGains(index: number, { level, gain, mute, pan, width, overall }: Values): void {
     const { signals, first } = this.table
     const sides: Sides = { left: 1, right: 1 }
-    const stereo = track.channels === 2
+    const stereo = this.table.channels[index] === 2
     const gains = this.#gains
     let turned = NaN
-    for (let i = 0; i < level.length; i++) {
+    for (let i = this.#changed.from * LOOKS; i < this.#changed.to * LOOKS; i++) {
       const all = level[i]! * gain[i]! * mute[i]! * overall[i]!
       if (pan[i] !== turned) {
         turned = pan[i]!
@@ -248,17 +279,37 @@ export class InstantLoudness {
     }
   }
 
-  /** The values of a control at every look; those that it had the last time, if it is still the same. */
+  /** The values of a control at every look; those that it had the last time, where they are still the same. */
   #follow(name: string, control: ControlProgram, quantity: Quantity, moves: boolean): Float32Array {
     const known = this.#followed.get(name)
     if (known && known.moves === moves && sameControl(known.control, control)) return known.values
     const values = known?.values ?? new Float32Array(this.#ticks.length)
     this.#followed.set(name, { control, moves, values })
-    const { setting, line } = control
-    if (!line || !moves) return values.fill(quantity.ofValue(setting))
+    const line = moves ? control.line : null
+    const before = known?.moves ? known.control.line : null
+    const span = line && before ? changedSpan(before, line) : EVERYWHERE
+    // a line that is the same hides its setting
+    if (!span) return values
+    const from = this.#lookAfter(span.from)
+    const to = this.#lookAfter(span.to)
+    this.#changed.from = Math.min(this.#changed.from, Math.floor(from / LOOKS))
+    this.#changed.to = Math.max(this.#changed.to, Math.ceil(to / LOOKS))
+    if (!line) return values.fill(quantity.ofValue(control.setting))
     const cursor = new LineCursor(line)
-    for (let i = 0; i < values.length; i++) values[i] = quantity.ofTravel(cursor.travelAt(this.#ticks[i]!))
+    for (let i = from; i < to; i++) values[i] = quantity.ofTravel(cursor.travelAt(this.#ticks[i]!))
     return values
+  }
+
+  /** Index of the first look at a tick or after it. */
+  #lookAfter(tick: number): number {
+    let low = 0
+    let high = this.#ticks.length
+    while (low < high) {
+      const middle = (low + high) >> 1
+      if (this.#ticks[middle]! < tick) low = middle + 1
+      else high = middle
+    }
+    return low
   }
 }
 

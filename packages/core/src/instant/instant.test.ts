@@ -85,6 +85,37 @@ describe('instant loudness', () => {
     }
   })
 
+  it('says the same after edits of a line here and there as afresh', () => {
+    let points: Points = [point(0, -12), point(4000, -6, 's'), point(9000, -20, 'jump'), point(15_000, -3)]
+    const edits: readonly ((now: Points) => Points)[] = [
+      (now) => now.map((p, i) => (i === 1 ? point(5000, 2, 's') : p)),
+      (now) => [...now.slice(0, 2), point(7000, -40), ...now.slice(2)],
+      (now) => now.map((p, i) => (i === now.length - 1 ? point(16_000, -30) : p)),
+      (now) => now.slice(1),
+      () => [],
+      () => [point(0, -90), point(3000, 0, 'curve', 2), point(18_000, -9)],
+      (now) => now.map((p, i) => (i === 1 ? { ...p, form: 'straight' as const, bend: 0 } : p)),
+      (now) => now.slice(0, 1),
+    ]
+    const own = new InstantLoudness(table, song.tempo)
+    for (const address of ['track/pad/level', 'track/reed/pan']) {
+      let mix: Mix = plainMix(song)
+      for (const edit of edits) {
+        points = edit(points)
+        const held = address.endsWith('pan') ? points.map((p) => ({ ...p, value: p.value / 90 })) : points
+        mix = withPoints(mix, address, held, () => 'line')
+        const afresh = new InstantLoudness(table, song.tempo).hops(program(mix))
+        own.hops(program(mix)).forEach((e, h) => expect(Math.abs(e - afresh[h]!)).toBeLessThan(1e-9))
+        for (const track of [0, 1]) {
+          const alone = new InstantLoudness(table, song.tempo).hops(program(mix), true, track)
+          own
+            .hops(program(mix), true, track)
+            .forEach((e, h) => expect(Math.abs(e - alone[h]!)).toBeLessThan(1e-9))
+        }
+      }
+    }
+  })
+
   it('can be stopped while the table is made', () => {
     expect(
       crossEnergy(program(plainMix(song)).tracks, audio, program(plainMix(song)).length, () => false),

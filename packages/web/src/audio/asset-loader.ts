@@ -2,49 +2,28 @@ import type { AssetAudio } from '@rudlo/core/engine'
 import { unpackOverview, type Overview } from '@rudlo/core/exchange'
 import type { AssetInfo } from '@rudlo/core/song'
 import { fetchBytes } from '../server/api'
-import type { DecodeAnswer, DecodeTask } from './decode.worker'
+import { Decoders } from './decoders'
 
 const audio = new Map<string, Promise<AssetAudio>>()
 const overviews = new Map<string, Promise<Overview>>()
 
 /** Decoders at work at a time. */
 const WORKERS = 2
-const workers: { worker: Worker; load: number }[] = []
-const waiting = new Map<string, { resolve(audio: AssetAudio): void; reject(error: Error): void }>()
+/** A page that never rests is not waited for longer, in ms. */
+const RESTLESS = 1500
+
+const decoders = new Decoders(
+  WORKERS,
+  () => new Worker(new URL('./decode.worker.ts', import.meta.url), { type: 'module' }),
+  (then) => void requestIdleCallback(then, { timeout: RESTLESS }),
+)
 
 /** Starts the decoders before there is anything to decode: they take a moment to come up. */
-export function warmDecoders(): void {
-  while (workers.length < WORKERS) workers.push(startWorker())
-}
-
-function startWorker(): { worker: Worker; load: number } {
-  const worker = new Worker(new URL('./decode.worker.ts', import.meta.url), { type: 'module' })
-  const entry = { worker, load: 0 }
-  worker.onmessage = ({ data }: MessageEvent<DecodeAnswer>) => {
-    entry.load--
-    const task = waiting.get(data.id)
-    waiting.delete(data.id)
-    if ('error' in data) task?.reject(new Error(data.error))
-    else task?.resolve({ channels: data.channels, frames: data.channels[0]!.length })
-  }
-  return entry
-}
-
-function leastBusy(): { worker: Worker; load: number } {
-  warmDecoders()
-  return workers.reduce((a, b) => (b.load < a.load ? b : a))
-}
+export const warmDecoders = (): void => decoders.warm()
 
 async function load(asset: AssetInfo): Promise<AssetAudio> {
   const bytes = await fetchBytes(`/api/assets/${asset.id}`)
-  return new Promise((resolve, reject) => {
-    waiting.set(asset.id, { resolve, reject })
-    const entry = leastBusy()
-    entry.load++
-    entry.worker.postMessage({ id: asset.id, bytes, frames: asset.frames } satisfies DecodeTask, [
-      bytes.buffer,
-    ])
-  })
+  return decoders.decode({ id: asset.id, bytes, frames: asset.frames })
 }
 
 /** Remembers a promise by id, and forgets it again where it fails, so that it can be tried again. */

@@ -14,11 +14,11 @@ import WhyPanel from '../mixer/WhyPanel.vue'
 import NoticeBar from '../shell/NoticeBar.vue'
 import { usePageKeys } from '../shell/page-keys'
 import PlayedStrip from '../strip/PlayedStrip.vue'
-import TrackCards from '../tracks/TrackCards.vue'
 import TransportBar from '../transport/TransportBar.vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 import BriefPanel from './BriefPanel.vue'
+import DeskCards from './DeskCards.vue'
 import DeskTools from './DeskTools.vue'
 import HistoryMenu from './HistoryMenu.vue'
 import HandInDialog from './HandInDialog.vue'
@@ -149,6 +149,9 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
 }
 
 /** Lines that were read from a file become one step. */
+/** What the files are made of: while they are not asked for, the page need not follow the work. */
+const filed = computed<Mix>((before) => (files.value || !before ? work.mix! : before))
+
 function takeLines(mix: Mix, lanes: readonly string[]): void {
   const change = { label: 'Took lines from a file', lanes: [...lanes], from: 0, to: bench.song!.length }
   work.setMix(() => mix, change)
@@ -271,15 +274,7 @@ usePageKeys({
           <template v-else>
             <LaneDesk />
             <PassSummary />
-            <TrackCards
-              :song="bench.song!"
-              :mix="work.mix!"
-              :address="bench.address"
-              :peaks="player.trackPeaks"
-              :is-open="bench.isOpen"
-              mixer
-              @choose="(address) => (bench.address = address)"
-            />
+            <DeskCards />
           </template>
         </main>
       </div>
@@ -290,7 +285,7 @@ usePageKeys({
       <FilesDialog
         v-model="files"
         :song="bench.song!"
-        :mix="work.mix!"
+        :mix="filed"
         :title="bench.assignment!.title"
         :bundle="`/api/works/${work.id}/bundle`"
         :before="work.flush"

@@ -185,12 +185,14 @@ const values = shallowRef<Values>(ALL_VALUES)
 const zoomTall = (travel: number, factor: number) => (values.value = zoomValues(values.value, travel, factor))
 
 /** Sets every selected point to a value that a control is often set to. */
+const own = computed(() => addressed.value.setting)
 const RESTS = computed(() => {
   const { initial, neutral, scale } = control.value
+  const setting = own.value
   const rests = [{ text: 'its default', value: initial }]
   if (neutral !== initial) rests.push({ text: 'where it does nothing', value: neutral })
   if (scale.kind === 'level') rests.push({ text: 'silence', value: scale.min })
-  rests.push({ text: 'the control’s setting', value: addressed.value.setting })
+  rests.push({ text: 'the control’s setting', value: setting })
   if (bench.copiedValue && bench.copiedValue.control.unit === control.value.unit)
     rests.push({ text: 'the copied value', value: bench.copiedValue.value })
   return rests
@@ -236,6 +238,7 @@ watch(
       :note="words"
       :compact="compact"
       :point="editor.current.value"
+      :held="editor.drag.value !== null"
       :count="editor.chosen.value.size"
       :rests="RESTS"
       :has-next="editor.selected.value + 1 < points.length"

@@ -7,11 +7,11 @@ import { envelopeOf, resolve, type Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { drawGrid, drawLevels } from './draw-grid'
-import { drawBetween, drawFaintLine, drawLine, drawPoints, drawSetting } from './draw-line'
-import { drawLoudness, drawOvers } from './draw-loudness'
+import { drawFaintLine } from './draw-line'
 import { drawWave } from './draw-wave'
+import { drawFront, type LineFront } from './line-front'
 import { useInk } from './use-ink'
-import { ALL_VALUES, GUTTER, Viewport, type Span, type Values } from './viewport'
+import { ALL_VALUES, Viewport, type Span, type Values } from './viewport'
 
 const props = defineProps<{
   song: SongVersion
@@ -55,6 +55,8 @@ const props = defineProps<{
 const emit = defineEmits<{ size: [view: Viewport]; pin: [id: string] }>()
 
 const NONE: Chosen = new Set()
+const NO_POINTS: Points = []
+const NOWHERE: readonly number[] = []
 const box = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const size = ref({ width: 0, height: 0 })
@@ -92,57 +94,70 @@ function redraw(behind: boolean): void {
   })
 }
 
-/** An empty canvas of the lane's size, in CSS px; null while it has none. */
-function cleared(element: HTMLCanvasElement | undefined): CanvasRenderingContext2D | null {
+/** The drawing of a canvas of the lane's size, in CSS px, and whether it is a fresh one; null while it has no size. */
+function drawingOf(
+  element: HTMLCanvasElement | undefined,
+): { readonly c: CanvasRenderingContext2D; readonly fresh: boolean } | null {
   const c = element?.getContext('2d')
   const { width, height } = size.value
   if (!c || !element || !width || !height) return null
   const ratio = devicePixelRatio || 1
   const w = Math.round(width * ratio)
   const h = Math.round(height * ratio)
-  if (element.width !== w || element.height !== h) {
+  const fresh = element.width !== w || element.height !== h
+  if (fresh) {
     element.width = w
     element.height = h
   }
   c.setTransform(ratio, 0, 0, ratio, 0, 0)
-  c.clearRect(0, 0, width, height)
-  return c
+  return { c, fresh }
 }
 
 function drawBehind(): void {
-  const c = cleared(back.value)
-  if (!c) return
+  const drawing = drawingOf(back.value)
+  if (!drawing) return
+  const { c } = drawing
+  c.clearRect(0, 0, size.value.width, size.value.height)
   const { scale, unit } = addressed.value.control
   const colours = ink.value
   drawGrid(c, view.value, props.song, props.time, colours)
   if (track.value) drawWave(c, view.value, track.value.regions, props.overviews, props.time, colours.wave)
+  if (!props.blank)
+    for (const points of props.faint ?? []) drawFaintLine(c, view.value, points, scale, colours.ink)
   drawLevels(c, view.value, scale, unit, colours)
 }
 
-function drawBefore(): void {
-  const c = cleared(canvas.value)
-  if (!c) return
-  const { width, height } = size.value
-  const { scale } = addressed.value.control
-  const colours = ink.value
-  c.save()
-  c.beginPath()
-  c.rect(0, 0, width - GUTTER + 8, height)
-  c.clip()
-  if (props.loudness)
-    drawLoudness(c, view.value, props.loudness, props.time, colours.line, colours, props.whose ?? '')
-  if (props.overs) drawOvers(c, view.value, props.overs, colours)
-  if (props.blank) return c.restore()
+/** The line and the one that it is compared with. */
+const shaded = computed(() => {
   const own = props.shaded && props.faint?.[0] ? lineOf(props.mix, props.address) : null
-  if (own) drawBetween(c, view.value, [props.faint![0]!, own], scale, colours.warm)
-  for (const points of props.faint ?? []) drawFaintLine(c, view.value, points, scale, colours.ink)
-  const points = envelope.value?.points ?? []
-  if (!points.length || !envelope.value?.on) {
-    drawSetting(c, view.value, scale.toTravel(addressed.value.setting), colours.line)
+  return own ? ([props.faint![0]!, own] as const) : null
+})
+
+/** What the front canvas shows. */
+let drawn: LineFront | null = null
+
+function drawBefore(): void {
+  const drawing = drawingOf(canvas.value)
+  if (!drawing) return
+  const { control, setting } = addressed.value
+  const now: LineFront = {
+    view: view.value,
+    time: props.time,
+    control,
+    ink: ink.value,
+    points: envelope.value?.points ?? NO_POINTS,
+    on: envelope.value?.on ?? false,
+    setting,
+    selected: props.selected,
+    chosen: props.chosen ?? NONE,
+    loudness: props.loudness ?? null,
+    whose: props.whose ?? '',
+    overs: props.overs ?? NOWHERE,
+    blank: props.blank,
+    shaded: shaded.value,
   }
-  drawLine(c, view.value, points, scale, colours.line, !envelope.value?.on)
-  c.restore()
-  drawPoints(c, view.value, points, scale, colours.line, colours.sheet, props.selected, props.chosen ?? NONE)
+  drawFront(drawing.c, now, drawing.fresh ? null : drawn, devicePixelRatio || 1)
+  drawn = now
 }
 
 const observer = new ResizeObserver(([entry]) => {
@@ -158,7 +173,15 @@ onBeforeUnmount(() => {
 
 watch(view, (v) => emit('size', v), { immediate: true })
 watch(
-  [view, () => track.value?.regions, () => props.address, () => props.overviews, ink],
+  [
+    view,
+    () => track.value?.regions,
+    () => props.address,
+    () => props.overviews,
+    () => props.faint,
+    () => props.blank,
+    ink,
+  ],
   () => redraw(true),
   {
     immediate: true,
@@ -172,13 +195,15 @@ watch(
     () => props.chosen,
     () => props.loudness,
     () => props.overs,
-    () => props.blank,
-    () => props.faint,
+    shaded,
   ],
   () => redraw(false),
 )
 document.fonts?.ready.then(
-  () => redraw(true),
+  () => {
+    drawn = null
+    redraw(true)
+  },
   () => null,
 )
 

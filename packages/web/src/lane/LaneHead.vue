@@ -3,8 +3,10 @@
 import type { Form, Point } from '@rudlo/core/envelope'
 import { readValue, type Control } from '@rudlo/core/scale'
 import { parsePlace, placeShort, type MeterMap } from '@rudlo/core/time'
+import { useThrottleFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { FORMS } from './forms'
+import { CALM } from './use-calm'
 
 const props = defineProps<{
   name: string
@@ -15,6 +17,8 @@ const props = defineProps<{
   where: string
   note?: string
   point: Point | null
+  /** Whether a hand is moving the point. */
+  held?: boolean
   hasNext: boolean
   /** How many points are selected, where they are several. */
   count?: number
@@ -42,7 +46,12 @@ function refill(): void {
   valueText.value = props.point ? props.control.unit.format(props.point.value) : ''
   placeText.value = props.point ? placeShort(props.meter.placeAt(props.point.tick)) : ''
 }
-watch(() => props.point, refill, { immediate: true })
+
+/** The fields follow a moving hand now and then: its figures are beside it and above, and these are for typing. */
+const calmly = useThrottleFn(() => props.held && refill(), CALM, true, true)
+watch([() => props.point, () => props.held], () => (props.held ? void calmly() : refill()), {
+  immediate: true,
+})
 
 function takeValue(): void {
   if (!props.point || valueText.value === props.control.unit.format(props.point.value)) return
@@ -88,7 +97,7 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
       <p class="now">{{ control.unit.format(value) }}</p>
     </div>
     <p class="soft where place-now">{{ where }}</p>
-    <p v-if="note" class="soft where">{{ note }}</p>
+    <p v-if="note || control.scale.kind === 'level'" class="soft where note">{{ note }}</p>
     <div v-if="point" class="point">
       <p v-if="count && count > 1" class="soft">{{ count }} points</p>
       <label>
@@ -114,13 +123,18 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
       <template v-if="editable">
         <label v-if="hasNext && control.scale.kind !== 'switch'">
           <span>Then</span>
-          <select :value="chosen" @change="choose(Number(($event.target as HTMLSelectElement).value))">
+          <select
+            v-memo="[chosen]"
+            :value="chosen"
+            @change="choose(Number(($event.target as HTMLSelectElement).value))"
+          >
             <option v-for="(f, i) in FORMS" :key="f.text" :value="i">{{ f.text }}</option>
           </select>
         </label>
         <label v-if="rests?.length">
           <span>Set to</span>
           <select
+            v-memo="[rests]"
             :value="-1"
             aria-label="Set to"
             data-test="set-to"
@@ -201,6 +215,11 @@ h2 {
 
 .compact .point {
   margin-top: 4px;
+}
+
+/* what is said of a value comes and goes under a moving hand: what lies below stays where it is */
+.note {
+  min-height: 1.35em;
 }
 
 .compact > .where {

@@ -9,6 +9,7 @@ import { usePinch } from './use-pinch'
 import type { LineEditor } from './line-editor'
 import { changeInWords, nudged, tidied } from './nudge'
 import type { Viewport } from './viewport'
+import { useCalm } from './use-calm'
 
 const props = defineProps<{
   view: Viewport
@@ -261,6 +262,7 @@ const shown = computed(() => {
   const y = props.view.y(props.control.scale.toTravel(p.value))
   const finger = pressed.value?.finger ?? false
   const above = finger ? 104 : 54
+  const half = finger ? 120 : 84
   return {
     value: props.control.unit.format(p.value),
     change: Math.abs(change) >= 0.05 && p.value > -90 ? signedText(change, 1) : '',
@@ -268,7 +270,9 @@ const shown = computed(() => {
     place: placeInWords(props.meter, p.tick),
     finger,
     style: {
-      transform: `translate(${Math.min(props.view.width - 92, Math.max(92, x))}px, ${y - above < 6 ? y + 22 : y - above}px) translateX(-50%)`,
+      marginLeft: `${Math.min(props.view.width - half, Math.max(half, x)) - half}px`,
+      marginTop: `${Math.max(0, y - above < 6 ? y + 22 : y - above)}px`,
+      width: `${2 * half}px`,
     },
   }
 })
@@ -281,6 +285,9 @@ const spoken = computed(() => {
   if (size > 1) return `${size} points selected, the first at ${props.control.unit.format(p.value)}, ${where}`
   return `Point ${props.editor.selected.value + 1} of ${props.points.length}: ${props.control.unit.format(p.value)}, ${where}`
 })
+
+/** A moving hand is not read out place by place. */
+const said = useCalm(() => spoken.value)
 
 const described = computed(
   () =>
@@ -325,19 +332,15 @@ const described = computed(
         height: `${Math.abs(boxed.toY - boxed.y)}px`,
       }"
     />
-    <div
-      v-if="shown"
-      class="bubble"
-      :class="{ finger: shown.finger }"
-      :style="shown.style"
-      data-test="bubble"
-    >
-      <b>{{ shown.value }}</b>
-      <span v-if="shown.change" class="change">{{ shown.change }}</span>
-      <template v-if="shown.words"><br />{{ shown.words }}</template>
-      <br />{{ shown.place }}
+    <div v-if="shown" class="overlay">
+      <div class="bubble" :class="{ finger: shown.finger }" :style="shown.style" data-test="bubble">
+        <b>{{ shown.value }}</b>
+        <span v-if="shown.change" class="change">{{ shown.change }}</span>
+        <template v-if="shown.words"><br />{{ shown.words }}</template>
+        <br />{{ shown.place }}
+      </div>
     </div>
-    <p class="unseen" role="status">{{ spoken }}</p>
+    <p class="unseen" role="status">{{ said }}</p>
   </div>
 </template>
 
@@ -366,20 +369,26 @@ const described = computed(
   cursor: default;
 }
 
-.bubble {
+/* The bubble moves by its margins in a layer that is always as large, and is not quite opaque: a layer that moved, or that
+   hid something else with every frame, would make the browser sort all of its layers anew. The frame is there to be drawn,
+   not to be seen. */
+.overlay {
   position: absolute;
+  inset: 0;
   z-index: 3;
+  display: flow-root;
+  border: 1px solid color-mix(in srgb, var(--rule) 1%, transparent);
+  pointer-events: none;
+}
+
+.bubble {
   padding: 5px 12px;
   border-radius: 10px;
-  background: var(--desk);
+  background: color-mix(in srgb, var(--desk) 97%, transparent);
   color: var(--on-desk);
   font-size: 14px;
   line-height: 1.3;
   white-space: nowrap;
-  top: 0;
-  left: 0;
-  will-change: transform;
-  pointer-events: none;
 }
 
 .bubble.finger {

@@ -7,25 +7,29 @@ const CROWDED = 14
 
 /** Traces a line across the view: straight spans in one stroke, bent ones every 3 px, jumps upright. */
 function trace(c: CanvasRenderingContext2D, view: Viewport, points: Points, scale: Scale): void {
-  const cursor = new LineCursor(compileLine(points, scale))
+  const line = compileLine(points, scale)
+  const cursor = new LineCursor(line)
   const y = (tick: number) => view.y(cursor.travelAt(tick))
-  const { from, to } = view.shown
+  const { from, to } = view.part
   const first = Math.max(0, cursor.seek(from))
   c.beginPath()
-  c.moveTo(0, y(from))
+  c.moveTo(view.x(from), y(from))
   for (let i = first; i < points.length; i++) {
     const p = points[i]!
     if (p.tick > to) break
     if (p.tick >= from) {
-      if (cursor.jumpsTo(i)) c.lineTo(view.x(p.tick), view.y(scale.toTravel(points[i - 1]!.value)))
-      c.lineTo(view.x(p.tick), view.y(scale.toTravel(p.value)))
+      if (cursor.jumpsTo(i)) c.lineTo(view.x(p.tick), view.y(line.travels[i - 1]!))
+      c.lineTo(view.x(p.tick), view.y(line.travels[i]!))
     }
     const next = points[i + 1]
     if (!next || (p.form !== 'curve' && p.form !== 's')) continue
-    const end = Math.min(view.width, view.x(next.tick))
-    for (let x = Math.max(0, view.x(p.tick)); x < end; x += 3) c.lineTo(x, y(view.tick(x)))
+    const end = Math.min(view.x(to), view.x(next.tick))
+    // the same places whatever part is drawn, so that parts fit together
+    const start = Math.max(0, view.x(p.tick))
+    const passed = Math.max(0, Math.floor((view.x(from) - start) / 3))
+    for (let x = start + 3 * passed; x < end; x += 3) c.lineTo(x, y(view.tick(x)))
   }
-  c.lineTo(view.width, y(to))
+  c.lineTo(view.x(to), y(to))
 }
 
 /** A line in charge: a thick stroke in the family's colour. `off`: thin and dashed. */
@@ -131,16 +135,18 @@ export function drawPoints(
   selected: number,
   chosen: Chosen,
 ): void {
-  const { from, to } = view.shown
+  const { shown } = view
+  const crowded = indexAt(points, shown.to) - indexAt(points, shown.from) > view.width / CROWDED
+  const { from, to } = view.part
   const first = Math.max(0, indexAt(points, from))
   const last = Math.min(points.length - 1, indexAt(points, to) + 1)
-  const crowded = last - first > view.width / CROWDED
+  const { travels } = compileLine(points, scale)
   const [wide, high] = crowded ? [6, 5] : [7.5, 5.4]
   const [filled, hollow, ringed] = [new Path2D(), new Path2D(), new Path2D()]
   for (let i = first; i <= last; i++) {
     const p = points[i]!
     const x = view.x(p.tick)
-    const y = view.y(scale.toTravel(p.value))
+    const y = view.y(travels[i]!)
     if (p.tick < from || p.tick > to || y < -20 || y > view.height + 20) continue
     const heads = p.form === 'jump' ? hollow : filled
     if (crowded) heads.rect(x - wide / 2, y - high / 2, wide, high)

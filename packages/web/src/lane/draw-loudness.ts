@@ -8,6 +8,8 @@ const TOP = 0
 /** The band takes this share of the lane's height, from its foot up. */
 const SHARE = 0.5
 const HOPS_A_SECOND = 10
+/** Where the words at its foot end, in px. */
+const TEXT_END = 220
 
 /** Loudness every 100 ms as a soft band at the foot of the lane. */
 export function drawLoudness(
@@ -22,15 +24,16 @@ export function drawLoudness(
   const foot = view.height
   const heightOf = (lufs: number) =>
     Math.max(0, Math.min(1, (lufs - FOOT) / (TOP - FOOT))) * view.height * SHARE
-  const { from, to } = view.shown
-  const first = Math.max(0, Math.floor(time.tempo.secondsAt(Math.max(0, from)) * HOPS_A_SECOND))
-  const last = Math.min(loudness.length - 1, Math.ceil(time.tempo.secondsAt(Math.max(0, to)) * HOPS_A_SECOND))
+  const hopAt = (tick: number) => time.tempo.secondsAt(Math.max(0, tick)) * HOPS_A_SECOND
+  const { shown, part } = view
+  // no more places than there are px, and the same whatever part is drawn
+  const step = Math.max(1, Math.floor((hopAt(shown.to) - hopAt(shown.from)) / Math.max(1, view.width)))
+  const first = Math.floor(hopAt(part.from) / step) * step
+  const last = Math.min(loudness.length - 1, Math.ceil(hopAt(part.to) / step) * step)
   if (last <= first) return
   const xOf = (hop: number) => view.x(time.tempo.tickAt(hop / HOPS_A_SECOND))
   c.beginPath()
   c.moveTo(xOf(first), foot)
-  // no more places than there are px
-  const step = Math.max(1, Math.floor((last - first) / Math.max(1, view.width)))
   for (let hop = first; hop <= last; hop += step) c.lineTo(xOf(hop), foot - heightOf(loudness[hop]!))
   c.lineTo(xOf(last), foot)
   c.closePath()
@@ -42,7 +45,7 @@ export function drawLoudness(
   c.lineWidth = 1
   c.stroke()
   c.globalAlpha = 1
-  if (view.height < 120) return
+  if (view.height < 120 || view.x(part.from) > TEXT_END) return
   c.fillStyle = ink.soft
   c.font = `12px ${ink.font}`
   c.textBaseline = 'bottom'

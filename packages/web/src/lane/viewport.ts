@@ -12,6 +12,12 @@ export interface Values {
   readonly high: number
 }
 
+/** A stretch of the width, in px. */
+export interface Stretch {
+  readonly left: number
+  readonly right: number
+}
+
 export const ALL_VALUES: Values = { low: 0, high: 1 }
 /** The closest that values can be seen: a twentieth of the travel from top to bottom. */
 const CLOSEST_VALUES = 0.05
@@ -41,6 +47,8 @@ export class Viewport {
     readonly height: number,
     /** The travel that is in view. */
     readonly values: Values = ALL_VALUES,
+    /** What of the width is drawn, in px; all of it if not given. */
+    private readonly drawn: Stretch | null = null,
   ) {}
 
   x(tick: number): number {
@@ -54,6 +62,16 @@ export class Viewport {
   /** What the whole width shows, the room at both sides included. */
   get shown(): Span {
     return { from: this.tick(0), to: this.tick(this.width) }
+  }
+
+  /** What of it is to be drawn. */
+  get part(): Span {
+    return this.drawn ? { from: this.tick(this.drawn.left), to: this.tick(this.drawn.right) } : this.shown
+  }
+
+  /** The same, to draw a part of it again. */
+  within(stretch: Stretch): Viewport {
+    return new Viewport(this.span, this.width, this.height, this.values, stretch)
   }
 
   y(travel: number): number {

@@ -5,8 +5,9 @@ import { usePlayer } from '../audio/player-store'
 import type { Span } from '../lane/viewport'
 import type { Flag } from './flag'
 import SongStrip from './SongStrip.vue'
+import { useCalm } from '../lane/use-calm'
 
-defineProps<{
+const props = defineProps<{
   song: SongVersion
   time: SongTime
   /** Loudness that is known already, until the player has measured it. */
@@ -19,6 +20,8 @@ defineProps<{
 const emit = defineEmits<{ flag: [id: string, kind: Flag['kind']] }>()
 
 const player = usePlayer()
+/** A picture of the whole song: it need not keep pace with a moving hand. */
+const band = useCalm(() => player.measured?.momentary ?? props.momentary ?? null)
 </script>
 
 <template>
@@ -26,7 +29,7 @@ const player = usePlayer()
     :song="song"
     :time="time"
     :position="player.position"
-    :momentary="player.measured?.momentary ?? momentary ?? null"
+    :momentary="band"
     :measuring="player.measuring"
     :loop="player.loop"
     :looping="player.looping"

@@ -1,0 +1,77 @@
+import { movePoint, point, type Points } from '@rudlo/core/envelope'
+import { MIXER_CONTROLS } from '@rudlo/core/scale'
+import { songTime, type SongVersion } from '@rudlo/core/song'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { Ink } from './draw-grid'
+import { changedStretch, type LineFront } from './line-front'
+import { Viewport } from './viewport'
+
+const song = {
+  length: 32 * 3840,
+  tempo: [{ tick: 0, bpm: 120, form: 'hold' }],
+  meter: [{ tick: 0, beats: 4, unit: 4 }],
+} as unknown as SongVersion
+const line: Points = Array.from({ length: 33 }, (_, i) => point(i * 3840, -((i * 7) % 20)))
+
+const front: LineFront = {
+  view: new Viewport({ from: 0, to: song.length }, 1000, 300),
+  time: songTime(song),
+  control: MIXER_CONTROLS.level,
+  ink: {} as Ink,
+  points: line,
+  on: true,
+  setting: 0,
+  selected: -1,
+  chosen: new Set(),
+  loudness: new Float64Array(640).fill(-20),
+  whose: 'the mix',
+  overs: [],
+  blank: false,
+  shaded: null,
+}
+
+describe('what is drawn again', () => {
+  it('is everything at first, and wherever more than the line and its loudness changed', () => {
+    expect(changedStretch(null, front)).toBe('whole')
+    expect(changedStretch(front, { ...front, selected: 3 })).toBe('whole')
+    expect(changedStretch(front, { ...front, view: new Viewport(front.view.span, 900, 300) })).toBe('whole')
+    expect(changedStretch({ ...front, on: false }, { ...front, on: false, points: line.slice(1) })).toBe(
+      'whole',
+    )
+    expect(changedStretch(front, { ...front, points: [] })).toBe('whole')
+    expect(changedStretch(front, { ...front, loudness: null })).toBe('whole')
+  })
+
+  it('is nothing where nothing changed', () => {
+    expect(
+      changedStretch(front, { ...front, points: [...line], loudness: front.loudness!.slice() }),
+    ).toBeNull()
+  })
+
+  it('reaches from one neighbour of a moved point to the other, whole rings included', () => {
+    const { scale } = front.control
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 31 }), fc.integer({ min: -8000, max: 8000 }), (i, by) => {
+        const points = movePoint(line, scale, i, line[i]!.tick + by, -15)
+        const stretch = changedStretch(front, { ...front, points })
+        if (points[i]!.tick === line[i]!.tick && points[i]!.value === line[i]!.value) return
+        expect(stretch).not.toBe('whole')
+        const { left, right } = stretch as { left: number; right: number }
+        expect(left).toBeLessThanOrEqual(front.view.x(line[i - 1]!.tick) - 14)
+        expect(right).toBeGreaterThanOrEqual(front.view.x(line[i + 1]!.tick) + 14)
+        expect(right - left).toBeLessThan(120)
+      }),
+    )
+  })
+
+  it('covers what the loudness changed in as well', () => {
+    const loudness = front.loudness!.slice()
+    loudness[300] = -12
+    const { left, right } = changedStretch(front, { ...front, loudness }) as { left: number; right: number }
+    const x = (hop: number) => front.view.x(front.time.tempo.tickAt(hop / 10))
+    expect(left).toBeLessThan(x(299))
+    expect(right).toBeGreaterThan(x(301))
+    expect(right - left).toBeLessThan(20)
+  })
+})
