@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from '../scripts/lib/chromium.mjs'
 
+const EDITING = ['3-drawing.spec.ts', '9-lane-desk.spec.ts', '10-editing.spec.ts']
+
 /** The real server, database and Chromium. One worker: the stories share an installation. */
 export default defineConfig({
   testDir: 'specs',
@@ -17,4 +19,10 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     launchOptions: CHROMIUM,
   },
+  // every way of editing is tried on all three screens, everything else on the usual one
+  projects: [
+    { name: '1280×800', use: { viewport: { width: 1280, height: 800 } } },
+    { name: '1366×640', use: { viewport: { width: 1366, height: 640 } }, testMatch: EDITING },
+    { name: '1024×768', use: { viewport: { width: 1024, height: 768 } }, testMatch: EDITING },
+  ],
 })

@@ -43,6 +43,7 @@ test('up to four lanes lie on the desk, and hiding one says that it goes on soun
   await milan.page.getByLabel('Search all lanes').fill('hum volume')
   await expect(milan.at('beside-track/hum/level')).toBeDisabled()
   await milan.page.keyboard.press('Escape')
+  await expect(milan.page.getByLabel('Search all lanes')).toHaveCount(0)
 
   const pan = milan.at('on-desk-track/squeezebox/pan')
   await pan.locator('[data-test="lane-place"]').click()
@@ -307,7 +308,7 @@ test('the setting is stamped at the play position, as a point or as a jump', asy
 test('a finger sets a point, with its value large above it; two fingers scroll and zoom', async ({
   somebody,
 }) => {
-  const milan = await somebody({ viewport: { width: 1024, height: 768 }, hasTouch: true })
+  const milan = await somebody({ hasTouch: true })
   await atSqueezebox(milan)
   const points = await milan.points()
   const at = await milan.onLane(await milan.freePlace(), 0.5)

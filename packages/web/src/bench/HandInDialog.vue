@@ -12,6 +12,7 @@ import { useGuide } from '../guide/guide-store'
 import VerdictSign from '../guide/VerdictSign.vue'
 import { usePass } from '../pass/pass-store'
 import { useBench } from './bench-store'
+import { keepKeys } from '../shell/keep-keys'
 
 const open = defineModel<boolean>({ required: true })
 /** Shows this version instead of asking to hand in the next. */
@@ -101,7 +102,7 @@ onBeforeUnmount(() => clearInterval(timer))
         </p>
         <label class="said"
           >In one line: what were you going for?
-          <input v-model="said" maxlength="400" data-test="said" @keydown.stop />
+          <input v-model="said" maxlength="400" data-test="said" @keydown="keepKeys" />
         </label>
         <details class="pair" :open="paired" @toggle="paired = ($event.target as HTMLDetailsElement).open">
           <summary data-test="pair">We are two</summary>
@@ -113,7 +114,7 @@ onBeforeUnmount(() => clearInterval(timer))
               aria-label="Sign-in name of the other one"
               autocomplete="off"
               autocapitalize="off"
-              @keydown.stop
+              @keydown="keepKeys"
             />
             <input
               v-model="partner.password"
@@ -121,7 +122,7 @@ onBeforeUnmount(() => clearInterval(timer))
               placeholder="Password"
               aria-label="Password of the other one"
               autocomplete="off"
-              @keydown.stop
+              @keydown="keepKeys"
             />
           </div>
         </details>

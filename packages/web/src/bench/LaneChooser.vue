@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 import { MOST_LANES } from './desk-lanes'
+import { keepKeys } from '../shell/keep-keys'
 
 const props = defineProps<{
   /** The lane in whose place another one is shown. */
@@ -90,7 +91,12 @@ const onDesk = (address: string) => bench.lanes.some((l) => l.address === addres
       </button>
     </template>
     <div class="sheet list" role="group" aria-label="Choose what to draw">
-      <input v-model="search" placeholder="Search all lanes" aria-label="Search all lanes" @keydown.stop />
+      <input
+        v-model="search"
+        placeholder="Search all lanes"
+        aria-label="Search all lanes"
+        @keydown="keepKeys"
+      />
       <label><input v-model="withMoves" type="checkbox" /> only lanes with moves</label>
       <label v-if="withMoves"
         ><input v-model="onlyHere" type="checkbox" /> and only of {{ ownerName(owner) }}</label

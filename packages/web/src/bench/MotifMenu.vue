@@ -14,6 +14,7 @@ import { computed, ref } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
+import { keepKeys } from '../shell/keep-keys'
 
 defineProps<{ name: string }>()
 
@@ -95,7 +96,7 @@ function remove(id: string, name: string): void {
           placeholder="Name for these bars"
           aria-label="Name for these bars"
           maxlength="60"
-          @keydown.stop
+          @keydown="keepKeys"
         />
         <button class="chip" data-test="keep-motif">keep them</button>
       </form>
@@ -106,7 +107,7 @@ function remove(id: string, name: string): void {
           :aria-label="`Name of the motif ${m.name}`"
           maxlength="60"
           @change="rename(m.id, ($event.target as HTMLInputElement).value)"
-          @keydown.stop
+          @keydown="keepKeys"
         />
         <span class="soft">{{ uses(m.id) }} {{ uses(m.id) === 1 ? 'place' : 'places' }}</span>
         <span class="acts">

@@ -19,6 +19,7 @@ import { FORMS } from '../lane/forms'
 import { usePass } from '../pass/pass-store'
 import { useBench, EDGES } from './bench-store'
 import { useSpanActions } from './span-actions'
+import { keepKeys } from '../shell/keep-keys'
 
 const bench = useBench()
 const pass = usePass()
@@ -152,7 +153,7 @@ const rhythm = (pattern: readonly boolean[]) =>
             min="1"
             max="64"
             aria-label="How many times"
-            @keydown.stop
+            @keydown="keepKeys"
           />
           times</label
         >

@@ -5,6 +5,7 @@ import type { TryView } from '../server/views'
 import { whenText } from '../shell/dates'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
+import { keepKeys } from '../shell/keep-keys'
 
 const emit = defineEmits<{ handIn: [] }>()
 
@@ -66,7 +67,7 @@ function handIn(t: TryView): void {
           placeholder="Name for how it is now"
           aria-label="Name for how it is now"
           maxlength="120"
-          @keydown.stop
+          @keydown="keepKeys"
         />
         <button class="chip" :disabled="keeping" data-test="keep-try">keep it</button>
       </form>

@@ -10,6 +10,7 @@ import { attempt, useSending } from '../server/attempt'
 import type { AssignmentCard, WrittenAssignment } from '../server/views'
 import { useSong } from '../songbook/song-store'
 import { DRAFT } from './brief-store'
+import { keepKeys } from '../shell/keep-keys'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
 const open = defineModel<boolean>({ required: true })
@@ -86,7 +87,7 @@ const create = () =>
           maxlength="200"
           placeholder="Make room for the tune"
           data-test="new-name"
-          @keydown.stop
+          @keydown="keepKeys"
       /></label>
       <label
         >For

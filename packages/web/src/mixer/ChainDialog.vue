@@ -19,6 +19,7 @@ import { EFFECT_ABOUT, EFFECT_NAMES } from './effect-names'
 import EffectPicture from './pictures/EffectPicture.vue'
 import SwitchButton from './SwitchButton.vue'
 import { useSortable } from './use-sortable'
+import { keepKeys } from '../shell/keep-keys'
 
 const props = defineProps<{ owner: string }>()
 const emit = defineEmits<{ close: [] }>()
@@ -106,7 +107,7 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
               :aria-label="`Name of effect ${i + 1}`"
               maxlength="120"
               @change="rename(e, ($event.target as HTMLInputElement).value)"
-              @keydown.stop
+              @keydown="keepKeys"
             />
             <select
               v-if="EFFECT_MODES[e.kind].length > 1"

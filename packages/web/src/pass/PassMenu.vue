@@ -9,6 +9,7 @@ import { useSurface } from '../surface/surface-store'
 import { LONGEST_GLIDE, usePass } from './pass-store'
 import { WAY_WORDS } from './pass-words'
 import WayFigure from './WayFigure.vue'
+import { keepKeys } from '../shell/keep-keys'
 
 const pass = usePass()
 const bench = useBench()
@@ -63,7 +64,7 @@ const text = computed(() => {
         <h2>While it plays, the hand writes</h2>
         <label
           >on
-          <select v-model="owner" aria-label="On which track" @keydown.stop>
+          <select v-model="owner" aria-label="On which track" @keydown="keepKeys">
             <option value="">all tracks</option>
             <option v-for="o in owners" :key="o.id" :value="o.id">{{ o.name }}</option>
           </select></label
@@ -96,7 +97,7 @@ const text = computed(() => {
           :max="LONGEST_GLIDE"
           step="10"
           data-test="glide"
-          @keydown.stop
+          @keydown="keepKeys"
         />
         {{ pass.glide }} ms</label
       >

@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { LONGEST_DELAY, useListening } from '../audio/listening-store'
 import { delayOfTaps, TAPS_NEEDED } from '../audio/tap-delay'
 import { CLICK_GAP, TestSounds } from './test-sounds'
+import { keepKeys } from '../shell/keep-keys'
 
 const open = defineModel<boolean>({ required: true })
 
@@ -111,7 +112,7 @@ onBeforeUnmount(stop)
               :max="LONGEST_DELAY"
               step="5"
               aria-label="How late the headphones are, in milliseconds"
-              @keydown.stop
+              @keydown="keepKeys"
             />
             <output data-test="delay">{{ listening.delay }} ms</output>
           </label>
