@@ -3,7 +3,16 @@ import { describe, expect, it } from 'vitest'
 import { compileMix, render } from '../engine'
 import { point } from '../envelope'
 import { measureLoudness } from '../loudness'
-import { addReturn, addSend, changedStretch, plainMix, withPoints, withSetting, type Mix } from '../mix'
+import {
+  addEffect,
+  addReturn,
+  addSend,
+  changedStretch,
+  plainMix,
+  withPoints,
+  withSetting,
+  type Mix,
+} from '../mix'
 import { SAMPLE_RATE } from '../time'
 import { audioFor, smallSong, withLine } from '../../test/songs'
 import { MixLoudnessMeter } from '.'
@@ -93,6 +102,29 @@ describe('the loudness of one mix after another', () => {
     near(mix, meter.measure(mix))
     const after = line([0, 0, -90, 0, 0, 0, 0, 0], mix)
     near(after, meter.measure(after))
+  })
+
+  it('knows a track with effects by itself, after a change too', () => {
+    const coloured = (values: readonly number[]) =>
+      withSetting(addEffect(line(values), 'reed', 'filter', 'f'), 'effect/f/frequency', 300)
+    const alone = (mix: Mix) => {
+      const others = mix.tracks.filter((t) => t.id !== 'reed').map((t) => t.id)
+      return whole(others.reduce((m, id) => withSetting(m, `track/${id}/mute`, 1), mix)).momentary
+    }
+    const meter = new MixLoudnessMeter(song, audio)
+    expect(meter.measure(line([0, -6, -12, -6]))!.apart.size).toBe(0)
+    for (const values of [
+      [0, -6, -12, -6],
+      [0, -6, -20, -6],
+    ]) {
+      const mix = coloured(values)
+      const { apart } = meter.measure(mix)!
+      expect([...apart.keys()]).toEqual(['reed'])
+      const expected = alone(mix)
+      apart.get('reed')!.forEach((lufs, i) => {
+        if (expected[i]! > -60) expect(Math.abs(lufs - expected[i]!)).toBeLessThan(0.05)
+      })
+    }
   })
 
   it('renders nothing where nothing changed, and goes on rightly after it was stopped', () => {

@@ -1,6 +1,6 @@
-import { BLOCK, compileMix, Engine, type AudioStore } from '../engine'
+import { BLOCK, compileMix, Engine, type AudioStore, type Bus } from '../engine'
 import { dbfs, integratedLoudness, KWeightedEnergy, loudnessTrace, TruePeak } from '../loudness'
-import { changedStretch, type Mix, type Stretch } from '../mix'
+import { changedStretch, isColoured, type Mix, type Stretch } from '../mix'
 import { SAMPLE_RATE, TempoMap } from '../time'
 import type { SongVersion } from '../song'
 
@@ -10,7 +10,7 @@ const HOP = SAMPLE_RATE / 10
 const SETTLE = 5
 /** How long effects may ring before it is no longer waited for, in hops: 10 s, as for a mixdown. */
 const RINGS = 100
-/** Hops of a piece that is rendered at a time: whole blocks and whole hops, 6.4 s, so that memory stays small. */
+/** Hops of a piece that is rendered at a time: 6.4 s, so that memory stays small. */
 const PIECE = 64
 
 /** Where a mix gets too hot, in dBTP (EBU R 128). */
@@ -26,6 +26,11 @@ export interface MixLoudness {
   readonly truePeak: number
   /** Hops of 100 ms in which the true peak is above {@link PEAK_LIMIT}. */
   readonly overs: readonly number[]
+  /**
+   * Every track with effects by itself, by id: LUFS every 100 ms of what it gives to the mix, without its share of the
+   * returns. What tracks without effects give is known without rendering.
+   */
+  readonly apart: ReadonlyMap<string, Float64Array>
   /** Share of the song that had to be rendered, 0…1. */
   readonly rendered: number
 }
@@ -40,6 +45,8 @@ export class MixLoudnessMeter {
   /** Mean square of each hop after K-weighting, both sides; and its highest true peak as amplitude. */
   #energies: Float64Array
   #peaks: Float64Array
+  /** The same energies of tracks with effects, by id. */
+  #apart: ReadonlyMap<string, Float64Array> = new Map()
   #last: Mix | null = null
 
   constructor(
@@ -57,15 +64,18 @@ export class MixLoudnessMeter {
    * @returns null where it was stopped: the next mix is then compared with the one before
    */
   measure(mix: Mix, onProgress?: (share: number) => boolean): MixLoudness | null {
-    const changed = this.#last ? changedStretch(this.#last, mix) : { from: 0, to: Infinity }
+    const apart = mix.tracks.filter((t) => isColoured(mix, t)).map((t) => t.id)
+    const known = this.#last !== null && apart.every((id) => this.#apart.has(id))
+    const changed = known ? changedStretch(this.#last!, mix) : { from: 0, to: Infinity }
     const span = changed ? this.#hopsOf(changed, mix) : { from: 0, to: 0 }
-    if (span.to > span.from && !this.#render(mix, span, onProgress)) return null
+    if (span.to > span.from && !this.#render(mix, span, apart, onProgress)) return null
     this.#last = mix
     return {
       momentary: loudnessTrace(this.#energies, 4),
       integrated: integratedLoudness(this.#energies),
       truePeak: dbfs(this.#peaks.reduce((a, b) => Math.max(a, b), 0)),
       overs: [...this.#peaks.keys()].filter((hop) => dbfs(this.#peaks[hop]!) > PEAK_LIMIT),
+      apart: new Map(apart.map((id) => [id, loudnessTrace(this.#apart.get(id)!, 4)])),
       rendered: this.#hops ? (span.to - span.from) / this.#hops : 0,
     }
   }
@@ -80,19 +90,26 @@ export class MixLoudnessMeter {
     }
   }
 
-  #render(mix: Mix, span: Stretch, onProgress?: (share: number) => boolean): boolean {
+  #render(
+    mix: Mix,
+    span: Stretch,
+    apart: readonly string[],
+    onProgress?: (share: number) => boolean,
+  ): boolean {
     // it begins early enough for everything that still rings at the start of the span
     const start = Math.max(0, span.from - SETTLE - ringing(mix))
     const engine = new Engine(compileMix(this.song, mix), this.audio)
     const sides = [new Side(), new Side()] as const
+    const tracks = apart.map((id) => new TappedTrack(id, engine.tap([id]), this.#apart.get(id), this.#hops))
     const energies = this.#energies.slice()
     const peaks = this.#peaks.slice()
     for (let first = start; first < span.to; first += PIECE) {
       const count = Math.min(PIECE, span.to - first)
-      fill(engine, first * HOP, count * HOP, sides)
+      fill(engine, first * HOP, count * HOP, sides, tracks)
       for (let k = 0; k < count; k++) {
         const hop = first + k
         const [left, right] = [sides[0].measure(k), sides[1].measure(k)]
+        for (const track of tracks) track.measure(k, hop, hop >= span.from)
         if (hop < span.from) continue
         energies[hop] = left.energy + right.energy
         peaks[hop] = Math.max(left.peak, right.peak)
@@ -101,6 +118,7 @@ export class MixLoudnessMeter {
     }
     this.#energies = energies
     this.#peaks = peaks
+    this.#apart = new Map(tracks.map((track) => [track.id, track.energies]))
     return true
   }
 }
@@ -121,8 +139,49 @@ class Side {
   }
 }
 
-/** Lets the engine write so many frames of a piece: whole blocks, but for the last of all. */
-function fill(engine: Engine, start: number, frames: number, [left, right]: readonly [Side, Side]): void {
+/** A track that is measured beside the mix. */
+class TappedTrack {
+  /** Mean square of each hop after K-weighting, both sides. */
+  readonly energies: Float64Array
+  readonly #samples = [new Float32Array(PIECE * HOP), new Float32Array(PIECE * HOP)] as const
+  readonly #weighting = [new KWeightedEnergy(SAMPLE_RATE), new KWeightedEnergy(SAMPLE_RATE)] as const
+
+  /** @param known its energies so far, of so many hops; they are kept where it is not measured anew */
+  constructor(
+    readonly id: string,
+    private readonly bus: Bus,
+    known: Float64Array | undefined,
+    hops: number,
+  ) {
+    this.energies = known?.slice() ?? new Float64Array(hops)
+  }
+
+  /** Takes what the track gave in the last block of so many frames to place `at` of the piece. */
+  take(at: number, frames: number): void {
+    this.#samples.forEach((samples, c) => {
+      if (this.bus.fed) samples.set(this.bus.channels[c]!.view.subarray(0, frames), at)
+      else samples.fill(0, at, at + frames)
+    })
+  }
+
+  /** Measures hop `k` of the piece. Hops come in order; those before `kept` only bring the weighting up to date. */
+  measure(k: number, hop: number, kept: boolean): void {
+    let energy = 0
+    this.#samples.forEach((samples, c) => {
+      energy += this.#weighting[c]!.sum(samples, k * HOP, (k + 1) * HOP) / HOP
+    })
+    if (kept) this.energies[hop] = energy
+  }
+}
+
+/** Lets the engine write so many frames of a piece, block by block. */
+function fill(
+  engine: Engine,
+  start: number,
+  frames: number,
+  [left, right]: readonly [Side, Side],
+  tracks: readonly TappedTrack[],
+): void {
   for (let done = 0; done < frames; done += BLOCK) {
     const n = Math.min(BLOCK, frames - done)
     engine.process(
@@ -131,6 +190,7 @@ function fill(engine: Engine, start: number, frames: number, [left, right]: read
       left.samples.subarray(done, done + n),
       right.samples.subarray(done, done + n),
     )
+    for (const track of tracks) track.take(done, n)
   }
 }
 

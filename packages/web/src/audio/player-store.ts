@@ -61,6 +61,8 @@ export const usePlayer = defineStore('player', () => {
   const truePeak = ref<number | null>(null)
   /** Hops of 100 ms in which the mix was too hot when it was rendered last. */
   const overs = shallowRef<readonly number[]>([])
+  /** Loudness of tracks with effects by themselves, by id, as they were rendered last. */
+  const apart = shallowRef<ReadonlyMap<string, Float64Array>>(new Map())
   const instant = shallowRef<InstantLoudness | null>(null)
   /** What is listened to alone. Belongs to the session, never to the mix. */
   const solo = shallowRef<Solo>(NOBODY)
@@ -133,6 +135,7 @@ export const usePlayer = defineStore('player', () => {
   function takeMeasured(loudness: MixLoudness): void {
     truePeak.value = loudness.truePeak
     overs.value = loudness.overs
+    apart.value = loudness.apart
     // a render that was under way is older than what the table says
     if (!isCovered()) measured.value = loudness
   }
@@ -144,12 +147,14 @@ export const usePlayer = defineStore('player', () => {
   }
 
   /**
-   * Loudness of one track by itself every 100 ms in LUFS, after its pan; null where it is not known at once: the table is
-   * not made yet, or the track has effects.
+   * Loudness of one track by itself every 100 ms in LUFS, after its pan: at once where the table gives it, as it was
+   * rendered last where the track has effects; null where it is not known.
    */
   function trackTrace(index: number): Float64Array | null {
     const track = mix?.tracks[index]
-    if (!instant.value || !program || !mix || !track || isColoured(mix, track)) return null
+    if (!program || !mix || !track) return null
+    if (isColoured(mix, track)) return apart.value.get(track.id) ?? null
+    if (!instant.value) return null
     if (!isRecorded(track, recorded?.tracks[index])) return null
     return loudnessTrace(instant.value.hops(program, moves.value, index), 4)
   }
@@ -198,6 +203,7 @@ export const usePlayer = defineStore('player', () => {
     measured.value = null
     truePeak.value = null
     overs.value = []
+    apart.value = new Map()
     forgetOver()
     await old?.close()
   }

@@ -386,6 +386,7 @@ const described = computed(
   border-radius: 10px;
   background: color-mix(in srgb, var(--desk) 97%, transparent);
   color: var(--on-desk);
+  text-align: center;
   font-size: 14px;
   line-height: 1.3;
   white-space: nowrap;
