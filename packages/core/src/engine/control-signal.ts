@@ -10,7 +10,7 @@ export const RAMP = 220
 /** Where a control whose steps are not even goes fast, its line is asked again after so many samples … */
 const CLOSELY = 32
 /** … fast being more than such a share of itself in a block: a straight run is then off by 0.002 dB at most. */
-const FAST = 0.04
+const STRAYING = 0.04
 
 /**
  * The values of one control, sample by sample. It follows its line exactly at the line's points and at block
@@ -150,7 +150,7 @@ export class ControlSignal {
     if (i + 1 >= ticks.length || ticks[i + 1]! > tickEnd) {
       const end = this.quantity.ofTravel(cursor.travelAt(tickEnd))
       this.#last = end
-      if (this.#residueLeft > 0 || this.#isFast(start, end, frames)) {
+      if (this.#residueLeft > 0 || this.#strays(start, end, frames)) {
         this.#bend()
         return this.#stretch(cursor, block, 0, frames, start, end)
       }
@@ -177,14 +177,14 @@ export class ControlSignal {
   }
 
   /** Whether what runs straight between two values would leave the line. */
-  #isFast(start: number, end: number, frames: number): boolean {
+  #strays(start: number, end: number, frames: number): boolean {
     const change = end > start ? end - start : start - end
-    return frames > CLOSELY && !this.quantity.even && change > FAST * (end > start ? end : start)
+    return frames > CLOSELY && !this.quantity.even && change > STRAYING * (end > start ? end : start)
   }
 
   /** Writes a stretch of the block in which the line has no point. */
   #stretch(cursor: LineCursor, block: BlockTime, from: number, to: number, start: number, end: number): void {
-    if (!this.#isFast(start, end, to - from)) return this.#segment(from, to, start, end)
+    if (!this.#strays(start, end, to - from)) return this.#segment(from, to, start, end)
     const { frames, tickStart, tickEnd } = block
     let value = start
     let at = from
