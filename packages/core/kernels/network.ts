@@ -105,7 +105,8 @@ export function damp(lines: usize, n: i32, bright: f32, brightStep: f32, state: 
 
 /**
  * Gives the even lines to the left and the odd ones to the right (both to the left where there is one side alone), then
- * mixes the lines by the Hadamard matrix of order 8 and adds what comes in. What goes out is scaled, with a step a sample. All blocks are whole vectors long.
+ * mixes the lines by the Hadamard matrix of order 8 and adds what comes in. What goes out is scaled, with a step a sample.
+ * All blocks are whole vectors long.
  */
 export function mixLines(
   lines: usize,

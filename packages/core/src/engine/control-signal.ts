@@ -14,8 +14,8 @@ const STRAYING = 0.04
 
 /**
  * The values of one control, sample by sample. It follows its line exactly at the line's points and at block
- * edges, more closely where it goes fast, and runs straight between them. Whatever jumps (a line, a setting changed by hand, a line switched
- * off) leaves a difference behind that melts away within 5 ms, so nothing ever clicks.
+ * edges, more closely where it goes fast, and runs straight between them. Whatever jumps (a line, a setting changed by
+ * hand, a line switched off) leaves a difference behind that melts away within 5 ms, so nothing ever clicks.
  */
 export class ControlSignal {
   /** Whether the whole block has the value `value`. */

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { point, valueAt } from '../envelope'
 import {
   addEffect,
@@ -236,6 +236,21 @@ describe('Player', () => {
     const rendered = out(mix).left
     for (let n = RAMP + 1; n < heard.length; n += 31) expect(heard[n]).toBeCloseTo(rendered[n]!, 5)
     expect(player.position).toBe(50 * BLOCK)
+  })
+
+  it('makes no view in the callback, whatever the sound card asks for', () => {
+    const player = new Player(compileMix(song, mix), constant)
+    player.play()
+    const [left, right] = [new Float32Array(128), new Float32Array(128)] as const
+    player.process(left, right)
+    const subarray = vi.spyOn(Float32Array.prototype, 'subarray')
+    try {
+      for (let i = 0; i < 20; i++) player.process(left, right)
+      expect(subarray).not.toHaveBeenCalled()
+    } finally {
+      subarray.mockRestore()
+    }
+    expect(player.position).toBe(21 * 128)
   })
 
   it('stops, goes elsewhere and goes on without a click', () => {

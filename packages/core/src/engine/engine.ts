@@ -139,7 +139,7 @@ export class Engine {
   }
 
   /**
-   * Writes `frames` (at most 128) frames of the song from sample `start` on to `left` and `right`.
+   * Writes `frames` (at most {@link BLOCK}) frames of the song from sample `start` on to `left` and `right`.
    * Allocates nothing.
    */
   process(start: number, frames: number, left: Float32Array, right: Float32Array): void {

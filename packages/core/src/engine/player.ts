@@ -113,8 +113,11 @@ export class Player {
       this.engine.process(this.position, frames, this.#left, this.#right)
       this.#shape(frames)
       this.monitor.follow(this.#beats, this.position, frames)
-      left.set(frames === BLOCK ? this.#left : this.#left.subarray(0, frames), done)
-      right.set(frames === BLOCK ? this.#right : this.#right.subarray(0, frames), done)
+      // sample by sample: a view of a part would be something new in every callback
+      for (let n = 0; n < frames; n++) {
+        left[done + n] = this.#left[n]!
+        right[done + n] = this.#right[n]!
+      }
       done += frames
       this.position += frames
       this.#arrive()

@@ -184,15 +184,15 @@ const overs = computed(() => player.overs.map((hop) => time.value.tempo.tickAt(h
 const values = shallowRef<Values>(ALL_VALUES)
 const zoomTall = (travel: number, factor: number) => (values.value = zoomValues(values.value, travel, factor))
 
+/** By itself, so that what depends on it stays while only the line changes. */
+const setting = computed(() => addressed.value.setting)
 /** Sets every selected point to a value that a control is often set to. */
-const own = computed(() => addressed.value.setting)
 const RESTS = computed(() => {
   const { initial, neutral, scale } = control.value
-  const setting = own.value
   const rests = [{ text: 'its default', value: initial }]
   if (neutral !== initial) rests.push({ text: 'where it does nothing', value: neutral })
   if (scale.kind === 'level') rests.push({ text: 'silence', value: scale.min })
-  rests.push({ text: 'the control’s setting', value: setting })
+  rests.push({ text: 'the control’s setting', value: setting.value })
   if (bench.copiedValue && bench.copiedValue.control.unit === control.value.unit)
     rests.push({ text: 'the copied value', value: bench.copiedValue.value })
   return rests
