@@ -1,3 +1,4 @@
+import { bubbleOn } from '../harness/bubble'
 import { expect, test, type Person } from '../harness/test'
 
 const NAME = 'Milan Novotny'
@@ -319,7 +320,10 @@ test('a finger sets a point, with its value large above it; two fingers scroll a
       touchPoints: places.map((p, id) => ({ ...p, id })),
     })
   await touch('touchStart', at)
-  await expect(milan.at('bubble')).toHaveClass(/finger/)
+  // clear of the finger, and larger than beside a mouse
+  await expect.poll(async () => (await bubbleOn(milan.page))?.width).toBeGreaterThan(240)
+  const told = (await bubbleOn(milan.page))!
+  expect(told.y + told.height).toBeLessThan(at.y - 38)
   await touch('touchMove', { x: at.x + 5, y: at.y - 40 })
   await touch('touchEnd')
   await expect.poll(() => milan.points()).toBe(points + 1)

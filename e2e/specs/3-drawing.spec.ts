@@ -1,3 +1,4 @@
+import { bubbleOn } from '../harness/bubble'
 import { expect, test } from '../harness/test'
 
 test('by mouse: add, move with figures, form, remove, undo and redo', async ({ somebody }) => {
@@ -13,7 +14,13 @@ test('by mouse: add, move with figures, form, remove, undo and redo', async ({ s
   await ayla.page.mouse.move(at.x, at.y)
   await ayla.page.mouse.down()
   await ayla.page.mouse.move(at.x + 60, at.y - 60, { steps: 6 })
-  await expect(ayla.at('bubble')).toHaveText(/dB.*\+\d+\.\d.*bar \d+, beat [1-4]$/)
+  // what is drawn beside the point is said as well, once the hand rests
+  const told = (await bubbleOn(ayla.page))!
+  expect(told.y + told.height).toBeLessThan(at.y - 60)
+  expect(Math.abs(told.x + told.width / 2 - (at.x + 60))).toBeLessThan(120)
+  await expect(ayla.at('line').getByRole('status')).toHaveText(
+    /^Point \d+ of \d+: .* dB \(\+\d+\.\d\), bar \d+, beat [1-4]$/,
+  )
   await ayla.page.mouse.up()
   await expect(ayla.page.getByLabel('Place', { exact: true })).toHaveValue(/^\d+\.[1-4]$/)
 
@@ -91,7 +98,7 @@ test('by touch: tap to add, drag to move', async ({ somebody }) => {
   const before = await ayla.page.getByLabel('Value', { exact: true }).inputValue()
   await touch('touchStart', { x: x + 8, y: y + 8 })
   for (let i = 1; i <= 5; i++) await touch('touchMove', { x: x + 8, y: y + 8 - i * 12 })
-  await expect(ayla.at('bubble')).toBeVisible()
+  await expect.poll(() => bubbleOn(ayla.page)).not.toBeNull()
   await touch('touchEnd', null)
   expect(await ayla.points()).toBe(points + 1)
   expect(await ayla.page.getByLabel('Value', { exact: true }).inputValue()).not.toBe(before)

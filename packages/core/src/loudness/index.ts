@@ -5,4 +5,5 @@ export { LoudnessMeter, loudnessOf, measureLoudness, type Loudness } from './met
 export { LiveLoudness } from './live'
 export { TruePeak } from './true-peak'
 export { integratedLoudness, loudnessRange, loudnessTrace } from './gating'
+export { TraceFollower } from './trace-follower'
 export { lufsOfEnergy, energyOfLufs, dbfs } from './lufs'

@@ -1,18 +1,18 @@
-import type { MixLoudness } from '@rudlo/core/assess'
-import { compileMix, type Program, type Solo } from '@rudlo/core/engine'
-import { type InstantLoudness } from '@rudlo/core/instant'
+import { compileMix, type Solo } from '@rudlo/core/engine'
 import { gainOfDb } from '@rudlo/core/maths'
-import { dbfs, integratedLoudness, loudnessTrace, lufsOfEnergy } from '@rudlo/core/loudness'
-import { isColoured, plainMix, type Mix } from '@rudlo/core/mix'
+import { dbfs, lufsOfEnergy } from '@rudlo/core/loudness'
+import type { Mix } from '@rudlo/core/mix'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
+import { whenAtRest } from '../shell/calm'
 import { loadAudio } from './asset-loader'
 import { DropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
-import { InstantHost, isDry, isRecorded } from './instant-host'
+import { InstantHost } from './instant-host'
 import { useListening } from './listening-store'
+import { useMeasuredLoudness } from './measured-loudness'
 import { MixMeter } from './mix-meter'
 import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 
@@ -53,34 +53,25 @@ export const usePlayer = defineStore('player', () => {
   const trackPeaks = shallowRef<readonly HeldPeak[]>([])
   const returnPeaks = shallowRef<readonly HeldPeak[]>([])
   const holds = { main: new PeakHold(), tracks: new PeakHolds(), returns: new PeakHolds() }
-  /** The loudness of the mix: at once where the table gives it, else as soon as it is rendered. */
-  const measured = shallowRef<Pick<MixLoudness, 'momentary' | 'integrated'> | null>(null)
   /** Share done of a measurement that takes a while; null where none does. */
   const measuring = ref<number | null>(null)
-  /** Highest true peak of the whole mix in dBTP, as it was rendered last; null while it is not known. */
-  const truePeak = ref<number | null>(null)
-  /** Hops of 100 ms in which the mix was too hot when it was rendered last. */
-  const overs = shallowRef<readonly number[]>([])
-  /** Loudness of tracks with effects by themselves, by id, as they were rendered last. */
-  const apart = shallowRef<ReadonlyMap<string, Float64Array>>(new Map())
-  const instant = shallowRef<InstantLoudness | null>(null)
+  /** How loud it is. */
+  const loudnessOf = useMeasuredLoudness(moves)
+  const { instant, loaded, measured, truePeak, overs, trackTrace } = loudnessOf
   /** What is listened to alone. Belongs to the session, never to the mix. */
   const solo = shallowRef<Solo>(NOBODY)
 
   let host: EngineHost | null = null
   let meter: MixMeter | null = null
   let table: InstantHost | null = null
-  let program: Program | null = null
   let time: SongTime | null = null
   let song: SongVersion | null = null
-  let mix: Mix | null = null
-  /** The song as it was recorded: what the table of instant loudness is made of. */
-  let recorded: Mix | null = null
   let frame = 0
   let opened = 0
   /** Where a change of place was asked for that the audio thread has not made yet, and until when to wait for it. */
   let awaited: { readonly sample: number; readonly until: number } | null = null
-  let measureTimer: ReturnType<typeof setTimeout> | undefined
+  /** A mix is rendered for its loudness when the hand rests. */
+  const measuringSoon = whenAtRest(500, () => loaded.value && meter?.measure(loaded.value.mix))
 
   /** Starts to fetch and decode a song's audio before its mix is known. */
   function prepare(coming: SongVersion): void {
@@ -93,24 +84,28 @@ export const usePlayer = defineStore('player', () => {
     await close()
     const mine = ++opened
     song = newSong
-    mix = newMix
-    recorded = plainMix(newSong)
+    loaded.value = { mix: newMix, program: compileMix(newSong, newMix) }
+    loudnessOf.begin(newSong)
     time = songTime(newSong)
     failure.value = null
     try {
       const audio = await loadAudio(newSong.assets, (share) => mine === opened && (progress.value = share))
       if (mine !== opened) return
-      program = compileMix(newSong, mix)
+      const { program } = loaded.value
       const made = await EngineHost.create(program, audio)
       if (mine !== opened) return void made.close()
       host = made
+      // what was loaded meanwhile
+      if (loaded.value.program !== program) host.load(loaded.value.program)
       host.listen(listening.now)
-      meter = new MixMeter(newSong, audio, takeMeasured, (share) => (measuring.value = share))
-      meter.measure(mix)
-      table = new InstantHost(newSong, audio, (made) => {
-        instant.value = made
-        measureAtOnce()
-      })
+      meter = new MixMeter(
+        newSong,
+        audio,
+        (found) => (loudnessOf.rendered.value = found),
+        (share) => (measuring.value = share),
+      )
+      meter.measure(loaded.value.mix)
+      table = new InstantHost(newSong, audio, (made) => (instant.value = made))
       ready.value = true
       look()
     } catch (error) {
@@ -120,51 +115,16 @@ export const usePlayer = defineStore('player', () => {
 
   /** Takes a changed mix over, while playing or not. */
   function load(next: Mix): void {
-    mix = next
     if (!song) return
-    program = compileMix(song, next)
+    const program = compileMix(song, next)
     host?.load(program)
-    measureAtOnce()
-    clearTimeout(measureTimer)
-    measureTimer = setTimeout(() => mix && meter?.measure(mix), 500)
-  }
-
-  /** Whether the table gives the loudness of the mix, so that nothing has to be rendered for it. */
-  const isCovered = () => instant.value !== null && mix !== null && recorded !== null && isDry(mix, recorded)
-
-  function takeMeasured(loudness: MixLoudness): void {
-    truePeak.value = loudness.truePeak
-    overs.value = loudness.overs
-    apart.value = loudness.apart
-    // a render that was under way is older than what the table says
-    if (!isCovered()) measured.value = loudness
-  }
-
-  function measureAtOnce(): void {
-    if (!isCovered() || !instant.value || !program) return
-    const hops = instant.value.hops(program)
-    measured.value = { momentary: loudnessTrace(hops, 4), integrated: integratedLoudness(hops) }
-  }
-
-  /**
-   * Loudness of one track by itself every 100 ms in LUFS, after its pan: at once where the table gives it, as it was
-   * rendered last where the track has effects; null where it is not known.
-   */
-  function trackTrace(index: number): Float64Array | null {
-    const track = mix?.tracks[index]
-    if (!program || !mix || !track) return null
-    if (isColoured(mix, track)) return apart.value.get(track.id) ?? null
-    if (!instant.value) return null
-    if (!isRecorded(track, recorded?.tracks[index])) return null
-    return loudnessTrace(instant.value.hops(program, moves.value, index), 4)
+    loaded.value = { mix: next, program }
+    measuringSoon.ask()
   }
 
   /** Loudness of one track by itself between two ticks, in LUFS, without effects; null for silence or not known. */
-  function trackLoudness(index: number, from: number, to: number): number | null {
-    if (!instant.value || !program || !time) return null
-    const hop = (tick: number) => Math.round(time!.tempo.secondsAt(tick) * 10)
-    return integratedLoudness(instant.value.hops(program, moves.value, index).subarray(hop(from), hop(to)))
-  }
+  const trackLoudness = (index: number, from: number, to: number) =>
+    time && loudnessOf.trackLoudness(index, from, to, time)
 
   function setSolo(next: Solo): void {
     solo.value = next
@@ -182,15 +142,13 @@ export const usePlayer = defineStore('player', () => {
   async function close(): Promise<void> {
     opened++
     cancelAnimationFrame(frame)
-    clearTimeout(measureTimer)
+    measuringSoon.forget()
     const old = host
     host = null
     meter?.close()
     meter = null
     table?.close()
     table = null
-    program = null
-    instant.value = null
     solo.value = NOBODY
     ready.value = false
     playing.value = false
@@ -200,10 +158,7 @@ export const usePlayer = defineStore('player', () => {
     loop.value = null
     looping.value = false
     moves.value = true
-    measured.value = null
-    truePeak.value = null
-    overs.value = []
-    apart.value = new Map()
+    loudnessOf.forget()
     forgetOver()
     await old?.close()
   }
@@ -228,7 +183,7 @@ export const usePlayer = defineStore('player', () => {
     const clock = performance.now()
     peak.value = holds.main.follow(dbfs(Math.max(state.peak('left'), state.peak('right'))), clock)
     returnPeaks.value = holds.returns.follow(
-      (mix?.returns ?? []).map((_, i) => dbfs(state.returnPeak(i))),
+      (loaded.value?.mix.returns ?? []).map((_, i) => dbfs(state.returnPeak(i))),
       clock,
     )
     trackPeaks.value = holds.tracks.follow(

@@ -8,6 +8,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import LaneCanvas from '../lane/LaneCanvas.vue'
 import LaneHead from '../lane/LaneHead.vue'
+import { bubbleOf, type Told } from '../lane/draw-bubble'
+import type { LiveLine } from '../lane/line-front'
 import ShapeHandles from '../lane/ShapeHandles.vue'
 import RegionHandles from '../lane/RegionHandles.vue'
 import CellsSurface from '../lane/CellsSurface.vue'
@@ -80,6 +82,7 @@ const editor = useLineEditor({
   address: () => props.address,
   begin: work.begin,
   preview: (next) => work.preview(props.address, next),
+  settle: work.settle,
   commit: work.commit,
   cancel: work.cancel,
   set: (next, change) => work.setPoints(props.address, next, change),
@@ -105,16 +108,15 @@ const now = computed(() =>
 )
 const held = computed(() => editor.drag.value && editor.current.value)
 const shownValue = computed(() => held.value?.value ?? now.value)
-const where = computed(() =>
+const where = () =>
   held.value
     ? placeInWords(time.value.meter, held.value.tick)
-    : beatInWords(time.value.meter, player.position),
-)
-const words = computed(() => {
+    : beatInWords(time.value.meter, player.position)
+const words = () => {
   if (!player.moves) return 'moves are off: the fader counts'
   if (!points.value.length) return 'no line yet: the fader counts'
   return control.value.scale.kind === 'level' ? levelInWords(shownValue.value) : ''
-})
+}
 
 /** What the teacher sees the version before as: a faint line, once there is one to compare with. */
 const faint = computed(() => {
@@ -170,15 +172,21 @@ function cellAt(tick: number): readonly [number, number] {
   return [Math.round(start + count * size), Math.round(start + (count + 1) * size)]
 }
 
-/** The loudness that the line makes: of the track where it follows at once, else of the mix. */
-const loudness = computed(() => {
-  // the trace is made from what the player has loaded: it changes with the mix
-  void work.mix
-  const index = song.value.tracks.findIndex((t) => t.id === addressed.value.owner)
-  const own = index >= 0 ? player.trackTrace(index) : null
-  const trace = own ?? player.measured?.momentary ?? null
-  return { trace, whose: own ? 'this track' : 'the mix' }
-})
+const owner = computed(() => song.value.tracks.findIndex((t) => t.id === addressed.value.owner))
+/** The loudness of the track where it is known, else of the mix. */
+const ownLoudness = computed(() => (owner.value >= 0 ? player.trackTrace(owner.value) : null))
+const whose = computed(() => (ownLoudness.value ? 'this track' : 'the mix'))
+const told = shallowRef<Told | null>(null)
+/** What is drawn with every frame of a moving hand; all else follows when it rests. */
+const live = (): LiveLine => {
+  const inHand = work.inHand?.address === props.address ? work.inHand.points : null
+  const p = told.value && (inHand ?? points.value)[told.value.index]
+  return {
+    points: inHand,
+    loudness: ownLoudness.value ?? player.measured?.momentary ?? null,
+    bubble: p && view.value ? bubbleOf(p, told.value!, control.value, time.value.meter, view.value) : null,
+  }
+}
 const overs = computed(() => player.overs.map((hop) => time.value.tempo.tickAt(hop / 10)))
 
 const values = shallowRef<Values>(ALL_VALUES)
@@ -233,12 +241,11 @@ watch(
       :name="ownerName"
       :control="control"
       :meter="time.meter"
-      :value="shownValue"
+      :value="() => shownValue"
       :where="where"
       :note="words"
       :compact="compact"
       :point="editor.current.value"
-      :held="editor.drag.value !== null"
       :count="editor.chosen.value.size"
       :rests="RESTS"
       :has-next="editor.selected.value + 1 < points.length"
@@ -301,11 +308,11 @@ watch(
       :span="bench.span"
       :values="values"
       :overviews="overviews"
-      :position="player.position"
+      :position="() => player.position"
       :selected="editor.selected.value"
       :chosen="editor.chosen.value"
-      :loudness="loudness.trace"
-      :whose="loudness.whose"
+      :live="live"
+      :whose="whose"
       :overs="overs"
       :blank="bench.justListen"
       :faint="faint"
@@ -328,12 +335,13 @@ watch(
         :step="bench.step"
         :name="`${name}, ${control.name.toLowerCase()}`"
         :locked="locked"
-        :here="{ tick: player.position, value: now }"
+        :here="() => ({ tick: player.position, value: now })"
         :test="active ? 'line' : 'line-beside'"
         @zoom="bench.zoom"
         @scroll="bench.scroll"
         @tall="zoomTall"
         @refuse="(reason: string) => (work.notice = reason)"
+        @tell="(t: Told | null) => (told = t)"
       />
       <template v-if="view && !locked">
         <SpanSurface

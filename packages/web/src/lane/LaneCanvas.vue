@@ -8,8 +8,10 @@ import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { drawGrid, drawLevels } from './draw-grid'
 import { drawFaintLine } from './draw-line'
+import { WORDS } from './draw-loudness'
 import { drawWave } from './draw-wave'
-import { drawFront, type LineFront } from './line-front'
+import { drawFront, type LineFront, type LiveLine } from './line-front'
+import PlayPosition from './PlayPosition.vue'
 import { useInk } from './use-ink'
 import { ALL_VALUES, Viewport, type Span, type Values } from './viewport'
 
@@ -20,14 +22,15 @@ const props = defineProps<{
   address: string
   span: Span
   overviews: ReadonlyMap<string, Overview>
-  position: number
+  /** The play position in ticks. */
+  position: () => number
   selected: number
   /** All points that are selected, where they are several. */
   chosen?: Chosen
   /** The travel in view. */
   values?: Values
-  /** Loudness every 100 ms in LUFS, as a soft band under the line. */
-  loudness?: Float64Array | null
+  /** What moves with every frame under a hand: the points, what they sound like, what is said of one. */
+  live?: () => LiveLine
   /** Whose loudness that is, in words. */
   whose?: string
   /** Places where the mix is over, in ticks. */
@@ -55,6 +58,7 @@ const props = defineProps<{
 const emit = defineEmits<{ size: [view: Viewport]; pin: [id: string] }>()
 
 const NONE: Chosen = new Set()
+const STILL: LiveLine = { points: null, loudness: null, bubble: null }
 const NO_POINTS: Points = []
 const NOWHERE: readonly number[] = []
 const box = ref<HTMLElement>()
@@ -74,6 +78,8 @@ const view = computed(
       props.values ?? ALL_VALUES,
     ),
 )
+
+const live = computed(() => props.live?.() ?? STILL)
 
 /** What lies behind changes with the view, what lies before it with every move of a hand: each has its own canvas. */
 const back = ref<HTMLCanvasElement>()
@@ -133,6 +139,11 @@ const shaded = computed(() => {
   return own ? ([props.faint![0]!, own] as const) : null
 })
 
+/** The words at the foot stand where no pin is. */
+const wordsAt = computed(() =>
+  props.pins?.some((pin) => view.value.x((pin.from + pin.to) / 2) < WORDS.to) ? 'right' : 'left',
+)
+
 /** What the front canvas shows. */
 let drawn: LineFront | null = null
 
@@ -145,16 +156,18 @@ function drawBefore(): void {
     time: props.time,
     control,
     ink: ink.value,
-    points: envelope.value?.points ?? NO_POINTS,
+    points: live.value.points ?? envelope.value?.points ?? NO_POINTS,
     on: envelope.value?.on ?? false,
     setting,
     selected: props.selected,
     chosen: props.chosen ?? NONE,
-    loudness: props.loudness ?? null,
+    loudness: live.value.loudness,
     whose: props.whose ?? '',
+    wordsAt: wordsAt.value,
     overs: props.overs ?? NOWHERE,
     blank: props.blank,
     shaded: shaded.value,
+    bubble: live.value.bubble,
   }
   drawFront(drawing.c, now, drawing.fresh ? null : drawn, devicePixelRatio || 1)
   drawn = now
@@ -193,9 +206,10 @@ watch(
     () => addressed.value.setting,
     () => props.selected,
     () => props.chosen,
-    () => props.loudness,
+    live,
     () => props.overs,
     shaded,
+    wordsAt,
   ],
   () => redraw(false),
 )
@@ -207,7 +221,6 @@ document.fonts?.ready.then(
   () => null,
 )
 
-const playX = computed(() => view.value.x(props.position))
 const inView = (x: number) => x >= -1 && x <= size.value.width + 1
 const stretch = (s: Span) => {
   const left = Math.max(0, view.value.x(s.from))
@@ -221,7 +234,7 @@ const stretch = (s: Span) => {
 <template>
   <div ref="box" class="lane-canvas">
     <canvas ref="back" aria-hidden="true" />
-    <canvas ref="canvas" aria-hidden="true" />
+    <canvas ref="canvas" class="front" aria-hidden="true" data-test="lane-front" />
     <div v-if="marked" class="marked" :style="stretch(marked)" />
     <div v-if="pointed" class="pointed" :style="stretch(pointed)" data-test="pointed" />
     <div
@@ -231,7 +244,7 @@ const stretch = (s: Span) => {
       class="pin-span"
       :style="stretch(pin)"
     />
-    <div v-show="inView(playX)" class="play-position" :style="{ transform: `translateX(${playX}px)` }" />
+    <PlayPosition :view="view" :at="position" />
     <template v-for="pin in pins" :key="pin.id">
       <button
         v-show="inView(view.x((pin.from + pin.to) / 2))"
@@ -265,6 +278,11 @@ canvas {
   height: 100%;
 }
 
+.front {
+  z-index: 2;
+  pointer-events: none;
+}
+
 .marked {
   position: absolute;
   top: 0;
@@ -296,16 +314,6 @@ canvas {
   bottom: 0;
   border-inline: 1.5px dashed var(--warm);
   background: color-mix(in srgb, var(--warm) 13%, transparent);
-  pointer-events: none;
-}
-
-.play-position {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  left: -1px;
-  width: 2px;
-  background: var(--warm);
   pointer-events: none;
 }
 

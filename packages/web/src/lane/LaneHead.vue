@@ -3,22 +3,19 @@
 import type { Form, Point } from '@rudlo/core/envelope'
 import { readValue, type Control } from '@rudlo/core/scale'
 import { parsePlace, placeShort, type MeterMap } from '@rudlo/core/time'
-import { useThrottleFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { FORMS } from './forms'
-import { CALM } from './use-calm'
+import LiveText from '../shell/LiveText.vue'
 
 const props = defineProps<{
   name: string
   control: Control
   meter: MeterMap
-  /** The value to read from afar, and where it is. */
-  value: number
-  where: string
-  note?: string
+  /** The value to read from afar, where it is, and what is said of it. */
+  value: () => number
+  where: () => string
+  note: () => string
   point: Point | null
-  /** Whether a hand is moving the point. */
-  held?: boolean
   hasNext: boolean
   /** How many points are selected, where they are several. */
   count?: number
@@ -47,11 +44,7 @@ function refill(): void {
   placeText.value = props.point ? placeShort(props.meter.placeAt(props.point.tick)) : ''
 }
 
-/** The fields follow a moving hand now and then: its figures are beside it and above, and these are for typing. */
-const calmly = useThrottleFn(() => props.held && refill(), CALM, true, true)
-watch([() => props.point, () => props.held], () => (props.held ? void calmly() : refill()), {
-  immediate: true,
-})
+watch(() => props.point, refill, { immediate: true })
 
 function takeValue(): void {
   if (!props.point || valueText.value === props.control.unit.format(props.point.value)) return
@@ -94,10 +87,10 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
       <slot name="control"
         ><p class="soft">{{ control.name }}</p></slot
       >
-      <p class="now">{{ control.unit.format(value) }}</p>
+      <p class="now"><LiveText :text="() => control.unit.format(value())" /></p>
     </div>
-    <p class="soft where place-now">{{ where }}</p>
-    <p v-if="note || control.scale.kind === 'level'" class="soft where note">{{ note }}</p>
+    <p class="soft where place-now"><LiveText :text="where" /></p>
+    <p v-if="control.scale.kind === 'level' || note()" class="soft where note"><LiveText :text="note" /></p>
     <div v-if="point" class="point">
       <p v-if="count && count > 1" class="soft">{{ count }} points</p>
       <label>

@@ -3,13 +3,13 @@
 import { indexAt, pointsWithin, travelAt, type Points } from '@rudlo/core/envelope'
 import { signedText, type Control } from '@rudlo/core/scale'
 import { placeInWords, type MeterMap } from '@rudlo/core/time'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import type { Told } from './draw-bubble'
 import { pointAt } from './hit-test'
 import { usePinch } from './use-pinch'
 import type { LineEditor } from './line-editor'
-import { changeInWords, nudged, tidied } from './nudge'
+import { nudged, tidied } from './nudge'
 import type { Viewport } from './viewport'
-import { useCalm } from './use-calm'
 
 const props = defineProps<{
   view: Viewport
@@ -23,7 +23,7 @@ const props = defineProps<{
   /** Why nothing can be changed here; empty where it can. */
   locked: string
   /** Where Enter adds a point: the play position, and the value the lane has there. */
-  here: { readonly tick: number; readonly value: number }
+  here: () => { readonly tick: number; readonly value: number }
   /** Name for tests. */
   test?: string
 }>()
@@ -34,6 +34,8 @@ const emit = defineEmits<{
   /** Closer on the values (above 1), about a travel that stays where it is. */
   tall: [travel: number, factor: number]
   refuse: [reason: string]
+  /** Something is to be said of a point beside it, or nothing any longer. */
+  tell: [told: Told | null]
 }>()
 
 /** px within which a point is taken, by mouse and by finger. */
@@ -156,7 +158,7 @@ function move(event: PointerEvent): void {
   }
   const far = Math.abs(x - press.x) > SLIP || Math.abs(y - press.y) > SLIP
   if (!press.moved && !far) return
-  pressed.value = { ...press, moved: true }
+  if (!press.moved) pressed.value = { ...press, moved: true }
   const axis = !event.shiftKey ? null : Math.abs(x - press.x) > Math.abs(y - press.y) ? 'time' : 'value'
   props.editor.dragTo(props.view.tick(x + press.dx), valueAt(y + press.dy), event.altKey, axis)
 }
@@ -237,9 +239,10 @@ function takeKey(event: KeyboardEvent): boolean {
   const edits = arrow || ['Enter', 'Delete', 'Backspace'].includes(event.key)
   if (!edits) return false
   if (props.locked) emit('refuse', props.locked)
-  else if (event.key === 'Enter')
-    editor.add(props.here.tick, tidied(props.control.scale.kind, props.here.value), false)
-  else if (!arrow) editor.removeSelected()
+  else if (event.key === 'Enter') {
+    const { tick, value } = props.here()
+    editor.add(tick, tidied(props.control.scale.kind, value), false)
+  } else if (!arrow) editor.removeSelected()
   else nudge(arrow[0], arrow[1], event.shiftKey)
   return true
 }
@@ -252,30 +255,17 @@ function nudge(time: -1 | 0 | 1, value: -1 | 0 | 1, fine: boolean): void {
   props.editor.moveSelected(p.tick + time * step, to)
 }
 
-const shown = computed(() => {
-  const index = props.editor.drag.value ? props.editor.selected.value : hovered.value
-  const p = props.points[index]
-  if (!p) return null
-  const { drag } = props.editor
-  const change = drag.value && !drag.value.fresh ? p.value - drag.value.startValue : 0
-  const x = props.view.x(p.tick)
-  const y = props.view.y(props.control.scale.toTravel(p.value))
-  const finger = pressed.value?.finger ?? false
-  const above = finger ? 104 : 54
-  const half = finger ? 120 : 84
-  return {
-    value: props.control.unit.format(p.value),
-    change: Math.abs(change) >= 0.05 && p.value > -90 ? signedText(change, 1) : '',
-    words: props.control.scale.kind === 'level' && p.value > -90 ? changeInWords(change) : '',
-    place: placeInWords(props.meter, p.tick),
-    finger,
-    style: {
-      marginLeft: `${Math.min(props.view.width - half, Math.max(half, x)) - half}px`,
-      marginTop: `${Math.max(0, y - above < 6 ? y + 22 : y - above)}px`,
-      width: `${2 * half}px`,
-    },
-  }
-})
+/** The point that something is said of: in hand, else under the pointer. */
+watch(
+  () => {
+    const { drag, selected } = props.editor
+    const index = drag.value ? selected.value : hovered.value
+    if (!props.points[index]) return null
+    const began = drag.value && !drag.value.fresh ? drag.value.startValue : null
+    return { index, began, finger: pressed.value?.finger ?? false }
+  },
+  (told) => emit('tell', told),
+)
 
 const spoken = computed(() => {
   const p = props.editor.current.value
@@ -283,11 +273,11 @@ const spoken = computed(() => {
   const where = placeInWords(props.meter, p.tick)
   const { size } = props.editor.chosen.value
   if (size > 1) return `${size} points selected, the first at ${props.control.unit.format(p.value)}, ${where}`
-  return `Point ${props.editor.selected.value + 1} of ${props.points.length}: ${props.control.unit.format(p.value)}, ${where}`
+  const { drag } = props.editor
+  const by = drag.value && !drag.value.fresh ? p.value - drag.value.startValue : 0
+  const moved = Math.abs(by) >= 0.05 ? ` (${signedText(by, 1)})` : ''
+  return `Point ${props.editor.selected.value + 1} of ${props.points.length}: ${props.control.unit.format(p.value)}${moved}, ${where}`
 })
-
-/** A moving hand is not read out place by place. */
-const said = useCalm(() => spoken.value)
 
 const described = computed(
   () =>
@@ -332,15 +322,7 @@ const described = computed(
         height: `${Math.abs(boxed.toY - boxed.y)}px`,
       }"
     />
-    <div v-if="shown" class="overlay">
-      <div class="bubble" :class="{ finger: shown.finger }" :style="shown.style" data-test="bubble">
-        <b>{{ shown.value }}</b>
-        <span v-if="shown.change" class="change">{{ shown.change }}</span>
-        <template v-if="shown.words"><br />{{ shown.words }}</template>
-        <br />{{ shown.place }}
-      </div>
-    </div>
-    <p class="unseen" role="status">{{ said }}</p>
+    <p class="unseen" role="status">{{ spoken }}</p>
   </div>
 </template>
 
@@ -369,38 +351,6 @@ const described = computed(
   cursor: default;
 }
 
-/* The bubble moves by its margins in a layer that is always as large, and is not quite opaque: a layer that moved, or that
-   hid something else with every frame, would make the browser sort all of its layers anew. The frame is there to be drawn,
-   not to be seen. */
-.overlay {
-  position: absolute;
-  inset: 0;
-  z-index: 3;
-  display: flow-root;
-  border: 1px solid color-mix(in srgb, var(--rule) 1%, transparent);
-  pointer-events: none;
-}
-
-.bubble {
-  padding: 5px 12px;
-  border-radius: 10px;
-  background: color-mix(in srgb, var(--desk) 97%, transparent);
-  color: var(--on-desk);
-  text-align: center;
-  font-size: 14px;
-  line-height: 1.3;
-  white-space: nowrap;
-}
-
-.bubble.finger {
-  padding: 8px 18px;
-  font-size: 17px;
-}
-
-.bubble.finger b {
-  font-size: 28px;
-}
-
 .middle {
   position: absolute;
   width: 12px;
@@ -420,14 +370,5 @@ const described = computed(
   border-radius: 4px;
   background: color-mix(in srgb, var(--ink) 8%, transparent);
   pointer-events: none;
-}
-
-.bubble b {
-  font-size: 17px;
-}
-
-.change {
-  margin-left: 8px;
-  opacity: 0.85;
 }
 </style>

@@ -45,7 +45,7 @@ const view = shallowRef<Viewport | null>(null)
     :faint="under ? [under] : []"
     shaded
     :overviews="overviews"
-    :position="player.position"
+    :position="() => player.position"
     :selected="-1"
     @size="(v: Viewport) => (view = v)"
   >

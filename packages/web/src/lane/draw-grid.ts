@@ -12,6 +12,8 @@ export interface Ink {
   readonly ink: string
   readonly line: string
   readonly warm: string
+  readonly desk: string
+  readonly onDesk: string
   readonly font: string
 }
 

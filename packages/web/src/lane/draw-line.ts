@@ -138,6 +138,7 @@ export function drawPoints(
   const { shown } = view
   const crowded = indexAt(points, shown.to) - indexAt(points, shown.from) > view.width / CROWDED
   const { from, to } = view.part
+  const { top, bottom } = view.rows
   const first = Math.max(0, indexAt(points, from))
   const last = Math.min(points.length - 1, indexAt(points, to) + 1)
   const { travels } = compileLine(points, scale)
@@ -147,7 +148,7 @@ export function drawPoints(
     const p = points[i]!
     const x = view.x(p.tick)
     const y = view.y(travels[i]!)
-    if (p.tick < from || p.tick > to || y < -20 || y > view.height + 20) continue
+    if (p.tick < from || p.tick > to || y < top - 20 || y > bottom + 20) continue
     const heads = p.form === 'jump' ? hollow : filled
     if (crowded) heads.rect(x - wide / 2, y - high / 2, wide, high)
     else {

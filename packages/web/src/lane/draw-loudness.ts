@@ -1,6 +1,6 @@
 import type { SongTime } from '@rudlo/core/song'
 import type { Ink } from './draw-grid'
-import type { Viewport } from './viewport'
+import { GUTTER, type Viewport } from './viewport'
 
 /** LUFS at the foot and at the top of the band. */
 const FOOT = -60
@@ -8,10 +8,10 @@ const TOP = 0
 /** The band takes this share of the lane's height, from its foot up. */
 const SHARE = 0.5
 const HOPS_A_SECOND = 10
-/** Where the words at its foot end, in px. */
-const TEXT_END = 220
+/** Room for the words at its foot, in px from the left or the right end. */
+export const WORDS = { from: 20, to: 220 }
 
-/** Loudness every 100 ms as a soft band at the foot of the lane. */
+/** Loudness every 100 ms as a soft band at the foot of the lane, and whose it is in words at one of its ends. */
 export function drawLoudness(
   c: CanvasRenderingContext2D,
   view: Viewport,
@@ -20,8 +20,10 @@ export function drawLoudness(
   colour: string,
   ink: Ink,
   whose: string,
+  wordsAt: 'left' | 'right',
 ): void {
   const foot = view.height
+  if (view.rows.bottom < foot * (1 - SHARE)) return
   const heightOf = (lufs: number) =>
     Math.max(0, Math.min(1, (lufs - FOOT) / (TOP - FOOT))) * view.height * SHARE
   const hopAt = (tick: number) => time.tempo.secondsAt(Math.max(0, tick)) * HOPS_A_SECOND
@@ -45,11 +47,16 @@ export function drawLoudness(
   c.lineWidth = 1
   c.stroke()
   c.globalAlpha = 1
-  if (view.height < 120 || view.x(part.from) > TEXT_END) return
+  if (view.height < 120) return
+  const end = view.width - GUTTER
+  const [left, right] = wordsAt === 'left' ? [WORDS.from, WORDS.to] : [end - WORDS.to, end - WORDS.from]
+  if (view.x(part.from) > right || view.x(part.to) < left) return
   c.fillStyle = ink.soft
   c.font = `12px ${ink.font}`
   c.textBaseline = 'bottom'
-  c.fillText(`loudness of ${whose}`, 20, foot - 4)
+  c.textAlign = wordsAt
+  c.fillText(`loudness of ${whose}`, wordsAt === 'left' ? left : right, foot - 4)
+  c.textAlign = 'left'
 }
 
 /** Marks where the mix is too hot. */

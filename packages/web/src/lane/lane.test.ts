@@ -136,6 +136,7 @@ describe('useLineEditor', () => {
       address: () => 'track/reed/level',
       begin: () => undefined,
       preview: (next) => (shown = next),
+      settle: () => undefined,
       commit: (change) => {
         points = shown
         changes.push(change)

@@ -9,15 +9,20 @@ import { useLineEditor, type LinePorts } from './line-editor'
 const BAR = 3840
 const LENGTH = 8 * BAR
 
-/** A lane whose line is kept as the work keeps it: a preview is seen, and is a step only once it is committed. */
+/**
+ * A lane whose line is kept as the work keeps it: the first preview of a gesture is there at once, what follows when it is
+ * settled, and it is a step only once it is committed.
+ */
 function lane(start: Points = []) {
   const kept = shallowRef(start)
+  /** What the hand makes just now, and what of it has arrived in the work. */
   const shown = shallowRef<Points | null>(null)
+  const settled = shallowRef<Points | null>(null)
   const steps: string[] = []
   const refused: string[] = []
   let base: Points | null = null
   const ports: LinePorts = {
-    points: () => shown.value ?? kept.value,
+    points: () => settled.value ?? kept.value,
     control: () => MIXER_CONTROLS.level,
     setting: () => -6,
     meter: () => new MeterMap([{ tick: 0, beats: 4, unit: 4 }]),
@@ -26,15 +31,21 @@ function lane(start: Points = []) {
     laneName: () => 'volume of Reed',
     address: () => 'track/reed/level',
     begin: () => (base = kept.value),
-    preview: (points) => (shown.value = points),
+    preview: (points) => {
+      shown.value = points
+      settled.value ??= points
+    },
+    settle: () => {
+      if (shown.value) settled.value = shown.value
+    },
     commit: ({ label }) => {
       if (shown.value) kept.value = shown.value
-      shown.value = null
+      shown.value = settled.value = null
       steps.push(label)
     },
     cancel: vi.fn(() => {
       if (base) kept.value = base
-      shown.value = null
+      shown.value = settled.value = null
     }),
     set: (points: Points, { label }: ChangeLabel) => {
       kept.value = points

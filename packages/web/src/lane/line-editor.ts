@@ -32,6 +32,8 @@ export interface LinePorts {
   address(): string
   begin(): void
   preview(points: Points): void
+  /** Lets `points` catch up with what was previewed. */
+  settle(): void
   commit(change: ChangeLabel): void
   cancel(): void
   set(points: Points, change: ChangeLabel): void
@@ -155,6 +157,7 @@ export function useLineEditor(ports: LinePorts) {
   function drop(): void {
     const held = drag.value
     drag.value = null
+    ports.settle()
     const to = current.value
     if (!held || !to) return
     const from = held.base[held.index]!

@@ -20,6 +20,8 @@ export function useInk(family: () => Family) {
       ink: p.ink,
       line: p.family[own.value],
       warm: p.warm,
+      desk: p.desk,
+      onDesk: p.onDesk,
       font: "'Atkinson Hyperlegible Next Variable', sans-serif",
     }
   })

@@ -18,6 +18,12 @@ export interface Stretch {
   readonly right: number
 }
 
+/** A part of a lane, in px. */
+export interface Area extends Stretch {
+  readonly top: number
+  readonly bottom: number
+}
+
 export const ALL_VALUES: Values = { low: 0, high: 1 }
 /** The closest that values can be seen: a twentieth of the travel from top to bottom. */
 const CLOSEST_VALUES = 0.05
@@ -47,8 +53,8 @@ export class Viewport {
     readonly height: number,
     /** The travel that is in view. */
     readonly values: Values = ALL_VALUES,
-    /** What of the width is drawn, in px; all of it if not given. */
-    private readonly drawn: Stretch | null = null,
+    /** What of it is drawn; all of it if not given. */
+    private readonly drawn: Area | null = null,
   ) {}
 
   x(tick: number): number {
@@ -64,14 +70,19 @@ export class Viewport {
     return { from: this.tick(0), to: this.tick(this.width) }
   }
 
+  /** What of the height is to be drawn, in px. */
+  get rows(): Pick<Area, 'top' | 'bottom'> {
+    return this.drawn ?? { top: 0, bottom: this.height }
+  }
+
   /** What of it is to be drawn. */
   get part(): Span {
     return this.drawn ? { from: this.tick(this.drawn.left), to: this.tick(this.drawn.right) } : this.shown
   }
 
   /** The same, to draw a part of it again. */
-  within(stretch: Stretch): Viewport {
-    return new Viewport(this.span, this.width, this.height, this.values, stretch)
+  within(area: Area): Viewport {
+    return new Viewport(this.span, this.width, this.height, this.values, area)
   }
 
   y(travel: number): number {

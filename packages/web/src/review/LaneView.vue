@@ -13,6 +13,7 @@ import LaneHead from '../lane/LaneHead.vue'
 import { useLineEditor } from '../lane/line-editor'
 import LineSurface from '../lane/LineSurface.vue'
 import SpanPicker from '../lane/SpanPicker.vue'
+import { bubbleOf, type Told } from '../lane/draw-bubble'
 import { useOverviews } from '../lane/use-overviews'
 import type { Span, Viewport } from '../lane/viewport'
 import MoveLabels from './MoveLabels.vue'
@@ -82,11 +83,21 @@ const editor = useLineEditor({
   address: () => review.address,
   begin: suggestion.begin,
   preview: suggestion.show,
+  settle: () => undefined,
   commit: suggestion.commit,
   cancel: suggestion.cancel,
   set: suggestion.set,
   refuse: (reason) => (review.notice = reason),
 })
+
+const told = shallowRef<Told | null>(null)
+/** What is said of the point of a suggestion that is in hand. */
+const live = () => {
+  const p = told.value && suggestion.drawing ? points.value[told.value.index] : undefined
+  const { meter } = review.time!
+  const bubble = p && view.value ? bubbleOf(p, told.value!, control.value, meter, view.value) : null
+  return { points: null, loudness: null, bubble }
+}
 </script>
 
 <template>
@@ -95,9 +106,9 @@ const editor = useLineEditor({
       :name="name"
       :control="control"
       :meter="review.time!.meter"
-      :value="value"
-      :where="beatInWords(review.time!.meter, player.position)"
-      :note="points.length ? '' : 'no line here'"
+      :value="() => value"
+      :where="() => beatInWords(review.time!.meter, player.position)"
+      :note="() => (points.length ? '' : 'no line here')"
       :point="suggestion.drawing ? editor.current.value : null"
       :has-next="editor.selected.value < points.length - 1"
       :editable="suggestion.drawing"
@@ -139,7 +150,8 @@ const editor = useLineEditor({
       :address="review.address"
       :span="review.span"
       :overviews="overviews"
-      :position="player.position"
+      :position="() => player.position"
+      :live="live"
       :selected="suggestion.drawing ? editor.selected.value : -1"
       :faint="faint"
       shaded
@@ -159,11 +171,12 @@ const editor = useLineEditor({
         :step="(tick) => review.time!.meter.lengthsAt(tick).beat"
         :name="`Suggested line of ${name}`"
         locked=""
-        :here="{ tick: player.position, value }"
+        :here="() => ({ tick: player.position, value })"
         test="suggested-line"
         @zoom="review.zoom"
         @scroll="review.scroll"
         @refuse="(reason) => (review.notice = reason)"
+        @tell="(t) => (told = t)"
       />
       <template v-else-if="view">
         <SpanPicker

@@ -5,7 +5,7 @@ import { usePlayer } from '../audio/player-store'
 import type { Span } from '../lane/viewport'
 import type { Flag } from './flag'
 import SongStrip from './SongStrip.vue'
-import { useCalm } from '../lane/use-calm'
+import { useCalm } from '../shell/calm'
 
 const props = defineProps<{
   song: SongVersion

@@ -6,7 +6,7 @@ import { computed } from 'vue'
 import type { HeldPeak } from '../audio/peak-hold'
 import { lineInSmall, type SmallLine } from './line-in-small'
 import TrackCard from './TrackCard.vue'
-import { useCalm } from '../lane/use-calm'
+import { useCalm } from '../shell/calm'
 
 const props = defineProps<{
   song: SongVersion

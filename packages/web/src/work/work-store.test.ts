@@ -96,7 +96,9 @@ beforeEach(() => {
     )
   player.load.mockClear()
 })
-afterEach(() => {
+afterEach(async () => {
+  // what is calm comes to rest before the next test
+  await vi.advanceTimersByTimeAsync(2000)
   vi.useRealTimers()
   vi.unstubAllGlobals()
 })
@@ -130,6 +132,40 @@ describe('editing', () => {
     work.cancel()
     expect(work.history.done).toHaveLength(1)
     expect(work.mix!.tracks[0]!.level).toBe(0)
+  })
+
+  it('lets the line in hand run ahead, heard at once, and the work follow when the hand rests', async () => {
+    const work = await opened()
+    const level = () => work.envelope(REED)?.points[0]?.value
+    work.begin()
+    work.preview(REED, [point(0, -3)])
+    expect(level()).toBe(-3)
+    for (const db of [-6, -9]) work.preview(REED, [point(0, db)])
+    expect(level()).toBe(-3)
+    expect(work.inHand).toMatchObject({ address: REED, points: [{ value: -9 }] })
+    expect(player.load).toHaveBeenLastCalledWith(work.inHand!.document.mix)
+    await vi.advanceTimersByTimeAsync(300)
+    expect(level()).toBe(-9)
+    work.preview(REED, [point(0, -12)])
+    // whatever else is done meanwhile begins where the hand is
+    work.setNotes((notes) => [...notes, { id: 'n', tick: 0, text: 'soft', done: false }], change('Note'))
+    expect([level(), work.inHand]).toEqual([-12, null])
+    work.preview(REED, [point(0, -14)])
+    work.preview(REED, [point(0, -15)])
+    work.commit(change('Moved a point'))
+    expect([level(), work.inHand]).toEqual([-15, null])
+    expect(player.load).toHaveBeenLastCalledWith(work.mix)
+  })
+
+  it('takes back what a hand had begun, however far it had come', async () => {
+    const work = await opened()
+    work.begin()
+    for (const db of [-3, -6, -9]) work.preview(REED, [point(0, db)])
+    work.cancel()
+    expect([work.envelope(REED), work.inHand]).toEqual([undefined, null])
+    expect(player.load).toHaveBeenLastCalledWith(work.mix)
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(work.envelope(REED)).toBeUndefined()
   })
 
   it('is undone and redone, each saved like any other change', async () => {

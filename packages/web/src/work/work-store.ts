@@ -13,6 +13,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { get, patch, post } from '../server/api'
 import type { OwnVersion, TryView, WorkView } from '../server/views'
+import { calmly, forgetCalm } from '../shell/calm'
 import {
   did,
   EMPTY_HISTORY,
@@ -44,6 +45,15 @@ export const useWork = defineStore('work', () => {
   /** The assignment that the work is for; empty while none is open. */
   const assignment = ref('')
   const document = shallowRef<WorkDocument | null>(null)
+  /**
+   * The line that a hand is making just now, with its document: heard and drawn at once, ahead of `document`, which follows
+   * calmly. So only what lies under the hand moves with every frame. Null where no line is in hand.
+   */
+  const inHand = shallowRef<{
+    readonly address: string
+    readonly points: Points
+    readonly document: WorkDocument
+  } | null>(null)
   const history = shallowRef<History>(EMPTY_HISTORY)
   const saveState = ref<SaveState>('saved')
   const saveProblem = ref<string | null>(null)
@@ -176,11 +186,13 @@ export const useWork = defineStore('work', () => {
     elsewhere.value = false
     heard.value = null
     assignment.value = ''
+    letGo()
     document.value = null
     notice.value = null
   }
 
   function show(next: WorkDocument): void {
+    letGo()
     heard.value = null
     document.value = next
     player.load(next.mix)
@@ -204,11 +216,26 @@ export const useWork = defineStore('work', () => {
     gesture ??= document.value
   }
 
+  /** Lets the document catch up with the hand. */
+  function settle(): void {
+    if (inHand.value) document.value = inHand.value.document
+  }
+
+  function letGo(): void {
+    forgetCalm(settle)
+    inHand.value = null
+  }
+
   /** Shows the points of a lane as they would be. Measured from the start of the gesture. */
   function preview(address: string, points: Points): void {
     if (!gesture) return
     const next = edited(gesture, address, points)
-    if (next) show(next)
+    if (!next) return
+    // what a gesture begins with is there at once: a new point can be selected
+    if (inHand.value) player.load(next.mix)
+    else show(next)
+    inHand.value = { address, points: envelopeOf(next.mix, address)?.points ?? points, document: next }
+    calmly(settle)
   }
 
   /** Shows the mix as it would be. Measured from the start of the gesture. */
@@ -220,6 +247,7 @@ export const useWork = defineStore('work', () => {
 
   /** Changes the mix as one step; null where nothing changed. */
   function setMix(make: (mix: Mix) => Mix, change: ChangeLabel): Step | null {
+    settle()
     const before = document.value
     if (!before || elsewhere.value) return null
     const next = made(before, make)
@@ -244,6 +272,7 @@ export const useWork = defineStore('work', () => {
     make: (notes: readonly ListeningNote[]) => readonly ListeningNote[],
     change: ChangeLabel,
   ): void {
+    settle()
     const before = document.value
     if (!before || elsewhere.value) return
     const next = { ...before, notes: make(before.notes) }
@@ -252,6 +281,8 @@ export const useWork = defineStore('work', () => {
   }
 
   function commit(change: ChangeLabel): void {
+    settle()
+    letGo()
     const before = gesture
     gesture = null
     if (before && document.value && before !== document.value) keep(before, document.value, change)
@@ -264,6 +295,7 @@ export const useWork = defineStore('work', () => {
 
   /** Gives a lane new points as one step. */
   function setPoints(address: string, points: Points, change: ChangeLabel): void {
+    settle()
     const before = document.value
     if (!before || elsewhere.value) return
     const next = edited(before, address, points)
@@ -274,6 +306,7 @@ export const useWork = defineStore('work', () => {
 
   /** Goes on from another whole document: a try, an earlier version. One step, undoable. */
   function replace(next: WorkDocument, label: string): void {
+    settle()
     const before = document.value
     if (!before || elsewhere.value) return
     show(next)
@@ -367,6 +400,7 @@ export const useWork = defineStore('work', () => {
     id,
     assignment,
     document,
+    inHand,
     mix,
     history,
     saveState,
@@ -384,6 +418,7 @@ export const useWork = defineStore('work', () => {
     leave,
     begin,
     preview,
+    settle,
     previewMix,
     setMix,
     amend,
