@@ -1,10 +1,19 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from '../scripts/lib/chromium.mjs'
+import type { Tests } from './harness/test'
 
-const EDITING = ['3-drawing.spec.ts', '9-lane-desk.spec.ts', '10-editing.spec.ts']
+const BY_HAND = ['9-lane-desk.spec.ts', '10-editing.spec.ts']
+const EDITING = ['3-drawing.spec.ts', ...BY_HAND, '17-keys.spec.ts']
+
+/** The screens, the usual one first. */
+const SCREENS = [
+  [1280, 800],
+  [1366, 640],
+  [1024, 768],
+] as const
 
 /** The real server, database and Chromium. One worker: the stories share an installation. */
-export default defineConfig({
+export default defineConfig<Tests>({
   testDir: 'specs',
   workers: 1,
   timeout: 180_000,
@@ -19,10 +28,12 @@ export default defineConfig({
     screenshot: 'only-on-failure',
     launchOptions: CHROMIUM,
   },
-  // every way of editing is tried on all three screens, everything else on the usual one
-  projects: [
-    { name: '1280×800', use: { viewport: { width: 1280, height: 800 } } },
-    { name: '1366×640', use: { viewport: { width: 1366, height: 640 } }, testMatch: EDITING },
-    { name: '1024×768', use: { viewport: { width: 1024, height: 768 } }, testMatch: EDITING },
-  ],
+  // every way of editing is tried on all three screens, by mouse, by finger and by keys; everything else on the usual one
+  projects: SCREENS.flatMap(([width, height], i) => {
+    const viewport = { width, height }
+    return [
+      { name: `${width}×${height}`, use: { viewport }, ...(i ? { testMatch: EDITING } : {}) },
+      { name: `finger ${width}×${height}`, use: { viewport, by: 'finger' as const }, testMatch: BY_HAND },
+    ]
+  }),
 })

@@ -1,11 +1,14 @@
 import { test as base, expect, type BrowserContextOptions, type Locator, type Page } from '@playwright/test'
 import { Installation } from '../../scripts/lib/installation.mjs'
+import { Finger, Mouse, type By, type Hand, type Place } from './hand'
 
 /** Somebody at a browser of their own. */
 export class Person {
   constructor(
     readonly page: Page,
     private readonly address: string,
+    /** What this person works with. */
+    readonly hand: Hand,
   ) {}
 
   async signIn(name: string): Promise<void> {
@@ -34,9 +37,11 @@ export class Person {
     await expect(this.at('play')).toBeEnabled({ timeout: 60_000 })
   }
 
-  /** An element by its test name. */
+  /** An element by its test name. Somebody with a finger taps it where a mouse would click. */
   at(name: string): Locator {
-    return this.page.locator(`[data-test="${name}"]`)
+    const element = this.page.locator(`[data-test="${name}"]`)
+    if (this.hand.by === 'finger') element.click = (options) => element.tap(options)
+    return element
   }
 
   chooseTrack = (id: string) => this.at(`card-${id}`).click()
@@ -75,19 +80,51 @@ export class Person {
   }
 
   async press(song: number, height: number): Promise<void> {
-    const { x, y } = await this.onLane(song, height)
-    await this.page.mouse.click(x, y)
+    await this.hand.press(await this.onLane(song, height))
   }
 
-  async drag(from: readonly [number, number], to: readonly [number, number]): Promise<void> {
-    const a = await this.onLane(...from)
-    const b = await this.onLane(...to)
-    await this.page.mouse.move(a.x, a.y)
-    await this.page.mouse.down()
-    await this.page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 4 })
-    await this.page.mouse.move(b.x, b.y, { steps: 4 })
-    await this.page.mouse.up()
+  /** Drags over the lane; `choosing`: to choose several points. */
+  async drag(
+    from: readonly [number, number],
+    to: readonly [number, number],
+    options: { choosing?: boolean; held?: () => Promise<void> } = {},
+  ): Promise<void> {
+    await this.hand.drag([await this.onLane(...from), await this.onLane(...to)], options)
   }
+
+  /** Takes an element by its middle and drags it so many px. */
+  async dragAway(element: Locator, by: Place): Promise<void> {
+    const box = (await element.boundingBox())!
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+    await this.hand.drag([
+      { x, y },
+      { x: x + by.x, y: y + by.y },
+    ])
+  }
+
+  /** Goes to a place of the song, 0…1, by the strip. */
+  async goTo(share: number): Promise<void> {
+    const strip = (await this.at('strip').boundingBox())!
+    await this.hand.press({ x: strip.x + strip.width * share, y: strip.y + 40 })
+  }
+
+  /** How many steps can be undone, as the list of what was done says. */
+  steps(): Promise<number> {
+    return this.page.evaluate(() => {
+      const app = document.querySelector('#app') as unknown as {
+        __vue_app__: {
+          config: {
+            globalProperties: {
+              $pinia: { state: { value: { work: { history: { done: unknown[] } } } } }
+            }
+          }
+        }
+      }
+      return app.__vue_app__.config.globalProperties.$pinia.state.value.work.history.done.length
+    })
+  }
+
+  undo = () => this.page.keyboard.press('Control+z')
 
   /** How many points the line on the desk has, as it tells a screen reader. */
   async points(): Promise<number> {
@@ -110,12 +147,15 @@ interface Workers {
   installation: Installation
 }
 
-interface Tests {
+export interface Tests {
   /** Opens a browser of its own for somebody, and fails the test on an error in its console. */
   somebody: (options?: BrowserContextOptions) => Promise<Person>
+  /** What everybody works with, as the project says. */
+  by: By
 }
 
 export const test = base.extend<Tests, Workers>({
+  by: ['mouse', { option: true }],
   installation: [
     // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
     async ({}, use) => {
@@ -125,11 +165,11 @@ export const test = base.extend<Tests, Workers>({
     },
     { scope: 'worker', timeout: 180_000 },
   ],
-  somebody: async ({ browser, installation, viewport }, use) => {
+  somebody: async ({ browser, installation, viewport, by }, use) => {
     const faults: string[] = []
     const contexts: { close(): Promise<void> }[] = []
     await use(async (options) => {
-      const context = await browser.newContext({ viewport, ...options })
+      const context = await browser.newContext({ viewport, hasTouch: by === 'finger', ...options })
       contexts.push(context)
       // the sound was checked on this machine before: its own story takes this back
       await context.addInitScript(() => {
@@ -144,7 +184,7 @@ export const test = base.extend<Tests, Workers>({
         if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
           faults.push(message.text())
       })
-      return new Person(page, installation.address)
+      return new Person(page, installation.address, by === 'finger' ? new Finger(page) : new Mouse(page))
     })
     for (const context of contexts) await context.close()
     expect(faults).toEqual([])

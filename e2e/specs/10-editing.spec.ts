@@ -1,4 +1,5 @@
 import { bubbleOn } from '../harness/bubble'
+import { Finger } from '../harness/hand'
 import { expect, test, type Person } from '../harness/test'
 
 const NAME = 'Milan Novotny'
@@ -7,14 +8,6 @@ async function atSqueezebox(person: Person): Promise<void> {
   await person.signIn(NAME)
   await person.openBench()
   await person.chooseTrack('squeezebox')
-}
-
-const undo = (person: Person) => person.page.keyboard.press('Control+z')
-
-/** Goes to a place of the song by a click on the strip. */
-async function goTo(person: Person, share: number): Promise<void> {
-  const strip = (await person.at('strip').boundingBox())!
-  await person.page.mouse.click(strip.x + strip.width * share, strip.y + 40)
 }
 
 /** Selects bars from one share of the song to another. */
@@ -78,39 +71,23 @@ test('bars are repeated, turned round, tilted, smoothed, thinned and moved, each
   await milan.at('span-more').click()
   for (const act of ['repeat', 'turn-round', 'tilt-up', 'smooth', 'bar-later', 'rest-later', 'thin']) {
     const before = await milan.at('line').getAttribute('aria-label')
-    const done = await historyLength(milan)
+    const done = await milan.steps()
     await milan.at(act).click()
     // thinning may find nothing to take away
     if (act === 'thin') continue
-    await expect.poll(() => historyLength(milan)).toBe(done + 1)
-    await undo(milan)
+    await expect.poll(() => milan.steps()).toBe(done + 1)
+    await milan.undo()
     await expect.poll(() => milan.at('line').getAttribute('aria-label')).toBe(before)
   }
   await milan.page.keyboard.press('Escape')
   await milan.isSaved()
 })
 
-/** How many steps can be undone, as the list of what was done says. */
-async function historyLength(person: Person): Promise<number> {
-  return person.page.evaluate(() => {
-    const app = document.querySelector('#app') as unknown as {
-      __vue_app__: {
-        config: {
-          globalProperties: {
-            $pinia: { state: { value: { work: { history: { done: unknown[] } } } } }
-          }
-        }
-      }
-    }
-    return app.__vue_app__.config.globalProperties.$pinia.state.value.work.history.done.length
-  })
-}
-
 test('a ready shape stays adjustable, by fields and by handles, as one step', async ({ somebody }) => {
   const milan = await somebody()
   await atSqueezebox(milan)
   const points = await milan.points()
-  const steps = await historyLength(milan)
+  const steps = await milan.steps()
   await selectBars(milan, 0.5, 0.65)
   await milan.at('shapes').click()
   await milan.at('shape-wave').click()
@@ -119,14 +96,10 @@ test('a ready shape stays adjustable, by fields and by handles, as one step', as
   await milan.at('shape-cycles').fill('4')
   await milan.page.keyboard.press('Enter')
   expect(await milan.points()).toBeGreaterThan(once)
-  const handle = (await milan.at('handle-depth').boundingBox())!
-  await milan.page.mouse.move(handle.x + 16, handle.y + 16)
-  await milan.page.mouse.down()
-  await milan.page.mouse.move(handle.x + 16, handle.y - 30, { steps: 5 })
-  await milan.page.mouse.up()
+  await milan.dragAway(milan.at('handle-depth'), { x: 0, y: -46 })
   await milan.at('handle-middle').press('ArrowDown')
-  expect(await historyLength(milan)).toBe(steps + 1)
-  await undo(milan)
+  expect(await milan.steps()).toBe(steps + 1)
+  await milan.undo()
   expect(await milan.points()).toBe(points)
   await expect(milan.at('shape-bar')).toHaveCount(0)
 })
@@ -138,15 +111,15 @@ test('cells take one value each; of a switch they turn over', async ({ somebody 
   await milan.page.keyboard.press('4')
   await milan.drag([0.5, 0.4], [0.55, 0.6])
   expect(await milan.points()).toBeGreaterThan(points + 3)
-  await undo(milan)
+  await milan.undo()
   await milan.at('lane-chooser').click()
   await milan.at('lane-track/squeezebox/mute').click()
   await milan.at('open-lane').click()
   await milan.press(0.5, 0.5)
-  await goTo(milan, 0.502)
+  await milan.goTo(0.502)
   await milan.at('hand-points').click()
   expect(await milan.points()).toBe(3)
-  await undo(milan)
+  await milan.undo()
 })
 
 test('several points are chosen by a box, moved, set and removed together; a span is bent by its middle', async ({
@@ -161,30 +134,24 @@ test('several points are chosen by a box, moved, set and removed together; a spa
   ] as const)
     await milan.press(x, y)
   const points = await milan.points()
-  await milan.page.keyboard.down('Shift')
-  await milan.drag([0.43, 0.3], [0.57, 0.7])
-  await milan.page.keyboard.up('Shift')
+  await milan.drag([0.43, 0.3], [0.57, 0.7], { choosing: true })
   await expect(milan.at('line').getByRole('status')).toHaveText(/^3 points selected/)
   await milan.drag([0.5, 0.6], [0.5, 0.5])
   await milan.at('set-to').selectOption({ label: 'silence (silent)' })
   await milan.at('line').focus()
   await milan.page.keyboard.press('Delete')
   expect(await milan.points()).toBe(points - 3)
-  for (let i = 0; i < 3; i++) await undo(milan)
+  for (let i = 0; i < 3; i++) await milan.undo()
   expect(await milan.points()).toBe(points)
 
   await milan.press(0.7, 0.2)
   await milan.page.keyboard.press('Escape')
-  const before = await historyLength(milan)
-  const middle = await milan.onLane(0.625, 0.35)
-  await milan.page.mouse.move(middle.x, middle.y)
-  await expect(milan.page.locator('.surface .middle')).toHaveCount(1)
-  const diamond = (await milan.page.locator('.surface .middle').first().boundingBox())!
-  await milan.page.mouse.move(diamond.x + 8, diamond.y + 8)
-  await milan.page.mouse.down()
-  await milan.page.mouse.move(diamond.x + 8, diamond.y - 40, { steps: 5 })
-  await milan.page.mouse.up()
-  expect(await historyLength(milan)).toBe(before + 1)
+  const before = await milan.steps()
+  // the middle of the line after a point that is selected can be taken
+  await milan.press(0.55, 0.5)
+  const middle = milan.page.locator('.surface .middle').last()
+  await milan.dragAway(middle, { x: 0, y: -46 })
+  expect(await milan.steps()).toBe(before + 1)
   await milan.at('history').click()
   await expect(milan.page.getByRole('button', { name: /^Bent the line/ })).toBeVisible()
   await milan.page.keyboard.press('Escape')
@@ -201,7 +168,7 @@ test('a motif is kept, placed, followed, set free by hand and taken away while i
   await milan.at('motifs').click()
   await milan.page.getByLabel('Name for these bars').fill('Breath')
   await milan.at('keep-motif').click()
-  await goTo(milan, 0.5)
+  await milan.goTo(0.5)
   await expect(milan.page.getByLabel('Name for these bars')).toHaveCount(0)
   const points = await milan.points()
   await milan.at('motifs').click()
@@ -226,34 +193,30 @@ test('a region is moved, and its lines go along where that is wished; it is spli
 }) => {
   const milan = await somebody()
   await atSqueezebox(milan)
-  const steps = await historyLength(milan)
+  const steps = await milan.steps()
   const bar = (await milan.at('region').first().boundingBox())!
-  await milan.page.mouse.move(bar.x + 200, bar.y + 4)
-  await milan.page.mouse.down()
-  await milan.page.mouse.move(bar.x + 260, bar.y + 5, { steps: 6 })
-  await milan.page.mouse.up()
+  await milan.hand.drag([
+    { x: bar.x + 200, y: bar.y + 6 },
+    { x: bar.x + 260, y: bar.y + 7 },
+  ])
   await expect(milan.at('region-question')).toBeVisible()
   await milan.at('along-copied').hover()
   await milan.at('along-moved').click()
-  expect(await historyLength(milan)).toBe(steps + 1)
+  expect(await milan.steps()).toBe(steps + 1)
   await milan.at('history').click()
   await expect(milan.page.getByRole('button', { name: /^Moved a region, lines moved too/ })).toBeVisible()
   await milan.page.keyboard.press('Escape')
-  await undo(milan)
+  await milan.undo()
 
-  await goTo(milan, 0.4)
+  await milan.goTo(0.4)
   await milan.at('region-menu').click()
   await milan.at('region-split').click()
   await expect(milan.at('region')).toHaveCount(2)
-  const end = (await milan.at('region-end').last().boundingBox())!
-  await milan.page.mouse.move(end.x + 8, end.y + 10)
-  await milan.page.mouse.down()
-  await milan.page.mouse.move(end.x - 120, end.y + 10, { steps: 5 })
-  await milan.page.mouse.up()
-  expect(await historyLength(milan)).toBe(steps + 2)
+  await milan.dragAway(milan.at('region-end').last(), { x: -128, y: 0 })
+  expect(await milan.steps()).toBe(steps + 2)
   await milan.isSaved()
-  await undo(milan)
-  await undo(milan)
+  await milan.undo()
+  await milan.undo()
   await milan.isSaved()
 })
 
@@ -281,9 +244,9 @@ test('a try is kept, heard beside the work and gone on from', async ({ somebody 
   await milan.page.keyboard.press('Escape')
   await expect(milan.at('keep-try')).toBeHidden()
   expect(await milan.points()).toBe(points)
-  await undo(milan)
+  await milan.undo()
   expect(await milan.points()).toBe(points + 1)
-  await undo(milan)
+  await milan.undo()
   await milan.isSaved()
 })
 
@@ -291,18 +254,18 @@ test('the setting is stamped at the play position, as a point or as a jump', asy
   const milan = await somebody()
   await atSqueezebox(milan)
   const points = await milan.points()
-  await goTo(milan, 0.6)
+  await milan.goTo(0.6)
   await milan.at('stamp').click()
   await milan.at('stamp-point').click()
   expect(await milan.points()).toBe(points + 1)
-  await undo(milan)
+  await milan.undo()
   await milan.page.keyboard.press('Escape')
   await milan.at('line').focus()
   await milan.page.keyboard.press('Escape')
   await milan.at('stamp').click()
   await milan.at('stamp-jump').click()
   expect(await milan.points()).toBe(points + 2)
-  await undo(milan)
+  await milan.undo()
   await milan.isSaved()
 })
 
@@ -311,21 +274,16 @@ test('a finger sets a point, with its value large above it; two fingers scroll a
 }) => {
   const milan = await somebody({ hasTouch: true })
   await atSqueezebox(milan)
+  const finger = new Finger(milan.page)
   const points = await milan.points()
   const at = await milan.onLane(await milan.freePlace(), 0.5)
-  const cdp = await milan.page.context().newCDPSession(milan.page)
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...places: { x: number; y: number }[]) =>
-    cdp.send('Input.dispatchTouchEvent', {
-      type,
-      touchPoints: places.map((p, id) => ({ ...p, id })),
-    })
-  await touch('touchStart', at)
+  await finger.touch('touchStart', at)
   // clear of the finger, and larger than beside a mouse
   await expect.poll(async () => (await bubbleOn(milan.page))?.width).toBeGreaterThan(240)
   const told = (await bubbleOn(milan.page))!
   expect(told.y + told.height).toBeLessThan(at.y - 38)
-  await touch('touchMove', { x: at.x + 5, y: at.y - 40 })
-  await touch('touchEnd')
+  await finger.touch('touchMove', { x: at.x + 5, y: at.y - 40 })
+  await finger.touch('touchEnd')
   await expect.poll(() => milan.points()).toBe(points + 1)
   const shown = () =>
     milan.page.evaluate(() => {
@@ -342,13 +300,13 @@ test('a finger sets a point, with its value large above it; two fingers scroll a
       return to - from
     })
   const before = await shown()
-  await touch('touchStart', at)
-  await touch('touchStart', at, { x: at.x + 80, y: at.y })
-  await touch('touchMove', { x: at.x - 60, y: at.y }, { x: at.x + 160, y: at.y })
-  await touch('touchEnd')
+  await finger.touch('touchStart', at)
+  await finger.touch('touchStart', at, { x: at.x + 80, y: at.y })
+  await finger.touch('touchMove', { x: at.x - 60, y: at.y }, { x: at.x + 160, y: at.y })
+  await finger.touch('touchEnd')
   expect(await shown()).toBeLessThan(before * 0.7)
   expect(await milan.points()).toBe(points + 1)
-  await undo(milan)
+  await milan.undo()
   await milan.isSaved()
 })
 
@@ -366,8 +324,8 @@ test('nonsense is told, what is out of range is held at the end, a locked lane t
   await field.press('Enter')
   await expect(milan.page.getByText('That is beyond the end of the fader')).toBeVisible()
   await expect(field).toHaveValue('+6.0 dB')
-  await undo(milan)
-  await undo(milan)
+  await milan.undo()
+  await milan.undo()
   await selectBars(milan, 0.3, 0.4)
   await milan.at('copy').click()
   await milan.at('lane-chooser').click()

@@ -1,4 +1,5 @@
 import { bubbleOn } from '../harness/bubble'
+import { Finger } from '../harness/hand'
 import { expect, test } from '../harness/test'
 
 test('by mouse: add, move with figures, form, remove, undo and redo', async ({ somebody }) => {
@@ -92,14 +93,15 @@ test('by touch: tap to add, drag to move', async ({ somebody }) => {
   const { x, y } = await ayla.onLane(0.7, 0.3)
   await ayla.page.touchscreen.tap(x, y)
   expect(await ayla.points()).toBe(points + 1)
-  const cdp = await ayla.page.context().newCDPSession(ayla.page)
-  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at: { x: number; y: number } | null) =>
-    cdp.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] })
+  const finger = new Finger(ayla.page)
   const before = await ayla.page.getByLabel('Value', { exact: true }).inputValue()
-  await touch('touchStart', { x: x + 8, y: y + 8 })
-  for (let i = 1; i <= 5; i++) await touch('touchMove', { x: x + 8, y: y + 8 - i * 12 })
-  await expect.poll(() => bubbleOn(ayla.page)).not.toBeNull()
-  await touch('touchEnd', null)
+  await finger.drag(
+    [
+      { x: x + 8, y: y + 8 },
+      { x: x + 8, y: y - 52 },
+    ],
+    { held: () => expect.poll(() => bubbleOn(ayla.page)).not.toBeNull() },
+  )
   expect(await ayla.points()).toBe(points + 1)
   expect(await ayla.page.getByLabel('Value', { exact: true }).inputValue()).not.toBe(before)
 })

@@ -25,14 +25,14 @@ test('bars are selected, lowered, faded and cleared; each is one step', async ({
   await milan.at('lower').click()
   const lowered = await milan.points()
   expect(lowered).toBeGreaterThan(points)
-  await milan.page.keyboard.press('Control+z')
+  await milan.undo()
   expect(await milan.points()).toBe(points)
   await milan.at('move-fade out').click()
   await milan.at('span-more').click()
   await milan.at('clear-span').click()
   await milan.page.keyboard.press('Escape')
-  await milan.page.keyboard.press('Control+z')
-  await milan.page.keyboard.press('Control+z')
+  await milan.undo()
+  await milan.undo()
   expect(await milan.points()).toBe(points)
   await milan.isSaved()
 })
@@ -46,11 +46,10 @@ test('what was copied is pasted at the play position, and refused on a lane of a
   await sweepOver(milan, 0.05, 0.2)
   await milan.at('copy').click()
   const points = await milan.points()
-  const strip = (await milan.at('strip').boundingBox())!
-  await milan.page.mouse.click(strip.x + strip.width * 0.8, strip.y + 40)
+  await milan.goTo(0.8)
   await milan.at('paste').click()
   expect(await milan.points()).toBeGreaterThan(points)
-  await milan.page.keyboard.press('Control+z')
+  await milan.undo()
 
   await milan.at('lane-chooser').click()
   await milan.at('lane-track/squeezebox/pan').click()
@@ -72,14 +71,8 @@ test('any lane is found, opened, drawn on freely, switched off and kept', async 
   expect(await milan.points()).toBe(0)
   await milan.at('open-lane').click()
   await milan.at('hand-freehand').click()
-  const from = await milan.onLane(0.2, 0.3)
-  await milan.page.mouse.move(from.x, from.y)
-  await milan.page.mouse.down()
-  for (let i = 1; i <= 30; i++) {
-    const to = await milan.onLane(0.2 + i * 0.01, 0.3 + 0.3 * Math.sin(i / 6))
-    await milan.page.mouse.move(to.x, to.y)
-  }
-  await milan.page.mouse.up()
+  const stroke = [...Array(31).keys()].map((i) => milan.onLane(0.2 + i * 0.01, 0.3 + 0.3 * Math.sin(i / 6)))
+  await milan.hand.drag(await Promise.all(stroke))
   const drawn = await milan.points()
   expect(drawn).toBeGreaterThan(3)
   expect(drawn).toBeLessThan(30)
@@ -110,13 +103,12 @@ test('a switch is drawn by bars and stands never between', async ({ somebody }) 
   await sweepOver(milan, 0.4, 0.6)
   await milan.page.getByRole('button', { name: 'on here' }).click()
   await milan.at('hand-points').click()
-  const strip = (await milan.at('strip').boundingBox())!
   for (const [share, text] of [
     [0.2, 'off'],
     [0.5, 'on'],
     [0.8, 'off'],
   ] as const) {
-    await milan.page.mouse.click(strip.x + strip.width * share, strip.y + 40)
+    await milan.goTo(share)
     await expect.poll(() => value(milan)).toBe(text)
   }
   await milan.at('clear-menu').click()
@@ -160,7 +152,7 @@ test('the list of what was done leads back to any state', async ({ somebody }) =
   await milan.page.reload()
   await milan.canPlay()
   await milan.chooseTrack('squeezebox')
-  await milan.page.keyboard.press('Control+z')
+  await milan.undo()
   expect(await milan.points()).toBe(points + 1)
   await milan.isSaved()
 })

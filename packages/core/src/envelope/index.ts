@@ -21,6 +21,7 @@ export { makeMove, READY_MOVES, suits, type MoveForm, type ReadyMove } from './r
 export { thin, type Sample } from './thin'
 export {
   holdSpan,
+  releaseSpan,
   mirrorSpan,
   moveRest,
   moveSpan,

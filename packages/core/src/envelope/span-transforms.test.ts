@@ -11,6 +11,7 @@ import {
   moveRest,
   moveSpan,
   point,
+  releaseSpan,
   repeatSpan,
   rhythmSpan,
   smoothSpan,
@@ -194,6 +195,28 @@ describe('cells', () => {
           expect(valueAt(after, scale, span.from + u * (span.to - span.from - 1))).toBeCloseTo(value, 9)
       }),
     )
+  })
+
+  it('are cleared again: the line stays where it was before them, and goes on after them as it was', () => {
+    fc.assert(
+      fc.property(arbitraryLine, ({ points, scale, span }) => {
+        const held = holdSpan(points, scale, span, scale.toValue(0.6))
+        const cleared = releaseSpan(held, scale, span)
+        isOrdered(cleared, scale)
+        keepsOutside(held, cleared, scale, span)
+        const before = valueAt(held, scale, span.from > 0 ? span.from - 1 : span.to)
+        for (const u of [0.01, 0.3, 0.99])
+          expect(valueAt(cleared, scale, span.from + u * (span.to - span.from - 1))).toBeCloseTo(before, 9)
+      }),
+    )
+  })
+
+  it('of a switch that are cleared leave nothing of what they did', () => {
+    const line = [point(0, 0, 'jump'), point(9600, 1, 'jump')]
+    const span = { from: 3840, to: 4800 }
+    const cleared = releaseSpan(switchSpan(line, switchScale, span, true), switchScale, span)
+    for (const tick of [0, 3839, 3840, 4000, 4799, 4800, 9599, 9600])
+      expect(valueAt(cleared, switchScale, tick)).toBe(valueAt(line, switchScale, tick))
   })
 
   it('make a rhythm of two values', () => {

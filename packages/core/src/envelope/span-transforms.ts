@@ -183,6 +183,18 @@ export function holdSpan(points: Points, scale: Scale, { from, to }: LineSpan, v
 }
 
 /**
+ * Takes away what a span was given: up to its end the line stays where it was just before it. At the start of the song, where
+ * nothing is before it, it stays where it is after it.
+ */
+export function releaseSpan(points: Points, scale: Scale, span: LineSpan): Points {
+  const { from, to } = span
+  if (!points.length || to <= from) return points
+  const line = holdSpan(points, scale, span, valueAt(points, scale, from > 0 ? from - 1 : to))
+  // what is before holds its value by itself
+  return from > 0 && line[0]!.tick < from ? line.filter((p) => p.tick !== from) : line
+}
+
+/**
  * Switches a two-state line on or off in a span; after it the line is as it was.
  * @param points of a line that has begun
  */

@@ -1,20 +1,16 @@
 <script setup lang="ts">
 /** One lane on the student's desk: head with figures, the line to edit. */
-import { begun, valueAt, type Points } from '@rudlo/core/envelope'
+import { valueAt } from '@rudlo/core/envelope'
 import { laneName, levelInWords } from '@rudlo/core/assess'
 import { envelopeOf, resolve } from '@rudlo/core/mix'
 import { beatInWords, placeInWords } from '@rudlo/core/time'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import LaneCanvas from '../lane/LaneCanvas.vue'
 import LaneHead from '../lane/LaneHead.vue'
 import { bubbleOf, type Told } from '../lane/draw-bubble'
 import type { LiveLine } from '../lane/line-front'
-import ShapeHandles from '../lane/ShapeHandles.vue'
 import RegionHandles from '../lane/RegionHandles.vue'
-import CellsSurface from '../lane/CellsSurface.vue'
-import FreehandSurface from '../lane/FreehandSurface.vue'
-import SpanSurface from '../lane/SpanSurface.vue'
 import LineSurface from '../lane/LineSurface.vue'
 import { useLineEditor } from '../lane/line-editor'
 import { useOverviews } from '../lane/use-overviews'
@@ -23,12 +19,12 @@ import { usePass } from '../pass/pass-store'
 import { isPlaced } from '../server/views'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
+import DeskHands from './DeskHands.vue'
 import LaneChooser from './LaneChooser.vue'
 import LaneCorner from './LaneCorner.vue'
 import LaneSwitches from './LaneSwitches.vue'
 import RegionQuestion from './RegionQuestion.vue'
 import { useRegionMoves } from './region-moves'
-import { useShape } from './shape-store'
 import { useTrying } from './trying'
 
 const props = defineProps<{
@@ -42,7 +38,6 @@ const props = defineProps<{
 const bench = useBench()
 const work = useWork()
 const player = usePlayer()
-const shape = useShape()
 const pass = usePass()
 const trying = useTrying()
 
@@ -59,6 +54,7 @@ const control = computed(() => addressed.value.control)
 const envelope = computed(() => work.envelope(props.address))
 const points = computed(() => envelope.value?.points ?? [])
 const name = computed(() => laneName(song.value, mix.value, props.address))
+const spokenName = computed(() => `${name.value}, ${control.value.name.toLowerCase()}`)
 /** Whose lane it is, without what it moves. */
 const ownerName = computed(() => name.value.split(',')[0]!)
 const locked = computed(() => {
@@ -145,31 +141,26 @@ function typedValue(value: number, clamped: boolean): void {
     work.notice = `That is beyond the end of the fader: it is ${control.value.unit.format(value)} now.`
 }
 
-const change = (label: string, from = 0, to = song.value.length) => ({
-  label: `${label}, ${control.value.name.toLowerCase()} of ${ownerName.value}`,
-  lanes: [props.address],
-  from,
-  to,
-})
-
 const moves = useRegionMoves()
 const framesOf = (asset: string) => song.value.assets.find((a) => a.id === asset)?.frames ?? 0
+
+/** Keys go on where they were when another way of working is chosen: the lane's surface for it takes them over. */
+const lane = ref<HTMLElement>()
+watch(
+  () => bench.hand,
+  async (hand) => {
+    const { activeElement, body } = document
+    if (!props.active || (activeElement !== body && !lane.value?.contains(activeElement))) return
+    await nextTick()
+    const line = '[aria-roledescription=line]'
+    const surface = hand === 'points' ? line : `[role=application]:not(${line})`
+    lane.value?.querySelector<HTMLElement>(surface)?.focus({ preventScroll: true })
+  },
+)
 
 /** The lane whose line gets the keys is the one that is worked on. */
 function focused(event: FocusEvent): void {
   if ((event.target as HTMLElement).matches('[role=application]')) bench.address = props.address
-}
-
-const drewFreely = (from: number, to: number) => work.commit(change('Drew freely', from, to))
-const drewCells = (from: number, to: number) => work.commit(change('Drew cells', from, to))
-
-/** The cell of the grid that a tick lies in: a beat where there is no grid. */
-function cellAt(tick: number): readonly [number, number] {
-  const { meter } = time.value
-  const start = meter.barStart(meter.placeAt(tick).bar)
-  const size = bench.cell(tick)
-  const count = Math.floor((tick - start) / size + 1e-9)
-  return [Math.round(start + count * size), Math.round(start + (count + 1) * size)]
 }
 
 const owner = computed(() => song.value.tracks.findIndex((t) => t.id === addressed.value.owner))
@@ -231,6 +222,7 @@ watch(
 
 <template>
   <section
+    ref="lane"
     class="lane"
     :class="{ active: active && compact, compact }"
     :aria-label="`Lane: ${name}`"
@@ -333,7 +325,7 @@ watch(
         :editor="editor"
         :meter="time.meter"
         :step="bench.step"
-        :name="`${name}, ${control.name.toLowerCase()}`"
+        :name="spokenName"
         :locked="locked"
         :here="() => ({ tick: player.position, value: now })"
         :test="active ? 'line' : 'line-beside'"
@@ -343,47 +335,14 @@ watch(
         @refuse="(reason: string) => (work.notice = reason)"
         @tell="(t: Told | null) => (told = t)"
       />
-      <template v-if="view && !locked">
-        <SpanSurface
-          v-if="bench.hand === 'bars'"
-          :view="view"
-          :meter="time.meter"
-          :snap="bench.snap"
-          :song-length="song.length"
-          :selection="bench.selection"
-          @select="(s) => (bench.selection = s)"
-        />
-        <FreehandSurface
-          v-if="bench.hand === 'freehand' && control.scale.kind !== 'switch'"
-          :view="view"
-          :control="control"
-          :points="begun(points, control.scale, addressed.setting)"
-          :song-length="song.length"
-          @begin="work.begin"
-          @preview="(p: Points) => work.preview(address, p)"
-          @commit="drewFreely"
-          @cancel="work.cancel"
-        />
-        <CellsSurface
-          v-if="bench.hand === 'cells'"
-          :view="view"
-          :control="control"
-          :points="begun(points, control.scale, addressed.setting)"
-          :song-length="song.length"
-          :cell="cellAt"
-          @begin="work.begin"
-          @preview="(p: Points) => work.preview(address, p)"
-          @commit="drewCells"
-          @cancel="work.cancel"
-        />
-        <ShapeHandles
-          v-if="shape.laid?.address === address"
-          :view="view"
-          :span="shape.laid.span"
-          :shape="shape.shape"
-          @change="shape.change"
-        />
-      </template>
+      <DeskHands
+        v-if="view && !locked"
+        :address="address"
+        :view="view"
+        :points="points"
+        :name="spokenName"
+        :owner="ownerName"
+      />
       <RegionHandles
         v-if="view && track"
         :view="view"

@@ -26,10 +26,30 @@ export const BENCH_KEYS = [
       ['Page ↑ ↓', 'point before, point after'],
       ['Arrows', 'move the point'],
       ['Shift arrows', 'move it finely'],
+      ['Shift Page ↑ ↓', 'one point more'],
+      ['Alt ↑ ↓', 'bend the line after the point'],
       ['Enter', 'point at the play position'],
       ['Delete', 'remove the point'],
       ['1 2 3 4', 'points, bars, draw, cells'],
       ['Ctrl A', 'all points'],
+    ],
+  },
+  {
+    title: 'Bars, draw, cells',
+    keys: [
+      ['← →', 'bar before or after; pen or cell to the side'],
+      ['Shift ← →', 'more or fewer bars'],
+      ['↑ ↓', 'raise or lower the pen or the cell'],
+      ['Enter', 'pen down and up; turn the cell over'],
+      ['Delete', 'clear the cell'],
+      ['Esc', 'no bars; take back what is drawn'],
+    ],
+  },
+  {
+    title: 'With a finger',
+    keys: [
+      ['Hold still', 'then drag: a box round points; clear cells'],
+      ['Two fingers', 'along the song, closer and further'],
     ],
   },
   {

@@ -1,8 +1,10 @@
 <script setup lang="ts">
-/** Lies over a lane while a line is drawn freely: it follows the hand, and is thinned when it is let go. */
-import { replaceSpan, thin, type Points, type Sample } from '@rudlo/core/envelope'
+/** Lies over a lane while a line is drawn freely: it follows the hand or a pen moved by keys, and is thinned when let go. */
+import { replaceSpan, thin, valueAt, type Points, type Sample } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
-import { ref } from 'vue'
+import { placeInWords, type MeterMap } from '@rudlo/core/time'
+import { computed, ref } from 'vue'
+import { ARROWS, nudged } from './nudge'
 import type { Viewport } from './viewport'
 
 const props = defineProps<{
@@ -11,6 +13,12 @@ const props = defineProps<{
   /** The line as it is, already begun. */
   points: Points
   songLength: number
+  meter: MeterMap
+  /** How far an arrow moves the pen, in ticks. */
+  step: (tick: number) => number
+  /** The play position: a pen is put down there. */
+  here: () => number
+  name: string
 }>()
 const emit = defineEmits<{
   begin: []
@@ -64,6 +72,7 @@ const show = () => emit('preview', drawn())
 function up(): void {
   const ticks = stroke.value.map((s) => s.tick)
   stroke.value = []
+  pen.value = null
   if (ticks.length < 2) return emit('cancel')
   emit('commit', Math.min(...ticks), Math.max(...ticks), ticks.length)
 }
@@ -71,19 +80,74 @@ function up(): void {
 function lost(): void {
   if (!stroke.value.length) return
   stroke.value = []
+  pen.value = null
   emit('cancel')
 }
+
+/** The pen that keys move; null while it is not down. */
+const pen = ref<Sample | null>(null)
+
+function putDown(): void {
+  const tick = Math.round(Math.min(props.songLength, Math.max(0, props.here())))
+  base = props.points
+  pen.value = { tick, value: valueAt(base, props.control.scale, tick) }
+  stroke.value = [pen.value]
+  emit('begin')
+}
+
+function movePen(time: -1 | 0 | 1, by: -1 | 0 | 1, fine: boolean): void {
+  const { tick, value } = pen.value!
+  const at = tick + time * (fine && time ? 10 : props.step(tick))
+  pen.value = {
+    tick: Math.round(Math.min(props.songLength, Math.max(0, at))),
+    value: by ? nudged(props.control, value, by, fine) : value,
+  }
+  add(pen.value)
+  show()
+}
+
+function key(event: KeyboardEvent): void {
+  if (event.ctrlKey || event.metaKey || event.altKey) return
+  const arrow = ARROWS[event.key]
+  if (event.key === 'Enter') {
+    if (pen.value) up()
+    else putDown()
+  } else if (event.key === 'Escape' && pen.value) lost()
+  else if (arrow && pen.value) movePen(...arrow, event.shiftKey)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+
+const spoken = computed(() =>
+  pen.value
+    ? `Pen down: ${props.control.unit.format(pen.value.value)}, ${placeInWords(props.meter, pen.value.tick)}`
+    : 'Pen up',
+)
 </script>
 
 <template>
   <div
     class="surface"
     data-test="freehand-surface"
+    tabindex="0"
+    role="application"
+    aria-roledescription="pen"
+    :aria-label="`${name}, pen. Enter puts it down at the play position and lifts it again, arrows draw, Escape takes it back.`"
+    @keydown="key"
+    @blur="pen && lost()"
     @pointerdown="down"
     @pointermove="move"
     @pointerup="up"
     @pointercancel="lost"
-  />
+  >
+    <span
+      v-if="pen"
+      class="pen"
+      :style="{ left: `${view.x(pen.tick)}px`, top: `${view.y(control.scale.toTravel(pen.value))}px` }"
+    />
+    <p class="unseen" role="status">{{ spoken }}</p>
+  </div>
 </template>
 
 <style scoped>
@@ -92,5 +156,19 @@ function lost(): void {
   inset: 0;
   cursor: crosshair;
   touch-action: none;
+}
+
+.surface:focus-visible {
+  outline-offset: -3px;
+}
+
+.pen {
+  position: absolute;
+  width: 14px;
+  height: 14px;
+  margin: -7px 0 0 -7px;
+  border: 3px solid var(--warm);
+  border-radius: 50%;
+  pointer-events: none;
 }
 </style>

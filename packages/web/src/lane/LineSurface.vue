@@ -6,9 +6,10 @@ import { placeInWords, type MeterMap } from '@rudlo/core/time'
 import { computed, ref, watch } from 'vue'
 import type { Told } from './draw-bubble'
 import { pointAt } from './hit-test'
+import { useHold } from './use-hold'
 import { usePinch } from './use-pinch'
 import type { LineEditor } from './line-editor'
-import { nudged, tidied } from './nudge'
+import { ARROWS, nudged, tidied } from './nudge'
 import type { Viewport } from './viewport'
 
 const props = defineProps<{
@@ -57,8 +58,9 @@ const boxed = ref<{ x: number; y: number; toX: number; toY: number; before: Read
 )
 
 /** Two fingers scroll and zoom; what the first of them had begun is given up. */
+const hold = useHold()
 const pinch = usePinch({
-  begin: () => (lost(), (boxed.value = null)),
+  begin: () => (hold.end(), lost(), (boxed.value = null)),
   zoom: (x, factor) => emit('zoom', props.view.tick(x), factor),
   scroll: (px) => emit('scroll', props.view.tick(px) - props.view.tick(0)),
 })
@@ -88,9 +90,13 @@ function down(event: PointerEvent): void {
   surface.value!.setPointerCapture(event.pointerId)
   const p = props.points[index]
   if (event.shiftKey) {
-    if (p) props.editor.toggle(index)
-    else boxed.value = { x, y, toX: x, toY: y, before: props.editor.chosen.value }
+    chooseAt(index, x, y)
     return
+  }
+  if (finger) {
+    const before = props.editor.chosen.value
+    // held still, a finger chooses several: what it had begun is given up
+    hold.down(x, y, () => (lost(), props.editor.choose(before), chooseAt(index, x, y)))
   }
   const middle = p ? null : middleNear(x, y, finger)
   if (middle) {
@@ -105,6 +111,12 @@ function down(event: PointerEvent): void {
     pressed.value = { x, y, dx: 0, dy: 0, moved: false, finger }
     props.editor.grabNew(props.view.tick(x), valueAt(y), event.altKey)
   }
+}
+
+/** Adds the point at a place to those that are selected, or takes it away; where there is none a box begins. */
+function chooseAt(index: number, x: number, y: number): void {
+  if (index >= 0) props.editor.toggle(index)
+  else boxed.value = { x, y, toX: x, toY: y, before: props.editor.chosen.value }
 }
 
 /** The middle of the span that lies at a place, where it can be bent. */
@@ -148,6 +160,7 @@ function drawBox(x: number, y: number): void {
 function move(event: PointerEvent): void {
   const { x, y } = local(event)
   if (event.pointerType === 'touch' && pinch.move(event.pointerId, { x, y })) return
+  hold.move(x, y)
   if (boxed.value) return drawBox(x, y)
   const press = pressed.value
   if (!press && event.pointerType === 'mouse')
@@ -165,6 +178,7 @@ function move(event: PointerEvent): void {
 
 function up(event: PointerEvent): void {
   pinch.up(event.pointerId)
+  hold.end()
   boxed.value = null
   if (!pressed.value) return
   pressed.value = null
@@ -173,6 +187,7 @@ function up(event: PointerEvent): void {
 
 function cancelled(event: PointerEvent): void {
   pinch.up(event.pointerId)
+  hold.end()
   boxed.value = null
   lost()
 }
@@ -195,13 +210,6 @@ function wheel(event: WheelEvent): void {
   event.preventDefault()
 }
 
-const ARROWS: Readonly<Record<string, readonly [time: -1 | 0 | 1, value: -1 | 0 | 1]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-}
-
 function key(event: KeyboardEvent): void {
   if ((event.ctrlKey || event.metaKey) && event.key === 'a') {
     event.preventDefault()
@@ -219,11 +227,12 @@ function takeKey(event: KeyboardEvent): boolean {
   const last = props.points.length - 1
   switch (event.key) {
     case 'PageDown':
-      editor.step(1)
+    case 'PageUp': {
+      const by = event.key === 'PageDown' ? 1 : -1
+      if (event.shiftKey) editor.chooseOn(by)
+      else editor.step(by)
       return true
-    case 'PageUp':
-      editor.step(-1)
-      return true
+    }
     case 'Home':
       editor.select(Math.min(0, last))
       return true
@@ -243,6 +252,7 @@ function takeKey(event: KeyboardEvent): boolean {
     const { tick, value } = props.here()
     editor.add(tick, tidied(props.control.scale.kind, value), false)
   } else if (!arrow) editor.removeSelected()
+  else if (event.altKey && arrow[1]) editor.bendSelected(arrow[1])
   else nudge(arrow[0], arrow[1], event.shiftKey)
   return true
 }
@@ -283,7 +293,7 @@ const described = computed(
   () =>
     `${props.name}, line with ${props.points.length} ${props.points.length === 1 ? 'point' : 'points'}. ` +
     (props.locked ||
-      'Page up and page down choose a point, Control A all of them, arrows move it, Enter adds one at the play position, Delete removes.'),
+      'Page up and page down choose a point, with Shift one more, Control A all of them; arrows move it, Alt and arrows bend the line after it; Enter adds one at the play position, Delete removes.'),
 )
 </script>
 

@@ -1,4 +1,4 @@
-import { point, type Points } from '@rudlo/core/envelope'
+import { point, valueAt, type Points } from '@rudlo/core/envelope'
 import { MIXER_CONTROLS } from '@rudlo/core/scale'
 import { MeterMap } from '@rudlo/core/time'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
@@ -89,6 +89,43 @@ describe('a point on a lane', () => {
     expect(places(shown.value!)[1]).toEqual([2 * BAR, -6])
     editor.dragTo(2 * BAR + 7, -20, true, null)
     expect(places(shown.value!)[1]).toEqual([2 * BAR + 7, -20])
+  })
+
+  it('bends the line after it by keys, up or down whichever way the line goes', () => {
+    const { editor, kept, steps } = lane([point(0, -20), point(2 * BAR, -6), point(4 * BAR, -20)])
+    const { scale } = MIXER_CONTROLS.level
+    const middle = (from: number) => valueAt(kept.value, scale, from + BAR)
+    for (const [index, from] of [
+      [0, 0],
+      [1, 2 * BAR],
+    ] as const) {
+      editor.select(index)
+      const straight = middle(from)
+      editor.bendSelected(1)
+      expect(middle(from)).toBeGreaterThan(straight + 0.2)
+      editor.bendSelected(-1)
+      expect(middle(from)).toBeCloseTo(straight, 6)
+      editor.bendSelected(-1)
+      expect(middle(from)).toBeLessThan(straight - 0.2)
+    }
+    expect(new Set(steps.map((step) => step.split(',')[0]))).toEqual(new Set(['Bent the line']))
+    editor.select(2)
+    const done = steps.length
+    editor.bendSelected(1)
+    expect(steps).toHaveLength(done)
+  })
+
+  it('takes its neighbours along, one by one, as far as there are any', () => {
+    const { editor } = lane([0, 1, 2, 3].map((bar) => point(bar * BAR, -6)))
+    editor.chooseOn(1)
+    expect([editor.selected.value, editor.chosen.value.size]).toEqual([0, 0])
+    editor.select(1)
+    editor.chooseOn(1)
+    editor.chooseOn(-1)
+    editor.chooseOn(-1)
+    expect([...editor.chosen.value].sort()).toEqual([0, 1, 2])
+    editor.moveSelected(editor.current.value!.tick, -8)
+    expect(editor.chosen.value.size).toBe(3)
   })
 
   it('that was made by the gesture is gone where the gesture is given up', () => {

@@ -8,6 +8,7 @@ import {
   setForm,
   setValues,
   stamp,
+  travelAt,
   type Chosen,
   type Form,
   type Points,
@@ -41,6 +42,8 @@ export interface LinePorts {
 }
 
 const NONE: Chosen = new Set()
+/** How far a key bends a line, as a share of the way between its ends. */
+const BEND_STEP = 0.05
 
 /** Edits a line by hand: one gesture or one key is one step. Knows nothing of pixels. */
 export function useLineEditor(ports: LinePorts) {
@@ -270,6 +273,18 @@ export function useLineEditor(ports: LinePorts) {
       )
   }
 
+  /** Bends the line after the selected point up (1) or down (−1), as one step. */
+  function bendSelected(by: 1 | -1): void {
+    const p = current.value
+    const next = ports.points()[selected.value + 1]
+    if (!p || !next) return
+    const { scale } = ports.control()
+    const points = ports.points()
+    const [a, b] = [scale.toTravel(p.value), scale.toTravel(next.value)]
+    const middle = travelAt(points, scale, (p.tick + next.tick) / 2) + by * BEND_STEP * Math.abs(b - a)
+    ports.set(bendSpan(points, scale, selected.value, middle), label('Bent the line', p.tick, next.tick))
+  }
+
   function select(index: number): void {
     chosen.value = NONE
     selected.value = index
@@ -279,6 +294,15 @@ export function useLineEditor(ports: LinePorts) {
   function step(by: 1 | -1): void {
     const last = ports.points().length - 1
     select(selected.value < 0 ? (by > 0 ? 0 : last) : Math.min(last, Math.max(0, selected.value + by)))
+  }
+
+  /** Selects the next (1) or previous (−1) point as well. */
+  function chooseOn(by: 1 | -1): void {
+    const last = ports.points().length - 1
+    if (selected.value < 0) return step(by)
+    const all = [...meant()]
+    const next = (by > 0 ? Math.max(...all) : Math.min(...all)) + by
+    if (next >= 0 && next <= last) choose(new Set([...all, next]))
   }
 
   return {
@@ -301,6 +325,8 @@ export function useLineEditor(ports: LinePorts) {
     removeSelected,
     moveSelected,
     setSelectedForm,
+    bendSelected,
+    chooseOn,
     select,
     step,
   }

@@ -1,5 +1,13 @@
 import { choice, clamp, type Control } from '@rudlo/core/scale'
 
+/** What the arrow keys mean: a step in time, a step of the value. */
+export const ARROWS: Readonly<Record<string, readonly [time: -1 | 0 | 1, value: -1 | 0 | 1]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+}
+
 /** Below this a level moves by travel: steps of a decibel would never get it out of silence. */
 const QUIET_DB = -40
 

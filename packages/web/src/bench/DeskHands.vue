@@ -1,0 +1,105 @@
+<script setup lang="ts">
+/** What lies over a lane for each way of working by hand: bars, pen, cells, the handles of a ready shape. */
+import { begun, type Points } from '@rudlo/core/envelope'
+import { resolve } from '@rudlo/core/mix'
+import { computed } from 'vue'
+import { usePlayer } from '../audio/player-store'
+import CellsSurface from '../lane/CellsSurface.vue'
+import FreehandSurface from '../lane/FreehandSurface.vue'
+import ShapeHandles from '../lane/ShapeHandles.vue'
+import SpanSurface from '../lane/SpanSurface.vue'
+import type { Viewport } from '../lane/viewport'
+import { useWork } from '../work/work-store'
+import { useBench } from './bench-store'
+import { useShape } from './shape-store'
+
+const props = defineProps<{
+  address: string
+  view: Viewport
+  points: Points
+  /** Of the lane, to be read out, and of whose it is. */
+  name: string
+  owner: string
+}>()
+
+const bench = useBench()
+const work = useWork()
+const player = usePlayer()
+const shape = useShape()
+
+const song = computed(() => bench.song!)
+const time = computed(() => bench.time!)
+const addressed = computed(() => resolve(work.mix!, props.address)!)
+const control = computed(() => addressed.value.control)
+/** A line that has not begun starts level at the control's setting. */
+const line = computed(() => begun(props.points, control.value.scale, addressed.value.setting))
+
+const change = (label: string, from: number, to: number) => ({
+  label: `${label}, ${control.value.name.toLowerCase()} of ${props.owner}`,
+  lanes: [props.address],
+  from,
+  to,
+})
+const drewFreely = (from: number, to: number) => work.commit(change('Drew freely', from, to))
+const drewCells = (from: number, to: number) => work.commit(change('Drew cells', from, to))
+
+/** The cell of the grid that a tick lies in: a beat where there is no grid. */
+function cellAt(tick: number): readonly [number, number] {
+  const { meter } = time.value
+  const start = meter.barStart(meter.placeAt(tick).bar)
+  const size = bench.cell(tick)
+  const count = Math.floor((tick - start) / size + 1e-9)
+  return [Math.round(start + count * size), Math.round(start + (count + 1) * size)]
+}
+</script>
+
+<template>
+  <SpanSurface
+    v-if="bench.hand === 'bars'"
+    :view="view"
+    :meter="time.meter"
+    :snap="bench.snap"
+    :song-length="song.length"
+    :selection="bench.selection"
+    :here="() => player.position"
+    :name="name"
+    @select="(s) => (bench.selection = s)"
+  />
+  <FreehandSurface
+    v-if="bench.hand === 'freehand' && control.scale.kind !== 'switch'"
+    :view="view"
+    :control="control"
+    :points="line"
+    :song-length="song.length"
+    :meter="time.meter"
+    :step="bench.step"
+    :here="() => player.position"
+    :name="name"
+    @begin="work.begin"
+    @preview="(p: Points) => work.preview(address, p)"
+    @commit="drewFreely"
+    @cancel="work.cancel"
+  />
+  <CellsSurface
+    v-if="bench.hand === 'cells'"
+    :view="view"
+    :control="control"
+    :points="line"
+    :song-length="song.length"
+    :cell="cellAt"
+    :meter="time.meter"
+    :here="() => player.position"
+    :name="name"
+    @begin="work.begin"
+    @preview="(p: Points) => work.preview(address, p)"
+    @commit="drewCells"
+    @cancel="work.cancel"
+  />
+  <ShapeHandles
+    v-if="shape.laid?.address === address"
+    :view="view"
+    :span="shape.laid.span"
+    :shape="shape.shape"
+    @change="shape.change"
+  />
+</template>
