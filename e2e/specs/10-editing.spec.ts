@@ -168,6 +168,7 @@ test('a motif is kept, placed, followed, set free by hand and taken away while i
   await milan.at('motifs').click()
   await milan.page.getByLabel('Name for these bars').fill('Breath')
   await milan.at('keep-motif').click()
+  await milan.page.keyboard.press('Escape')
   await milan.goTo(0.5)
   await expect(milan.page.getByLabel('Name for these bars')).toHaveCount(0)
   const points = await milan.points()

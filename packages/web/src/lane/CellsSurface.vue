@@ -155,6 +155,7 @@ const spoken = computed(() => {
     aria-roledescription="cells"
     :aria-label="`${name}, cells. Arrows to the side go from cell to cell, up and down change its value, Enter ${isSwitch ? 'turns it over' : 'holds it'}, Delete clears it.`"
     @keydown="key"
+    @touchstart.prevent
     @pointerdown="down"
     @pointermove="draw"
     @pointerup="up"

@@ -136,6 +136,7 @@ const spoken = computed(() =>
     :aria-label="`${name}, pen. Enter puts it down at the play position and lifts it again, arrows draw, Escape takes it back.`"
     @keydown="key"
     @blur="pen && lost()"
+    @touchstart.prevent
     @pointerdown="down"
     @pointermove="move"
     @pointerup="up"

@@ -307,6 +307,7 @@ const described = computed(
     aria-roledescription="line"
     :aria-label="described"
     :data-test="test ?? 'line'"
+    @touchstart.prevent
     @pointerdown="down"
     @pointermove="move"
     @pointerup="up"

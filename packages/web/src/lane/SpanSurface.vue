@@ -92,6 +92,7 @@ const spoken = computed(() => {
     aria-roledescription="bars"
     :aria-label="`${name}, bars. Arrows select the bar before or after, Shift and arrows more or fewer, Escape none.`"
     @keydown="key"
+    @touchstart.prevent
     @pointerdown="down"
     @pointermove="move"
     @pointerup="anchor = null"
