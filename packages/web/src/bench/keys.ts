@@ -35,6 +35,13 @@ export const BENCH_KEYS = [
     ],
   },
   {
+    title: 'With a finger',
+    keys: [
+      ['Hold still', 'then drag: a box round points; clear cells'],
+      ['Two fingers', 'along the song, closer and further'],
+    ],
+  },
+  {
     title: 'Bars, draw, cells',
     keys: [
       ['← →', 'bar before or after; pen or cell to the side'],
@@ -43,13 +50,6 @@ export const BENCH_KEYS = [
       ['Enter', 'pen down and up; turn the cell over'],
       ['Delete', 'clear the cell'],
       ['Esc', 'no bars; take back what is drawn'],
-    ],
-  },
-  {
-    title: 'With a finger',
-    keys: [
-      ['Hold still', 'then drag: a box round points; clear cells'],
-      ['Two fingers', 'along the song, closer and further'],
     ],
   },
   {

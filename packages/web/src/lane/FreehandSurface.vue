@@ -165,6 +165,7 @@ const spoken = computed(() =>
 
 .pen {
   position: absolute;
+  z-index: 3;
   width: 14px;
   height: 14px;
   margin: -7px 0 0 -7px;

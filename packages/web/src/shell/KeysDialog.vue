@@ -8,7 +8,7 @@ defineProps<{
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-label="Keys" max-width="660">
+  <v-dialog v-model="open" aria-label="Keys" max-width="1080">
     <div class="sheet dialog">
       <h2>Keys</h2>
       <div class="groups">
@@ -31,13 +31,18 @@ defineProps<{
 .dialog {
   display: grid;
   gap: 16px;
-  padding: 26px;
+  padding: 22px 26px;
+  overflow: auto;
 }
 
 .groups {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px 30px;
+  columns: 3 270px;
+  column-gap: 30px;
+}
+
+section {
+  margin-bottom: 14px;
+  break-inside: avoid;
 }
 
 h3 {
