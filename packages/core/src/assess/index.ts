@@ -4,4 +4,4 @@ export { describeMeasurement, moveSentence, laneName, laneControlName, placeText
 export { barsText, levelText, listText } from './words'
 export { levelInWords } from './level-words'
 export { whyNotHeard, type Cause, type Listening, type Remedy } from './why-not-heard'
-export { MixLoudnessMeter, PEAK_LIMIT, type MixLoudness } from './mix-loudness'
+export { MixLoudnessMeter, PEAK_LIMIT, type Look, type MixLoudness } from './mix-loudness'

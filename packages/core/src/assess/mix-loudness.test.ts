@@ -13,9 +13,10 @@ import {
   withSetting,
   type Mix,
 } from '../mix'
+import { songTime } from '../song'
 import { SAMPLE_RATE } from '../time'
 import { audioFor, smallSong, withLine } from '../../test/songs'
-import { MixLoudnessMeter } from '.'
+import { MixLoudnessMeter, type MixLoudness } from '.'
 
 const song = smallSong(10)
 const audio = audioFor(
@@ -125,6 +126,31 @@ describe('the loudness of one mix after another', () => {
         if (expected[i]! > -60) expect(Math.abs(lufs - expected[i]!)).toBeLessThan(0.05)
       })
     }
+  })
+
+  it('shows what is looked at first where much more is to be rendered, and keeps nothing of it if it is stopped', () => {
+    const meter = new MixLoudnessMeter(song, audio)
+    const before = line([0, -6, -12, -6, 0, 0, 0, 0])
+    const was = meter.measure(before)!
+    const after = withSetting(before, 'track/pad/pan', 1)
+    const seen = { from: 1920, to: 2880 }
+    const shown: MixLoudness[] = []
+    const show = (loudness: MixLoudness) => void shown.push(loudness)
+    const stopped = meter.measure(after, () => shown.length === 0, { seen, show })
+    expect([stopped, shown.length]).toEqual([null, 1])
+    near(before, meter.measure(before))
+    const now = meter.measure(after, undefined, { seen, show })!
+    near(after, now)
+    expect(shown).toHaveLength(2)
+    const { tempo } = songTime(song)
+    const [from, to] = [seen.from, seen.to].map((tick) => tempo.secondsAt(tick) * 10) as [number, number]
+    shown[1]!.momentary.forEach((lufs, hop) => {
+      // the window of a hop reaches back over the three before it
+      if (hop >= from + 4 && hop < to) expect(lufs).toBeCloseTo(now.momentary[hop]!, 1)
+      if (hop < from - 1 || hop > to + 12) expect(lufs).toBe(was.momentary[hop])
+    })
+    meter.measure(line([0, -6, -13, -6, 0, 0, 0, 0], after), undefined, { seen, show })
+    expect(shown).toHaveLength(2)
   })
 
   it('renders nothing where nothing changed, and goes on rightly after it was stopped', () => {

@@ -35,6 +35,22 @@ export interface MixLoudness {
   readonly rendered: number
 }
 
+/** What is looked at while a mix is measured, in ticks, and what to do with it when it is done. */
+export interface Look {
+  readonly seen: Stretch
+  readonly show: (loudness: MixLoudness) => void
+}
+
+/** What was measured of a mix, hop by hop. */
+interface Measured {
+  /** Mean square after K-weighting, both sides. */
+  readonly energies: Float64Array
+  /** Highest true peak, as amplitude. */
+  readonly peaks: Float64Array
+  /** Energies of tracks with effects, by id. */
+  readonly apart: ReadonlyMap<string, Float64Array>
+}
+
 /**
  * Measures one mix after another of a song by rendering them: after the first only the stretch that changed, with what
  * rings into it and out of it.
@@ -42,11 +58,7 @@ export interface MixLoudness {
 export class MixLoudnessMeter {
   readonly #hops: number
   readonly #tempo: TempoMap
-  /** Mean square of each hop after K-weighting, both sides; and its highest true peak as amplitude. */
-  #energies: Float64Array
-  #peaks: Float64Array
-  /** The same energies of tracks with effects, by id. */
-  #apart: ReadonlyMap<string, Float64Array> = new Map()
+  #measured: Measured
   #last: Mix | null = null
 
   constructor(
@@ -55,29 +67,58 @@ export class MixLoudnessMeter {
   ) {
     this.#tempo = new TempoMap(song.tempo)
     this.#hops = Math.ceil(this.#tempo.secondsAt(song.length) * 10)
-    this.#energies = new Float64Array(this.#hops)
-    this.#peaks = new Float64Array(this.#hops)
+    this.#measured = {
+      energies: new Float64Array(this.#hops),
+      peaks: new Float64Array(this.#hops),
+      apart: new Map(),
+    }
   }
 
   /**
    * @param onProgress told the share done, 0…1; returns false to stop
+   * @param look what somebody looks at: where much more than that is to be rendered, it comes first, and is shown then; what
+   *   lies outside of it is still as it was
    * @returns null where it was stopped: the next mix is then compared with the one before
    */
-  measure(mix: Mix, onProgress?: (share: number) => boolean): MixLoudness | null {
+  measure(mix: Mix, onProgress?: (share: number) => boolean, look?: Look): MixLoudness | null {
     const apart = mix.tracks.filter((t) => isColoured(mix, t)).map((t) => t.id)
-    const known = this.#last !== null && apart.every((id) => this.#apart.has(id))
+    const known = this.#last !== null && apart.every((id) => this.#measured.apart.has(id))
     const changed = known ? changedStretch(this.#last!, mix) : { from: 0, to: Infinity }
     const span = changed ? this.#hopsOf(changed, mix) : { from: 0, to: 0 }
-    if (span.to > span.from && !this.#render(mix, span, apart, onProgress)) return null
+    const first = look && this.#seenOf(look.seen, span, mix)
+    if (first) {
+      const part = this.#render(mix, first, apart, onProgress && (() => onProgress(0)))
+      if (!part) return null
+      // not kept: if it were stopped after this, it would belong to no mix
+      look.show(this.#loudness(part, apart, first))
+    }
+    const measured = span.to > span.from ? this.#render(mix, span, apart, onProgress) : this.#measured
+    if (!measured) return null
     this.#last = mix
+    this.#measured = measured
+    return this.#loudness(measured, apart, span)
+  }
+
+  #loudness({ energies, peaks, apart }: Measured, ids: readonly string[], span: Stretch): MixLoudness {
     return {
-      momentary: loudnessTrace(this.#energies, 4),
-      integrated: integratedLoudness(this.#energies),
-      truePeak: dbfs(this.#peaks.reduce((a, b) => Math.max(a, b), 0)),
-      overs: [...this.#peaks.keys()].filter((hop) => dbfs(this.#peaks[hop]!) > PEAK_LIMIT),
-      apart: new Map(apart.map((id) => [id, loudnessTrace(this.#apart.get(id)!, 4)])),
+      momentary: loudnessTrace(energies, 4),
+      integrated: integratedLoudness(energies),
+      truePeak: dbfs(peaks.reduce((a, b) => Math.max(a, b), 0)),
+      overs: [...peaks.keys()].filter((hop) => dbfs(peaks[hop]!) > PEAK_LIMIT),
+      apart: new Map(ids.map((id) => [id, loudnessTrace(apart.get(id)!, 4)])),
       rendered: this.#hops ? (span.to - span.from) / this.#hops : 0,
     }
+  }
+
+  /** The hops of a span that are looked at, where they are worth a render of their own; else null. */
+  #seenOf({ from, to }: Stretch, span: Stretch, mix: Mix): Stretch | null {
+    const hop = (tick: number) => this.#tempo.secondsAt(Math.min(tick, this.song.length)) * 10
+    const seen = {
+      from: Math.max(span.from, Math.floor(hop(from))),
+      to: Math.min(span.to, Math.ceil(hop(to)) + SETTLE),
+    }
+    const rendered = seen.to - seen.from + SETTLE + ringing(mix)
+    return seen.to > seen.from && rendered < (span.to - span.from) / 2 ? seen : null
   }
 
   /** The hops that may sound different: to the end of what rings. */
@@ -95,14 +136,16 @@ export class MixLoudnessMeter {
     span: Stretch,
     apart: readonly string[],
     onProgress?: (share: number) => boolean,
-  ): boolean {
+  ): Measured | null {
     // it begins early enough for everything that still rings at the start of the span
     const start = Math.max(0, span.from - SETTLE - ringing(mix))
     const engine = new Engine(compileMix(this.song, mix), this.audio)
     const sides = [new Side(), new Side()] as const
-    const tracks = apart.map((id) => new TappedTrack(id, engine.tap([id]), this.#apart.get(id), this.#hops))
-    const energies = this.#energies.slice()
-    const peaks = this.#peaks.slice()
+    const tracks = apart.map(
+      (id) => new TappedTrack(id, engine.tap([id]), this.#measured.apart.get(id), this.#hops),
+    )
+    const energies = this.#measured.energies.slice()
+    const peaks = this.#measured.peaks.slice()
     for (let first = start; first < span.to; first += PIECE) {
       const count = Math.min(PIECE, span.to - first)
       fill(engine, first * HOP, count * HOP, sides, tracks)
@@ -114,12 +157,9 @@ export class MixLoudnessMeter {
         energies[hop] = left.energy + right.energy
         peaks[hop] = Math.max(left.peak, right.peak)
       }
-      if (onProgress && !onProgress((first + count - start) / (span.to - start))) return false
+      if (onProgress && !onProgress((first + count - start) / (span.to - start))) return null
     }
-    this.#energies = energies
-    this.#peaks = peaks
-    this.#apart = new Map(tracks.map((track) => [track.id, track.energies]))
-    return true
+    return { energies, peaks, apart: new Map(tracks.map((track) => [track.id, track.energies])) }
   }
 }
 

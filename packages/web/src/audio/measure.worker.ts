@@ -1,7 +1,7 @@
 /** Web worker that renders the mix and measures its loudness over time: the stretch that changed, until a newer mix comes. */
 import { MixLoudnessMeter, type MixLoudness } from '@rudlo/core/assess'
 import type { AssetAudio } from '@rudlo/core/engine'
-import type { Mix } from '@rudlo/core/mix'
+import type { Mix, Stretch } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 
 export interface MeasureStart {
@@ -14,11 +14,15 @@ export interface MeasureStart {
 export interface MeasureTask {
   readonly number: number
   readonly mix: Mix
+  /** What somebody looks at, in ticks: where much more is to be rendered, it comes first. */
+  readonly seen: Stretch
 }
 
 export type MeasureAnswer =
   | { readonly kind: 'progress'; readonly number: number; readonly share: number }
   | { readonly kind: 'given up'; readonly number: number }
+  /** What is looked at is done; the rest is still as it was. */
+  | { readonly kind: 'seen'; readonly number: number; readonly loudness: MixLoudness }
   | { readonly kind: 'measured'; readonly number: number; readonly loudness: MixLoudness }
 
 let meter: MixLoudnessMeter | null = null
@@ -49,10 +53,13 @@ self.onmessage = ({ data }: MessageEvent<MeasureStart | MeasureTask>) => {
   }
   const { number } = data
   const mix = joined(data.mix)
-  const loudness = meter!.measure(mix, (share) => {
+  const { seen } = data
+  const goesOn = (share: number) => {
     answer({ kind: 'progress', number, share })
     return Atomics.load(newest!, 0) === number
-  })
+  }
+  const show = (loudness: MixLoudness) => answer({ kind: 'seen', number, loudness })
+  const loudness = meter!.measure(mix, goesOn, { seen, show })
   if (!loudness) return answer({ kind: 'given up', number })
   last = mix
   answer({ kind: 'measured', number, loudness })

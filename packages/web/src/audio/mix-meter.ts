@@ -1,8 +1,10 @@
 import type { MixLoudness } from '@rudlo/core/assess'
 import type { AssetAudio } from '@rudlo/core/engine'
-import type { Mix } from '@rudlo/core/mix'
+import type { Mix, Stretch } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import type { MeasureAnswer, MeasureStart, MeasureTask } from './measure.worker'
+
+const EVERYTHING: Stretch = { from: 0, to: Infinity }
 
 /** Work shorter than this shows no progress, in ms. */
 const SHOWN_AFTER = 300
@@ -24,10 +26,11 @@ export class MixMeter {
     this.#worker.postMessage({ song, audio, newest: this.#newest.buffer } satisfies MeasureStart)
   }
 
-  measure(mix: Mix): void {
+  /** @param seen what somebody looks at, in ticks: it comes first */
+  measure(mix: Mix, seen: Stretch = EVERYTHING): void {
     const number = Atomics.add(this.#newest, 0, 1) + 1
     this.#asked = performance.now()
-    this.#worker.postMessage({ number, mix } satisfies MeasureTask)
+    this.#worker.postMessage({ number, mix, seen } satisfies MeasureTask)
   }
 
   close(): void {
@@ -41,6 +44,7 @@ export class MixMeter {
       if (performance.now() - this.#asked > SHOWN_AFTER) this.onProgress(data.share)
       return
     }
+    if (data.kind === 'seen') return this.onMeasured(data.loudness)
     this.onProgress(null)
     if (data.kind === 'measured') this.onMeasured(data.loudness)
   }

@@ -66,12 +66,14 @@ export const usePlayer = defineStore('player', () => {
   let table: InstantHost | null = null
   let time: SongTime | null = null
   let song: SongVersion | null = null
+  /** What somebody looks at, in ticks. */
+  let seen: LoopTicks = { from: 0, to: Infinity }
   let frame = 0
   let opened = 0
   /** Where a change of place was asked for that the audio thread has not made yet, and until when to wait for it. */
   let awaited: { readonly sample: number; readonly until: number } | null = null
   /** A mix is rendered for its loudness when the hand rests. */
-  const measuringSoon = whenAtRest(500, () => loaded.value && meter?.measure(loaded.value.mix))
+  const measuringSoon = whenAtRest(500, () => loaded.value && meter?.measure(loaded.value.mix, seen))
 
   /** Starts to fetch and decode a song's audio before its mix is known. */
   function prepare(coming: SongVersion): void {
@@ -104,7 +106,7 @@ export const usePlayer = defineStore('player', () => {
         (found) => (loudnessOf.rendered.value = found),
         (share) => (measuring.value = share),
       )
-      meter.measure(loaded.value.mix)
+      meter.measure(loaded.value.mix, seen)
       table = new InstantHost(newSong, audio, (made) => (instant.value = made))
       ready.value = true
       look()
@@ -159,6 +161,7 @@ export const usePlayer = defineStore('player', () => {
     looping.value = false
     moves.value = true
     loudnessOf.forget()
+    seen = { from: 0, to: Infinity }
     forgetOver()
     await old?.close()
   }
@@ -269,6 +272,11 @@ export const usePlayer = defineStore('player', () => {
     void play()
   }
 
+  /** Says what somebody looks at: its loudness comes first. */
+  function lookAt(stretch: LoopTicks): void {
+    seen = stretch
+  }
+
   function setMoves(on: boolean): void {
     moves.value = on
     host?.moves(on)
@@ -320,6 +328,7 @@ export const usePlayer = defineStore('player', () => {
     seek,
     setLoop,
     playLoop,
+    lookAt,
     setMoves,
     setTrim,
     blocks,

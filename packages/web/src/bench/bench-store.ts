@@ -225,6 +225,8 @@ export const useBench = defineStore('bench', () => {
     work.notice = 'Off the desk only: the line goes on sounding.'
   }
 
+  watch(span, (stretch) => player.lookAt(stretch))
+
   // bars stay selected while the hand goes from one lane of the desk to another
   watch(lanes, (now, before) => {
     if (!before.some((l) => now.some((n) => n.address === l.address))) selection.value = null
