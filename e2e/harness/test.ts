@@ -74,8 +74,8 @@ export class Person {
       const inside = [from + (to - from) * 0.1, ...ticks, to - (to - from) * 0.2].sort((a, b) => a - b)
       const gaps = inside.slice(1).map((tick, i) => [inside[i]!, tick] as const)
       const [a, b] = gaps.sort((x, y) => y[1] - y[0] - (x[1] - x[0]))[0]!
-      // and beside the middle of a span, which bends it
-      return (a + 0.4 * (b - a) - from) / (to - from)
+      // as far from the middle of the span, which bends it, as from its end
+      return (a + 0.25 * (b - a) - from) / (to - from)
     })
   }
 

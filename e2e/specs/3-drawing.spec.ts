@@ -17,7 +17,8 @@ test('by mouse: add, move with figures, form, remove, undo and redo', async ({ s
   await ayla.page.mouse.move(at.x + 60, at.y - 60, { steps: 6 })
   // what is drawn beside the point is said as well, once the hand rests
   const told = (await bubbleOn(ayla.page))!
-  expect(told.y + told.height).toBeLessThan(at.y - 60)
+  // above the point, or below it where there is no room
+  expect(told.y + told.height < at.y - 68 || told.y > at.y - 52).toBe(true)
   expect(Math.abs(told.x + told.width / 2 - (at.x + 60))).toBeLessThan(120)
   await expect(ayla.at('line').getByRole('status')).toHaveText(
     /^Point \d+ of \d+: .* dB \(\+\d+\.\d\), bar \d+, beat [1-4]$/,

@@ -3,7 +3,7 @@
 import { replaceSpan, thin, valueAt, type Points, type Sample } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
 import { placeInWords, type MeterMap } from '@rudlo/core/time'
-import { computed, ref } from 'vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
 import { ARROWS, nudged } from './nudge'
 import type { Viewport } from './viewport'
 
@@ -118,6 +118,9 @@ function key(event: KeyboardEvent): void {
   event.preventDefault()
   event.stopPropagation()
 }
+
+// another way of working was chosen while the pen was down
+onBeforeUnmount(lost)
 
 const spoken = computed(() =>
   pen.value
