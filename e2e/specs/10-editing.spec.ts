@@ -127,6 +127,8 @@ test('several points are chosen by a box, moved, set and removed together; a spa
 }) => {
   const milan = await somebody()
   await atSqueezebox(milan)
+  // a line with room for a finger
+  await milan.chooseTrack('tide')
   for (const [x, y] of [
     [0.45, 0.5],
     [0.5, 0.6],
@@ -155,6 +157,9 @@ test('several points are chosen by a box, moved, set and removed together; a spa
   await milan.at('history').click()
   await expect(milan.page.getByRole('button', { name: /^Bent the line/ })).toBeVisible()
   await milan.page.keyboard.press('Escape')
+  // the bend, the point after it, and the three
+  for (let i = 0; i < 5; i++) await milan.undo()
+  expect(await milan.points()).toBe(points - 3)
   await milan.isSaved()
 })
 
