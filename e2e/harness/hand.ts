@@ -1,4 +1,4 @@
-import type { CDPSession, Locator, Page } from '@playwright/test'
+import type { CDPSession, Page } from '@playwright/test'
 
 /** A place on the page, in px. */
 export interface Place {
@@ -13,13 +13,11 @@ export interface Hand {
   readonly by: By
   /** Presses and lets go. */
   press(at: Place): Promise<void>
-  /** Goes from place to place and lets go at the last; `while held` is done before that. */
+  /** Goes from place to place and lets go at the last; `held` is done before that. */
   drag(places: readonly Place[], options?: DragOptions): Promise<void>
-  /** Presses a button. */
-  click(button: Locator): Promise<void>
 }
 
-interface DragOptions {
+export interface DragOptions {
   /** Several are to be chosen: with Shift by mouse, by a finger that is held still first. */
   readonly choosing?: boolean
   readonly held?: () => Promise<void>
@@ -43,7 +41,6 @@ export class Mouse implements Hand {
   constructor(private readonly page: Page) {}
 
   press = ({ x, y }: Place) => this.page.mouse.click(x, y)
-  click = (button: Locator) => button.click()
 
   async drag(places: readonly Place[], { choosing = false, held }: DragOptions = {}): Promise<void> {
     const [first, ...rest] = way(places)
@@ -70,7 +67,6 @@ export class Finger implements Hand {
   constructor(private readonly page: Page) {}
 
   press = ({ x, y }: Place) => this.page.touchscreen.tap(x, y)
-  click = (button: Locator) => button.tap()
 
   async drag(places: readonly Place[], { choosing = false, held }: DragOptions = {}): Promise<void> {
     const [first, ...rest] = way(places)

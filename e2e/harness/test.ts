@@ -1,6 +1,6 @@
 import { test as base, expect, type BrowserContextOptions, type Locator, type Page } from '@playwright/test'
 import { Installation } from '../../scripts/lib/installation.mjs'
-import { Finger, Mouse, type By, type Hand, type Place } from './hand'
+import { Finger, Mouse, type By, type DragOptions, type Hand, type Place } from './hand'
 
 /** Somebody at a browser of their own. */
 export class Person {
@@ -87,7 +87,7 @@ export class Person {
   async drag(
     from: readonly [number, number],
     to: readonly [number, number],
-    options: { choosing?: boolean; held?: () => Promise<void> } = {},
+    options: DragOptions = {},
   ): Promise<void> {
     await this.hand.drag([await this.onLane(...from), await this.onLane(...to)], options)
   }

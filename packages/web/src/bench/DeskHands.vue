@@ -34,6 +34,24 @@ const control = computed(() => addressed.value.control)
 /** A line that has not begun starts level at the control's setting. */
 const line = computed(() => begun(props.points, control.value.scale, addressed.value.setting))
 
+/** What every surface is given. */
+const surface = computed(() => ({
+  view: props.view,
+  songLength: song.value.length,
+  meter: time.value.meter,
+  here: () => player.position,
+  name: props.name,
+}))
+/** And those that draw a line. */
+const drawing = computed(() => ({
+  ...surface.value,
+  control: control.value,
+  points: line.value,
+  onBegin: work.begin,
+  onPreview: (points: Points) => work.preview(props.address, points),
+  onCancel: work.cancel,
+}))
+
 const change = (label: string, from: number, to: number) => ({
   label: `${label}, ${control.value.name.toLowerCase()} of ${props.owner}`,
   lanes: [props.address],
@@ -56,45 +74,18 @@ function cellAt(tick: number): readonly [number, number] {
 <template>
   <SpanSurface
     v-if="bench.hand === 'bars'"
-    :view="view"
-    :meter="time.meter"
+    v-bind="surface"
     :snap="bench.snap"
-    :song-length="song.length"
     :selection="bench.selection"
-    :here="() => player.position"
-    :name="name"
     @select="(s) => (bench.selection = s)"
   />
   <FreehandSurface
     v-if="bench.hand === 'freehand' && control.scale.kind !== 'switch'"
-    :view="view"
-    :control="control"
-    :points="line"
-    :song-length="song.length"
-    :meter="time.meter"
+    v-bind="drawing"
     :step="bench.step"
-    :here="() => player.position"
-    :name="name"
-    @begin="work.begin"
-    @preview="(p: Points) => work.preview(address, p)"
     @commit="drewFreely"
-    @cancel="work.cancel"
   />
-  <CellsSurface
-    v-if="bench.hand === 'cells'"
-    :view="view"
-    :control="control"
-    :points="line"
-    :song-length="song.length"
-    :cell="cellAt"
-    :meter="time.meter"
-    :here="() => player.position"
-    :name="name"
-    @begin="work.begin"
-    @preview="(p: Points) => work.preview(address, p)"
-    @commit="drewCells"
-    @cancel="work.cancel"
-  />
+  <CellsSurface v-if="bench.hand === 'cells'" v-bind="drawing" :cell="cellAt" @commit="drewCells" />
   <ShapeHandles
     v-if="shape.laid?.address === address"
     :view="view"

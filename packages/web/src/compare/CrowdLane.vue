@@ -5,6 +5,7 @@ import type { Points } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import PlayPosition from '../lane/PlayPosition.vue'
 import { drawGrid, drawLevels } from '../lane/draw-grid'
 import { drawLine, drawThinLine } from '../lane/draw-line'
 import { useInk } from '../lane/use-ink'
@@ -102,7 +103,7 @@ function wheel(event: WheelEvent): void {
     @click="(event) => emit('go', Math.max(0, Math.round(view.tick(x(event)))))"
   >
     <canvas ref="canvas" />
-    <div class="play-position" :style="{ transform: `translateX(${view.x(position)}px)` }" />
+    <PlayPosition :view="view" :at="() => position" />
   </div>
 </template>
 
@@ -118,15 +119,5 @@ canvas {
   inset: 0;
   width: 100%;
   height: 100%;
-}
-
-.play-position {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  left: -1px;
-  width: 2px;
-  background: var(--warm);
-  pointer-events: none;
 }
 </style>

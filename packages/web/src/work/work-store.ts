@@ -200,6 +200,7 @@ export const useWork = defineStore('work', () => {
 
   /** Lets something else be heard at the same place, or the work itself again. The work stays as it is. */
   function hear(what: string | null, instead: WorkDocument | null): void {
+    settle()
     heard.value = instead ? what : null
     const sounding = instead ?? document.value
     if (sounding) player.load(sounding.mix)
