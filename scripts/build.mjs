@@ -14,6 +14,7 @@ const SERVER_ENTRIES = {
   'measure-worker': 'src/jobs/measure-worker.ts',
   'decode-worker': 'src/jobs/decode-worker.ts',
   'flac-encoder-worker': 'src/songbook/flac-encoder-worker.ts',
+  'import-worker': 'src/songbook/import-worker.ts',
   'notes-worker': 'src/songbook/notes-worker.ts',
   'song-worker': 'src/demo/song-worker.ts',
 }

@@ -1,16 +1,19 @@
 /** `npm start`: sets up what is missing and serves. See README.md. */
 import { fork } from 'node:child_process'
 import { createServer } from 'node:net'
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import { incoming } from './lib/change-over.mjs'
+import { claim, claimInTurn } from './lib/claim.mjs'
 import { PrivateDatabase } from './lib/mariadb.mjs'
 import { DATA, SERVER_DIST, WEB_DIST } from './lib/paths.mjs'
+import { keepPrivate } from './lib/private-files.mjs'
 import { needDebian, needModules } from './lib/provision.mjs'
-import { alive, wait } from './lib/run.mjs'
+import { wait } from './lib/run.mjs'
 import { giveUp, say } from './lib/say.mjs'
+import { watchOver } from './lib/watch-over.mjs'
 
 const FIRST_PORT = 8321
-const RUN_FILE = join(DATA, 'run.json')
 const empty = process.argv.includes('--empty')
 const lan = process.argv.includes('--lan')
 /** The word after another one on the command line. */
@@ -21,30 +24,46 @@ const [major, minor] = process.versions.node.split('.').map(Number)
 if (major < 20 || (major === 20 && minor < 19))
   giveUp(`Node 20.19 or newer is needed; this is ${process.version}.`)
 
+// whatever is made from here on is for its owner alone
+process.umask(0o077)
 mkdirSync(DATA, { recursive: true, mode: 0o700 })
-await leaveIfRunning()
-writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid }))
 
 let server = null
 let tls = null
 let stopping = false
+let unwatch = () => undefined
 const database = new PrivateDatabase(join(DATA, 'database'))
 process.on('SIGINT', () => void stop(0))
 process.on('SIGTERM', () => void stop(0))
 process.on('SIGHUP', () => void stop(0))
 
+const mine = await leaveIfRunning()
 try {
   await needDebian('mariadb-server', 'ffmpeg')
   await needModules()
   await (await import('./build.mjs')).build()
+  await claimInTurn(DATA, 'database', { what: 'start', pid: process.pid }, () =>
+    say('a backup is being made: waiting until it is done …'),
+  )
+  await clearAway()
   say('starting the database …')
-  await database.start()
   database.onDeath = () => void reviveDatabase()
+  await database.start()
   tls = await certificateFor()
   await serve(await choosePort(), true)
 } catch (error) {
   say(error.message)
   await stop(1)
+}
+
+/** What an earlier start or restore left behind when it was killed. */
+async function clearAway() {
+  const left = new PrivateDatabase(incoming(database.folder))
+  await left.endStray()
+  rmSync(left.folder, { recursive: true, force: true })
+  // of earlier versions, which kept there that they run
+  rmSync(join(DATA, 'run.json'), { force: true })
+  if (existsSync(DATA)) keepPrivate(DATA)
 }
 
 /** Key and certificate where it serves a network; none for this machine alone. */
@@ -55,20 +74,14 @@ async function certificateFor() {
   return certificate(join(DATA, 'tls'))
 }
 
-/** Where an instance of this data folder runs already, says so and ends. */
+/** Where an instance of these data runs already, says so and ends. @returns what others are told of this one */
 async function leaveIfRunning() {
-  if (!existsSync(RUN_FILE)) return
-  try {
-    const { pid, port } = JSON.parse(readFileSync(RUN_FILE, 'utf8'))
-    const command = alive(pid) && pid !== process.pid ? readFileSync(`/proc/${pid}/cmdline`, 'utf8') : ''
-    if (command.includes('start.mjs')) {
-      say(port ? `already running at http://localhost:${port}` : 'already starting in another terminal.')
-      process.exit(0)
-    }
-  } catch {
-    // a file cut off in the middle of writing says nothing
-  }
-  rmSync(RUN_FILE, { force: true })
+  const claimed = await claim(DATA, 'data', { what: 'start', pid: process.pid })
+  if (claimed.claimed) return claimed.about
+  const { what, address } = claimed.holder
+  if (what === 'restore') giveUp('A backup is being restored just now: start again when that is done.')
+  say(address ? `already running at ${address}` : 'already starting in another terminal.')
+  process.exit(0)
 }
 
 async function choosePort() {
@@ -111,11 +124,16 @@ async function serve(port, first) {
     if (message.step) say(`${message.step} …`)
     if (message.failed) say(message.failed)
     if (message.ready) {
-      writeFileSync(RUN_FILE, JSON.stringify({ pid: process.pid, port: message.port }))
+      mine.address = `${tls ? 'https' : 'http'}://localhost:${message.port}`
+      unwatch = watchOver(server, database, () => {
+        say('the server does not answer any more; starting it again …')
+        server.kill('SIGKILL')
+      })
       if (first) void welcome(message)
     }
   })
   server.on('exit', (code) => {
+    unwatch()
     if (stopping) return
     if (first && Date.now() - started < 60_000 && code === 1) return void stop(1)
     say('the server ended by itself; starting it again …')
@@ -161,12 +179,12 @@ async function reviveDatabase() {
 async function stop(code) {
   if (stopping) return
   stopping = true
+  unwatch()
   if (server && server.exitCode === null && server.signalCode === null) {
     const gone = new Promise((resolve) => server.once('exit', resolve))
     server.kill('SIGTERM')
     await Promise.race([gone, wait(11_000)])
   }
   await database.stop()
-  rmSync(RUN_FILE, { force: true })
   process.exit(code)
 }

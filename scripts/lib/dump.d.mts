@@ -5,8 +5,5 @@ export interface Connection {
   readonly password: string
   readonly database: string
 }
-export const MARK: string
 export function dump(connection: Connection, file: string): Promise<void>
 export function isInUse(connection: Connection): Promise<boolean>
-export function checkDump(file: string): Promise<void>
-export function load(connection: Connection, file: string): Promise<void>

@@ -1,23 +1,11 @@
 import { spawn } from 'node:child_process'
-import {
-  createReadStream,
-  createWriteStream,
-  existsSync,
-  openSync,
-  fsyncSync,
-  closeSync,
-  renameSync,
-  rmSync,
-} from 'node:fs'
-import { Transform } from 'node:stream'
+import { closeSync, createWriteStream, fsyncSync, openSync, renameSync, rmSync } from 'node:fs'
 import { pipeline } from 'node:stream/promises'
-import { createGunzip, createGzip } from 'node:zlib'
+import { createGzip } from 'node:zlib'
 import { run } from './run.mjs'
 
-/** The last line of every whole dump: a file without it was cut off. */
-const END = '-- Dump completed'
-/** The first line of a backup, before the tables. */
-export const MARK = '-- rudlo backup 1'
+/** The first line of a backup, before the tables: packages/server/src/backup reads it. */
+const MARK = '-- rudlo backup 1'
 
 const options = ({ host, port, username }) => ['--no-defaults', `-h${host}`, `-P${port}`, `-u${username}`]
 const environment = ({ password }) => ({ ...process.env, MYSQL_PWD: password })
@@ -45,6 +33,7 @@ export async function dump(connection, file) {
         '--quick',
         '--hex-blob',
         '--skip-dump-date',
+        '--no-tablespaces',
         '--max-allowed-packet=64M',
         connection.database,
       ],
@@ -73,37 +62,4 @@ export async function isInUse(connection) {
     { env: { MYSQL_PWD: connection.password } },
   )
   return code === 0 && Number(output.trim()) > 0
-}
-
-/** Reads a backup through once: whether it is one, and whole. @throws Error with a sentence */
-export async function checkDump(file) {
-  if (!existsSync(file)) throw new Error(`There is no file ${file}.`)
-  let start = ''
-  let tail = ''
-  const look = new Transform({
-    transform(part, _, next) {
-      if (start.length < MARK.length) start += part.toString('latin1').slice(0, 64)
-      tail = (tail + part.toString('latin1')).slice(-200)
-      next()
-    },
-  })
-  look.resume()
-  try {
-    await pipeline(createReadStream(file), createGunzip(), look)
-  } catch {
-    throw new Error('This backup is damaged or cut off.')
-  }
-  if (!start.startsWith(MARK)) throw new Error('This is no backup of Rudlo.')
-  if (!tail.includes(END)) throw new Error('This backup is damaged or cut off.')
-}
-
-/** Puts a backup into a database. What was in it is replaced. */
-export async function load(connection, file) {
-  await checkDump(file)
-  const child = spawn('mariadb', [...options(connection), '--max-allowed-packet=64M', connection.database], {
-    env: environment(connection),
-    stdio: ['pipe', 'ignore', 'pipe'],
-  })
-  const done = ended(child, 'The restore')
-  await Promise.all([pipeline(createReadStream(file), createGunzip(), child.stdin), done])
 }

@@ -1,12 +1,35 @@
 import { spawn } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { createServer } from 'node:net'
-import { existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  closeSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { join, resolve } from 'node:path'
+import { changeOver } from './change-over.mjs'
+import { keepPrivate } from './private-files.mjs'
+import { processWith } from './processes.mjs'
 import { alive, must, run, wait } from './run.mjs'
 
 const MARIADBD = existsSync('/usr/sbin/mariadbd') ? '/usr/sbin/mariadbd' : 'mariadbd'
+/** The one account there is, and the one schema that is its own. */
+const USER = 'rudlo'
+const SCHEMA = 'rudlo'
+/** The log of the database begins anew beyond so many bytes. */
+const LARGEST_LOG = 5 * 1024 * 1024
+/** How often a database of somebody else's is looked at, and how long a new one may take. */
+const WATCH_MS = 300
+const START_MS = 60_000
 
 /** A port on loopback that nobody uses now. */
 export function freePort() {
@@ -21,46 +44,75 @@ export function freePort() {
 }
 
 /**
- * A private MariaDB under a folder: its own files, its own port on loopback, one account with a random
- * password kept at mode 0600. Survives stale pid and socket files and takes over an instance of the same
- * folder that outlived its parent.
+ * A private MariaDB under a folder: its own files, its own port on loopback, one account that owns one schema and nothing
+ * else, with a random password kept at mode 0600. It finds its way whatever is missing: what is known of a database that
+ * runs is read from its process, and the account is set up anew at every start. Files that are there are never emptied.
  */
 export class PrivateDatabase {
-  constructor(folder) {
-    this.folder = folder
-    this.files = join(folder, 'files')
-    this.pidFile = join(folder, 'mariadbd.pid')
-    this.stateFile = join(folder, 'instance.json')
+  /**
+   * @param {{ more?: string, withParent?: boolean }} options `more`: a pattern of further schemas that are the account's, for
+   * tests; `withParent`: it ends with the process that started it, however that ends
+   */
+  constructor(folder, { more, withParent = false } = {}) {
+    this.folder = resolve(folder)
+    this.more = more
+    this.withParent = withParent
+    this.files = join(this.folder, 'files')
+    this.pidFile = join(this.folder, 'mariadbd.pid')
     this.password = null
     this.port = null
     this.pid = null
     this.child = null
+    this.watch = null
     /** Whether it ran already: then it belongs to whoever started it. */
     this.foreign = false
+    this.onDeath = null
   }
 
   /** Starts it, making its files where there are none. */
   async start() {
     mkdirSync(this.folder, { recursive: true, mode: 0o700 })
     this.password = this.#password()
-    if (await this.#takeOver()) {
-      this.foreign = true
-      return this
+    this.stopping = false
+    if (await this.#takeOver()) return this
+    changeOver(this.folder)
+    await this.#makeFiles()
+    try {
+      await this.#spawn()
+    } catch (error) {
+      // system tables that were made halfway, and nobody's data yet: they are put aside and made anew, once
+      if (existsSync(join(this.files, SCHEMA)) || this.#setAside) throw error
+      this.#setAside = true
+      renameSync(this.files, join(this.folder, `unfinished-${Date.now()}`))
+      return this.start()
     }
-    const fresh = !existsSync(join(this.files, 'ready'))
-    if (fresh) await this.#install()
-    await this.#spawn(fresh)
+    this.foreign = false
     return this
   }
 
+  #setAside = false
+
+  /** Joins a database that runs, as a guest. @returns whether there is one */
+  async join() {
+    const found = existsSync(this.folder) && processWith(`--datadir=${this.files}`)
+    if (!found) return false
+    this.password = this.#password()
+    this.port = portOf(found.command)
+    if (!this.port || !(await this.answers())) return false
+    this.pid = found.pid
+    this.foreign = true
+    return true
+  }
+
+  /** Ends a database of these files that outlived its starter. */
+  async endStray() {
+    const found = processWith(`--datadir=${this.files}`)
+    if (found) await this.#end(found.pid)
+    rmSync(this.pidFile, { force: true })
+  }
+
   get connection() {
-    return {
-      host: '127.0.0.1',
-      port: this.port,
-      username: 'root',
-      password: this.password,
-      database: 'rudlo',
-    }
+    return { host: '127.0.0.1', port: this.port, username: USER, password: this.password, database: SCHEMA }
   }
 
   /** The connection as the server and the command line read it from their environment. */
@@ -78,12 +130,10 @@ export class PrivateDatabase {
 
   /** Ends it cleanly and waits until it is gone. */
   async stop() {
-    if (!this.pid) return
-    const pid = this.pid
     this.stopping = true
-    if (alive(pid)) process.kill(pid, 'SIGTERM')
-    for (let i = 0; i < 300 && alive(pid) && !this.child?.exited; i++) await wait(50)
-    if (alive(pid) && !this.child?.exited) process.kill(pid, 'SIGKILL')
+    clearInterval(this.watch)
+    if (!this.pid) return
+    await this.#end(this.pid)
     rmSync(this.pidFile, { force: true })
     this.pid = null
   }
@@ -92,128 +142,209 @@ export class PrivateDatabase {
   async kill() {
     const { pid, child } = this
     this.stopping = true
+    clearInterval(this.watch)
     process.kill(pid, 'SIGKILL')
     for (let i = 0; i < 200 && alive(pid) && !child?.exited; i++) await wait(20)
     this.pid = null
     this.stopping = false
   }
 
-  #password() {
-    const file = join(this.folder, 'password')
-    if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('hex'), { mode: 0o600 })
-    return readFileSync(file, 'utf8').trim()
-  }
-
-  async #takeOver() {
-    if (!existsSync(this.pidFile)) return false
-    const pid = Number(readFileSync(this.pidFile, 'utf8'))
-    if (alive(pid) && this.#isOurs(pid)) {
-      const state = JSON.parse(readFileSync(this.stateFile, 'utf8'))
-      this.pid = pid
-      this.port = state.port
-      if (await this.#answers()) return true
-      await this.stop()
-    }
-    rmSync(this.pidFile, { force: true })
-    return false
-  }
-
-  #isOurs(pid) {
-    try {
-      return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(this.files)
-    } catch {
-      return false
-    }
-  }
-
-  async #install() {
-    rmSync(this.files, { recursive: true, force: true })
-    mkdirSync(this.files, { recursive: true, mode: 0o700 })
-    await must('mariadb-install-db', [
-      '--no-defaults',
-      `--datadir=${this.files}`,
-      `--user=${process.getuid?.() === 0 ? 'root' : process.env.USER}`,
-      '--auth-root-authentication-method=normal',
-      '--skip-test-db',
-    ])
-  }
-
-  async #spawn(fresh) {
-    this.port = this.port ?? (await freePort())
-    const socket = join(tmpdir(), `rudlo-${randomBytes(6).toString('hex')}.sock`)
-    const init = join(this.folder, 'init.sql')
-    if (fresh) {
-      // one account only, reachable from loopback only
-      const sql = [
-        "DELETE FROM mysql.global_priv WHERE User='' OR NOT (User='mariadb.sys' OR (User='root' AND Host='127.0.0.1'));",
-        'FLUSH PRIVILEGES;',
-        `CREATE USER IF NOT EXISTS 'root'@'127.0.0.1' IDENTIFIED BY '${this.password}';`,
-        `ALTER USER 'root'@'127.0.0.1' IDENTIFIED BY '${this.password}';`,
-        "GRANT ALL PRIVILEGES ON *.* TO 'root'@'127.0.0.1' WITH GRANT OPTION;",
-        'CREATE DATABASE IF NOT EXISTS rudlo CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;',
-      ]
-      writeFileSync(init, sql.join('\n') + '\n', { mode: 0o600 })
-    }
-    const log = openSync(join(this.folder, 'mariadbd.log'), 'a')
-    const child = spawn(
-      MARIADBD,
-      [
-        '--no-defaults',
-        `--datadir=${this.files}`,
-        `--user=${process.getuid?.() === 0 ? 'root' : process.env.USER}`,
-        `--socket=${socket}`,
-        `--pid-file=${this.pidFile}`,
-        `--port=${this.port}`,
-        '--bind-address=127.0.0.1',
-        '--skip-name-resolve',
-        '--innodb-flush-log-at-trx-commit=1',
-        '--innodb-buffer-pool-size=128M',
-        '--innodb-log-file-size=64M',
-        '--max-allowed-packet=64M',
-        '--character-set-server=utf8mb4',
-        '--collation-server=utf8mb4_unicode_ci',
-        '--performance-schema=OFF',
-        ...(fresh ? [`--init-file=${init}`] : []),
-      ],
-      { detached: true, stdio: ['ignore', log, log] },
-    )
-    child.unref()
-    this.child = child
-    child.on('exit', () => {
-      child.exited = true
-      rmSync(socket, { force: true })
-      if (!this.stopping) this.onDeath?.()
-    })
-    this.pid = child.pid
-    writeFileSync(this.stateFile, JSON.stringify({ port: this.port }), { mode: 0o600 })
-    for (let i = 0; i < 600; i++) {
-      if (child.exited)
-        throw new Error(`The database did not start: see ${join(this.folder, 'mariadbd.log')}`)
-      if (await this.#answers()) {
-        rmSync(init, { force: true })
-        writeFileSync(join(this.files, 'ready'), '')
-        return
-      }
-      await wait(50)
-    }
-    throw new Error('The database did not answer within 30 seconds.')
-  }
-
-  async #answers() {
+  /** Whether the database answers at this moment. */
+  async answers() {
     const { code } = await run(
       'mariadb',
       [
         '--no-defaults',
         '-h127.0.0.1',
         `-P${this.port}`,
-        '-uroot',
+        `-u${USER}`,
         '--connect-timeout=2',
         '-e',
         'SELECT 1',
-        'rudlo',
+        SCHEMA,
       ],
       { env: { MYSQL_PWD: this.password } },
     )
     return code === 0
   }
+
+  /**
+   * Takes over a database of these files that runs already; one that does not know this password (the file was gone, or it is
+   * of an earlier version) is ended, so that it can be started anew.
+   * @returns {Promise<boolean>} whether there is one
+   */
+  async #takeOver() {
+    const found = processWith(`--datadir=${this.files}`)
+    if (!found) return false
+    const { pid, command } = found
+    this.port = portOf(command)
+    // it may be starting just now
+    for (let i = 0; i < 40 && alive(pid); i++) {
+      if (this.port && (await this.answers())) {
+        this.pid = pid
+        this.foreign = true
+        this.#watchOver(pid)
+        return true
+      }
+      await wait(100)
+    }
+    if (alive(pid)) await this.#end(pid)
+    rmSync(this.pidFile, { force: true })
+    return false
+  }
+
+  /** A process that is not our child says nothing when it ends. */
+  #watchOver(pid) {
+    clearInterval(this.watch)
+    this.watch = setInterval(() => {
+      if (alive(pid)) return
+      clearInterval(this.watch)
+      if (!this.stopping) this.onDeath?.()
+    }, WATCH_MS)
+    this.watch.unref()
+  }
+
+  async #end(pid) {
+    const gone = () => !alive(pid) || (this.child?.pid === pid && this.child.exited)
+    if (!gone()) process.kill(pid, 'SIGTERM')
+    for (let i = 0; i < 300 && !gone(); i++) await wait(50)
+    if (gone()) return
+    process.kill(pid, 'SIGKILL')
+    for (let i = 0; i < 100 && !gone(); i++) await wait(50)
+  }
+
+  #password() {
+    const file = join(this.folder, 'password')
+    const kept = existsSync(file) ? readFileSync(file, 'utf8').trim() : ''
+    if (/^[0-9a-f]{48}$/.test(kept)) return kept
+    const made = randomBytes(24).toString('hex')
+    // whole or not at all: it is read at the next start
+    writeFileSync(`${file}.part`, made, { mode: 0o600 })
+    renameSync(`${file}.part`, file)
+    return made
+  }
+
+  /**
+   * Makes the files of a database beside where they belong, and puts them there once they are whole. What is there already is
+   * left as it is.
+   * @throws Error with a sentence where it is damaged
+   */
+  async #makeFiles() {
+    if (existsSync(this.files)) {
+      const there = readdirSync(this.files)
+      const holds = (name) => there.includes(name)
+      // what an installer of the system tables that was killed leaves: no data of anybody
+      const isUnfinished = !existsSync(join(this.files, 'mysql/global_priv.frm'))
+      if (!isUnfinished) return
+      if (holds(SCHEMA))
+        throw new Error(
+          `The database under ${this.folder} is damaged: its own tables are missing. Move the folder away and restore a backup: npm run restore -- FILE`,
+        )
+      if (there.length) renameSync(this.files, join(this.folder, `unfinished-${Date.now()}`))
+      else rmSync(this.files, { recursive: true })
+    }
+    const part = join(this.folder, 'files.part')
+    rmSync(part, { recursive: true, force: true })
+    mkdirSync(part, { recursive: true, mode: 0o700 })
+    await must('mariadb-install-db', [
+      '--no-defaults',
+      `--datadir=${part}`,
+      `--user=${account()}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+    ])
+    renameSync(part, this.files)
+  }
+
+  /** What the database does before it answers anybody: its one account, with this password and these rights alone. */
+  #accounts() {
+    const who = `'${USER}'@'127.0.0.1'`
+    return [
+      `CREATE DATABASE IF NOT EXISTS ${SCHEMA} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci;`,
+      `CREATE USER IF NOT EXISTS ${who} IDENTIFIED BY '${this.password}';`,
+      `ALTER USER ${who} IDENTIFIED BY '${this.password}';`,
+      `REVOKE ALL PRIVILEGES, GRANT OPTION FROM ${who};`,
+      `GRANT ALL PRIVILEGES ON ${SCHEMA}.* TO ${who};`,
+      ...(this.more ? [`GRANT ALL PRIVILEGES ON \`${this.more}\`.* TO ${who};`] : []),
+      `DELETE FROM mysql.global_priv WHERE NOT (User='mariadb.sys' OR (User='${USER}' AND Host='127.0.0.1'));`,
+      'FLUSH PRIVILEGES;',
+    ]
+  }
+
+  async #spawn() {
+    this.port = this.port || (await freePort())
+    const socket = join(tmpdir(), `rudlo-${randomBytes(6).toString('hex')}.sock`)
+    const init = join(this.folder, 'init.sql')
+    rmSync(init, { force: true })
+    writeFileSync(init, this.#accounts().join('\n') + '\n', { mode: 0o600 })
+    keepPrivate(this.folder)
+    const log = this.#log()
+    const [program, ...before] = this.withParent ? ['setpriv', '--pdeathsig', 'TERM', MARIADBD] : [MARIADBD]
+    const child = spawn(
+      program,
+      [
+        ...before,
+        '--no-defaults',
+        `--datadir=${this.files}`,
+        `--user=${account()}`,
+        `--socket=${socket}`,
+        `--pid-file=${this.pidFile}`,
+        `--port=${this.port}`,
+        `--init-file=${init}`,
+        '--bind-address=127.0.0.1',
+        '--skip-name-resolve',
+        '--local-infile=0',
+        '--innodb-flush-log-at-trx-commit=1',
+        '--innodb-buffer-pool-size=128M',
+        '--innodb-log-file-size=64M',
+        '--innodb-lock-wait-timeout=10',
+        '--max-allowed-packet=64M',
+        '--character-set-server=utf8mb4',
+        '--collation-server=utf8mb4_unicode_ci',
+        '--performance-schema=OFF',
+      ],
+      {
+        detached: !this.withParent,
+        stdio: ['ignore', log, log],
+        env: { ...process.env, UMASK: '0600', UMASK_DIR: '0700' },
+      },
+    )
+    closeSync(log)
+    child.unref()
+    this.child = child
+    child.on('exit', () => {
+      child.exited = true
+      rmSync(socket, { force: true })
+      if (!this.stopping && this.child === child) this.onDeath?.()
+    })
+    this.pid = child.pid
+    const begun = Date.now()
+    while (Date.now() - begun < START_MS) {
+      if (child.exited) {
+        this.pid = null
+        throw new Error(`The database did not start: see ${join(this.folder, 'mariadbd.log')}`)
+      }
+      if (await this.answers()) {
+        rmSync(init, { force: true })
+        if (existsSync(this.pidFile)) chmodSync(this.pidFile, 0o600)
+        return
+      }
+      await wait(50)
+    }
+    throw new Error(`The database did not answer: see ${join(this.folder, 'mariadbd.log')}`)
+  }
+
+  /** The log of the database; a long one is put aside once. */
+  #log() {
+    const file = join(this.folder, 'mariadbd.log')
+    if (existsSync(file) && statSync(file).size > LARGEST_LOG) renameSync(file, `${file}.1`)
+    return openSync(file, 'a', 0o600)
+  }
 }
+
+/** The port on a database's command line; null where none stands there. */
+const portOf = (command) =>
+  Number(command.find((word) => word.startsWith('--port='))?.slice('--port='.length)) || null
+
+/** The account of this machine under which the database runs. */
+const account = () => (process.getuid?.() === 0 ? 'root' : (process.env.USER ?? 'nobody'))

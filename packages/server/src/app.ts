@@ -3,10 +3,12 @@ import { accessRoutes } from './access/routes'
 import { assignmentRoutes } from './assignments/routes'
 import { severalGroupsRoutes } from './assignments/several-groups-routes'
 import { handInRoutes } from './handins/routes'
-import { diskFull, roomOnDisk } from './http/disk'
+import { roomOnDisk } from './http/disk'
+import { ownHosts } from './http/hosts'
 import { mountPages } from './http/pages'
 import { notFound, Problem } from './http/problem'
 import { requestLog } from './http/request-log'
+import { unexpected } from './http/unexpected'
 import { mount, route, type Route } from './http/route'
 import { sameOriginWrites, securityHeaders } from './http/security'
 import { lessonRoutes } from './lesson/routes'
@@ -49,44 +51,33 @@ export interface AppOptions {
   readonly web?: string
   /** A folder on the disk of the database, where that is a disk of this machine. */
   readonly disk?: string
+  /** Names by which this installation is reached besides those of this machine alone. */
+  readonly hosts?: readonly string[]
+  /** Whether it serves the networks of this machine. */
+  readonly network?: boolean
 }
 
 /** Puts the server together. */
-export function createApp(services: Services, { log, web, disk }: AppOptions): Hono {
+export function createApp(
+  services: Services,
+  { log, web, disk, hosts = [], network = false }: AppOptions,
+): Hono {
   const app = new Hono()
   app.use(requestLog(log))
   app.use(securityHeaders)
+  app.use(ownHosts(hosts, network))
   app.use(sameOriginWrites)
   if (disk) app.use('/api/*', roomOnDisk(disk))
   app.onError((error, c) => {
     const problem = error instanceof Problem ? error : unexpected(error, log)
+    if (problem.details['retryAfter']) c.header('retry-after', String(problem.details['retryAfter']))
     return c.json(problem.body, problem.status)
   })
   app.notFound((c) => c.json(notFound().body, 404))
-  mount(app, allRoutes(services), (c) => services.sessions.person(c))
+  mount(app, allRoutes(services), {
+    personOf: (c) => services.sessions.person(c),
+    isOut: (person) => services.people.isOut(person),
+  })
   if (web) mountPages(app, web)
   return app
-}
-
-/** What MariaDB says where there is no room: a table cannot grow, or the disk is full. */
-const NO_ROOM = ['ER_RECORD_FILE_FULL', 'ER_DISK_FULL', 'ENOSPC']
-
-/** A full disk and a database that is away are told apart from a fault of ours; none tells what happened inside. */
-function unexpected(error: Error, log: (line: string) => void): Problem {
-  const { code } = error as { code?: string }
-  if (NO_ROOM.includes(code ?? '')) {
-    log(`the disk is full: ${code}`)
-    return diskFull()
-  }
-  const away = ['ECONNREFUSED', 'PROTOCOL_CONNECTION_LOST', 'ECONNRESET', 'ETIMEDOUT', 'EPIPE'].includes(
-    code ?? '',
-  )
-  log(away ? `database away: ${code}` : `error: ${error.name} ${code ?? ''} ${error.stack ?? ''}`)
-  return away
-    ? new Problem(
-        503,
-        'database-away',
-        'The database does not answer just now. Nothing is lost; please try again.',
-      )
-    : new Problem(500, 'fault', 'Something went wrong on the server. Nothing was changed.')
 }

@@ -1,12 +1,16 @@
 import 'reflect-metadata'
-import { createWriteStream, readFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { createServer as createHttps } from 'node:https'
 import { serve, type ServerType } from '@hono/node-server'
 import { createApp } from './app'
 import { connectionFrom, dataSource } from './database/data-source'
-import { seedDemo } from './demo/seed'
+import { bringUpToDate } from './database/up-to-date'
+import { isDemo, seedDemo } from './demo/seed'
+import { logFile } from './http/log-file'
+import { Person } from './people/person.entity'
 import { createServices } from './services'
 import { Setting } from './access/setting.entity'
+import type { DataSource } from 'typeorm'
 
 /** What the starter passes in the environment. */
 function settings() {
@@ -23,6 +27,11 @@ function settings() {
     logFile: process.env['RUDLO_LOG'],
     disk: process.env['RUDLO_DISK'],
     tls: tlsFrom(process.env),
+    hosts: (process.env['RUDLO_HOSTS'] ?? '')
+      .split(',')
+      .map((h) => h.trim())
+      .filter(Boolean),
+    proxied: process.env['RUDLO_PROXY'] === '1',
   }
 }
 
@@ -39,34 +48,71 @@ function tell(message: Record<string, unknown>): void {
   else process.stdout.write(JSON.stringify(message) + '\n')
 }
 
+/**
+ * What kind of installation this is: as noted at its first start; or, where that was not reached, by who is in it. Null where
+ * nobody is.
+ */
+async function kindOf(database: DataSource): Promise<'demo' | 'own' | null> {
+  const stored = await database.getRepository(Setting).findOneBy({ name: 'kind' })
+  if (stored) return stored.value === 'demo' ? 'demo' : 'own'
+  if (!(await database.getRepository(Person).count())) return null
+  return (await isDemo(database)) ? 'demo' : 'own'
+}
+
+/** Answers the starter, which wants to know whether this process still gets anything done. */
+function answerPings(database: DataSource): void {
+  process.on('message', (message: { ping?: number }) => {
+    if (message.ping === undefined) return
+    database.query('SELECT 1').then(
+      () => tell({ pong: message.ping }),
+      () => undefined,
+    )
+  })
+}
+
 async function main(): Promise<void> {
-  const { database: connection, port, demo: wantsDemo, web, logFile, disk, tls } = settings()
-  const logStream = logFile ? createWriteStream(logFile, { flags: 'a' }) : null
-  const log = (line: string) => void logStream?.write(line + '\n')
+  const {
+    database: connection,
+    port,
+    demo: wantsDemo,
+    web,
+    logFile: file,
+    disk,
+    tls,
+    hosts,
+    proxied,
+  } = settings()
+  const log = logFile(file)
   const database = await dataSource(connection).initialize()
   tell({ step: 'bringing the database up to date' })
-  await database.runMigrations({ transaction: 'each' })
+  await bringUpToDate(database)
 
-  const stored = await database.getRepository(Setting).findOneBy({ name: 'kind' })
-  const demo = stored ? stored.value === 'demo' : wantsDemo
+  const kind = await kindOf(database)
+  const demo = kind === null ? wantsDemo : kind === 'demo'
   // whoever is in the network could be anybody of the demo
   if (demo && tls)
     throw new Error(
       'The demo serves this machine alone. Begin an installation of your own: npm start -- --empty --lan',
     )
-  const services = createServices(database, { demo, workers: new URL('./', import.meta.url), log })
-  if (!stored) {
-    if (demo) await seedDemo(services, (step) => tell({ step }))
-    await database.getRepository(Setting).save({ name: 'kind', value: demo ? 'demo' : 'own' })
-  }
+  const services = createServices(database, { demo, workers: new URL('./', import.meta.url), log, proxied })
+  if (demo && kind === null) await seedDemo(services, (step) => tell({ step }))
+  else await database.getRepository(Setting).save({ name: 'kind', value: demo ? 'demo' : 'own' })
   await services.measuring.resume()
+  services.housekeeping.start()
   const code = (await services.installation.needsFirstTeacher())
     ? await services.installation.firstTeacherCode()
     : null
 
-  const app = createApp(services, { log, ...(web ? { web } : {}), ...(disk ? { disk } : {}) })
+  const app = createApp(services, {
+    log,
+    hosts,
+    network: tls !== null,
+    ...(web ? { web } : {}),
+    ...(disk ? { disk } : {}),
+  })
   // this machine alone, or HTTPS
   const server = await listen(app.fetch, port, tls)
+  answerPings(database)
   tell({ ready: true, port, demo, code })
 
   let stopping = false

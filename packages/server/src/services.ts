@@ -1,5 +1,6 @@
 import type { Assessed } from '@rudlo/core/brief'
 import type { DataSource } from 'typeorm'
+import { Guard } from './access/guard'
 import { Installation } from './access/installation'
 import { Permissions } from './access/permissions'
 import { Sessions } from './access/sessions'
@@ -7,18 +8,22 @@ import { Briefs } from './assignments/briefs'
 import { SeveralGroups } from './assignments/several-groups'
 import { AssignmentWriting } from './assignments/writing'
 import { HandIns } from './handins/hand-ins'
-import { MeasureQueue } from './jobs/measure-queue'
+import { Housekeeping } from './jobs/housekeeping'
+import { MeasureQueue, type MeasureOptions } from './jobs/measure-queue'
 import type { DecodeTask } from './jobs/decode-worker'
 import type { MeasureTask } from './jobs/measure-worker'
 import { Recordings } from './jobs/recordings'
 import { WorkerPool } from './jobs/worker-pool'
 import { Happenings } from './live/happenings'
+import { Joining } from './people/joining'
 import { Leaving } from './people/leaving'
 import { People } from './people/people'
+import type { AssetBytes } from './songbook/asset-bytes'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
 import { Notes } from './songbook/notes'
-import type { NotesTask } from './songbook/notes-worker'
+import type { ImportTask } from './songbook/import-worker'
+import type { NotesAnswer, NotesTask } from './songbook/notes-worker'
 import { Uploads } from './songbook/uploads'
 import { Songs } from './songbook/songs'
 import { Hints } from './works/hints'
@@ -29,7 +34,9 @@ export interface Services {
   readonly database: DataSource
   readonly installation: Installation
   readonly sessions: Sessions
+  readonly guard: Guard
   readonly people: People
+  readonly joining: Joining
   readonly leaving: Leaving
   readonly permissions: Permissions
   readonly songs: Songs
@@ -45,48 +52,61 @@ export interface Services {
   readonly handIns: HandIns
   readonly measuring: MeasureQueue
   readonly happenings: Happenings
+  readonly housekeeping: Housekeeping
   /** Folder of the built worker scripts. */
   readonly workers: URL
   /** Ends the worker threads. */
   close(): Promise<void>
 }
 
-export interface ServiceOptions {
+export interface ServiceOptions extends MeasureOptions {
   readonly demo: boolean
   /** Folder of the built worker scripts. */
   readonly workers: URL
   readonly log: (line: string) => void
+  /** Whether a reverse proxy stands in front: then it says where requests come from. */
+  readonly proxied?: boolean
 }
 
 const THREADS = 2
 
-export function createServices(database: DataSource, { demo, workers, log }: ServiceOptions): Services {
-  const encoders = new WorkerPool<Int16Array[], Uint8Array>(
+export function createServices(database: DataSource, options: ServiceOptions): Services {
+  const { demo, workers, log } = options
+  const encoders = new WorkerPool<Int16Array[], AssetBytes>(
     new URL('flac-encoder-worker.js', workers),
     THREADS,
   )
   const measurers = new WorkerPool<MeasureTask, Assessed>(new URL('measure-worker.js', workers), THREADS)
   const decoders = new WorkerPool<DecodeTask, Int16Array[]>(new URL('decode-worker.js', workers), THREADS)
-  const players = new WorkerPool<NotesTask, Int16Array[]>(new URL('notes-worker.js', workers), THREADS)
+  const players = new WorkerPool<NotesTask, NotesAnswer>(new URL('notes-worker.js', workers), THREADS)
+  // one file at a time: a song of a quarter of an hour takes hundreds of megabytes
+  const importers = new WorkerPool<ImportTask, AssetBytes>(new URL('import-worker.js', workers), 1)
   const songs = new Songs(database)
   const assets = new Assets(database, encoders)
   const briefs = new Briefs(database)
   const happenings = new Happenings(database, log)
   const severalGroups = new SeveralGroups(database)
   const recordings = new Recordings((id) => assets.file(id), decoders)
-  const measuring = new MeasureQueue(database, { songs, recordings, happenings }, measurers, log)
-  const sessions = new Sessions(database)
+  const measuring = new MeasureQueue(database, { songs, recordings, happenings }, measurers, log, options)
+  const sessions = new Sessions(database, happenings)
+  const installation = new Installation(database, demo)
+  const guard = new Guard(database, options.proxied ?? false, () => installation.secret())
+  const people = new People(database, sessions, happenings)
+  const uploads = new Uploads(database, assets, importers)
+  const housekeeping = new Housekeeping({ uploads, assets, guard }, log)
   const handIns = new HandIns(database, measuring, briefs, happenings)
   return {
     database,
-    installation: new Installation(database, demo),
+    installation,
     sessions,
-    people: new People(database, sessions),
-    leaving: new Leaving(database, songs, handIns),
-    permissions: new Permissions(database),
+    guard,
+    people,
+    joining: new Joining(database, people),
+    leaving: new Leaving(database, songs, handIns, sessions),
+    permissions: new Permissions(database, people),
     songs,
     assets,
-    uploads: new Uploads(database, assets),
+    uploads,
     notes: new Notes(assets, players),
     bundles: new Bundles(songs, assets),
     works: new Works(database, songs),
@@ -97,10 +117,13 @@ export function createServices(database: DataSource, { demo, workers, log }: Ser
     handIns,
     measuring,
     happenings,
+    housekeeping,
     workers,
     close: async () => {
       happenings.close()
-      await Promise.all([encoders, decoders, measurers, players].map((pool) => pool.close()))
+      housekeeping.close()
+      measuring.close()
+      await Promise.all([encoders, decoders, measurers, players, importers].map((pool) => pool.close()))
       await measuring.settled()
     },
   }

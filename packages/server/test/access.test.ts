@@ -44,20 +44,56 @@ describe('signing in', () => {
     for (const { passwordHash } of people) expect(passwordHash).toMatch(/^\$argon2id\$/)
   })
 
-  it('slows down the account that is guessed at, and no other', async () => {
-    const client = await world.as(null)
-    const guess = () => client.post<Refused>('/api/session', { signIn: 'cleo', password: 'guess' })
-    for (let i = 0; i < 5; i++) expect((await guess()).status).toBe(401)
-    const slowed = await guess()
-    expect(slowed.status).toBe(429)
-    expect(slowed.body.error.message).toMatch(/try again in \d+ seconds/)
-    const right = await client.post('/api/session', { signIn: 'cleo', password: PASSWORD })
-    expect(right.status).toBe(429)
-    expect((await client.post('/api/session', { signIn: 'ben', password: PASSWORD })).status).toBe(200)
+  it('slows down whoever guesses, known name or not, and no other', async () => {
+    const guess = (signIn: string, address: string) =>
+      new Client(world.app, address).post<Refused>('/api/session', { signIn, password: 'guess' })
+    const told: unknown[] = []
+    for (const [signIn, address] of [
+      ['cleo', '10.0.0.1'],
+      ['no.such.name', '10.0.0.2'],
+    ] as const) {
+      for (let i = 0; i < 5; i++) expect((await guess(signIn, address)).status).toBe(401)
+      const slowed = await guess(signIn, address)
+      expect(slowed.status).toBe(429)
+      expect(slowed.body.error.message).toMatch(/try again in \d+ second/)
+      told.push({ ...slowed.body.error, message: slowed.body.error.message.replace(/\d+/, 'n') })
+    }
+    expect(told[0]).toEqual(told[1])
+    // even the right password waits there, and nowhere else
+    const right = (address: string) =>
+      new Client(world.app, address).post('/api/session', { signIn: 'cleo', password: PASSWORD })
+    expect((await right('10.0.0.1')).status).toBe(429)
+    expect((await right('10.0.0.3')).status).toBe(200)
   })
 
-  it('waits longer each time, and never for ever', () => {
-    expect([0, 4, 5, 6, 7, 30].map(waitAfter)).toEqual([0, 0, 2, 4, 8, 120])
+  it('counts a guess before it looks at it: of many at once a few are looked at', async () => {
+    const guesses = await Promise.all(
+      Array.from({ length: 60 }, () =>
+        new Client(world.app, '10.0.1.1').post('/api/session', { signIn: 'ben', password: 'guess' }),
+      ),
+    )
+    expect(guesses.filter((g) => g.status === 401).length).toBeLessThanOrEqual(5)
+    expect(guesses.filter((g) => g.status === 429).length).toBeGreaterThanOrEqual(55)
+  })
+
+  it('lets a browser that a person has used go on, whatever a stranger guesses beside it', async () => {
+    const own = new Client(world.app, '10.0.2.1')
+    await own.post('/api/session', { signIn: 'anna', password: PASSWORD })
+    await own.delete('/api/session')
+    // a stranger at the same address, at all of the class
+    const stranger = new Client(world.app, '10.0.2.1')
+    for (let i = 0; i < 12; i++)
+      for (const signIn of ['anna', 'ben', 'cleo'])
+        await stranger.post('/api/session', { signIn, password: `${i}` })
+    expect((await stranger.post('/api/session', { signIn: 'anna', password: PASSWORD })).status).toBe(429)
+    expect((await own.post('/api/session', { signIn: 'anna', password: PASSWORD })).status).toBe(200)
+    // who has not used it is told to wait, as everybody
+    const other = own.signedOut()
+    expect((await other.post('/api/session', { signIn: 'ben', password: PASSWORD })).status).toBe(429)
+  })
+
+  it('waits longer each time, briefly for long, and never for ever', () => {
+    expect([0, 4, 5, 6, 7, 12, 24, 100, 9999].map(waitAfter)).toEqual([0, 0, 1, 2, 4, 8, 30, 120, 120])
   })
 
   it('offers nobody by name outside a demo', async () => {

@@ -1,5 +1,5 @@
 import { execFileSync, spawn } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, writeFileSync, statSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync, statSync } from 'node:fs'
 import { request } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -8,10 +8,14 @@ import { gunzipSync, gzipSync } from 'node:zlib'
 import { point } from '@rudlo/core/envelope'
 import mysql from 'mysql2/promise'
 import { afterAll, describe, expect, inject, it } from 'vitest'
-import { checkDump, dump, load } from '../../../scripts/lib/dump.mjs'
-import { dataSource } from '../src/database/data-source'
+import type { DataSource } from 'typeorm'
+import { dump } from '../../../scripts/lib/dump.mjs'
+import { loadBackup, lookThrough } from '../src/backup/load'
+import { dataSource, MIGRATIONS, type DatabaseSettings } from '../src/database/data-source'
+import { bringUpToDate } from '../src/database/up-to-date'
+import { OLD_ROWS } from './old-rows'
 import { handedIn } from './story'
-import { freshDatabase, makeWorld } from './world'
+import { emptyDatabase, makeWorld } from './world'
 
 const folder = mkdtempSync(join(tmpdir(), 'rudlo-backup-'))
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
@@ -31,24 +35,32 @@ async function everything(database: string): Promise<Record<string, unknown[]>> 
   return all
 }
 
-const nameOf = (source: { options: { database?: unknown } }) => String(source.options.database)
+const settingsOf = (source: DataSource): DatabaseSettings => ({
+  ...inject('connection'),
+  database: String(source.options.database),
+})
+
+/** What people write, and what trips readers over. */
+const NASTY = "O'Neill \\' said \"no\"; -- DROP\n\r\t\0\u2028\u2029 /*! 🎻 */ \u001a),('"
 
 describe('a backup', () => {
   it('holds everything, made while it is in use, and makes the same of an empty machine', async () => {
     const world = await makeWorld()
     const anna = await world.as('anna')
-    await handedIn(world, anna, [point(0, -90), point(1920, -6)])
-    const from = nameOf(world.database as never)
+    await handedIn(world, anna, [point(0, -90), point(1920, -6)], { said: NASTY.slice(0, 60) })
+    const teacher = await world.as('teacher')
+    await teacher.post('/api/bank', { text: NASTY, mistake: null })
+    const from = settingsOf(world.database)
     const file = join(folder, 'backup.gz')
-    await dump({ ...inject('connection'), database: from }, file)
+    await dump(from, file)
     expect(statSync(file).mode & 0o777).toBe(0o600)
-    const target = await freshDatabase()
-    const to = nameOf(target as never)
-    await load({ ...inject('connection'), database: to }, file)
-    const [before, after] = [await everything(from), await everything(to)]
+    const target = await emptyDatabase()
+    await loadBackup(target, file)
+    const [before, after] = [await everything(from.database), await everything(target.database)]
     expect(Object.keys(after).length).toBeGreaterThan(20)
+    // when each migration was noted is the new machine's own
+    for (const all of [before, after]) delete all['migrations']
     expect(after).toEqual(before)
-    await target.destroy()
     await world.close()
   }, 60_000)
 
@@ -59,56 +71,97 @@ describe('a backup', () => {
       return join(folder, name)
     }
     const cut = write('cut.gz', whole.subarray(0, whole.length / 2))
-    const half = write('half.gz', gzipSync(gunzipSync(whole).subarray(0, 5000)))
+    const half = write('half.gz', gzipSync(gunzipSync(whole).subarray(0, 50_000)))
     const other = write('other.gz', gzipSync('DROP TABLE people;'))
-    await expect(checkDump(cut)).rejects.toThrow('damaged or cut off')
-    await expect(checkDump(half)).rejects.toThrow('damaged or cut off')
-    await expect(checkDump(other)).rejects.toThrow('no backup of Rudlo')
-    await expect(checkDump(join(folder, 'none.gz'))).rejects.toThrow('There is no file')
+    await expect(lookThrough(cut)).rejects.toThrow('damaged or cut off')
+    await expect(lookThrough(half)).rejects.toThrow('damaged or cut off')
+    await expect(lookThrough(write('text.gz', Buffer.from('Dear diary')))).rejects.toThrow(
+      'damaged or cut off',
+    )
+    await expect(lookThrough(other)).rejects.toThrow('no backup of Rudlo')
+    await expect(lookThrough(join(folder, 'none.gz'))).rejects.toThrow('There is no file')
   })
+
+  it.each([
+    ['a command for the shell', '\\! touch WRITTEN'],
+    ['another one', 'system touch WRITTEN'],
+    ['a file that is read in', 'source /etc/passwd'],
+    ['a file that is written', "SELECT 'x' INTO OUTFILE 'WRITTEN';"],
+    ['a trigger', 'CREATE TRIGGER t AFTER INSERT ON people FOR EACH ROW DELETE FROM works;'],
+    ['an account', "GRANT ALL ON *.* TO 'eve'@'%' IDENTIFIED BY 'x';"],
+    ['a statement behind rows', "INSERT INTO `people` VALUES ('a','b'); DROP TABLE works;"],
+    ['a function among values', "INSERT INTO `settings` VALUES\n('a',LOAD_FILE('/etc/passwd'));"],
+    ['a query among values', "INSERT INTO `settings` VALUES\n('a',(SELECT 'x'));"],
+    ['a comment among values', "INSERT INTO `settings` VALUES\n('a',/*!50000 USER() */);"],
+    ['rows that never end', "INSERT INTO `settings` VALUES\n('a','b')"],
+    ['too few values', "INSERT INTO `settings` VALUES\n('a');"],
+    ['an update', "UPDATE people SET role = 'teacher';"],
+  ])('is data and nothing else: %s is refused and never done', async (_, line) => {
+    const text = gunzipSync(readFileSync(join(folder, 'backup.gz'))).toString()
+    const written = join(folder, 'written')
+    const at = text.lastIndexOf('-- Dump completed')
+    const crafted = `${text.slice(0, at)}${line.replaceAll('WRITTEN', written)}\n${text.slice(at)}`
+    const file = join(folder, 'crafted.gz')
+    writeFileSync(file, gzipSync(crafted))
+    const target = await emptyDatabase()
+    await expect(loadBackup(target, file)).rejects.toThrow(/something other than data|damaged/)
+    expect(existsSync(written)).toBe(false)
+    expect(await everything(target.database)).toEqual({})
+  })
+
+  it('does nothing of what its comments say', async () => {
+    const text = gunzipSync(readFileSync(join(folder, 'backup.gz'))).toString()
+    const trick = '/*!50003 CREATE TRIGGER t AFTER INSERT ON people FOR EACH ROW SET @a = 1 */;\n'
+    const file = join(folder, 'comments.gz')
+    writeFileSync(file, gzipSync(text.replace('\nDROP TABLE', `\n${trick}DROP TABLE`)))
+    const target = await emptyDatabase()
+    await loadBackup(target, file)
+    const source = await dataSource(target).initialize()
+    expect(await source.query('SHOW TRIGGERS')).toEqual([])
+    await source.destroy()
+  }, 30_000)
+
+  it('is refused where what it refers to is missing, or it is of a version to come', async () => {
+    const text = gunzipSync(readFileSync(join(folder, 'backup.gz'))).toString()
+    const pack = (name: string, changed: string) => {
+      writeFileSync(join(folder, name), gzipSync(changed))
+      return join(folder, name)
+    }
+    const orphans = text.replace(/INSERT INTO `works` VALUES\n[^\n]*;\n/, '')
+    await expect(loadBackup(await emptyDatabase(), pack('orphans.gz', orphans))).rejects.toThrow(
+      /refers to what is not in/,
+    )
+    const newer = text.replace(/'FirstSchema\d+'/, "'Later1999999999999'")
+    await expect(lookThrough(pack('newer.gz', newer))).rejects.toThrow(/newer version/)
+  }, 30_000)
 })
 
 describe('an older version’s data', () => {
-  it('comes up to date from the first schema on, and nothing is lost on the way', async () => {
-    const source = await freshDatabase()
-    for (let undone = source.migrations.length; undone > 1; undone--) await source.undoLastMigration()
-    await source.query(
-      "INSERT INTO people (id, name, sign_in, password_hash, role) VALUES ('p1', 'Old Anna', 'anna', '', 'student'), ('t1', 'Old Teacher', 'teacher', '', 'teacher')",
-    )
-    await source.query(
-      "INSERT INTO class_groups (id, name, place, join_code) VALUES ('g1', 'Old', '', 'OLD')",
-    )
-    await source.query("INSERT INTO songs (id, title) VALUES ('s1', 'Old song')")
-    await source.query(
-      "INSERT INTO song_versions (id, song_id, number, document) VALUES ('v1', 's1', 1, '{}')",
-    )
-    await source.query(
-      "INSERT INTO assignments (id, group_id, song_version_id, title, brief, starting_mix, rubric, created_at) VALUES ('a1', 'g1', 'v1', 'Old', '{}', '{}', '{}', NOW())",
-    )
-    await source.query(
-      "INSERT INTO works (id, assignment_id, person_id, revision, document, window, last_save, updated_at) VALUES ('w1', 'a1', 'p1', 2, '{}', '', '', NOW())",
-    )
-    await source.query(
-      "INSERT INTO hand_ins (id, work_id, number, song_version_id, revision, document, state, handed_in_at) VALUES ('h1', 'w1', 1, 'v1', 2, '{}', 'waiting', NOW())",
-    )
-    await source.query(
-      "INSERT INTO remarks (id, hand_in_id, author_id, lane, from_tick, to_tick, text, created_at) VALUES ('r1', 'h1', 't1', 'track/x/level', 0, 9, 'Old words', NOW())",
-    )
-    const settings = { ...inject('connection'), database: nameOf(source as never) }
+  it('comes up to date from the first schema on, in place and from a backup, and nothing is lost on the way', async () => {
+    const settings = await emptyDatabase()
+    const source = await dataSource(settings, MIGRATIONS.slice(0, 1)).initialize()
+    await source.runMigrations({ transaction: 'each' })
+    for (const sql of OLD_ROWS) await source.query(sql)
     await source.destroy()
+    const file = join(folder, 'old.gz')
+    await dump(settings, file)
+    const restored = await emptyDatabase()
+    await loadBackup(restored, file)
     const again = await dataSource(settings).initialize()
-    await again.runMigrations({ transaction: 'each' })
-    expect(await again.query('SELECT name, must_change FROM people ORDER BY name')).toMatchObject([
-      { name: 'Old Anna' },
-      { name: 'Old Teacher' },
-    ])
-    expect(await again.query('SELECT text, revision FROM remarks')).toEqual([
-      { text: 'Old words', revision: 1 },
-    ])
-    expect(await again.query('SELECT state, same_as FROM hand_ins')).toEqual([
-      { state: 'waiting', same_as: null },
-    ])
-    await again.destroy()
+    await bringUpToDate(again)
+    for (const database of [again, await dataSource(restored).initialize()]) {
+      expect(await database.query('SELECT name, must_change FROM people ORDER BY name')).toMatchObject([
+        { name: 'Old Anna' },
+        { name: 'Old Teacher' },
+      ])
+      expect(await database.query('SELECT text, revision FROM remarks')).toEqual([
+        { text: 'Old words', revision: 1 },
+      ])
+      expect(await database.query('SELECT state, same_as FROM hand_ins')).toEqual([
+        { state: 'waiting', same_as: null },
+      ])
+      await database.destroy()
+    }
   }, 60_000)
 })
 
@@ -139,7 +192,7 @@ describe('a network', () => {
       const file = join(folder, 'lan.gz')
       const backup = fileURLToPath(new URL('../../../scripts/backup.mjs', import.meta.url))
       execFileSync(process.execPath, [backup, file], { env: { ...process.env, RUDLO_DATA: data } })
-      await checkDump(file)
+      await lookThrough(file)
     } finally {
       child.kill('SIGTERM')
       await new Promise((done) => child.once('exit', done))

@@ -10,12 +10,31 @@ export interface Answer<T> {
 
 /** A browser: keeps its cookie, sends JSON, reads JSON. */
 export class Client {
-  #cookie = ''
+  readonly #cookies = new Map<string, string>()
 
-  constructor(private readonly app: Hono) {}
+  /** @param address where it is, by the network */
+  constructor(
+    private readonly app: Hono,
+    private readonly address = '127.0.0.1',
+  ) {}
 
+  /** The cookie of the session, as it is sent; empty for none. */
   get cookie(): string {
-    return this.#cookie
+    return this.#sent(([name]) => name === 'rudlo_session')
+  }
+
+  /** Another browser at the same place that holds the cookies of this one but its session. */
+  signedOut(): Client {
+    const other = new Client(this.app, this.address)
+    for (const [name, value] of this.#cookies) if (name !== 'rudlo_session') other.#cookies.set(name, value)
+    return other
+  }
+
+  #sent(wanted: (cookie: [string, string]) => boolean = () => true): string {
+    return [...this.#cookies]
+      .filter(wanted)
+      .map(([name, value]) => `${name}=${value}`)
+      .join('; ')
   }
 
   /** The answer as it comes. */
@@ -25,19 +44,27 @@ export class Client {
     headers: Readonly<Record<string, string>> = {},
     body?: unknown,
   ): Promise<Response> {
+    const cookies = this.#sent()
+    const request = `http://localhost${path}`
+    // as the adapter tells it
+    const env = { incoming: { socket: { remoteAddress: this.address, remotePort: 1, remoteFamily: 'IPv4' } } }
     return Promise.resolve(
-      this.app.request(`http://localhost${path}`, {
-        method,
-        headers: {
-          host: 'localhost',
-          ...(this.#cookie ? { cookie: this.#cookie } : {}),
-          ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-          ...headers,
+      this.app.request(
+        request,
+        {
+          method,
+          headers: {
+            host: 'localhost',
+            ...(cookies ? { cookie: cookies } : {}),
+            ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+            ...headers,
+          },
+          ...(body === undefined
+            ? {}
+            : { body: typeof body === 'string' || body instanceof Uint8Array ? body : JSON.stringify(body) }),
         },
-        ...(body === undefined
-          ? {}
-          : { body: typeof body === 'string' || body instanceof Uint8Array ? body : JSON.stringify(body) }),
-      }),
+        env,
+      ),
     )
   }
 
@@ -49,7 +76,9 @@ export class Client {
   ): Promise<Answer<T>> {
     const response = await this.raw(method, path, headers, body)
     for (const set of response.headers.getSetCookie()) {
-      this.#cookie = /Max-Age=0/i.test(set) ? '' : set.split(';')[0]!
+      const [name = '', value = ''] = set.split(';')[0]!.split('=')
+      if (/Max-Age=0/i.test(set)) this.#cookies.delete(name)
+      else this.#cookies.set(name, value)
     }
     // an open line never ends: whoever wants to read it takes it raw
     const isOpen = response.headers.get('content-type')?.startsWith('text/event-stream')

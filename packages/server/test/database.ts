@@ -15,7 +15,7 @@ declare module 'vitest' {
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   await build({ web: false })
   const folder = mkdtempSync(join(tmpdir(), 'rudlo-test-'))
-  const database = await new PrivateDatabase(folder).start()
+  const database = await new PrivateDatabase(folder, { more: 'test\\_%' }).start()
   const { host, port, username, password } = database.connection
   project.provide('connection', { host, port, username, password })
   return async () => {

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, statSync } from 'node:fs'
+import { lstatSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, beforeAll, expect, it } from 'vitest'
@@ -11,7 +11,7 @@ import { openWork, saveOf } from './story'
 import { makeWorld, type World } from './world'
 
 const folder = mkdtempSync(join(tmpdir(), 'rudlo-kill-'))
-const database = new PrivateDatabase(folder)
+const database = new PrivateDatabase(folder, { more: 'test\\_%' })
 let world: World
 beforeAll(async () => {
   await database.start()
@@ -35,14 +35,35 @@ it('writes every transaction to disk before it is acknowledged', async () => {
   expect(statSync(join(folder, 'password')).mode & 0o777).toBe(0o600)
 })
 
-it('has one account, which needs its password', async () => {
-  const accounts = (await world.database.query(
-    "SELECT User, Host FROM mysql.global_priv WHERE User <> 'mariadb.sys'",
-  )) as { User: string; Host: string }[]
-  expect(accounts).toEqual([{ User: 'root', Host: '127.0.0.1' }])
-  await expect(dataSource({ ...database.connection, password: 'wrong' }).initialize()).rejects.toThrow(
-    /denied/i,
-  )
+it('has one account, which needs its password and owns its schemas alone', async () => {
+  const grants = (await world.database.query('SHOW GRANTS')) as Record<string, string>[]
+  expect(grants.flatMap((g) => Object.values(g)).map((g) => g.replace(/ IDENTIFIED BY.*/, ''))).toEqual([
+    'GRANT USAGE ON *.* TO `rudlo`@`127.0.0.1`',
+    'GRANT ALL PRIVILEGES ON `rudlo`.* TO `rudlo`@`127.0.0.1`',
+    // what the tests themselves were given
+    'GRANT ALL PRIVILEGES ON `test\\_%`.* TO `rudlo`@`127.0.0.1`',
+  ])
+  for (const sql of [
+    "SELECT 1 INTO OUTFILE '/tmp/rudlo-written'",
+    "SELECT LOAD_FILE('/etc/passwd') AS file FROM mysql.global_priv",
+    'CREATE DATABASE elsewhere',
+    'SET GLOBAL max_connections = 1',
+    "CREATE USER 'more'@'%'",
+  ])
+    await expect(world.database.query(sql)).rejects.toThrow(/denied/i)
+  for (const wrong of [{ password: 'wrong' }, { username: 'root' }, { username: 'root', password: '' }])
+    await expect(dataSource({ ...database.connection, ...wrong }).initialize()).rejects.toThrow(/denied/i)
+})
+
+it('keeps its files to itself', () => {
+  const open: string[] = []
+  const look = (path: string) => {
+    const about = lstatSync(path)
+    if (about.mode & 0o077) open.push(path)
+    if (about.isDirectory()) for (const name of readdirSync(path)) look(join(path, name))
+  }
+  look(folder)
+  expect(open).toEqual([])
 })
 
 it('loses no acknowledged save when it is killed, and says so while it is away', async () => {

@@ -1,9 +1,9 @@
-import { afterAll, beforeAll, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { point } from '@rudlo/core/envelope'
 import { allRoutes } from '../src/app'
 import { Client } from './client'
 import { handedIn, saveOf } from './story'
-import { BRIEF, makeWorld, REED, RUBRIC, type World } from './world'
+import { BRIEF, makeWorld, PASSWORD, REED, RUBRIC, type World } from './world'
 
 /** Everybody who may come: nobody, the owner, a classmate, a stranger, the teacher, another teacher. */
 const CALLERS = [null, 'anna', 'ben', 'cleo', 'teacher', 'otherTeacher'] as const
@@ -26,8 +26,15 @@ const ALL: Statuses = [200, 200, 200, 200, 200, 200]
 const MEMBERS: Statuses = [401, 200, 200, 200, 200, 200]
 const TEACHERS: Statuses = [401, 404, 404, 404, 200, 200]
 
+/**
+ * Who was somebody once. Taken out of the group, or of the last one that was taught: what a stranger gets. With a password that
+ * somebody else gave: only the way to an own one. With a session that is over, or erased: what nobody gets.
+ */
+const STATES = ['taken out', 'taught here once', 'password to be changed', 'session ended', 'erased'] as const
+
 let world: World
 let ids: Record<string, string>
+let names = 0
 
 beforeAll(async () => {
   world = await makeWorld()
@@ -90,7 +97,8 @@ const EXPECTED: Readonly<
   'get /api/health': { statuses: ALL },
   'get /api/session': { statuses: ALL },
   'post /api/session': {
-    body: () => ({ signIn: 'nobody', password: 'x' }),
+    // a name that nobody has guessed at
+    body: () => ({ signIn: `nobody${names++}`, password: 'x' }),
     statuses: [401, 401, 401, 401, 401, 401],
   },
   'post /api/demo-session': { body: () => ({ person: 'x' }), statuses: [404, 404, 404, 404, 404, 404] },
@@ -128,7 +136,11 @@ const EXPECTED: Readonly<
   'get /api/songs': { statuses: TEACHERS },
   'get /api/songs/:version': { statuses: TEACHERS },
   'post /api/songs': { body: () => ({ document: world.song }), statuses: TEACHERS },
-  'put /api/songs/:song': { body: () => ({ document: world.song }), statuses: TEACHERS },
+  // only its own teachers change a song
+  'put /api/songs/:song': {
+    body: () => ({ document: world.song }),
+    statuses: [401, 404, 404, 404, 200, 403],
+  },
   'post /api/uploads': { body: () => ({ name: 'a.wav', bytes: 4 }), statuses: TEACHERS },
   'get /api/uploads/:upload': { statuses: REVIEWER },
   // out of turn, since it has no number
@@ -155,9 +167,11 @@ const EXPECTED: Readonly<
   'post /api/groups/:group/students/:person/password': { statuses: REVIEWER },
   'post /api/groups/:group/requests': {
     body: () => ({ requests: [ids['request']], accept: false }),
-    statuses: [401, 404, 404, 404, 204, 404],
+    statuses: REVIEWER,
   },
   'post /api/groups/:group/teachers': { body: () => ({ signIn: 'teacher' }), statuses: REVIEWER },
+  'post /api/groups/:group/former/:person': { statuses: [401, 404, 404, 404, 204, 404] },
+  'post /api/people/:person/password': { statuses: REVIEWER },
   'get /api/groups/:group/trail': { statuses: REVIEWER },
   // the code belongs to no group
   'post /api/join': {
@@ -171,6 +185,14 @@ const EXPECTED: Readonly<
   'put /api/session/password': {
     body: () => ({ now: 'wrong', password: 'long enough' }),
     statuses: [401, 403, 403, 403, 403, 403],
+  },
+  'get /api/sessions': { statuses: MEMBERS },
+  // nobody has a session of this name
+  'delete /api/sessions/:session': { statuses: [401, 404, 404, 404, 404, 404] },
+  'get /api/works/:work/asked': { statuses: OWN },
+  'post /api/works/:work/asked': {
+    body: () => ({ task: 'in' }),
+    statuses: [401, 204, 404, 404, 404, 404],
   },
   'get /api/works/:work/hints': { statuses: OWN },
   'post /api/works/:work/hints': { body: () => ({ task: 'in', level: 0 }), statuses: OWN },
@@ -220,7 +242,7 @@ const EXPECTED: Readonly<
   },
   'post /api/hand-ins/:handIn/opened': { statuses: [401, 404, 404, 404, 404, 404] },
   'post /api/hand-ins/:handIn/look': { statuses: REVIEWER },
-  'post /api/hand-ins/:handIn/take-back': { statuses: [401, 404, 404, 404, 204, 404] },
+  'post /api/hand-ins/:handIn/measure': { statuses: [401, 404, 404, 404, 204, 404] },
   'post /api/assignments/:assignment/give-back': { body: () => ({}), statuses: REVIEWER },
   'put /api/assignments/:assignment/rubric': {
     body: () => ({ rubric: RUBRIC }),
@@ -250,6 +272,8 @@ const EXPECTED: Readonly<
     body: () => ({ outcome: 'again' }),
     statuses: [401, 404, 404, 404, 204, 404],
   },
+  // once it was given back
+  'post /api/hand-ins/:handIn/take-back': { statuses: [401, 404, 404, 404, 204, 404] },
   'get /api/assets/:asset': { statuses: SONGBOOK },
   'get /api/assets/:asset/overview': { statuses: SONGBOOK },
   'get /api/surfaces': { statuses: MEMBERS },
@@ -260,29 +284,178 @@ const EXPECTED: Readonly<
 /** Some routes end somebody's time here: they are tried with guests. */
 const GUESTS: Readonly<Record<string, string>> = {
   'post /api/groups/:group/students/:person/password': 'guest',
+  'post /api/groups/:group/former/:person': 'former',
+  'post /api/people/:person/password': 'guest',
   'delete /api/groups/:group/members/:person': 'guest2',
   'delete /api/people/:person': 'guest',
 }
 const alias = (key: string, name: string) => (name === 'person' ? (GUESTS[key] ?? name) : name)
 
-it('says of every route who may call it, and keeps to it', async () => {
-  const clients = await Promise.all(CALLERS.map((name) => world.as(name)))
-  for (const { method, path } of allRoutes(world.services)) {
-    const key = `${method} ${path}`
-    const expected = EXPECTED[key]
-    expect(expected, `${key} is not in the table of this test`).toBeDefined()
-    const address = key.split(' ')[1]!.replace(/:(\w+)/g, (_, name: string) => ids[alias(key, name)]!)
-    const statuses: number[] = []
-    // the owner and the teacher come last: their calls change things
-    for (const i of [0, 2, 3, 5, 1, 4]) {
-      const client = key === 'delete /api/session' ? await world.as(CALLERS[i]!) : clients[i]!
-      statuses[i] = (
-        await client.call(method.toUpperCase(), address + (expected!.query ?? ''), expected!.body?.())
-      ).status
-    }
-    expect(statuses, key).toEqual(expected!.statuses)
+/** What somebody in another state gets, by what a stranger and nobody get. */
+function expectedIn(state: (typeof STATES)[number], key: string, [nobody, , , stranger]: Statuses): number {
+  if (state === 'taken out' || state === 'taught here once') return stranger
+  if (state !== 'password to be changed') return nobody
+  if (nobody !== 401 || key === 'post /api/session') return stranger
+  // the password it has now is not asked for
+  return key === 'put /api/session/password' ? 200 : 403
+}
+
+const clients = new Map<string, Client>()
+
+/** What is typed of a card. */
+const asSent = ({ signIn, password }: { signIn: string; password: string }) => ({ signIn, password })
+
+beforeAll(async () => {
+  for (const name of CALLERS) clients.set(String(name), await world.as(name))
+  const teacher = await world.as('teacher')
+  const { group } = world
+  const comeIn = async (name: string) => {
+    const { body } = await teacher.post<{ cards: { signIn: string; password: string }[] }>(
+      `/api/groups/${group}/roster`,
+      { text: name, preview: false },
+    )
+    const client = new Client(world.app)
+    const { body: person } = await client.post<{ id: string }>('/api/session', asSent(body.cards[0]!))
+    return { client, id: person.id, signIn: body.cards[0]!.signIn }
   }
-  expect(Object.keys(EXPECTED)).toHaveLength(allRoutes(world.services).length)
+  const settled = async (name: string) => {
+    const made = await comeIn(name)
+    await made.client.put('/api/session/password', { password: PASSWORD })
+    return made
+  }
+  const signInAgain = (client: Client, signIn: string) =>
+    client.post('/api/session', { signIn, password: PASSWORD })
+
+  const out = await settled('Olga Out')
+  await teacher.delete(`/api/groups/${group}/members/${out.id}`)
+  await signInAgain(out.client, out.signIn)
+  clients.set('taken out', out.client)
+
+  const { body } = await teacher.post<{ cards: { signIn: string; password: string }[] }>(
+    `/api/groups/${group}/teachers`,
+    { signIn: 'once', name: 'Taught Once' },
+  )
+  const once = new Client(world.app)
+  const { body: former } = await once.post<{ id: string }>('/api/session', asSent(body.cards[0]!))
+  await once.put('/api/session/password', { password: PASSWORD })
+  await teacher.delete(`/api/groups/${group}/members/${former.id}`)
+  await signInAgain(once, 'once')
+  clients.set('taught here once', once)
+
+  clients.set('password to be changed', (await comeIn('Newly Come')).client)
+
+  const ended = await settled('Ended Early')
+  const thief = await ended.client.get<{ id: string }[]>('/api/sessions')
+  await signInAgain(new Client(world.app), ended.signIn)
+  await ended.client.delete(`/api/sessions/${thief.body[0]!.id}`)
+  clients.set('session ended', ended.client)
+
+  const erased = await settled('Erased Eve')
+  await teacher.delete(`/api/people/${erased.id}`)
+  clients.set('erased', erased.client)
+
+  const back = await settled('Former Fay')
+  await teacher.delete(`/api/groups/${group}/members/${back.id}`)
+  ids['former'] = back.id
+  ids['session'] = 'f'.repeat(20)
+})
+
+it('has every route in its table', () => {
+  expect(
+    allRoutes(world.services)
+      .map(({ method, path }) => `${method} ${path}`)
+      .sort(),
+  ).toEqual(Object.keys(EXPECTED).sort())
+})
+
+describe.each(Object.entries(EXPECTED))('%s', (key, { body, query, statuses }) => {
+  const [method = '', path = ''] = key.split(' ')
+  const call = async (client: Client) => {
+    const address = path.replace(/:(\w+)/g, (_, name: string) => ids[alias(key, name)]!)
+    return (await client.call(method.toUpperCase(), address + (query ?? ''), body?.())).status
+  }
+  // the owner and the teacher come last: their calls change things
+  const order = [0, 2, 3, 5] as const
+  it.each(order.map((i) => [String(CALLERS[i]), statuses[i]]))('%s gets %i', async (name, status) => {
+    const client =
+      key === 'delete /api/session'
+        ? await world.as(name === 'null' ? null : (name as 'ben'))
+        : clients.get(name)!
+    expect(await call(client)).toBe(status)
+  })
+  // signing out, or in as somebody else, would end their state
+  const ends = ['delete /api/session', 'put /api/session/password'].includes(key)
+  it.each((ends ? [] : STATES).map((state) => [state, expectedIn(state, key, statuses)] as const))(
+    'who is "%s" gets %i',
+    async (state, status) => {
+      expect(await call(clients.get(state)!)).toBe(status)
+    },
+  )
+  it.each([1, 4].map((i) => [String(CALLERS[i]), statuses[i]!]))('%s gets %i', async (name, status) => {
+    const client = key === 'delete /api/session' ? await world.as(name as 'anna') : clients.get(name)!
+    expect(await call(client)).toBe(status)
+  })
+})
+
+it('gives a student who was taken out nothing of what was theirs, and their teachers all of it', async () => {
+  const teacher = await world.as('teacher')
+  const { body } = await teacher.post<{ cards: { signIn: string; password: string }[] }>(
+    `/api/groups/${world.group}/roster`,
+    { text: 'Willi Work', preview: false },
+  )
+  const { signIn } = body.cards[0]!
+  const client = new Client(world.app)
+  const { body: person } = await client.post<{ id: string }>('/api/session', asSent(body.cards[0]!))
+  await client.put('/api/session/password', { password: PASSWORD })
+  const { work, handIn } = await handedIn(world, client, [point(0, -90), point(1920, 0)])
+  const line = await client.raw('GET', '/api/happenings/live')
+  const ended = (async () => {
+    for await (const _ of line.body!) void _
+    return true
+  })()
+  await teacher.delete(`/api/groups/${world.group}/members/${person.id}`)
+  // the open line ends at once, and so does the session
+  expect(await Promise.race([ended, new Promise((resolve) => setTimeout(() => resolve(false), 3000))])).toBe(
+    true,
+  )
+  expect((await client.get('/api/assignments')).status).toBe(401)
+  await client.post('/api/session', { signIn, password: PASSWORD })
+  expect((await client.get<unknown[]>('/api/assignments')).body).toEqual([])
+  const calls: [string, string, unknown?][] = [
+    ['GET', `/api/works/${work}`],
+    ['GET', `/api/works/${work}/head`],
+    ['GET', `/api/works/${work}/hand-ins`],
+    ['GET', `/api/works/${work}/tries`],
+    ['GET', `/api/works/${work}/bundle`],
+    ['GET', `/api/hand-ins/${handIn.id}`],
+    ['GET', `/api/hand-ins/${handIn.id}/bundle`],
+    ['PATCH', `/api/works/${work}`, saveOf(2, [point(0, -3)])],
+    ['POST', `/api/works/${work}/hand-ins`, { revision: 2 }],
+    ['POST', `/api/works/${work}/hints`, { task: 'in', level: 0 }],
+    ['PUT', `/api/works/${work}/window`, { window: 'window-1' }],
+    ['GET', `/api/assets/${ids['asset']}`],
+  ]
+  for (const [method, path, sent] of calls)
+    expect((await client.call(method, path, sent)).status, `${method} ${path}`).toBe(404)
+
+  const former = await teacher.get<{ former: { id: string }[] }>(`/api/groups/${world.group}`)
+  expect(former.body.former.map((f) => f.id)).toContain(person.id)
+  expect((await teacher.get(`/api/people/${person.id}/everything`)).status).toBe(200)
+  expect((await teacher.post(`/api/people/${person.id}/password`)).status).toBe(200)
+  const trail = await teacher.get<{ what: string; whom: string }[]>(`/api/groups/${world.group}/trail`)
+  expect(trail.body.filter((t) => t.whom === 'Willi Work').map((t) => t.what)).toEqual([
+    'gave a new password',
+    'took out of the group',
+    'added',
+  ])
+  expect((await (await world.as('otherTeacher')).post(`/api/people/${person.id}/password`)).status).toBe(404)
+  // taken in again, everything is there as it was
+  expect((await teacher.post(`/api/groups/${world.group}/former/${person.id}`)).status).toBe(204)
+  const card = await teacher.post<{ signIn: string; password: string }>(`/api/people/${person.id}/password`)
+  await client.post('/api/session', { signIn, password: card.body.password })
+  await client.put('/api/session/password', { password: PASSWORD })
+  expect((await client.get<unknown[]>(`/api/works/${work}/hand-ins`)).body).toHaveLength(1)
+  expect((await teacher.delete(`/api/people/${person.id}`)).status).toBe(204)
 })
 
 it('finds nothing under ids that are made up, whoever asks', async () => {

@@ -32,7 +32,7 @@ function fill(left: number): void {
 }
 
 describe.skipIf(!mounted)('on a disk that is full', () => {
-  const database = new PrivateDatabase(folder)
+  const database = new PrivateDatabase(folder, { more: 'test\\_%' })
   let world: World
   let anna: Client
   let teacher: Client

@@ -3,7 +3,6 @@ import { point } from '@rudlo/core/envelope'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { Client, type Refused } from './client'
 import { handedIn, type HandInAnswer } from './story'
-import { Person } from '../src/people/person.entity'
 import { makeWorld, PASSWORD, type World } from './world'
 
 interface Card {
@@ -109,7 +108,6 @@ describe('a class', () => {
         password: 'long enough',
       })
     expect((await ask('ulla')).body.group).toBe('Open')
-    expect((await ask('ulla')).body.error.message).toMatch(/already/)
     expect((await ask('anna')).body.error.message).toMatch(/already/)
     await ask('udo')
     expect((await signedIn('ulla', 'long enough')).answer.status).toBe(401)
@@ -166,7 +164,7 @@ describe('a pair', () => {
     const guesses = []
     for (let i = 0; i < 5; i++) guesses.push((await give({ signIn: 'ben', password: `guess ${i}` })).status)
     expect(guesses).toEqual([400, 400, 400, 400, 429])
-    await world.database.getRepository(Person).update(world.ben, { wrongTries: 0, retryAt: null })
+    await world.database.query('DELETE FROM guesses')
     expect((await give({ signIn: 'anna', password: PASSWORD })).status).toBe(400)
     expect((await give({ signIn: 'cleo', password: PASSWORD })).status).toBe(400)
     expect((await give({ signIn: 'ben', password: PASSWORD })).body.number).toBe(handIn.number + 1)

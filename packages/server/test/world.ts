@@ -11,7 +11,8 @@ import { inject } from 'vitest'
 import { hashPassword } from '../src/access/passwords'
 import { createApp } from '../src/app'
 import { Assignment } from '../src/assignments/assignment.entity'
-import { dataSource } from '../src/database/data-source'
+import { dataSource, type DatabaseSettings } from '../src/database/data-source'
+import { bringUpToDate } from '../src/database/up-to-date'
 import { Group, Membership } from '../src/people/group.entity'
 import { Person, type Role } from '../src/people/person.entity'
 import { createServices, type Services } from '../src/services'
@@ -69,27 +70,35 @@ export interface World {
   close(): Promise<void>
 }
 
-/** A fresh database on the tests' server, with all migrations. */
-export async function freshDatabase(
-  connection: { host: string; port: number; username: string; password: string } = inject('connection'),
-): Promise<DataSource> {
+type Connection = { host: string; port: number; username: string; password: string }
+
+/** An empty database on the tests' server. */
+export async function emptyDatabase(
+  connection: Connection = inject('connection'),
+): Promise<DatabaseSettings> {
   const database = `test_${randomUUID().replaceAll('-', '')}`
-  const root = await mysql.createConnection({
-    host: connection.host,
-    port: connection.port,
-    user: connection.username,
-    password: connection.password,
-  })
-  await root.query(`CREATE DATABASE ${database} CHARACTER SET utf8mb4`)
+  const { host, port, username: user, password } = connection
+  const root = await mysql.createConnection({ host, port, user, password })
+  await root.query(`CREATE DATABASE ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
   await root.end()
-  const source = await dataSource({ ...connection, database }).initialize()
-  await source.runMigrations({ transaction: 'each' })
+  return { host, port, username: user, password, database }
+}
+
+/** A fresh database on the tests' server, with all migrations. */
+export async function freshDatabase(connection?: Connection): Promise<DataSource> {
+  const source = await dataSource(await emptyDatabase(connection)).initialize()
+  await bringUpToDate(source)
   return source
 }
 
 /** Anna and Ben are in the teacher's group, Cleo in the other teacher's. */
 export async function makeWorld(
-  options: { demo?: boolean; disk?: string; connection?: Parameters<typeof freshDatabase>[0] } = {},
+  options: {
+    demo?: boolean
+    disk?: string
+    connection?: Parameters<typeof freshDatabase>[0]
+    pauses?: readonly number[]
+  } = {},
 ): Promise<World> {
   const database = await freshDatabase(options.connection)
   const log: string[] = []
@@ -97,6 +106,7 @@ export async function makeWorld(
     demo: options.demo ?? false,
     workers: new URL('../dist/', import.meta.url),
     log: (line) => log.push(line),
+    ...(options.pauses ? { pauses: options.pauses } : {}),
   })
   const app = createApp(services, {
     log: (line) => log.push(line),
@@ -196,8 +206,6 @@ async function person(database: DataSource, name: string, role: Role, passwordHa
     signIn: name.toLowerCase(),
     role,
     passwordHash,
-    wrongTries: 0,
-    retryAt: null,
     mustChange: false,
   })
   return id

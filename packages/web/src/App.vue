@@ -3,6 +3,7 @@ import { onMounted, ref, watchEffect } from 'vue'
 import { useTheme } from 'vuetify'
 import FirstTeacherPage from './people/FirstTeacherPage.vue'
 import OwnPasswordPage from './people/OwnPasswordPage.vue'
+import SignInAgain from './people/SignInAgain.vue'
 import SignInPage from './people/SignInPage.vue'
 import { useSession } from './people/session-store'
 import { useThemeChoice } from './theme/theme-store'
@@ -43,6 +44,7 @@ onMounted(look)
       <router-view v-else-if="session.person" :key="session.person.id" />
       <FirstTeacherPage v-else-if="session.needsFirstTeacher" />
       <SignInPage v-else />
+      <SignInAgain v-if="session.person" />
     </template>
   </v-app>
 </template>

@@ -27,19 +27,28 @@ const VERSION = 1
 const LARGEST_DOCUMENT = 4 * 1024 * 1024
 const LARGEST_BUNDLE = 1024 * 1024 * 1024
 
-/** Packs a bundle: a zip whose audio is stored as it is, since FLAC does not get smaller. */
+/** The date of every file in a bundle: the same content gives the same bytes. */
+export const BUNDLE_TIME = '2000-01-01T00:00:00'
+
+/** The documents of a bundle, by name, in their order. */
+export const bundleDocuments = ({ song, mix }: Pick<Bundle, 'song' | 'mix'>): Record<string, Uint8Array> => ({
+  [HEAD]: document({ format: 'rudlo-bundle', version: VERSION, title: song.title }),
+  [SONG]: document(song),
+  [MIX]: document(mix),
+})
+
+/** Where the audio of an asset lies in a bundle: stored as it is, since FLAC does not get smaller. */
+export const bundleAudio = (assetId: string): string => `audio/${assetId}.flac`
+
+/** Packs a bundle: a zip of its documents and its audio. @throws RangeError where audio is missing */
 export function packBundle({ song, mix, audio }: Bundle): Uint8Array {
-  const files: Zippable = {
-    [HEAD]: document({ format: 'rudlo-bundle', version: VERSION, title: song.title }),
-    [SONG]: document(song),
-    [MIX]: document(mix),
-  }
+  const files: Zippable = bundleDocuments({ song, mix })
   for (const { id } of song.assets) {
     const bytes = audio.get(id)
     if (!bytes) throw new RangeError(`The audio ${id.slice(0, 8)}… of the song is not there.`)
-    files[`audio/${id}.flac`] = [bytes, { level: 0 }]
+    files[bundleAudio(id)] = [bytes, { level: 0 }]
   }
-  return zipSync(files, { level: 6, mtime: '2000-01-01T00:00:00' })
+  return zipSync(files, { level: 6, mtime: BUNDLE_TIME })
 }
 
 const document = (value: unknown) => strToU8(JSON.stringify(value))

@@ -1,5 +1,13 @@
 /** Files and packed forms that the core reads and writes. */
-export { packBundle, unpackBundle, type Bundle, type BundleParts } from './bundle'
+export {
+  BUNDLE_TIME,
+  bundleAudio,
+  bundleDocuments,
+  packBundle,
+  unpackBundle,
+  type Bundle,
+  type BundleParts,
+} from './bundle'
 export { overviewOf, packOverview, unpackOverview, OVERVIEW_STEP, type Overview } from './overview'
 export { writeWav, readWav, wavLayout, readWavChannel, quantise, type WavAudio, type WavLayout } from './wav'
 export { csvText } from './csv'

@@ -7,7 +7,7 @@ export { mixProblem } from './invariants'
 export { upgradeMix, MIX_VERSION } from './upgrade'
 export { isColoured, plainMix, playingOf } from './start'
 export { envelopeOf, laneAt, lineInCharge, withLineShown, withPoints, withLane, type Lane } from './lanes'
-export { patchBetween, type Patch, type PatchOperation } from './patch'
+export { PATCH_LIMITS, patchBetween, type Patch, type PatchOperation } from './patch'
 export { withSetting } from './settings'
 export {
   addEffect,
@@ -45,4 +45,4 @@ export {
 } from './motifs'
 export { changedStretch, type Stretch } from './changed'
 export { allLanes, lanesOf } from './lane-list'
-export { withPatch } from './apply-patch'
+export { PatchProblem, withPatch } from './apply-patch'

@@ -10,13 +10,16 @@ import {
   envelopeOf,
   LIMITS,
   lineInCharge,
+  PATCH_LIMITS,
   patchBetween,
+  PatchProblem,
   plainMix,
   resolve,
   trackLevel,
   upgradeMix,
   withLane,
   withLineShown,
+  withPatch,
   withPoints,
   type Effect,
   type Mix,
@@ -287,7 +290,103 @@ describe('patchBetween', () => {
     expect(patch).toEqual([{ op: 'add', path: '/envelopes/0/points/500', value: more[500] }])
   })
 
+  it('leads from one document to another by the own way of applying it, and leaves the first as it was', () => {
+    const json = fc.jsonValue({ maxDepth: 4 })
+    fc.assert(
+      fc.property(json, json, (before, after) => {
+        const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as object
+        const start = plain({ root: before })
+        const copy = plain(start)
+        const goal = plain({ root: after })
+        expect(plain(withPatch(start, patchBetween(start, goal)))).toEqual(goal)
+        expect(start).toEqual(copy)
+      }),
+    )
+  })
+
+  it('stays within what a patch may ask for, however much of the largest mix changes', () => {
+    const line = (shift: number) => Array.from({ length: 450 }, (_, i) => point(i * 10 + shift, -6 - shift))
+    const many = (shift: number) => ({
+      mix: { envelopes: Array.from({ length: 128 }, (_, k) => ({ id: `e${k}`, points: line(shift) })) },
+      notes: [],
+    })
+    const patch = patchBetween(many(0), many(1))
+    expect(patch.length).toBeLessThanOrEqual(PATCH_LIMITS.operations)
+    expect(withPatch(many(0), patch)).toEqual(many(1))
+    const all = { points: Array.from({ length: 5000 }, (_, i) => point(i, 0)) }
+    expect(patchBetween(all, { points: all.points.map((p) => ({ ...p, value: -1 })) })).toHaveLength(1)
+  })
+
   it('is empty where nothing changed', () => {
     expect(patchBetween(rich, JSON.parse(JSON.stringify(rich)))).toEqual([])
+  })
+})
+
+describe('a patch that was sent', () => {
+  const document = { list: Array.from({ length: 100 }, (_, i) => i), record: { a: { b: 1 } } }
+
+  it('does what RFC 6902 says of add, replace and remove', () => {
+    const place = fc.constantFrom(
+      '/list/0',
+      '/list/50',
+      '/list/100',
+      '/list/-',
+      '/record/a',
+      '/record/c',
+      '/record/a/b',
+    )
+    const operation = fc.oneof(
+      fc.record({ op: fc.constantFrom('add', 'replace'), path: place, value: fc.jsonValue({ maxDepth: 2 }) }),
+      fc.record({ op: fc.constant('remove'), path: place }),
+    )
+    fc.assert(
+      fc.property(fc.array(operation, { maxLength: 8 }), (patch) => {
+        const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as object
+        let wanted: unknown = 'refused'
+        try {
+          wanted = fastJsonPatch.applyPatch(plain(document), plain(patch) as Operation[], true).newDocument
+        } catch {
+          // the reference refuses it
+        }
+        let made: unknown = 'refused'
+        try {
+          made = withPatch(document, plain(patch) as unknown[])
+        } catch (error) {
+          expect(error).toBeInstanceOf(PatchProblem)
+        }
+        expect(made).toEqual(wanted)
+      }),
+    )
+  })
+
+  it.each([
+    ['copies', { op: 'copy', from: '/list', path: '/record/a' }],
+    ['moves', { op: 'move', from: '/list', path: '/list/0' }],
+    ['tests', { op: 'test', path: '/list/0', value: 0 }],
+    ['reaches for a prototype', { op: 'add', path: '/__proto__/x', value: 1 }],
+    ['sets a prototype', { op: 'add', path: '/record/__proto__', value: { x: 1 } }],
+    ['reaches for what is inherited', { op: 'replace', path: '/record/constructor/name', value: 1 }],
+    ['has an index that is none', { op: 'add', path: '/list/01', value: 1 }],
+    ['has an index beyond the end', { op: 'add', path: '/list/101', value: 1 }],
+    ['adds nothing', { op: 'add', path: '/list/0' }],
+    ['has no path', { op: 'remove' }],
+    ['goes too deep', { op: 'add', path: '/a'.repeat(99), value: 1 }],
+    ['leaves nothing', { op: 'remove', path: '' }],
+    ['is nothing', null],
+  ])('is refused where it %s, and says which operation', (_, operation) => {
+    const patch = [{ op: 'replace', path: '/list/0', value: 7 }, operation]
+    expect(() => withPatch(document, patch)).toThrow(expect.objectContaining({ index: 1 }))
+    expect(document.list[0]).toBe(0)
+    expect(Object.prototype).not.toHaveProperty('x')
+  })
+
+  it('is refused before it asks for too much', () => {
+    const empty = { list: [] as number[] }
+    const front = Array.from({ length: 20_000 }, () => ({ op: 'add', path: '/list/0', value: 0 }))
+    expect(() => withPatch(empty, front)).toThrow(/asks for too much/)
+    expect(() => withPatch(empty, [...front, front[0]])).toThrow(/too many changes/)
+    const lists = { lists: Array.from({ length: 3000 }, () => Array.from({ length: 1000 }, () => 0)) }
+    const touchAll = lists.lists.map((_, i) => ({ op: 'replace', path: `/lists/${i}/0`, value: 1 }))
+    expect(() => withPatch(lists, touchAll)).toThrow(/asks for too much/)
   })
 })

@@ -6,6 +6,17 @@ export type PatchOperation =
 
 export type Patch = readonly PatchOperation[]
 
+/** What a patch may ask for. An edit of every point of the largest mix stays far below. */
+export const PATCH_LIMITS = {
+  operations: 20_000,
+  /** Steps of a path. */
+  depth: 16,
+  /** Entries of lists that are moved along by what comes in before them, or goes. */
+  shifts: 30_000_000,
+  /** Entries and properties that are copied, since the document before stays as it is. */
+  copies: 2_000_000,
+} as const
+
 type Json = Readonly<Record<string, unknown>> | readonly unknown[]
 
 /**
@@ -16,7 +27,23 @@ type Json = Readonly<Record<string, unknown>> | readonly unknown[]
 export function patchBetween(before: unknown, after: unknown): Patch {
   const patch: PatchOperation[] = []
   compare(before, after, '', patch)
-  return patch
+  return patch.length > PATCH_LIMITS.operations ? coarse(before, after) : patch
+}
+
+/** A list in which a longer stretch differs is replaced as a whole: that is shorter, and less work. */
+const LONGEST_STRETCH = 500
+
+/** The same in few operations: whatever differs at the top is replaced. */
+function coarse(before: unknown, after: unknown): Patch {
+  if (!isRecord(before) || !isRecord(after)) return [{ op: 'replace', path: '', value: after }]
+  const gone = Object.keys(before).filter((key) => !Object.hasOwn(after, key))
+  const changed = Object.entries(after).filter(
+    ([key, value]) => !Object.hasOwn(before, key) || !equal(before[key], value),
+  )
+  return [
+    ...gone.map((key) => ({ op: 'remove' as const, path: `/${escape(key)}` })),
+    ...changed.map(([key, value]) => ({ op: 'add' as const, path: `/${escape(key)}`, value })),
+  ]
 }
 
 function compare(before: unknown, after: unknown, path: string, patch: PatchOperation[]): void {
@@ -57,6 +84,10 @@ function compareLists(
   const gone = before.length - tail - head
   const come = after.length - tail - head
   const both = Math.min(gone, come)
+  if (Math.max(gone, come) > LONGEST_STRETCH) {
+    patch.push({ op: 'replace', path, value: after })
+    return
+  }
   for (let i = 0; i < both; i++) compare(before[head + i], after[head + i], `${path}/${head + i}`, patch)
   for (let i = gone - 1; i >= both; i--) patch.push({ op: 'remove', path: `${path}/${head + i}` })
   for (let i = both; i < come; i++)

@@ -2,6 +2,7 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import type { DataSource } from 'typeorm'
 import { Problem } from '../http/problem'
 import { Person } from '../people/person.entity'
+import { checkPassword } from './password-rules'
 import { hashPassword } from './passwords'
 import { Setting } from './setting.entity'
 
@@ -14,6 +15,20 @@ export class Installation {
     /** Whether the sign-in page offers everybody by name. */
     readonly demo: boolean,
   ) {}
+
+  #secret: Promise<string> | undefined
+
+  /** What only this installation knows; made once, the same for all of its servers. */
+  secret(): Promise<string> {
+    return (this.#secret ??= this.#readSecret())
+  }
+
+  async #readSecret(): Promise<string> {
+    const settings = this.database.getRepository(Setting)
+    const value = randomBytes(32).toString('hex')
+    await settings.createQueryBuilder().insert().values({ name: 'secret', value }).orIgnore().execute()
+    return (await settings.findOneByOrFail({ name: 'secret' })).value
+  }
 
   async needsFirstTeacher(): Promise<boolean> {
     return !this.demo && (await this.database.getRepository(Person).countBy({ role: 'teacher' })) === 0
@@ -33,6 +48,7 @@ export class Installation {
     signIn: string
     password: string
   }): Promise<Person> {
+    checkPassword(by.password, by)
     const passwordHash = await hashPassword(by.password)
     return this.database.transaction(async (manager) => {
       const stored = await manager.findOne(Setting, {
@@ -54,8 +70,6 @@ export class Installation {
         signIn: by.signIn,
         passwordHash,
         role: 'teacher',
-        wrongTries: 0,
-        retryAt: null,
         mustChange: false,
       })
       await manager.insert(Person, person)

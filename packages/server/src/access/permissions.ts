@@ -3,13 +3,17 @@ import { Assignment, isOpenTo } from '../assignments/assignment.entity'
 import { HandIn } from '../handins/hand-in.entity'
 import { notFound } from '../http/problem'
 import { Membership } from '../people/group.entity'
+import type { People } from '../people/people'
 import type { Person } from '../people/person.entity'
 import { SongVersionAsset } from '../songbook/song.entity'
 import { Work } from '../works/work.entity'
 
 /** Whose is whose. What a person may not see is reported as not found. */
 export class Permissions {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly people: People,
+  ) {}
 
   /** An assignment of one of the person's groups. @throws Problem 404 */
   async assignment(person: Person, id: string): Promise<Assignment> {
@@ -26,9 +30,15 @@ export class Permissions {
     return found
   }
 
-  /** The person's own work. @throws Problem 404 */
+  /** The person's own work, as long as they belong to the group it was made for. @throws Problem 404 */
   async ownWork(person: Person, id: string): Promise<Work> {
-    const work = await this.database.getRepository(Work).findOneBy({ id, personId: person.id })
+    const work = await this.database
+      .getRepository(Work)
+      .createQueryBuilder('w')
+      .innerJoin(Assignment, 'a', 'a.id = w.assignment_id')
+      .innerJoin(Membership, 'm', 'm.group_id = a.group_id AND m.person_id = w.person_id')
+      .where('w.id = :id AND w.person_id = :person', { id, person: person.id })
+      .getOne()
     if (!work) throw notFound()
     return work
   }
@@ -43,8 +53,9 @@ export class Permissions {
   }
 
   /** Whether an assignment of one of the person's groups uses this audio; teachers may hear the whole songbook. */
-  async mayHear({ id: personId, role }: Person, assetId: string): Promise<boolean> {
-    if (role === 'teacher') return true
+  async mayHear(person: Person, assetId: string): Promise<boolean> {
+    const { id: personId, role } = person
+    if (role === 'teacher') return !(await this.people.isOut(person))
     const count = await this.database
       .getRepository(SongVersionAsset)
       .createQueryBuilder('va')

@@ -1,10 +1,11 @@
 import { IsOptional, IsString, Length, Matches, MaxLength } from 'class-validator'
+import { IsId } from '../http/fields'
 import type { Services } from '../services'
 import { Person } from '../people/person.entity'
 import { notFound, Problem } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
+import { checkPassword } from './password-rules'
 import { hashPassword } from './passwords'
-import { provesToBe } from './prove'
 
 class SignInBody {
   @IsString({ message: 'The sign-in name is missing' })
@@ -17,8 +18,7 @@ class SignInBody {
 }
 
 class DemoSignInBody {
-  @IsString()
-  @MaxLength(36)
+  @IsId()
   person!: string
 }
 
@@ -58,11 +58,21 @@ export function personView({ id, name, role, mustChange }: Person) {
   return { id, name, role, mustChange }
 }
 
-export function accessRoutes({ database, sessions, installation }: Services): Route[] {
+export function accessRoutes({
+  database,
+  sessions,
+  installation,
+  guard,
+  people: classes,
+}: Services): Route[] {
   const people = database.getRepository(Person)
   return [
     route('get', '/api/session', 'anyone', async ({ person }) => ({
-      person: person && personView(person),
+      person: person && {
+        ...personView(person),
+        classes: await classes.countOf(person.id),
+        isOut: await classes.isOut(person),
+      },
       demo:
         installation.demo && !person
           ? (await people.find({ order: { role: 'DESC', name: 'ASC' } })).map(personView)
@@ -72,7 +82,7 @@ export function accessRoutes({ database, sessions, installation }: Services): Ro
 
     routeWithBody('post', '/api/session', 'anyone', SignInBody, async ({ c, body }) => {
       const person = await people.findOneBy({ signIn: body.signIn.trim().toLowerCase() })
-      if (!(await provesToBe(c, people, person, body.password)) || !person)
+      if (!(await guard.proves(c, body.signIn, person, body.password)) || !person)
         throw new Problem(401, 'wrong-password', 'That name and password do not belong together.')
       await sessions.begin(c, person.id)
       return personView(person)
@@ -98,15 +108,25 @@ export function accessRoutes({ database, sessions, installation }: Services): Ro
       OwnPasswordBody,
       async ({ c, person, body }) => {
         // whoever was given a password does not have to know it again, whoever chose one does
-        if (!person.mustChange && !(await provesToBe(c, people, person, body.now ?? '')))
+        if (!person.mustChange && !(await guard.proves(c, person.signIn, person, body.now ?? '')))
           throw new Problem(403, 'wrong-password', 'That is not your password as it is now.')
-        const passwordHash = await hashPassword(body.password)
-        await people.update(person.id, { passwordHash, mustChange: false, wrongTries: 0, retryAt: null })
-        await sessions.endAllOf(person.id)
+        checkPassword(body.password, person)
+        const passwordHash = await hashPassword(body.password, person.id)
+        await database.transaction(async (manager) => {
+          await manager.update(Person, person.id, { passwordHash, mustChange: false })
+          await sessions.endAllOf(manager, person.id)
+        })
         await sessions.begin(c, person.id)
         return personView({ ...person, mustChange: false })
       },
     ),
+
+    route('get', '/api/sessions', 'signed-in', ({ c, person }) => sessions.of(c, person.id)),
+
+    route('delete', '/api/sessions/:session', 'signed-in', async ({ person, param }) => {
+      if (!(await sessions.endOne(person.id, param('session')))) throw notFound()
+      return null
+    }),
 
     route('delete', '/api/session', 'anyone', async ({ c }) => {
       await sessions.end(c)

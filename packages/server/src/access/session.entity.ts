@@ -11,4 +11,15 @@ export class Session {
 
   @Column({ name: 'expires_at', type: 'datetime', precision: 3 })
   expiresAt!: Date
+
+  @Column({ name: 'created_at', type: 'datetime', precision: 3 })
+  createdAt!: Date
+
+  /** When something was last done with it, to within some minutes. */
+  @Column({ name: 'seen_at', type: 'datetime', precision: 3 })
+  seenAt!: Date
+
+  /** Kind of browser and system; empty where that is not known. */
+  @Column({ type: 'varchar', length: 60, default: '' })
+  device!: string
 }

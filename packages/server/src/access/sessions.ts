@@ -1,35 +1,62 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { Context } from 'hono'
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie'
-import { LessThan, type DataSource } from 'typeorm'
+import { LessThan, MoreThan, type DataSource, type EntityManager } from 'typeorm'
+import type { Happenings } from '../live/happenings'
 import { Person } from '../people/person.entity'
+import { deviceOf } from './device'
 import { Session } from './session.entity'
 
 const COOKIE = 'rudlo_session'
 const DAYS = 14
+/** A session is noted as used at most so often. */
+const NOTE_MS = 5 * 60_000
+/** So much of the hash names a session to its owner: enough to tell sessions apart, too little to find its token. */
+const NAME_LENGTH = 20
 
 function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('hex')
 }
 
-/** Sessions in the database, named by an HttpOnly cookie. */
+/** A session as its owner sees it. */
+export interface OwnSession {
+  readonly id: string
+  /** Kind of browser and system, such as "Firefox, Linux". */
+  readonly device: string
+  readonly begunAt: Date
+  readonly seenAt: Date
+  /** Whether it is the one that asks. */
+  readonly here: boolean
+}
+
+/** Sessions in the database, named by an HttpOnly cookie. Whoever ends one ends its open lines as well. */
 export class Sessions {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly happenings: Happenings,
+  ) {}
 
   /** Signs a person in on this browser. */
   async begin(c: Context, personId: string): Promise<void> {
     await this.end(c)
     const token = randomBytes(32).toString('base64url')
-    const expiresAt = new Date(Date.now() + DAYS * 86_400_000)
-    await this.database.getRepository(Session).delete({ expiresAt: LessThan(new Date()) })
-    await this.database.getRepository(Session).insert({ tokenHash: hashOf(token), personId, expiresAt })
+    const now = new Date()
+    const expiresAt = new Date(now.getTime() + DAYS * 86_400_000)
+    await this.database.getRepository(Session).delete({ expiresAt: LessThan(now) })
+    await this.database.getRepository(Session).insert({
+      tokenHash: hashOf(token),
+      personId,
+      expiresAt,
+      createdAt: now,
+      seenAt: now,
+      device: deviceOf(c.req.header('user-agent') ?? ''),
+    })
     setCookie(c, COOKIE, token, {
       httpOnly: true,
       sameSite: 'Lax',
       path: '/',
       maxAge: DAYS * 86_400,
-      // behind a proxy the proxy says how it was asked
-      secure: new URL(c.req.url).protocol === 'https:' || c.req.header('x-forwarded-proto') === 'https',
+      secure: isSecure(c),
     })
   }
 
@@ -37,22 +64,86 @@ export class Sessions {
   async person(c: Context): Promise<Person | null> {
     const token = getCookie(c, COOKIE)
     if (!token) return null
-    return this.database
+    const found = await this.database
       .getRepository(Person)
       .createQueryBuilder('p')
       .innerJoin(Session, 's', 's.person_id = p.id')
+      .addSelect('s.seen_at', 'seenAt')
       .where('s.token_hash = :hash AND s.expires_at > :now', { hash: hashOf(token), now: new Date() })
-      .getOne()
+      .getRawAndEntities<{ seenAt: Date }>()
+    const person = found.entities[0] ?? null
+    if (person && Date.now() - Number(found.raw[0]!.seenAt) > NOTE_MS)
+      await this.database.getRepository(Session).update({ tokenHash: hashOf(token) }, { seenAt: new Date() })
+    return person
   }
 
-  /** Signs a person out on every browser. */
-  async endAllOf(personId: string): Promise<void> {
-    await this.database.getRepository(Session).delete({ personId })
+  /** Tells whether the session that a request came with still holds; asked again and again while a line is open. */
+  stillHolds(c: Context): () => Promise<boolean> {
+    const token = getCookie(c, COOKIE)
+    const key = token ? { tokenHash: hashOf(token) } : null
+    const sessions = this.database.getRepository(Session)
+    return async () => key !== null && (await sessions.existsBy({ ...key, expiresAt: MoreThan(new Date()) }))
+  }
+
+  /** Everything a person is signed in on, last used first. */
+  async of(c: Context, personId: string): Promise<OwnSession[]> {
+    const mine = hashOf(getCookie(c, COOKIE) ?? '')
+    const found = await this.database
+      .getRepository(Session)
+      .find({ where: { personId, expiresAt: MoreThan(new Date()) }, order: { seenAt: 'DESC' } })
+    return found.map(({ tokenHash, device, createdAt, seenAt }) => ({
+      id: tokenHash.slice(0, NAME_LENGTH),
+      device,
+      begunAt: createdAt,
+      seenAt,
+      here: tokenHash === mine,
+    }))
+  }
+
+  /** Ends one session of a person. @returns whether there was one */
+  async endOne(personId: string, id: string): Promise<boolean> {
+    if (id.length !== NAME_LENGTH) return false
+    return this.database.transaction(async (manager) => {
+      const gone = await manager
+        .createQueryBuilder()
+        .delete()
+        .from(Session)
+        .where('person_id = :personId AND LEFT(token_hash, :length) = :id', {
+          personId,
+          id,
+          length: NAME_LENGTH,
+        })
+        .execute()
+      await this.#over(manager, personId)
+      return Boolean(gone.affected)
+    })
+  }
+
+  /** Signs a person out on every browser, in the transaction of what makes that necessary. */
+  async endAllOf(manager: EntityManager, personId: string): Promise<void> {
+    await manager.delete(Session, { personId })
+    await this.#over(manager, personId)
   }
 
   async end(c: Context): Promise<void> {
     const token = getCookie(c, COOKIE)
-    if (token) await this.database.getRepository(Session).delete({ tokenHash: hashOf(token) })
     deleteCookie(c, COOKIE, { path: '/' })
+    if (!token) return
+    const key = { tokenHash: hashOf(token) }
+    const session = await this.database.getRepository(Session).findOneBy(key)
+    if (!session) return
+    await this.database.transaction(async (manager) => {
+      await manager.delete(Session, key)
+      await this.#over(manager, session.personId)
+    })
+  }
+
+  /** Open lines of the person look whether their session still holds. */
+  #over(manager: EntityManager, personId: string): Promise<void> {
+    return this.happenings.tell(manager, [personId], 'signed out', { assignment: '', handIn: '' })
   }
 }
+
+/** Whether the browser came by HTTPS; behind a proxy the proxy says how it was asked. */
+export const isSecure = (c: Context): boolean =>
+  new URL(c.req.url).protocol === 'https:' || c.req.header('x-forwarded-proto') === 'https'

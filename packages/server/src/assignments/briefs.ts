@@ -2,7 +2,7 @@ import { completeBrief, readBrief, type Brief } from '@rudlo/core/brief'
 import type { Mix } from '@rudlo/core/mix'
 import { checkMix } from '@rudlo/core/validate'
 import type { SongVersion } from '@rudlo/core/song'
-import type { DataSource } from 'typeorm'
+import type { DataSource, EntityManager } from 'typeorm'
 import { badInput } from '../http/problem'
 import type { Assignment } from './assignment.entity'
 import { Exception } from './exception.entity'
@@ -16,11 +16,16 @@ export class Briefs {
     return completeBrief(JSON.parse(brief) as Partial<Brief>)
   }
 
-  /** What holds for one student: a brief of their own, or the one for everybody; and when it is due. */
-  async forPerson(assignment: Assignment, personId: string): Promise<{ brief: Brief; dueAt: Date | null }> {
-    const own = await this.database
-      .getRepository(Exception)
-      .findOneBy({ assignmentId: assignment.id, personId })
+  /**
+   * What holds for one student: a brief of their own, or the one for everybody; and when it is due.
+   * @param manager the transaction that asks, if one does
+   */
+  async forPerson(
+    assignment: Assignment,
+    personId: string,
+    manager: EntityManager = this.database.manager,
+  ): Promise<{ brief: Brief; dueAt: Date | null }> {
+    const own = await manager.findOneBy(Exception, { assignmentId: assignment.id, personId })
     return {
       brief: own?.brief ? this.of({ brief: own.brief }) : this.of(assignment),
       dueAt: own?.dueAt ?? assignment.dueAt,

@@ -6,6 +6,7 @@ import { Assignment, isOpenTo } from './assignment.entity'
 import { completeRubric, readRubric, type Rubric } from '@rudlo/core/rubric'
 import { HandIn, isBack, stateFor } from '../handins/hand-in.entity'
 import { badInput, notFound } from '../http/problem'
+import { AsSent } from '../http/as-sent'
 import { route, routeWithBody, type Route } from '../http/route'
 import { Group, Membership } from '../people/group.entity'
 import type { Person } from '../people/person.entity'
@@ -15,16 +16,19 @@ import { sentBrief } from './briefs'
 import { ChangedAssignmentBody, ExceptionBody, NewAssignmentBody } from './writing'
 
 class MixBody {
+  @AsSent()
   @IsObject({ message: 'The mix is missing' })
   mix!: object
 }
 
 class RubricBody {
+  @AsSent()
   @IsObject({ message: 'The rubric is missing' })
   rubric!: object
 }
 
 class TrialBody {
+  @AsSent()
   @IsObject({ message: 'The brief is missing' })
   brief!: object
 }

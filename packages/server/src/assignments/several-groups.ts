@@ -1,29 +1,18 @@
 import { randomUUID } from 'node:crypto'
 import { Type } from 'class-transformer'
-import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  ArrayUnique,
-  IsArray,
-  IsISO8601,
-  IsOptional,
-  IsString,
-  MaxLength,
-  ValidateNested,
-} from 'class-validator'
+import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, ValidateNested } from 'class-validator'
 import type { DataSource, EntityManager } from 'typeorm'
+import { IsId, IsMoment } from '../http/fields'
 import { badInput, notFound, notNow } from '../http/problem'
 import type { Person } from '../people/person.entity'
 import { leaveTrail } from '../people/trail'
 import { Assignment } from './assignment.entity'
 
 class GroupAndDate {
-  @IsString()
-  @MaxLength(36)
+  @IsId()
   group!: string
 
-  @IsOptional()
-  @IsISO8601({}, { message: 'The due date is not a date' })
+  @IsMoment('The due date is not a date')
   dueAt!: string | null
 }
 
@@ -59,9 +48,13 @@ export class SeveralGroups {
   constructor(private readonly database: DataSource) {}
 
   /** All groups of a teacher, and which of them have the assignment. */
-  async of(person: Person, assignment: Assignment): Promise<GroupOfAssignment[]> {
+  async of(
+    person: Person,
+    assignment: Assignment,
+    manager: EntityManager = this.database.manager,
+  ): Promise<GroupOfAssignment[]> {
     const first = firstOf(assignment)
-    const rows: (Omit<GroupOfAssignment, 'students'> & { students: string })[] = await this.database.query(
+    const rows: (Omit<GroupOfAssignment, 'students'> & { students: string })[] = await manager.query(
       `SELECT g.id AS \`group\`, g.name, a.id AS assignment, a.due_at AS dueAt,
               (SELECT COUNT(*) FROM memberships s WHERE s.group_id = g.id AND s.role = 'student') AS students
          FROM class_groups g JOIN memberships m ON m.group_id = g.id AND m.person_id = ? AND m.role = 'teacher'
@@ -115,7 +108,7 @@ export class SeveralGroups {
     change: Pick<Assignment, 'title' | 'brief' | 'modelHeard' | 'handInLimit' | 'startingMix'> &
       Partial<Pick<Assignment, 'model'>>,
   ): Promise<number> {
-    const others = (await this.of(person, assignment)).flatMap((g) =>
+    const others = (await this.of(person, assignment, manager)).flatMap((g) =>
       g.assignment && g.assignment !== assignment.id ? [g.assignment] : [],
     )
     for (const id of others) {

@@ -5,7 +5,6 @@ import {
   IsBoolean,
   IsIn,
   IsInt,
-  IsISO8601,
   IsObject,
   IsOptional,
   IsString,
@@ -13,9 +12,10 @@ import {
   Matches,
   Max,
   Min,
-  MaxLength,
 } from 'class-validator'
 import type { DataSource } from 'typeorm'
+import { AsSent } from '../http/as-sent'
+import { IsId, IsMoment } from '../http/fields'
 import { badInput, notFound, notNow } from '../http/problem'
 import { Membership } from '../people/group.entity'
 import type { Person } from '../people/person.entity'
@@ -33,18 +33,17 @@ export class AssignmentBody {
   @Matches(/\S/, { message: 'The assignment needs a title' })
   title!: string
 
+  @AsSent()
   @IsObject({ message: 'The brief is missing' })
   brief!: object
 
   @IsIn(MODEL_HEARD, { message: 'Say from when on the model may be heard' })
   modelHeard!: ModelHeard
 
-  @IsOptional()
-  @IsISO8601({}, { message: 'The date on which it opens is not a date' })
+  @IsMoment('The date on which it opens is not a date')
   opensAt!: string | null
 
-  @IsOptional()
-  @IsISO8601({}, { message: 'The due date is not a date' })
+  @IsMoment('The due date is not a date')
   dueAt!: string | null
 
   @IsOptional()
@@ -55,17 +54,17 @@ export class AssignmentBody {
 }
 
 export class NewAssignmentBody extends AssignmentBody {
-  @IsString()
-  @MaxLength(36)
+  @IsId()
   group!: string
 
-  @IsString()
-  @MaxLength(36)
+  @IsId()
   songVersion!: string
 
+  @AsSent()
   @IsObject({ message: 'The starting mix is missing' })
   startingMix!: object
 
+  @AsSent()
   @IsOptional()
   @IsObject()
   model?: object | null
@@ -78,6 +77,7 @@ export class ChangedAssignmentBody extends AssignmentBody {
   @Max(4e9)
   revision!: number
 
+  @AsSent()
   @IsOptional()
   @IsObject()
   startingMix?: object
@@ -89,10 +89,10 @@ export class ChangedAssignmentBody extends AssignmentBody {
 }
 
 export class ExceptionBody {
-  @IsOptional()
-  @IsISO8601({}, { message: 'The due date is not a date' })
+  @IsMoment('The due date is not a date')
   dueAt!: string | null
 
+  @AsSent()
   @IsOptional()
   @IsObject()
   brief!: object | null

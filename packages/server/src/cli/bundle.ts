@@ -1,5 +1,6 @@
 import 'reflect-metadata'
-import { renameSync, writeFileSync } from 'node:fs'
+import { createWriteStream, renameSync, statSync } from 'node:fs'
+import { pipeline } from 'node:stream/promises'
 import type { Mix, WorkDocument } from '@rudlo/core/mix'
 import type { DataSource } from 'typeorm'
 import { Assignment } from '../assignments/assignment.entity'
@@ -27,10 +28,9 @@ export async function bundle(args: readonly string[]): Promise<string> {
       workers: new URL('./', import.meta.url),
       log: () => undefined,
     })
-    const bytes = await services.bundles.pack(songVersionId, mix)
-    writeFileSync(`${values.out}.part`, bytes)
+    await pipeline(await services.bundles.pack(songVersionId, mix), createWriteStream(`${values.out}.part`))
     renameSync(`${values.out}.part`, values.out)
-    return `${values.out}  ${(bytes.length / 1024 / 1024).toFixed(1)} MiB`
+    return `${values.out}  ${(statSync(values.out).size / 1024 / 1024).toFixed(1)} MiB`
   } finally {
     await database.destroy()
   }

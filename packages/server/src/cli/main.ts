@@ -8,6 +8,7 @@ const VERBS: Readonly<Record<string, () => Promise<Verb>>> = {
   measure: async () => (await import('./measure')).measure,
   render: async () => (await import('./render')).render,
   bundle: async () => (await import('./bundle')).bundle,
+  'load-backup': async () => (await import('./load-backup')).loadBackupFile,
 }
 
 const [verb = '', ...args] = process.argv.slice(2)
@@ -15,7 +16,8 @@ try {
   const load = Object.hasOwn(VERBS, verb) ? VERBS[verb] : undefined
   if (!load) throw new RangeError(`There is no "${verb}". The verbs are: ${Object.keys(VERBS).join(', ')}.`)
   const run = await load()
-  process.stdout.write((await run(args)) + '\n')
+  const said = await run(args)
+  if (said) process.stdout.write(said + '\n')
 } catch (error) {
   process.stderr.write(`rudlo: ${(error as Error).message}\n`)
   process.exitCode = 1

@@ -12,7 +12,7 @@ import type { Mix } from '@rudlo/core/mix'
 import { songTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { checkMix, checkSong } from '@rudlo/core/validate'
-import { assetId } from '../songbook/assets'
+import { assetId } from '../songbook/asset-id'
 import { decodeFlac } from '../songbook/flac-decoder'
 import { readOptions } from './options'
 

@@ -1,4 +1,5 @@
-import { DataSource } from 'typeorm'
+import type { DataSource } from 'typeorm'
+import { Guess, KnownBrowser } from '../access/guess.entity'
 import { Session } from '../access/session.entity'
 import { Setting } from '../access/setting.entity'
 import { Assignment } from '../assignments/assignment.entity'
@@ -6,7 +7,7 @@ import { Exception } from '../assignments/exception.entity'
 import { HandIn } from '../handins/hand-in.entity'
 import { Presence } from '../lesson/presence.entity'
 import { Happening } from '../live/happening.entity'
-import { Group, JoinRequest, Membership } from '../people/group.entity'
+import { FormerMember, Group, JoinRequest, Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
 import { TrailEntry } from '../people/trail.entity'
 import { BankRemarkRow, Remark, Reply, Review } from '../reviews/review.entity'
@@ -15,7 +16,10 @@ import { Song, SongVersionAsset, SongVersionRow } from '../songbook/song.entity'
 import { Upload, UploadChunk } from '../songbook/upload.entity'
 import { Surfaces } from '../surfaces/surfaces.entity'
 import { OpenedHint } from '../works/opened-hint.entity'
+import { TaskTries } from '../works/task-tries.entity'
 import { Try, Work, WorkCommand } from '../works/work.entity'
+import { GuardedDataSource } from './guarded-source'
+import { Harm1764700000000 } from './migrations/1764700000000-harm'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
 import { SeveralGroups1764600000000 } from './migrations/1764600000000-several-groups'
@@ -51,9 +55,30 @@ export function connectionFrom(environment: NodeJS.ProcessEnv): DatabaseSettings
   }
 }
 
-/** The database with every entity and migration. Schemas change through migrations only. */
-export function dataSource(settings: DatabaseSettings): DataSource {
-  return new DataSource({
+/** Connections that a server holds at most. */
+export const POOL_SIZE = 16
+
+/** Every change of the schema, oldest first. */
+export const MIGRATIONS = [
+  FirstSchema1764000000000,
+  Surfaces1764100000000,
+  Briefs1764200000000,
+  Reviews1764300000000,
+  Classes1764400000000,
+  Songbook1764500000000,
+  SeveralGroups1764600000000,
+  Harm1764700000000,
+] as const
+
+/**
+ * The database with every entity and migration. Schemas change through migrations only.
+ * @param migrations fewer of them for one of an earlier version
+ */
+export function dataSource(
+  settings: DatabaseSettings,
+  migrations: readonly (typeof MIGRATIONS)[number][] = MIGRATIONS,
+): DataSource {
+  return new GuardedDataSource({
     type: 'mariadb',
     ...settings,
     charset: 'utf8mb4',
@@ -64,8 +89,11 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       Group,
       Membership,
       JoinRequest,
+      FormerMember,
       TrailEntry,
       Session,
+      Guess,
+      KnownBrowser,
       Setting,
       Song,
       SongVersionRow,
@@ -88,17 +116,10 @@ export function dataSource(settings: DatabaseSettings): DataSource {
       UploadChunk,
       Exception,
       OpenedHint,
+      TaskTries,
     ],
-    migrations: [
-      FirstSchema1764000000000,
-      Surfaces1764100000000,
-      Briefs1764200000000,
-      Reviews1764300000000,
-      Classes1764400000000,
-      Songbook1764500000000,
-      SeveralGroups1764600000000,
-    ],
-    poolSize: 16,
+    migrations: [...migrations],
+    poolSize: POOL_SIZE,
     extra: { connectTimeout: 5000 },
   })
 }

@@ -19,8 +19,9 @@ import {
   type Score,
   type StudentName,
 } from '@rudlo/demo'
-import type { EntityManager } from 'typeorm'
+import { In, type DataSource, type EntityManager } from 'typeorm'
 import { hashPassword } from '../access/passwords'
+import { Setting } from '../access/setting.entity'
 import { Assignment } from '../assignments/assignment.entity'
 import { HandIn } from '../handins/hand-in.entity'
 import { sameness } from '../handins/hand-ins'
@@ -61,7 +62,9 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
       await manager.insert(Membership, { groupId, personId, role: 'student' })
     }
     const versions = new Map<Score, string>()
-    for (const [score, song] of songs) versions.set(score, await keepSong(manager, song))
+    for (const [score, song] of songs) versions.set(score, await keepSong(manager, song, teacher))
+    // in the same transaction: a demo that is there is known to be one
+    await manager.save(Setting, { name: 'kind', value: 'demo' })
     for (const planned of TERM) {
       const song = songs.get(planned.score)!
       const desk = await assign(manager, planned, {
@@ -74,6 +77,12 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
       for (const begun of planned.begun) await work(desk, students.get(begun.student)!, begun, new Date())
     }
   })
+}
+
+/** Whether the people in a database are those of the demo: one that was filled and not noted as such. */
+export async function isDemo(database: DataSource): Promise<boolean> {
+  const names = [TEACHER, ...STUDENTS].map((p) => p.signIn)
+  return (await database.getRepository(Person).countBy({ signIn: In(names) })) === names.length
 }
 
 /** Six in the evening of a day. */
@@ -152,10 +161,10 @@ async function demoSongs(
   return new Map(songs)
 }
 
-async function keepSong(manager: EntityManager, song: SongVersion): Promise<string> {
+async function keepSong(manager: EntityManager, song: SongVersion, madeBy: string): Promise<string> {
   const songId = randomUUID()
   const id = randomUUID()
-  await manager.insert(Song, { id: songId, title: song.title })
+  await manager.insert(Song, { id: songId, title: song.title, madeBy })
   await manager.insert(SongVersionRow, { id, songId, number: 1, document: JSON.stringify(song) })
   for (const { id: assetId } of song.assets)
     await manager.insert(SongVersionAsset, { songVersionId: id, assetId })
@@ -175,8 +184,6 @@ async function person(
     signIn,
     role,
     passwordHash,
-    wrongTries: 0,
-    retryAt: null,
     mustChange: false,
   })
   return id
@@ -234,6 +241,9 @@ async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Pro
     seenAt: review ? handedInAt : null,
     lookedBy: null,
     lookedAt: null,
+    measureTries: 0,
+    measureAt: handedInAt,
+    measureProblem: null,
   })
   if (!review) return
   const { marks, comment } = review

@@ -86,7 +86,25 @@ export class HandIn {
 
   @Column({ name: 'looked_at', type: 'datetime', precision: 3, nullable: true })
   lookedAt!: Date | null
+
+  /** How often measuring has failed since it was last asked for. */
+  @Column({ name: 'measure_tries', type: 'int', unsigned: true, default: 0 })
+  measureTries!: number
+
+  /**
+   * From when on it may be taken up to be measured: at once, after a pause, or when whoever took it up must have ended. Null
+   * where there is nothing to measure.
+   */
+  @Column({ name: 'measure_at', type: 'datetime', precision: 3, nullable: true })
+  measureAt!: Date | null
+
+  /** Why it could not be measured, once it was tried often enough. */
+  @Column({ name: 'measure_problem', type: 'varchar', length: 40, nullable: true })
+  measureProblem!: MeasureProblem | null
 }
+
+/** Why a hand-in could not be measured: its audio is damaged or gone, it took too long, or something else failed. */
+export type MeasureProblem = 'audio' | 'time' | 'fault'
 
 /** Whether the student has it back by now. */
 export const isBack = ({ state, givenBackAt }: Pick<HandIn, 'state' | 'givenBackAt'>): boolean =>

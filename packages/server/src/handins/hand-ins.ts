@@ -7,6 +7,7 @@ import { badInput, notFound, notNow } from '../http/problem'
 import type { Briefs } from '../assignments/briefs'
 import type { MeasureQueue } from '../jobs/measure-queue'
 import type { Happenings } from '../live/happenings'
+import { Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
 import { leaveTrail } from '../people/trail'
 import { Work } from '../works/work.entity'
@@ -44,16 +45,18 @@ export class HandIns {
         lock: { mode: 'pessimistic_write' },
       })
       if (!work) throw notFound()
+      const assignment = await manager.findOneByOrFail(Assignment, { id: work.assignmentId })
+      const { songVersionId, handInLimit, groupId } = assignment
+      const isMember = await manager.existsBy(Membership, { groupId, personId: person.id, role: 'student' })
+      if (!isMember) throw notFound()
       if (work.revision !== revision) {
         throw notNow('Not everything is saved yet: wait until the work is saved, then hand it in.')
       }
       const last = await manager.findOne(HandIn, { where: { workId }, order: { number: 'DESC' } })
       if (last && last.revision === revision)
         throw notNow(`Nothing has changed since version ${last.number}.`)
-      const assignment = await manager.findOneByOrFail(Assignment, { id: work.assignmentId })
-      const { songVersionId, handInLimit } = assignment
       checkLimit(handInLimit, last, 'This')
-      const { brief } = await this.briefs.forPerson(assignment, person.id)
+      const { brief } = await this.briefs.forPerson(assignment, person.id, manager)
       const handIn = manager.create(HandIn, {
         id: randomUUID(),
         workId,
@@ -76,6 +79,9 @@ export class HandIns {
         seenAt: null,
         lookedBy: null,
         lookedAt: null,
+        measureTries: 0,
+        measureAt: new Date(),
+        measureProblem: null,
       })
       await manager.insert(HandIn, handIn)
       await leaveTrail(manager, person.id, 'handed in', handIn.id)
@@ -132,7 +138,13 @@ export class HandIns {
       const work = await this.database.getRepository(Work).findOneByOrFail({ id: handIn.workId })
       const { brief } = await this.briefs.forPerson(assignment, work.personId)
       await this.database.transaction(async (manager) => {
-        await manager.update(HandIn, handIn.id, { brief: JSON.stringify(brief), assessment: null })
+        await manager.update(HandIn, handIn.id, {
+          brief: JSON.stringify(brief),
+          assessment: null,
+          measureTries: 0,
+          measureAt: new Date(),
+          measureProblem: null,
+        })
         await leaveTrail(manager, person.id, 'measured anew', handIn.id)
       })
       this.measuring.add(handIn.id, false)
@@ -259,11 +271,14 @@ export class HandIns {
 
 /** @throws Problem 409 where it was handed in as often as it may be */
 function checkLimit(limit: number | null, last: HandIn | null, what: string): void {
-  if (limit === null || (last?.number ?? 0) < limit) return
-  throw notNow(`${what} can be handed in ${limit === 1 ? 'once' : `${limit} times`}, and it was.`)
+  const most = limit ?? MOST_VERSIONS
+  if ((last?.number ?? 0) < most) return
+  throw notNow(`${what} can be handed in ${most === 1 ? 'once' : `${most} times`}, and it was.`)
 }
 
 const DAY = 86_400_000
+/** Versions of a work where the teacher sets no limit: more than anybody hands in. */
+const MOST_VERSIONS = 200
 /** So long after a sign of life a teacher counts as looking at a hand-in. */
 const LOOKS_MS = 25_000
 

@@ -6,7 +6,6 @@ import {
   IsBoolean,
   IsIn,
   IsInt,
-  IsISO8601,
   IsOptional,
   IsString,
   Max,
@@ -17,8 +16,9 @@ import {
 import { Type } from 'class-transformer'
 import type { Context } from 'hono'
 import { badInput, notFound } from '../http/problem'
+import { jsonList } from '../http/json-list'
 import { route, routeWithBody, type Route } from '../http/route'
-import { provesToBe } from '../access/prove'
+import { IsMoment } from '../http/fields'
 import { Membership } from '../people/group.entity'
 import { Person } from '../people/person.entity'
 import type { Services } from '../services'
@@ -73,8 +73,7 @@ class GiveBackBody {
 
 class GiveBackHeldBody {
   /** When the students get it; at once where it is missing. */
-  @IsOptional()
-  @IsISO8601({}, { message: 'The time is not a time' })
+  @IsMoment('The time is not a time')
   at?: string | null
 }
 
@@ -87,7 +86,14 @@ interface QueueRow {
   readonly [column: string]: unknown
 }
 
-export function handInRoutes({ database, permissions, handIns, bundles }: Services): Route[] {
+export function handInRoutes({
+  database,
+  permissions,
+  handIns,
+  measuring,
+  bundles,
+  guard,
+}: Services): Route[] {
   const people = database.getRepository(Person)
   /** A classmate who proves to be there. @throws Problem 400 where name and password do not belong together */
   const partnerOf = async (c: Context, person: Person, workId: string, sent: PartnerBody) => {
@@ -99,7 +105,7 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
       named.id !== person.id &&
       (await database.getRepository(Membership).existsBy({ groupId, personId: named.id, role: 'student' }))
     const mate = isMate ? named : null
-    if (!(await provesToBe(c, people, mate, sent.password)) || !mate)
+    if (!(await guard.proves(c, sent.signIn, mate, sent.password)) || !mate)
       throw badInput('That is not the name and password of a classmate. Nothing was handed in.')
     return mate
   }
@@ -125,11 +131,11 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
     route('get', '/api/works/:work/hand-ins', 'signed-in', async ({ person, param }) => {
       const { id } = await permissions.ownWork(person, param('work'))
       const versions = await handIns.ofWork(id)
-      return Promise.all(
-        versions.map(async (v) => ({
-          ...handInView(v, 'student'),
-          review: await reviewView(database, v, 'student'),
-        })),
+      return jsonList(
+        (async function* () {
+          for (const v of versions)
+            yield { ...handInView(v, 'student'), review: await reviewView(database, v, 'student') }
+        })(),
       )
     }),
 
@@ -146,7 +152,7 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
         throw badInput('There is no such state of a hand-in.')
       const rows: QueueRow[] = await database.query(
         `SELECT h.id, h.number, h.state, h.outcome, h.handed_in_at AS handedInAt, h.given_back_at AS givenBackAt,
-                h.opened_at AS openedAt, h.seen_at AS seenAt, h.same_as AS sameAs, h.work_id AS workId, h.pair, p.name AS student,
+                h.opened_at AS openedAt, h.seen_at AS seenAt, h.same_as AS sameAs, h.measure_problem AS measureProblem, h.work_id AS workId, h.pair, p.name AS student,
                 h.number = (SELECT MAX(number) FROM hand_ins x WHERE x.work_id = h.work_id) AS newest
            FROM hand_ins h JOIN works w ON w.id = h.work_id JOIN people p ON p.id = w.person_id
           WHERE w.assignment_id = ? AND (? IS NULL OR h.state = ?)
@@ -235,6 +241,12 @@ export function handInRoutes({ database, permissions, handIns, bundles }: Servic
     route('post', '/api/hand-ins/:handIn/take-back', 'teacher', async ({ person, param }) => {
       const { handIn } = await permissions.handIn(person, param('handIn'))
       await handIns.takeBack(person, handIn)
+      return null
+    }),
+
+    route('post', '/api/hand-ins/:handIn/measure', 'teacher', async ({ person, param }) => {
+      const { handIn } = await permissions.handIn(person, param('handIn'))
+      await measuring.again(handIn.id)
       return null
     }),
 

@@ -42,6 +42,8 @@ export function handInView(handIn: HandIn, reader: Role) {
     handedInAt,
     givenBackAt: back ? handIn.givenBackAt : null,
     openedAt: back ? handIn.openedAt : null,
+    // why there are no figures; for the teacher, who can have it measured again
+    measureProblem: reader === 'teacher' ? handIn.measureProblem : null,
   }
 }
 

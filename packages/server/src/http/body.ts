@@ -1,42 +1,71 @@
 import { plainToInstance, type ClassConstructor } from 'class-transformer'
-import { validate, type ValidationError } from 'class-validator'
-import type { Context } from 'hono'
+import { getMetadataStorage, validate, type ValidationError } from 'class-validator'
+import type { Context, MiddlewareHandler } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
+import { sentAsIs } from './as-sent'
+import { parseJson } from './json'
 import { badInput, Problem } from './problem'
 
 /** Bytes a body may have where its route does not say otherwise. */
 export const USUAL_LIMIT = 64 * 1024
 
-/** Reads a JSON body of at most `limit` bytes. @throws Problem 413, or 400 where it is not JSON */
-export async function readJson(c: Context, limit: number): Promise<unknown> {
-  const said = Number(c.req.header('content-length') ?? 0)
-  const tooLarge = () =>
-    new Problem(
-      413,
-      'too-large',
-      `That is more than the ${Math.round(limit / 1024)} KiB that can be sent at once.`,
-    )
-  if (said > limit) throw tooLarge()
-  const bytes = await c.req.arrayBuffer()
-  if (bytes.byteLength > limit) throw tooLarge()
-  try {
-    return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes))
-  } catch {
-    throw badInput('The request is not valid JSON.')
-  }
-}
+/** Counts a body while it comes in, and cuts it at `limit` bytes. @throws Problem 413 */
+export const limited = (limit: number): MiddlewareHandler =>
+  bodyLimit({
+    maxSize: limit,
+    onError: () => {
+      throw new Problem(
+        413,
+        'too-large',
+        `That is more than the ${Math.round(limit / 1024)} KiB that can be sent at once.`,
+      )
+    },
+  })
 
-/** Checks a value against a class with class-validator decorators. @throws Problem 400 with the first fault */
+/** The bytes of a body that was limited. */
+export const bytesOf = async (c: Context): Promise<Uint8Array<ArrayBuffer>> =>
+  new Uint8Array(await c.req.arrayBuffer())
+
+/** Reads a JSON body that was limited. @throws Problem 400 where it is not JSON */
+export const readJson = async (c: Context): Promise<unknown> => parseJson(await bytesOf(c))
+
+/**
+ * Checks a value against a class with class-validator decorators. Lists that are too long are refused before anything in
+ * them is looked at; what is declared `@AsSent()` is not copied.
+ * @throws Problem 400 with the first fault
+ */
 export async function checked<T extends object>(type: ClassConstructor<T>, value: unknown): Promise<T> {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) {
     throw badInput('The request must be a JSON object.')
   }
-  const instance = plainToInstance(type, value)
+  const sent = value as Record<string, unknown>
+  const tooLong = longList(type, sent)
+  if (tooLong) throw badInput(`${tooLong}.`)
+  const asIs = sentAsIs(type).filter((key) => Object.hasOwn(sent, key))
+  const plain = asIs.length ? { ...sent } : sent
+  for (const key of asIs) plain[key] = null
+  const instance = plainToInstance(type, plain)
+  for (const key of asIs) Reflect.set(instance, key, sent[key])
   const faults = await validate(instance, {
     whitelist: true,
     forbidNonWhitelisted: true,
   })
   if (faults.length) throw badInput(sentence(faults[0]!))
   return instance
+}
+
+/** What is said of the first list that has more entries than it may have; null where none has. */
+function longList(type: ClassConstructor<object>, sent: Readonly<Record<string, unknown>>): string | null {
+  for (const rule of getMetadataStorage().getTargetValidationMetadatas(type, '', false, false)) {
+    if (rule.name !== 'arrayMaxSize') continue
+    const list = sent[rule.propertyName]
+    const most = Number(rule.constraints?.[0])
+    if (Array.isArray(list) && list.length > most)
+      return typeof rule.message === 'string'
+        ? rule.message
+        : `${rule.propertyName} can have ${most} entries at most`
+  }
+  return null
 }
 
 /** What kind of value it must be is said before how long or how large: the order of decorators does not tell. */

@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { readFileSync, existsSync } from 'node:fs'
-import { extname, join, normalize } from 'node:path'
+import { extname, join, normalize, sep } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import type { Context, Hono } from 'hono'
 import { notFound } from './problem'
@@ -30,13 +30,16 @@ export function mountPages(app: Hono, folder: string): void {
     if (kept !== undefined) return kept
     const full = join(folder, normalize(path))
     const type = TYPES[extname(path)]
-    const found = type && full.startsWith(folder) && existsSync(full) ? load(full, type) : null
+    const found =
+      type && full.startsWith(folder + sep) && !path.includes('\0') && existsSync(full)
+        ? load(full, type)
+        : null
     if (found || files.size < 1000) files.set(path, found)
     return found
   }
 
   app.get('/assets/*', (c) => {
-    const file = read(decodeURIComponent(c.req.path))
+    const file = read(decoded(c.req.path))
     if (!file) throw notFound()
     return answer(c, file, { 'cache-control': 'public, max-age=31536000, immutable' })
   })
@@ -54,6 +57,15 @@ export function mountPages(app: Hono, folder: string): void {
       'content-security-policy': pagePolicy(nonce),
     })
   })
+}
+
+/** An address without its percent signs; as it is where they are damaged, which names no file. */
+function decoded(path: string): string {
+  try {
+    return decodeURIComponent(path)
+  } catch {
+    return path
+  }
 }
 
 function load(full: string, type: string): File {

@@ -34,3 +34,8 @@ export const ownPasswordFirst = () =>
 export const notFound = () => new Problem(404, 'not-found', 'There is nothing here for you.')
 export const notNow = (message: string, details?: Record<string, unknown>) =>
   new Problem(409, 'not-now', message, details)
+/** All hands are busy: nothing was done, and it is worth trying again soon. */
+export const busy = () =>
+  new Problem(503, 'busy', 'The server has a lot to do just now. Nothing was changed; please try again.', {
+    retryAfter: 2,
+  })

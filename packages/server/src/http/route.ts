@@ -1,7 +1,8 @@
 import type { ClassConstructor } from 'class-transformer'
-import type { Context, Hono } from 'hono'
+import type { Context, Hono, MiddlewareHandler } from 'hono'
 import type { Person } from '../people/person.entity'
-import { checked, readJson, USUAL_LIMIT } from './body'
+import { checked, limited, readJson, USUAL_LIMIT } from './body'
+import { ID } from './fields'
 import { notFound, notSignedIn, ownPasswordFirst } from './problem'
 
 /** Who may call a route. Whose data it touches is checked by the handler; the wrong role is told 404. */
@@ -38,7 +39,17 @@ export function route<W extends Who>(
   who: W,
   handle: (call: Call<PersonOf<W>, object>) => Promise<Response | object | null>,
 ): Route {
-  return { method, path, who, body: null, limit: 0, handle: handle as Route['handle'] }
+  return { method, path, who, body: null, limit: USUAL_LIMIT, handle: handle as Route['handle'] }
+}
+
+/** Declares a route that reads its body by itself: bytes, of which there are `limit` at most. */
+export function routeWithBytes<W extends Who>(
+  path: string,
+  who: W,
+  handle: (call: Call<PersonOf<W>, object>) => Promise<Response | object | null>,
+  limit: number,
+): Route {
+  return { method: 'post', path, who, body: null, limit, handle: handle as Route['handle'] }
 }
 
 /** Declares a route with a checked JSON body. */
@@ -53,27 +64,51 @@ export function routeWithBody<W extends Who, B extends object>(
   return { method, path, who, body, limit, handle: handle as Route['handle'] }
 }
 
+/** Who asks, and whether they are still somebody here. */
+export interface Door {
+  personOf(c: Context): Promise<Person | null>
+  /** Whether somebody was taken out of the last class they were in. */
+  isOut(person: Person): Promise<boolean>
+}
+
+type Env = { Variables: { person: Person | null } }
+
+/** Lets in whom a route is for, before anything of the body is read. @throws Problem 401, 403 or 404 */
+const admit =
+  ({ who, path }: Route, door: Door): MiddlewareHandler<Env> =>
+  async (c, next) => {
+    const person = who === 'anyone' && !c.req.header('cookie') ? null : await door.personOf(c)
+    if (who !== 'anyone') {
+      if (!person) throw notSignedIn()
+      // a password that somebody else knows opens nothing but the way to an own one
+      if (person.mustChange && path !== OWN_PASSWORD) throw ownPasswordFirst()
+      if (who !== 'signed-in' && who !== person.role) throw notFound()
+      if (who === 'teacher' && (await door.isOut(person))) throw notFound()
+    }
+    c.set('person', person)
+    await next()
+  }
+
 /** Puts a table of routes on the application. */
-export function mount(
-  app: Hono,
-  routes: readonly Route[],
-  personOf: (c: Context) => Promise<Person | null>,
-): void {
+export function mount(app: Hono, routes: readonly Route[], door: Door): void {
+  const typed = app as unknown as Hono<Env>
   for (const entry of routes) {
-    app.on(entry.method.toUpperCase(), entry.path, async (c) => {
-      const person = entry.who === 'anyone' && !c.req.header('cookie') ? null : await personOf(c)
-      if (entry.who !== 'anyone') {
-        if (!person) throw notSignedIn()
-        // a password that somebody else knows opens nothing but the way to an own one
-        if (person.mustChange && entry.path !== OWN_PASSWORD) throw ownPasswordFirst()
-        if (entry.who !== 'signed-in' && entry.who !== person.role) throw notFound()
-      }
-      const body = entry.body ? await checked(entry.body, await readJson(c, entry.limit)) : {}
-      const param = (name: string) => c.req.param(name) ?? ''
-      const result = await entry.handle({ c, person, body, param, query: (name) => c.req.query(name) })
-      if (result instanceof Response) return result
-      c.header('cache-control', 'private, no-store')
-      return result === null ? c.body(null, 204) : c.json(result)
-    })
+    typed.on(
+      entry.method.toUpperCase(),
+      entry.path,
+      admit(entry, door),
+      limited(entry.limit),
+      async (c: Context<Env>) => {
+        // whatever is no id is nobody's, whether or not the database could compare it
+        for (const value of Object.values(c.req.param())) if (!ID.test(value)) throw notFound()
+        const body = entry.body ? await checked(entry.body, await readJson(c)) : {}
+        const param = (name: string) => c.req.param(name) ?? ''
+        const query = (name: string) => c.req.query(name)
+        const result = await entry.handle({ c, person: c.get('person'), body, param, query })
+        if (result instanceof Response) return result
+        c.header('cache-control', 'private, no-store')
+        return result === null ? c.body(null, 204) : c.json(result)
+      },
+    )
   }
 }

@@ -1,6 +1,6 @@
 /** Worker thread that decodes FLAC into memory that all threads share. */
-import { parentPort } from 'node:worker_threads'
 import { decodeFlac } from '../songbook/flac-decoder'
+import { answering } from './answering'
 
 /** A FLAC file of 16 bit, and the samples that each of its channels must have. */
 export interface DecodeTask {
@@ -15,9 +15,6 @@ function shared(samples: Int16Array): Int16Array {
   return copy
 }
 
-parentPort!.on('message', ({ bytes, frames }: DecodeTask) => {
-  decodeFlac(bytes, frames).then(
-    (channels) => parentPort!.postMessage({ result: channels.map(shared) }),
-    (error: Error) => parentPort!.postMessage({ error: error.message }),
-  )
-})
+answering<DecodeTask, Int16Array[]>(async ({ bytes, frames }) =>
+  (await decodeFlac(bytes, frames)).map(shared),
+)

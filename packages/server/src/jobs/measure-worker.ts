@@ -1,8 +1,8 @@
 /** Worker thread that renders a hand-in and measures it. */
-import { parentPort } from 'node:worker_threads'
 import { assessWork, type Assessed, type ToAssess } from '@rudlo/core/brief'
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
+import { answering } from './answering'
 
 /** A work to measure and assess. `audio` holds the song's recordings by asset id, in shared memory. */
 export interface MeasureTask extends ToAssess {
@@ -22,10 +22,4 @@ function measure({ audio, ...task }: MeasureTask): Assessed {
   return assessWork(task, recordings, parts)!
 }
 
-parentPort!.on('message', (task: MeasureTask) => {
-  try {
-    parentPort!.postMessage({ result: measure(task) })
-  } catch (error) {
-    parentPort!.postMessage({ error: (error as Error).message })
-  }
-})
+answering<MeasureTask, Assessed>(measure)

@@ -1,5 +1,6 @@
 import { resolve, type WorkDocument } from '@rudlo/core/mix'
 import { IsBoolean, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
+import { IsId } from '../http/fields'
 import { badInput, notFound } from '../http/problem'
 import { route, routeWithBody, type Route } from '../http/route'
 import { Membership } from '../people/group.entity'
@@ -29,8 +30,7 @@ class PresenceBody {
 class PointBody {
   /** Whom it is shown to; everybody of the group where it is missing. */
   @IsOptional()
-  @IsString()
-  @MaxLength(36)
+  @IsId()
   person?: string | null
 
   /** The lane that is meant; none for a place alone. */

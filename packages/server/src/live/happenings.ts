@@ -13,6 +13,10 @@ export type HappeningKind =
   | 'help'
   | 'helped'
   | 'point'
+  /** A session of the person is over: open lines look whether it is theirs. Pages are not told. */
+  | 'signed out'
+  /** The person came into a class or was taken out of one. */
+  | 'class'
 
 /** A page that is told what happens to its person. */
 export interface Listener {

@@ -37,7 +37,8 @@ export class JoinRequest {
   @Column({ type: 'varchar', length: 120 })
   name!: string
 
-  @Column({ name: 'sign_in', type: 'varchar', length: 60, unique: true })
+  /** As it was asked for; whoever is let in first has it. */
+  @Column({ name: 'sign_in', type: 'varchar', length: 60 })
   signIn!: string
 
   @Column({ name: 'password_hash', type: 'varchar', length: 200 })
@@ -45,6 +46,10 @@ export class JoinRequest {
 
   @Column({ name: 'created_at', type: 'datetime', precision: 3 })
   createdAt!: Date
+
+  /** Where it came from, as a hash: one who asks in the name of a thousand takes nobody else's place. */
+  @Column({ name: 'asked_from', type: 'char', length: 64, default: '' })
+  askedFrom!: string
 }
 
 /** Who belongs to a group, and as what. */
@@ -58,4 +63,20 @@ export class Membership {
 
   @Column({ type: 'enum', enum: ['student', 'teacher'] })
   role!: Role
+}
+
+/** Who belonged to a group and was taken out of it: its teachers still look after what they made. */
+@Entity('former_members')
+export class FormerMember {
+  @PrimaryColumn({ name: 'group_id', type: 'char', length: 36 })
+  groupId!: string
+
+  @PrimaryColumn({ name: 'person_id', type: 'char', length: 36 })
+  personId!: string
+
+  @Column({ type: 'enum', enum: ['student', 'teacher'] })
+  role!: Role
+
+  @Column({ name: 'left_at', type: 'datetime', precision: 3 })
+  leftAt!: Date
 }

@@ -1,10 +1,11 @@
-import { zipSync, strToU8 } from 'fflate'
 import { csvText } from '@rudlo/core/exchange'
 import type { DataSource, EntityManager } from 'typeorm'
+import type { Sessions } from '../access/sessions'
 import { Assignment } from '../assignments/assignment.entity'
 import { isBack } from '../handins/hand-in.entity'
 import type { HandIns } from '../handins/hand-ins'
 import { reviewView } from '../handins/views'
+import type { ZipEntry } from '../http/zip'
 import type { Songs } from '../songbook/songs'
 import { Try, Work, WorkCommand } from '../works/work.entity'
 import type { Person } from './person.entity'
@@ -19,7 +20,7 @@ export interface Belongings {
 }
 
 /** Tables with rows that hang on a work of a person, in the order in which they can go. */
-const OF_WORKS = ['opened_hints', 'work_commands', 'tries'] as const
+const OF_WORKS = ['opened_hints', 'task_tries', 'work_commands', 'tries'] as const
 
 /** Leaving: everything of a student in one file, and erasing a student. */
 export class Leaving {
@@ -27,6 +28,7 @@ export class Leaving {
     private readonly database: DataSource,
     private readonly songs: Songs,
     private readonly handIns: HandIns,
+    private readonly sessions: Sessions,
   ) {}
 
   async belongings(person: Person): Promise<Belongings> {
@@ -44,48 +46,54 @@ export class Leaving {
     }
   }
 
-  /** Everything that a student made, and what was said to them, as a ZIP file. */
-  async everything(person: Person): Promise<Uint8Array<ArrayBuffer>> {
-    const files: Record<string, Uint8Array> = {
-      'about.json': json({
-        format: 'rudlo-keepsake',
-        version: 1,
-        name: person.name,
-        signIn: person.signIn,
-        madeAt: new Date().toISOString(),
-      }),
+  /** Everything that a student made, and what was said to them: the files of an archive. */
+  async *everything(person: Person): AsyncGenerator<ZipEntry> {
+    yield json('about.json', {
+      format: 'rudlo-keepsake',
+      version: 1,
+      name: person.name,
+      signIn: person.signIn,
+      madeAt: new Date().toISOString(),
+    })
+    const works = await this.database
+      .getRepository(Work)
+      .find({ select: { id: true }, where: { personId: person.id } })
+    const folders = new Set<string>()
+    for (const { id } of works) {
+      const work = await this.database.getRepository(Work).findOneBy({ id })
+      if (work) yield* this.#filesOf(work, folders)
     }
-    const works = await this.database.getRepository(Work).findBy({ personId: person.id })
-    for (const work of works) {
-      const assignment = await this.database
-        .getRepository(Assignment)
-        .findOneByOrFail({ id: work.assignmentId })
-      let folder = fileName(assignment.title)
-      for (let n = 2; `${folder}/work.json` in files; n++) folder = `${fileName(assignment.title)} ${n}`
-      files[`${folder}/work.json`] = strToU8(work.document)
-      files[`${folder}/song.json`] = json(await this.songs.version(assignment.songVersionId))
-      files[`${folder}/brief.txt`] = strToU8(briefText(assignment))
-      const tries = await this.database.getRepository(Try).findBy({ workId: work.id })
-      for (const [i, t] of tries.entries())
-        files[`${folder}/tries/${i + 1} ${fileName(t.name)}.json`] = strToU8(t.document)
-      const commands = await this.database
-        .getRepository(WorkCommand)
-        .find({ where: { workId: work.id }, order: { revision: 'ASC', number: 'ASC' } })
-      files[`${folder}/history.csv`] = strToU8(
-        csvText([
-          ['When', 'What', 'How', 'From tick', 'To tick'],
-          ...commands.map((c) => [c.at.toISOString(), c.label, c.how, c.fromTick, c.toTick]),
-        ]),
-      )
-      for (const handIn of await this.handIns.ofWork(work.id)) {
-        const name = `${folder}/version ${handIn.number}`
-        files[`${name}/work.json`] = strToU8(handIn.document)
-        if (handIn.measurement) files[`${name}/measured.json`] = strToU8(handIn.measurement)
-        if (isBack(handIn))
-          files[`${name}/review.json`] = json(await reviewView(this.database, handIn, 'student'))
-      }
+  }
+
+  /** @param folders names that are taken */
+  async *#filesOf(work: Work, folders: Set<string>): AsyncGenerator<ZipEntry> {
+    const assignment = await this.database
+      .getRepository(Assignment)
+      .findOneByOrFail({ id: work.assignmentId })
+    let folder = fileName(assignment.title)
+    for (let n = 2; folders.has(folder); n++) folder = `${fileName(assignment.title)} ${n}`
+    folders.add(folder)
+    yield text(`${folder}/work.json`, work.document)
+    yield json(`${folder}/song.json`, await this.songs.version(assignment.songVersionId))
+    yield text(`${folder}/brief.txt`, briefText(assignment))
+    const tries = await this.database.getRepository(Try).findBy({ workId: work.id })
+    for (const [i, t] of tries.entries())
+      yield text(`${folder}/tries/${i + 1} ${fileName(t.name)}.json`, t.document)
+    const commands = await this.database
+      .getRepository(WorkCommand)
+      .find({ where: { workId: work.id }, order: { revision: 'ASC', number: 'ASC' } })
+    const history = csvText([
+      ['When', 'What', 'How', 'From tick', 'To tick'],
+      ...commands.map((c) => [c.at.toISOString(), c.label, c.how, c.fromTick, c.toTick]),
+    ])
+    yield text(`${folder}/history.csv`, history)
+    for (const handIn of await this.handIns.ofWork(work.id)) {
+      const name = `${folder}/version ${handIn.number}`
+      yield text(`${name}/work.json`, handIn.document)
+      if (handIn.measurement) yield text(`${name}/measured.json`, handIn.measurement)
+      if (isBack(handIn))
+        yield json(`${name}/review.json`, await reviewView(this.database, handIn, 'student'))
     }
-    return zipSync(files) as Uint8Array<ArrayBuffer>
   }
 
   /** Erases a student and everything personal, all of it or nothing. What remains is a note that somebody was erased. */
@@ -95,7 +103,9 @@ export class Leaving {
       const works = `SELECT id FROM works WHERE person_id = ?`
       const ids = (sql: string) => idsOf(manager, sql, person.id)
       const [ofHandIns, ofWorks] = [await ids(handIns), await ids(works)]
-      const groups = await ids('SELECT group_id AS id FROM memberships WHERE person_id = ?')
+      const groups = await ids(
+        'SELECT group_id AS id FROM memberships WHERE person_id = ? UNION SELECT group_id FROM former_members WHERE person_id = ?',
+      )
       await removeAll(manager, 'replies', 'author_id', [person.id])
       await removeAll(manager, 'remarks', 'hand_in_id', ofHandIns)
       await removeAll(manager, 'reviews', 'hand_in_id', ofHandIns)
@@ -107,11 +117,15 @@ export class Leaving {
         'surfaces',
         'uploads',
         'sessions',
+        'known_browsers',
         'presences',
         'happenings',
         'memberships',
+        'former_members',
       ])
         await removeAll(manager, table, 'person_id', [person.id])
+      // after what they were told is gone: open lines end
+      await this.sessions.endAllOf(manager, person.id)
       await removeAll(manager, 'trail', 'person_id', [person.id])
       await removeAll(manager, 'trail', 'subject', [person.id, ...ofHandIns])
       await removeAll(manager, 'people', 'id', [person.id])
@@ -122,7 +136,13 @@ export class Leaving {
 }
 
 async function idsOf(manager: EntityManager, sql: string, person: string): Promise<string[]> {
-  const rows: { id: string }[] = await manager.query(sql, [person])
+  const rows: { id: string }[] = await manager.query(
+    sql,
+    sql
+      .split('?')
+      .slice(1)
+      .map(() => person),
+  )
   return rows.map((r) => r.id)
 }
 
@@ -138,7 +158,12 @@ const fileName = (title: string) =>
     .replace(/^[. ]+|[. ]+$/g, '')
     .slice(0, 80) || 'untitled'
 
-const json = (value: unknown) => strToU8(JSON.stringify(value, null, 1))
+const text = (name: string, content: string): ZipEntry => ({
+  name,
+  pieces: [Buffer.from(content)],
+  packs: true,
+})
+const json = (name: string, value: unknown) => text(name, JSON.stringify(value, null, 1))
 
 function briefText({ title, brief }: Assignment): string {
   const { purpose, tasks } = JSON.parse(brief) as {

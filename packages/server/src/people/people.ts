@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { freshSignInName, type RosterRow } from '@rudlo/core/roster'
-import { In, type DataSource, type EntityManager } from 'typeorm'
+import type { DataSource, EntityManager } from 'typeorm'
 import { firstPassword } from '../access/first-password'
 import { hashPassword } from '../access/passwords'
 import type { Sessions } from '../access/sessions'
 import { badInput, notFound } from '../http/problem'
-import { Group, JoinRequest, Membership } from './group.entity'
+import type { Happenings } from '../live/happenings'
+import { FormerMember, Group, Membership } from './group.entity'
 import { Person, type Role } from './person.entity'
 import { leaveTrail } from './trail'
 
@@ -21,6 +22,7 @@ export class People {
   constructor(
     private readonly database: DataSource,
     private readonly sessions: Sessions,
+    private readonly happenings: Happenings,
   ) {}
 
   /** A group that a person teaches. @throws Problem 404 */
@@ -29,6 +31,17 @@ export class People {
     const group = await this.database.getRepository(Group).findOneBy({ id })
     if (!group || !(await this.database.getRepository(Membership).findOneBy(key))) throw notFound()
     return group
+  }
+
+  /** How many groups a person is in. */
+  countOf(personId: string): Promise<number> {
+    return this.database.getRepository(Membership).countBy({ personId })
+  }
+
+  /** Whether a teacher was taken out of the last group that they taught; who never had one may begin. */
+  async isOut({ id: personId, role }: Person): Promise<boolean> {
+    if (role !== 'teacher' || (await this.countOf(personId))) return false
+    return this.database.getRepository(FormerMember).existsBy({ personId, role: 'teacher' })
   }
 
   /** Somebody in a group that a teacher teaches. @throws Problem 404 */
@@ -40,12 +53,24 @@ export class People {
     return person
   }
 
-  /** A student of any group that a teacher teaches. @throws Problem 404 */
+  /** Somebody who was taken out of a group that a teacher teaches. @throws Problem 404 */
+  async formerMember(teacher: Person, groupId: string, personId: string): Promise<Person> {
+    await this.group(teacher, groupId)
+    const person = await this.database.getRepository(Person).findOneBy({ id: personId })
+    if (!person || !(await this.database.getRepository(FormerMember).existsBy({ groupId, personId })))
+      throw notFound()
+    return person
+  }
+
+  /** A student of any group that a teacher teaches, also one who was taken out of it. @throws Problem 404 */
   async student(teacher: Person, personId: string): Promise<Person> {
     const rows: { id: string }[] = await this.database.query(
-      `SELECT s.person_id AS id FROM memberships s JOIN memberships t ON t.group_id = s.group_id
-        WHERE s.person_id = ? AND s.role = 'student' AND t.person_id = ? AND t.role = 'teacher' LIMIT 1`,
-      [personId, teacher.id],
+      `SELECT s.person_id AS id
+         FROM (SELECT group_id, person_id, role FROM memberships WHERE person_id = ?
+               UNION SELECT group_id, person_id, role FROM former_members WHERE person_id = ?) s
+         JOIN memberships t ON t.group_id = s.group_id
+        WHERE s.role = 'student' AND t.person_id = ? AND t.role = 'teacher' LIMIT 1`,
+      [personId, personId, teacher.id],
     )
     const found = rows.length ? await this.database.getRepository(Person).findOneBy({ id: personId }) : null
     if (!found) throw notFound()
@@ -59,7 +84,7 @@ export class People {
     rows: readonly Pick<RosterRow, 'name' | 'signIn'>[],
     role: Role = 'student',
   ): Promise<SignInCard[]> {
-    const taken = await this.#taken()
+    const taken = await this.signInNames()
     for (const { signIn } of rows)
       if (signIn !== null && taken.has(signIn))
         throw badInput(`Somebody has the sign-in name “${signIn}” already. Nobody was added.`)
@@ -70,10 +95,10 @@ export class People {
       password: firstPassword(),
     }))
     // the dear part, outside the transaction
-    const hashes = await Promise.all(cards.map((c) => hashPassword(c.password)))
+    const hashes = await Promise.all(cards.map((c) => hashPassword(c.password, teacher.id)))
     await this.database.transaction(async (manager) => {
       for (const [i, { name, signIn }] of cards.entries()) {
-        const person = fresh({ name, signIn, passwordHash: hashes[i]!, role, mustChange: true })
+        const person = freshPerson({ name, signIn, passwordHash: hashes[i]!, role, mustChange: true })
         await manager.insert(Person, person)
         await manager.insert(Membership, { groupId: group.id, personId: person.id, role })
         await leaveTrail(manager, teacher.id, role === 'student' ? 'added' : 'named a teacher', person.id)
@@ -85,55 +110,13 @@ export class People {
   /** Gives somebody a new first password and signs them out everywhere. */
   async resetPassword(teacher: Person, person: Person): Promise<SignInCard> {
     const password = firstPassword()
-    const passwordHash = await hashPassword(password)
+    const passwordHash = await hashPassword(password, teacher.id)
     await this.database.transaction(async (manager) => {
-      await manager.update(Person, person.id, {
-        passwordHash,
-        mustChange: true,
-        wrongTries: 0,
-        retryAt: null,
-      })
+      await manager.update(Person, person.id, { passwordHash, mustChange: true })
+      await this.sessions.endAllOf(manager, person.id)
       await leaveTrail(manager, teacher.id, 'gave a new password', person.id)
     })
-    await this.sessions.endAllOf(person.id)
     return { name: person.name, signIn: person.signIn, password }
-  }
-
-  /** Somebody asks to join by a code. @throws Problem 400 where the code or the name does not do */
-  async ask(by: { code: string; name: string; signIn: string; password: string }): Promise<string> {
-    const group = await this.database
-      .getRepository(Group)
-      .findOneBy({ joinCode: by.code.trim().toUpperCase(), joinOpen: true })
-    if (!group) throw badInput('There is no group with this code, or nobody can join it just now.')
-    if ((await this.#taken()).has(by.signIn))
-      throw badInput(`Somebody has the sign-in name “${by.signIn}” already: choose another.`)
-    if ((await this.database.getRepository(JoinRequest).countBy({ groupId: group.id })) >= MOST_REQUESTS)
-      throw badInput('Too many are waiting to join this group: tell your teacher.')
-    const passwordHash = await hashPassword(by.password)
-    await this.database.getRepository(JoinRequest).insert({
-      id: randomUUID(),
-      groupId: group.id,
-      name: by.name.trim(),
-      signIn: by.signIn,
-      passwordHash,
-      createdAt: new Date(),
-    })
-    return group.name
-  }
-
-  /** Lets somebody in who asked, or not. */
-  async answer(teacher: Person, group: Group, requestId: string, accept: boolean): Promise<void> {
-    await this.database.transaction(async (manager) => {
-      const request = await manager.findOneBy(JoinRequest, { id: requestId, groupId: group.id })
-      if (!request) throw notFound()
-      await manager.delete(JoinRequest, { id: requestId })
-      if (!accept) return
-      const { name, signIn, passwordHash } = request
-      const person = fresh({ name, signIn, passwordHash, role: 'student', mustChange: false })
-      await manager.insert(Person, person)
-      await manager.insert(Membership, { groupId: group.id, personId: person.id, role: 'student' })
-      await leaveTrail(manager, teacher.id, 'let in', person.id)
-    })
   }
 
   /** Names a co-teacher: somebody who is a teacher already, by sign-in name. @throws Problem 400 where there is none */
@@ -141,42 +124,63 @@ export class People {
     const person = await this.database.getRepository(Person).findOneBy({ signIn, role: 'teacher' })
     if (!person) throw badInput('There is no teacher with this sign-in name.')
     await this.database.transaction(async (manager) => {
-      await manager.save(Membership, { groupId: group.id, personId: person.id, role: 'teacher' as const })
+      await this.#enter(manager, group.id, person)
       await leaveTrail(manager, teacher.id, 'named a teacher', person.id)
     })
   }
 
-  /** Takes somebody out of a group; what they made stays. @throws Problem 400 for the last teacher */
+  /** Takes somebody out of a group; what they made stays, and so does who looks after it. @throws Problem 400 for the last teacher */
   async leave(teacher: Person, group: Group, person: Person): Promise<void> {
-    if (person.role === 'teacher') {
-      const teachers = await this.database
-        .getRepository(Membership)
-        .countBy({ groupId: group.id, role: 'teacher' })
-      if (teachers < 2) throw badInput('A group needs a teacher: name another one first.')
-    }
     await this.database.transaction(async (manager) => {
-      await manager.delete(Membership, { groupId: group.id, personId: person.id })
+      // two teachers who take each other out at once must not leave a group without one
+      await manager.findOne(Group, { where: { id: group.id }, lock: { mode: 'pessimistic_write' } })
+      if (person.role === 'teacher') {
+        const teachers = await manager.countBy(Membership, { groupId: group.id, role: 'teacher' })
+        if (teachers < 2) throw badInput('A group needs a teacher: name another one first.')
+      }
+      const key = { groupId: group.id, personId: person.id }
+      await manager.delete(Membership, key)
+      await manager.upsert(FormerMember, { ...key, role: person.role, leftAt: new Date() }, [
+        'groupId',
+        'personId',
+      ])
+      await manager.query('DELETE FROM presences WHERE group_id = ? AND person_id = ?', [group.id, person.id])
       await leaveTrail(manager, teacher.id, 'took out of the group', person.id)
+      await this.#tellOfClass(manager, person.id)
+      // with the last group everything ends that was open
+      if (!(await manager.countBy(Membership, { personId: person.id })))
+        await this.sessions.endAllOf(manager, person.id)
     })
   }
 
-  /** Everybody's sign-in name, also of those who wait. */
-  async #taken(): Promise<Set<string>> {
-    const rows: { n: string }[] = await this.database.query(
-      'SELECT sign_in AS n FROM people UNION SELECT sign_in FROM join_requests',
-    )
-    return new Set(rows.map((r) => r.n))
+  /** Takes somebody who was taken out into the group again: everything of theirs is there as it was. */
+  async takeInAgain(teacher: Person, group: Group, person: Person): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      await this.#enter(manager, group.id, person)
+      await leaveTrail(manager, teacher.id, 'took in again', person.id)
+    })
   }
 
-  /** Names by id, for trails and lists. */
-  async names(manager: EntityManager, ids: readonly string[]): Promise<Map<string, string>> {
-    const people = ids.length ? await manager.findBy(Person, { id: In([...new Set(ids)]) }) : []
-    return new Map(people.map((p) => [p.id, p.name]))
+  async #enter(manager: EntityManager, groupId: string, { id: personId, role }: Person): Promise<void> {
+    await manager.upsert(Membership, { groupId, personId, role }, ['groupId', 'personId'])
+    await manager.delete(FormerMember, { groupId, personId })
+    await this.#tellOfClass(manager, personId)
+  }
+
+  #tellOfClass(manager: EntityManager, personId: string): Promise<void> {
+    return this.happenings.tell(manager, [personId], 'class', { assignment: '', handIn: '' })
+  }
+
+  /** Everybody's sign-in name. */
+  async signInNames(): Promise<Set<string>> {
+    const rows: { n: string }[] = await this.database.query('SELECT sign_in AS n FROM people')
+    return new Set(rows.map((r) => r.n))
   }
 }
 
-const MOST_REQUESTS = 60
-
-function fresh(person: Pick<Person, 'name' | 'signIn' | 'passwordHash' | 'role' | 'mustChange'>): Person {
-  return { id: randomUUID(), wrongTries: 0, retryAt: null, ...person }
+/** Somebody new. */
+export function freshPerson(
+  person: Pick<Person, 'name' | 'signIn' | 'passwordHash' | 'role' | 'mustChange'>,
+): Person {
+  return { id: randomUUID(), ...person }
 }

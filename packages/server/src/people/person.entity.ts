@@ -21,14 +21,6 @@ export class Person {
   @Column({ type: 'enum', enum: ['student', 'teacher'] })
   role!: Role
 
-  /** Wrong passwords since the last right one. */
-  @Column({ name: 'wrong_tries', type: 'int', default: 0 })
-  wrongTries!: number
-
-  /** Before this time no password is looked at. */
-  @Column({ name: 'retry_at', type: 'datetime', precision: 3, nullable: true })
-  retryAt!: Date | null
-
   /** Whether the password was given by somebody else: the person is asked for an own one first. */
   @Column({ name: 'must_change', type: 'boolean', default: false })
   mustChange!: boolean

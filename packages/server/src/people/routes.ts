@@ -5,17 +5,18 @@ import {
   ArrayMinSize,
   IsArray,
   IsBoolean,
-  IsISO8601,
   IsOptional,
   IsString,
   Length,
   Matches,
   MaxLength,
 } from 'class-validator'
+import { AreIds, IsMoment } from '../http/fields'
 import { badInput, notFound } from '../http/problem'
+import { zipAnswer } from '../http/zip'
 import { route, routeWithBody, type Route } from '../http/route'
 import type { Services } from '../services'
-import { Group, JoinRequest, Membership } from './group.entity'
+import { FormerMember, Group, JoinRequest, Membership } from './group.entity'
 import { Person } from './person.entity'
 import { leaveTrail } from './trail'
 
@@ -37,8 +38,7 @@ class ChangedGroupBody extends GroupBody {
   joinOpen!: boolean
 
   /** The day after which the teacher is asked whether everything personal may go. */
-  @IsOptional()
-  @IsISO8601({}, { message: 'The day is not a day' })
+  @IsMoment('The day is not a day')
   keepUntil!: string | null
 }
 
@@ -85,9 +85,8 @@ class TeacherBody {
 class AnswerBody {
   @IsArray()
   @ArrayMinSize(1)
-  @ArrayMaxSize(60)
-  @IsString({ each: true })
-  @MaxLength(36, { each: true })
+  @ArrayMaxSize(500)
+  @AreIds()
   requests!: string[]
 
   @IsBoolean()
@@ -112,12 +111,16 @@ class JoinBody {
   password!: string
 }
 
+/** Who belongs to a group, or did. */
+const OF_GROUP =
+  'SELECT person_id FROM memberships WHERE group_id = ? UNION SELECT person_id FROM former_members WHERE group_id = ?'
+
 /** Letters and digits that cannot be taken for each other. */
 const CODE_SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789'
 const joinCode = () => Array.from({ length: 7 }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join('')
 
 /** Groups, who belongs to them, and how people come and go. */
-export function peopleRoutes({ database, people, leaving }: Services): Route[] {
+export function peopleRoutes({ database, people, joining, leaving, guard }: Services): Route[] {
   return [
     route('get', '/api/groups', 'teacher', async ({ person }) => {
       const rows: {
@@ -167,6 +170,19 @@ export function peopleRoutes({ database, people, leaving }: Services): Route[] {
         members
           .filter((m) => m.role === role)
           .map((m) => ({ id: m.id, name: m.name, signIn: m.signIn, mustChange: Boolean(m.mustChange) }))
+      const former: { id: string; name: string; signIn: string; role: string; leftAt: Date }[] =
+        await database
+          .getRepository(FormerMember)
+          .createQueryBuilder('f')
+          .innerJoin(Person, 'p', 'p.id = f.person_id')
+          .select('p.id', 'id')
+          .addSelect('p.name', 'name')
+          .addSelect('p.sign_in', 'signIn')
+          .addSelect('f.role', 'role')
+          .addSelect('f.left_at', 'leftAt')
+          .where('f.group_id = :id', { id })
+          .orderBy('p.name')
+          .getRawMany()
       const requests = await database
         .getRepository(JoinRequest)
         .find({ where: { groupId: id }, order: { createdAt: 'ASC' } })
@@ -179,6 +195,7 @@ export function peopleRoutes({ database, people, leaving }: Services): Route[] {
         keepUntil,
         students: view('student'),
         teachers: view('teacher'),
+        former,
         requests: requests.map((r) => ({ id: r.id, name: r.name, signIn: r.signIn })),
       }
     }),
@@ -240,6 +257,16 @@ export function peopleRoutes({ database, people, leaving }: Services): Route[] {
       people.resetPassword(person, await people.member(person, param('group'), param('person'), 'student')),
     ),
 
+    route('post', '/api/groups/:group/former/:person', 'teacher', async ({ person, param }) => {
+      const group = await people.group(person, param('group'))
+      await people.takeInAgain(person, group, await people.formerMember(person, group.id, param('person')))
+      return null
+    }),
+
+    route('post', '/api/people/:person/password', 'teacher', async ({ person, param }) =>
+      people.resetPassword(person, await people.student(person, param('person'))),
+    ),
+
     routeWithBody(
       'post',
       '/api/groups/:group/requests',
@@ -247,8 +274,7 @@ export function peopleRoutes({ database, people, leaving }: Services): Route[] {
       AnswerBody,
       async ({ person, param, body }) => {
         const group = await people.group(person, param('group'))
-        for (const id of body.requests) await people.answer(person, group, id, body.accept)
-        return null
+        return { renamed: await joining.answer(person, group, body.requests, body.accept) }
       },
     ),
 
@@ -276,26 +302,20 @@ export function peopleRoutes({ database, people, leaving }: Services): Route[] {
            LEFT JOIN hand_ins h ON h.id = t.subject
            LEFT JOIN works w ON w.id = h.work_id
            LEFT JOIN assignments a ON a.id = t.subject OR a.id = w.assignment_id
-          WHERE t.person_id IN (SELECT person_id FROM memberships WHERE group_id = ?)
-            AND (a.group_id = ? OR (a.id IS NULL AND (t.subject = ? OR s.id IN (SELECT person_id FROM memberships WHERE group_id = ?))))
+          WHERE t.person_id IN (${OF_GROUP})
+            AND (a.group_id = ? OR (a.id IS NULL AND (t.subject = ? OR s.id IN (${OF_GROUP}))))
           ORDER BY t.id DESC LIMIT 300`,
-        [id, id, id, id],
+        [id, id, id, id, id, id],
       )
     }),
 
-    routeWithBody('post', '/api/join', 'anyone', JoinBody, async ({ body }) => ({
-      group: await people.ask({ ...body, signIn: body.signIn.trim() }),
+    routeWithBody('post', '/api/join', 'anyone', JoinBody, async ({ c, body }) => ({
+      group: await joining.ask(body, await guard.from(c)),
     })),
 
     route('get', '/api/people/:person/everything', 'signed-in', async ({ person, param }) => {
       const whom = person.id === param('person') ? person : await studentOf(person, param('person'))
-      return new Response(await leaving.everything(whom), {
-        headers: {
-          'content-type': 'application/zip',
-          'content-disposition': 'attachment; filename="everything.zip"',
-          'cache-control': 'private, no-store',
-        },
-      })
+      return zipAnswer(leaving.everything(whom), 'everything.zip')
     }),
 
     route('get', '/api/people/:person/belongings', 'teacher', async ({ person, param }) =>

@@ -20,7 +20,9 @@ import {
 import type { HandIn } from '../handins/hand-in.entity'
 import { isBack } from '../handins/hand-in.entity'
 import { remarkView } from '../handins/views'
+import { AreIds } from '../http/fields'
 import { badInput, notFound, notNow } from '../http/problem'
+import { AsSent } from '../http/as-sent'
 import { route, routeWithBody, type Route } from '../http/route'
 import type { Person } from '../people/person.entity'
 import { leaveTrail } from '../people/trail'
@@ -56,6 +58,7 @@ class RemarkBody {
   subject?: string
 
   /** A suggested line for the lane: its points. */
+  @AsSent()
   @IsOptional()
   @IsArray({ message: 'A suggested line is a list of points' })
   @ArrayMaxSize(5000, { message: 'A line can have 5,000 points at most' })
@@ -74,8 +77,7 @@ class ManyRemarksBody extends RemarkBody {
   @IsArray()
   @ArrayMinSize(1, { message: 'Choose at least one hand-in' })
   @ArrayMaxSize(60, { message: 'At most 60 hand-ins at once' })
-  @IsString({ each: true })
-  @MaxLength(36, { each: true })
+  @AreIds()
   handIns!: string[]
 }
 

@@ -1,6 +1,7 @@
 import { completeRubric, type Rubric } from '@rudlo/core/rubric'
 import { IsInt, IsObject, IsString, Max, MaxLength, Min } from 'class-validator'
 import { badInput, notNow } from '../http/problem'
+import { AsSent } from '../http/as-sent'
 import { route, routeWithBody, type Route } from '../http/route'
 import { leaveTrail } from '../people/trail'
 import type { Services } from '../services'
@@ -9,6 +10,7 @@ import { Review } from './review.entity'
 
 class ReviewBody {
   /** Level (from 0) by criterion. */
+  @AsSent()
   @IsObject()
   marks!: Record<string, number>
 

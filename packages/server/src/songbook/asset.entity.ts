@@ -19,6 +19,10 @@ export class Asset {
   /** Waveform overview, packed as docs/formats.md says. */
   @Column({ type: 'mediumblob' })
   overview!: Buffer
+
+  /** When it was brought in last: what no song uses goes after a day. */
+  @Column({ name: 'created_at', type: 'datetime', precision: 3 })
+  createdAt!: Date
 }
 
 /** A piece of at most 1 MiB of an asset's FLAC file. */

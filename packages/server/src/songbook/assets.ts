@@ -1,49 +1,73 @@
-import { createHash } from 'node:crypto'
-import { overviewOf, packOverview } from '@rudlo/core/exchange'
-import { Between, type DataSource } from 'typeorm'
+import { Between, LessThan, type DataSource } from 'typeorm'
 import { execute } from '../database/execute'
 import type { WorkerPool } from '../jobs/worker-pool'
+import type { AssetBytes } from './asset-bytes'
 import { Asset, AssetChunk } from './asset.entity'
+import { SongVersionAsset } from './song.entity'
 
 /** Bytes of a chunk: 1 MiB. */
 export const CHUNK = 1024 * 1024
-
-/** Name of audio: SHA-256 of the channel count and the samples, little-endian, channel after channel. */
-export function assetId(channels: readonly Int16Array[]): string {
-  const hash = createHash('sha256').update(Uint8Array.of(channels.length))
-  for (const c of channels) hash.update(new Uint8Array(c.buffer, c.byteOffset, c.byteLength))
-  return hash.digest('hex')
-}
+const DAY_MS = 86_400_000
 
 /** Audio in the database, as FLAC in chunks. */
 export class Assets {
   constructor(
     private readonly database: DataSource,
-    private readonly encoders: WorkerPool<Int16Array[], Uint8Array>,
+    private readonly encoders: Pick<WorkerPool<Int16Array[], AssetBytes>, 'run'>,
   ) {}
 
-  /** Keeps audio (16 bit, 44.1 kHz) once, whoever else has it. @returns its id */
+  /** Keeps samples (16 bit, 44.1 kHz) once, whoever else has them. @returns the id of the audio */
   async keep(channels: Int16Array[]): Promise<string> {
-    const id = assetId(channels)
-    if (await this.find(id)) return id
-    const flac = Buffer.from(await this.encoders.run(channels))
-    await this.database.transaction(async (manager) => {
-      await manager.insert(Asset, {
-        id,
-        channels: channels.length,
-        frames: channels[0]!.length,
-        bytes: flac.length,
-        overview: Buffer.from(packOverview(overviewOf(channels))),
-      })
+    return (await this.store(await this.encoders.run(channels))).id
+  }
+
+  /** Keeps audio once, also where two bring the same at once. */
+  async store({ id, channels, frames, flac, overview }: AssetBytes): Promise<{ id: string; known: boolean }> {
+    return this.database.transaction(async (manager) => {
+      const createdAt = new Date()
+      // whoever comes second waits here until the first is done
+      const fresh = await execute(
+        manager,
+        'INSERT IGNORE INTO assets (id, channels, frames, bytes, overview, created_at) VALUES (?, ?, ?, ?, ?, ?)',
+        [id, channels, frames, flac.length, Buffer.from(overview), createdAt],
+      )
+      if (!fresh) {
+        // it is wanted again: it does not count as left over
+        await manager.update(Asset, id, { createdAt })
+        return { id, known: true }
+      }
       for (let at = 0, number = 0; at < flac.length; at += CHUNK, number++) {
         await execute(manager, 'INSERT INTO asset_chunks (asset_id, number, data) VALUES (?, ?, ?)', [
           id,
           number,
-          flac.subarray(at, at + CHUNK),
+          Buffer.from(flac.subarray(at, at + CHUNK)),
         ])
       }
+      return { id, known: false }
     })
-    return id
+  }
+
+  /** Lets go of audio that no song has used for a day. @returns how many there were */
+  async sweep(olderThan = new Date(Date.now() - DAY_MS)): Promise<number> {
+    const left: { id: string }[] = await this.database.query(
+      `SELECT a.id FROM assets a LEFT JOIN song_version_assets s ON s.asset_id = a.id
+        WHERE s.asset_id IS NULL AND a.created_at < ? LIMIT 200`,
+      [olderThan],
+    )
+    let gone = 0
+    for (const { id } of left)
+      gone += await this.database.transaction(async (manager) => {
+        await manager.findOne(Asset, {
+          select: { id: true },
+          where: { id },
+          lock: { mode: 'pessimistic_write' },
+        })
+        // a song that is kept at this moment waits for the row, or has it already
+        if (await manager.existsBy(SongVersionAsset, { assetId: id })) return 0
+        await manager.delete(AssetChunk, { assetId: id })
+        return (await manager.delete(Asset, { id, createdAt: LessThan(olderThan) })).affected ?? 0
+      })
+    return gone
   }
 
   find(id: string): Promise<Asset | null> {
@@ -54,6 +78,15 @@ export class Assets {
   async file(id: string): Promise<Buffer | null> {
     const found = await this.find(id)
     return found && this.bytes(id, 0, found.bytes - 1)
+  }
+
+  /** The FLAC file of an asset, chunk after chunk. */
+  async *pieces(id: string): AsyncGenerator<Uint8Array> {
+    for (let number = 0; ; number++) {
+      const chunk = await this.database.getRepository(AssetChunk).findOneBy({ assetId: id, number })
+      if (!chunk) return
+      yield chunk.data
+    }
   }
 
   /** Bytes `from` to `to` (both included) of an asset's FLAC file; only the chunks they lie in are read. */

@@ -1,5 +1,7 @@
-import { packBundle } from '@rudlo/core/exchange'
+import { BUNDLE_TIME, bundleAudio, bundleDocuments } from '@rudlo/core/exchange'
 import type { Mix } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
+import { zipAnswer, zipped, type ZipEntry } from '../http/zip'
 import type { Assets } from './assets'
 import type { Songs } from './songs'
 
@@ -10,25 +12,21 @@ export class Bundles {
     private readonly assets: Assets,
   ) {}
 
-  /** @throws Problem 404 where the song version is not there */
-  async pack(songVersionId: string, mix: Mix): Promise<Uint8Array<ArrayBuffer>> {
-    const song = await this.songs.version(songVersionId)
-    const audio = new Map<string, Uint8Array>()
-    for (const { id } of song.assets) {
-      const asset = await this.assets.find(id)
-      if (asset) audio.set(id, await this.assets.bytes(id, 0, asset.bytes - 1))
-    }
-    return new Uint8Array(packBundle({ song, mix, audio }))
+  /** The bytes of a bundle, piece after piece. @throws Problem 404 where the song version is not there */
+  async pack(songVersionId: string, mix: Mix): Promise<AsyncGenerator<Uint8Array>> {
+    return zipped(this.#entries(await this.songs.version(songVersionId), mix), BUNDLE_TIME)
   }
 
   /** A bundle as an answer that the browser saves. */
   async answer(songVersionId: string, mix: Mix, title: string): Promise<Response> {
-    return new Response(await this.pack(songVersionId, mix), {
-      headers: {
-        'content-type': 'application/zip',
-        'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(`${title}.rudlo.zip`)}`,
-        'cache-control': 'private, no-store',
-      },
-    })
+    const song = await this.songs.version(songVersionId)
+    return zipAnswer(this.#entries(song, mix), `${title}.rudlo.zip`, BUNDLE_TIME)
+  }
+
+  async *#entries(song: SongVersion, mix: Mix): AsyncGenerator<ZipEntry> {
+    for (const [name, bytes] of Object.entries(bundleDocuments({ song, mix })))
+      yield { name, pieces: [bytes], packs: true }
+    for (const { id } of song.assets)
+      yield { name: bundleAudio(id), pieces: this.assets.pieces(id), packs: false }
   }
 }

@@ -1,14 +1,15 @@
 import { randomUUID } from 'node:crypto'
-import { linesFromMidi, readMidi, type BroughtLine, type MidiPart, type MidiSong } from '@rudlo/core/midi'
+import type { BroughtLine, MidiPart, MidiSong } from '@rudlo/core/midi'
 import { addReturn, addSend, plainMix, playingOf, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
 import { letterOf, type SongVersion } from '@rudlo/core/song'
 import { MeterMap, TempoMap } from '@rudlo/core/time'
 import { playerFor } from '@rudlo/demo'
-import { badInput } from '../http/problem'
+import { badInput, busy } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
 import type { Assets } from './assets'
 import { LONGEST_SECONDS } from './decode'
-import type { NotesTask } from './notes-worker'
+import type { AssetBytes } from './asset-bytes'
+import type { BroughtLines, NotesAnswer, NotesTask } from './notes-worker'
 
 /** Bars that are left for the last notes to die away. */
 const AFTER = 1
@@ -20,46 +21,86 @@ export interface FromNotes {
   readonly mix: Mix | null
 }
 
+/**
+ * What playing one file may take: minutes of all parts together (an orchestra of 32 parts for five minutes), and seconds of all
+ * notes together. A few bytes of a MIDI file can ask for hours of either.
+ */
+export const NOTES_LIMITS = { partMinutes: 160, noteSeconds: 100_000 } as const
+
+/** Files that can wait to be played. */
+const MOST_FILES = 8
+
 /** Songs from notes: a MIDI file, played by the project's own instruments. */
 export class Notes {
+  #files = 0
+
   constructor(
     private readonly assets: Assets,
-    private readonly players: WorkerPool<NotesTask, Int16Array[]>,
+    private readonly players: Pick<WorkerPool<NotesTask, NotesAnswer>, 'run'>,
   ) {}
 
-  /** @throws Problem 400 with one sentence for what is no MIDI file or too long */
+  /** @throws Problem 400 with one sentence for what is no MIDI file or too long, 503 where too many wait */
   async play(bytes: Uint8Array, name: string): Promise<FromNotes> {
-    const midi = readOr400(bytes)
+    if (this.#files >= MOST_FILES) throw busy()
+    this.#files++
+    try {
+      return await this.#play(bytes, name)
+    } finally {
+      this.#files--
+    }
+  }
+
+  async #play(bytes: Uint8Array, name: string): Promise<FromNotes> {
+    const { midi, lines, sounding } = await this.#read(bytes)
     const meter = new MeterMap(midi.meter)
     const bars = meter.placeAt(Math.max(0, midi.length - 1)).bar + AFTER
     const seconds = new TempoMap(midi.tempo).secondsAt(meter.barStart(bars + 1))
-    if (seconds > LONGEST_SECONDS)
-      throw badInput(
-        `This piece is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you bring it in.`,
-      )
+    checkWork(midi.parts.length, seconds, sounding)
     const frame = { bars, tempo: midi.tempo, meter: midi.meter }
-    const played = await Promise.all(
-      midi.parts.map(async (part) => {
-        const channels = await this.players.run({ part, frame })
-        return { part, channels, asset: await this.assets.keep(channels) }
-      }),
-    )
+    const played: Played[] = []
+    // one part after another: the next file's parts come in between
+    for (const part of midi.parts) {
+      const { program, drums, notes } = part
+      const answer = await this.players.run({ part: { program, drums, notes }, frame })
+      if (!('played' in answer)) throw new Error('A part was not played.')
+      const { id: asset, channels, frames } = answer.played
+      await this.assets.store(answer.played)
+      played.push({ part, asset, channels: channels === 2 ? 2 : 1, frames })
+    }
     const document = songOf(midi, played, meter.barStart(bars + 1), midi.title || name)
-    return { document, mix: mixOf(document, midi.parts) }
+    return { document, mix: mixOf(document, lines) }
+  }
+
+  async #read(bytes: Uint8Array): Promise<Extract<NotesAnswer, { midi: unknown }>> {
+    const answer = await this.players.run({ bytes }, true)
+    if (!('midi' in answer)) throw new Error('A file was not read.')
+    return answer
   }
 }
 
-function readOr400(bytes: Uint8Array): MidiSong {
-  try {
-    return readMidi(bytes)
-  } catch (error) {
-    throw badInput((error as Error).message)
-  }
+interface Played extends Pick<AssetBytes, 'frames'> {
+  readonly part: MidiPart
+  readonly asset: string
+  readonly channels: 1 | 2
+}
+
+/** @throws Problem 400 where a piece is longer, or more to play, than can be taken */
+function checkWork(parts: number, seconds: number, sounding: number): void {
+  if (seconds > LONGEST_SECONDS)
+    throw badInput(
+      `This piece is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you bring it in.`,
+    )
+  if ((parts * seconds) / 60 > NOTES_LIMITS.partMinutes)
+    throw badInput(
+      `${parts} parts of ${Math.round(seconds / 60)} minutes are more than can be played: leave some out, or cut the piece.`,
+    )
+  if (sounding > NOTES_LIMITS.noteSeconds)
+    throw badInput('This piece has more notes sounding than can be played: leave some parts out.')
 }
 
 function songOf(
   { tempo, meter, markers }: MidiSong,
-  played: readonly { part: MidiPart; channels: readonly Int16Array[]; asset: string }[],
+  played: readonly Played[],
   length: number,
   title: string,
 ): SongVersion {
@@ -73,17 +114,14 @@ function songOf(
       id: randomUUID(),
       name,
       role: player.role,
-      channels: channels.length === 2 ? (2 as const) : (1 as const),
+      channels,
       played: true,
     }
   })
   const begins = markers.filter((m, i) => m.tick < length && (i === 0 || m.tick > markers[i - 1]!.tick))
   const sections = [...(begins[0]?.tick === 0 ? [] : [{ tick: 0, text: '' }]), ...begins]
   const assets = new Map(
-    played.map(({ asset, channels }) => [
-      asset,
-      { id: asset, channels: channels.length as 1 | 2, frames: channels[0]!.length },
-    ]),
+    played.map(({ asset, channels, frames }) => [asset, { id: asset, channels, frames }]),
   )
   return {
     format: 'rudlo-song',
@@ -100,22 +138,22 @@ function songOf(
       tick,
     })),
     tracks,
-    regions: played.map(({ asset, channels }, i) => ({
+    regions: played.map(({ asset, frames }, i) => ({
       id: randomUUID(),
       track: tracks[i]!.id,
       asset,
       start: 0,
       offset: 0,
-      length: channels[0]!.length,
+      length: frames,
     })),
     assets: [...assets.values()],
   }
 }
 
 /** The lines that the parts bring along, on the plainest mix; null where they bring none. */
-function mixOf(song: SongVersion, parts: readonly MidiPart[]): Mix | null {
+function mixOf(song: SongVersion, brings: readonly BroughtLines[]): Mix | null {
   const plain = plainMix(song)
-  const brought = parts.map((part, i) => ({ track: song.tracks[i]!.id, lines: linesFromMidi(part) }))
+  const brought = brings.map((lines, i) => ({ track: song.tracks[i]!.id, lines }))
   let mix = plain
   const take = (address: string, { setting, points }: BroughtLine) => {
     mix = withSetting(mix, address, setting)

@@ -3,7 +3,9 @@ import { MIX_SCHEMA } from '@rudlo/core/mix'
 import { IsInt, IsObject, IsString, Length, Max, Min } from 'class-validator'
 import { parseRange } from '../http/byte-range'
 import { badInput, notFound } from '../http/problem'
-import { route, routeWithBody, type Route } from '../http/route'
+import { AsSent } from '../http/as-sent'
+import { bytesOf } from '../http/body'
+import { route, routeWithBody, routeWithBytes, type Route } from '../http/route'
 import type { Person } from '../people/person.entity'
 import type { Services } from '../services'
 import { CHUNK } from './assets'
@@ -23,6 +25,7 @@ class UploadBody {
 }
 
 class SongBody {
+  @AsSent()
   @IsObject({ message: 'The song is missing' })
   document!: object
 }
@@ -66,7 +69,7 @@ export function songbookRoutes({ assets, permissions, songs, uploads, notes }: S
       })
     }),
 
-    route('get', '/api/songs', 'teacher', async () => songs.newest()),
+    route('get', '/api/songs', 'teacher', ({ person }) => songs.newest(person)),
 
     route('get', '/api/songs/:version', 'teacher', async ({ param }) => ({
       document: await songs.version(param('version')),
@@ -100,26 +103,31 @@ export function songbookRoutes({ assets, permissions, songs, uploads, notes }: S
       return { chunks, bytes }
     }),
 
-    route('post', '/api/uploads/:upload/chunks/:number', 'teacher', async ({ c, person, param }) => {
-      const number = Number(param('number'))
-      if (!Number.isInteger(number) || number < 0) throw badInput('This piece has no number.')
-      if (Number(c.req.header('content-length') ?? 0) > CHUNK) throw badInput('This piece is too large.')
-      const data = Buffer.from(await c.req.arrayBuffer())
-      if (data.length > CHUNK) throw badInput('This piece is too large.')
-      await uploads.take(person, param('upload'), number, data)
-      return null
-    }),
+    routeWithBytes(
+      '/api/uploads/:upload/chunks/:number',
+      'teacher',
+      async ({ c, person, param }) => {
+        if (!/^\d{1,6}$/.test(param('number'))) throw badInput('This piece has no number.')
+        const data = Buffer.from(await bytesOf(c))
+        await uploads.take(person, param('upload'), Number(param('number')), data)
+        return null
+      },
+      CHUNK,
+    ),
 
     route('post', '/api/uploads/:upload/decode', 'teacher', async ({ person, param }) =>
       uploads.decode(person, param('upload')),
     ),
 
-    route('post', '/api/notes', 'teacher', async ({ c, query }) => {
-      if (Number(c.req.header('content-length') ?? 0) > MIDI_LIMITS.bytes)
-        throw badInput('This MIDI file has more than 4 MB.')
-      const name = (query('name') ?? '').replace(/\.midi?$/i, '').slice(0, 120)
-      return notes.play(new Uint8Array(await c.req.arrayBuffer()), name || 'New song')
-    }),
+    routeWithBytes(
+      '/api/notes',
+      'teacher',
+      async ({ c, query }) => {
+        const name = (query('name') ?? '').replace(/\.midi?$/i, '').slice(0, 120)
+        return notes.play(await bytesOf(c), name || 'New song')
+      },
+      MIDI_LIMITS.bytes,
+    ),
 
     route('delete', '/api/uploads/:upload', 'teacher', async ({ person, param }) => {
       await uploads.giveUp(person, param('upload'))

@@ -7,6 +7,10 @@ export class Song {
 
   @Column({ type: 'varchar', length: 200 })
   title!: string
+
+  /** Who made it; null for one of the demo, or from before that was kept. */
+  @Column({ name: 'made_by', type: 'char', length: 36, nullable: true })
+  madeBy!: string | null
 }
 
 /** A song as it was at one time. Never changed. */

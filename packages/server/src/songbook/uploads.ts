@@ -3,13 +3,15 @@ import { createWriteStream } from 'node:fs'
 import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { once } from 'node:events'
+import { pipeline } from 'node:stream/promises'
 import { LessThan, type DataSource } from 'typeorm'
 import { execute } from '../database/execute'
 import { badInput, notFound, notNow, Problem } from '../http/problem'
+import type { WorkerPool } from '../jobs/worker-pool'
 import type { Person } from '../people/person.entity'
-import { assetId, CHUNK, type Assets } from './assets'
-import { decodeAudio } from './decode'
+import type { AssetBytes } from './asset-bytes'
+import { CHUNK, type Assets } from './assets'
+import type { ImportTask } from './import-worker'
 import { Upload, UploadChunk } from './upload.entity'
 
 /** Largest file, and how many a person can have on the way. */
@@ -33,6 +35,8 @@ export class Uploads {
   constructor(
     private readonly database: DataSource,
     private readonly assets: Assets,
+    /** Worker threads of import-worker. */
+    private readonly importers: Pick<WorkerPool<ImportTask, AssetBytes>, 'run'>,
   ) {}
 
   /** @throws Problem 413 for a file that is too large */
@@ -45,7 +49,6 @@ export class Uploads {
       )
     if (bytes < 1) throw badInput(`“${name}” is empty.`)
     const uploads = this.database.getRepository(Upload)
-    await uploads.delete({ createdAt: LessThan(new Date(Date.now() - DAY)) })
     if ((await uploads.countBy({ personId: person.id })) >= MOST)
       throw notNow(`${MOST} files are on the way already: wait until they have arrived.`)
     const id = randomUUID()
@@ -70,12 +73,20 @@ export class Uploads {
     if (number >= whole || data.length !== size) throw badInput('This piece does not belong to the file.')
     if (number > chunks) throw notNow('A piece before this one is missing.', { arrived: chunks })
     if (number < chunks) return
+    // the same piece may come twice at once
     await this.database.transaction((manager) =>
-      execute(manager, 'INSERT INTO upload_chunks (upload_id, number, data) VALUES (?, ?, ?)', [
+      execute(manager, 'INSERT IGNORE INTO upload_chunks (upload_id, number, data) VALUES (?, ?, ?)', [
         id,
         number,
         data,
       ]),
+    )
+  }
+
+  /** Lets go of files that have been on their way for a day. @returns how many there were */
+  async sweep(olderThan = new Date(Date.now() - DAY)): Promise<number> {
+    return (
+      (await this.database.getRepository(Upload).delete({ createdAt: LessThan(olderThan) })).affected ?? 0
     )
   }
 
@@ -98,25 +109,23 @@ export class Uploads {
     try {
       const file = join(folder, 'audio')
       await this.#write(id, file)
-      const channels = await decodeAudio(file, upload.name)
-      const known = (await this.assets.find(assetId(channels))) !== null
-      const frames = channels[0]!.length
-      const asset = await this.assets.keep(channels)
+      const made = await this.importers.run({ file, name: upload.name })
+      const { id: asset, known } = await this.assets.store(made)
       await this.database.getRepository(Upload).delete({ id })
-      return { asset, channels: channels.length, frames, known }
+      return { asset, channels: made.channels, frames: made.frames, known }
     } finally {
       await rm(folder, { recursive: true, force: true })
     }
   }
 
   async #write(id: string, file: string): Promise<void> {
-    const stream = createWriteStream(file)
-    for (let number = 0; ; number++) {
-      const chunk = await this.database.getRepository(UploadChunk).findOneBy({ uploadId: id, number })
-      if (!chunk) break
-      if (!stream.write(chunk.data)) await once(stream, 'drain')
-    }
-    stream.end()
-    await once(stream, 'close')
+    const chunks = this.database.getRepository(UploadChunk)
+    await pipeline(async function* () {
+      for (let number = 0; ; number++) {
+        const chunk = await chunks.findOneBy({ uploadId: id, number })
+        if (!chunk) return
+        yield chunk.data
+      }
+    }, createWriteStream(file))
   }
 }

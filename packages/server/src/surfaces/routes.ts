@@ -1,6 +1,7 @@
 import { readSurface, writeSurface } from '@rudlo/core/surface'
 import { ArrayMaxSize, IsArray } from 'class-validator'
 import { badInput } from '../http/problem'
+import { AsSent } from '../http/as-sent'
 import { route, routeWithBody, type Route } from '../http/route'
 import type { Services } from '../services'
 import { Surfaces } from './surfaces.entity'
@@ -9,6 +10,7 @@ import { Surfaces } from './surfaces.entity'
 const MOST = 20
 
 class SurfacesBody {
+  @AsSent()
   @IsArray({ message: 'A list of surfaces is wanted' })
   @ArrayMaxSize(MOST, { message: `At most ${MOST} surfaces are kept: forget one that is not used any more` })
   maps!: unknown[]

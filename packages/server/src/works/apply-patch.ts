@@ -1,5 +1,5 @@
 import type { WorkDocument } from '@rudlo/core/mix'
-import { LIMITS, withPatch } from '@rudlo/core/mix'
+import { LIMITS, PatchProblem, withPatch } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { checkWork } from '@rudlo/core/validate'
 import { badInput, Problem } from '../http/problem'
@@ -19,10 +19,8 @@ export function applyPatch(before: WorkDocument, patch: readonly unknown[], song
   try {
     after = withPatch(before, patch)
   } catch (error) {
-    const { name, index } = error as { name?: string; index?: number }
-    throw badInput(
-      `Change ${(index ?? 0) + 1} of the patch cannot be made (${(name ?? 'error').toLowerCase()}).`,
-    )
+    if (!(error instanceof PatchProblem)) throw error
+    throw badInput(`Change ${error.index + 1} of the patch cannot be made: ${error.message}.`)
   }
   return checkedWork(after, song)
 }

@@ -5,6 +5,7 @@ import type { Briefs } from '../assignments/briefs'
 import { notFound, notNow } from '../http/problem'
 import type { Person } from '../people/person.entity'
 import { OpenedHint } from './opened-hint.entity'
+import { TaskTries } from './task-tries.entity'
 import type { Work } from './work.entity'
 
 /** A hint as its student sees it, once it is open. */
@@ -40,16 +41,43 @@ export class Hints {
     const text = brief.tasks.find((t) => t.id === task)?.hints[level]
     if (text === undefined) throw notFound()
     const before = (await this.opened(work.id)).filter((h) => h.task === task)
+    // what was opened once stays open
+    if (before.some((h) => h.level === level)) return { task, level, text }
+    const missing = brief.hintsAfter - (await this.#triesOf(work.id, task))
+    if (missing > 0)
+      throw notNow(
+        `Try it yourself first: hints open after ${missing} more ${missing === 1 ? 'try' : 'tries'}.`,
+      )
     if (level > 0 && !before.some((h) => h.level === level - 1))
       throw notNow(`Open "${HINT_LEVELS[level - 1]}" first.`)
-    if (!before.some((h) => h.level === level))
-      await this.database
-        .getRepository(OpenedHint)
-        .createQueryBuilder()
-        .insert()
-        .values({ workId: work.id, task, level, openedAt: new Date() })
-        .orIgnore()
-        .execute()
+    await this.database
+      .getRepository(OpenedHint)
+      .createQueryBuilder()
+      .insert()
+      .values({ workId: work.id, task, level, openedAt: new Date() })
+      .orIgnore()
+      .execute()
     return { task, level, text }
+  }
+
+  /** How often each task of a work was tried. */
+  async tries(workId: string): Promise<{ task: string; tries: number }[]> {
+    const found = await this.database.getRepository(TaskTries).findBy({ workId })
+    return found.map(({ task, tries }) => ({ task, tries }))
+  }
+
+  async #triesOf(workId: string, task: string): Promise<number> {
+    return (await this.database.getRepository(TaskTries).findOneBy({ workId, task }))?.tries ?? 0
+  }
+
+  /** Counts that a student tried a task and asked how it was. @throws Problem 404 where the brief has no such task */
+  async count(person: Person, work: Work, assignment: Assignment, task: string): Promise<void> {
+    const { brief } = await this.briefs.forPerson(assignment, person.id)
+    if (!brief.tasks.some((t) => t.id === task)) throw notFound()
+    await this.database.query(
+      `INSERT INTO task_tries (work_id, task, tries, at) VALUES (?, ?, 1, ?)
+         ON DUPLICATE KEY UPDATE tries = LEAST(tries + 1, 1000), at = VALUES(at)`,
+      [work.id, task, new Date()],
+    )
   }
 }

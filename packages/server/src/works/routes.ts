@@ -1,51 +1,22 @@
 import type { WorkDocument } from '@rudlo/core/mix'
-import { Type } from 'class-transformer'
 import {
-  ArrayMaxSize,
   IsArray,
   IsInt,
   IsISO8601,
   IsObject,
+  IsOptional,
   IsString,
   Length,
-  Matches,
   Max,
   MaxLength,
   Min,
-  ValidateNested,
 } from 'class-validator'
-import { WAYS } from './ways'
+import { AsSent } from '../http/as-sent'
+import { jsonList } from '../http/json-list'
 import { route, routeWithBody, type Route } from '../http/route'
 import type { Services } from '../services'
+import { AreCommands, type CommandReport } from './commands'
 import type { Work } from './work.entity'
-
-class CommandBody {
-  @IsString()
-  @Length(1, 200)
-  label!: string
-
-  @IsArray()
-  @ArrayMaxSize(128)
-  @IsString({ each: true })
-  @MaxLength(160, { each: true })
-  lanes!: string[]
-
-  @IsInt()
-  @Min(0)
-  @Max(1e9)
-  from!: number
-
-  @IsInt()
-  @Min(0)
-  @Max(1e9)
-  to!: number
-
-  @Matches(WAYS, { message: 'The way of writing is not known' })
-  how!: string
-
-  @IsISO8601()
-  at!: string
-}
 
 class SaveBody {
   @IsInt({ message: 'The revision must be a whole number' })
@@ -57,15 +28,20 @@ class SaveBody {
   @Length(8, 40)
   save!: string
 
+  /** How many changes it may have, and how much work they may be, is looked at where they are made. */
+  @AsSent()
   @IsArray({ message: 'The patch must be a list of changes (RFC 6902)' })
-  @ArrayMaxSize(50_000, { message: 'The patch has too many changes' })
   patch!: unknown[]
 
-  @IsArray()
-  @ArrayMaxSize(500)
-  @ValidateNested({ each: true })
-  @Type(() => CommandBody)
-  commands!: CommandBody[]
+  @AsSent()
+  @AreCommands()
+  commands!: CommandReport[]
+
+  /** The browser's clock, which need not be right. */
+  @IsOptional()
+  @IsISO8601()
+  @MaxLength(40)
+  now?: string
 }
 
 class WindowBody {
@@ -85,11 +61,18 @@ class HintBody {
   level!: number
 }
 
+class AskedBody {
+  @IsString()
+  @MaxLength(64)
+  task!: string
+}
+
 class TryBody {
   @IsString()
   @Length(1, 120, { message: 'A try needs a name of at most 120 characters' })
   name!: string
 
+  @AsSent()
   @IsObject()
   document!: object
 }
@@ -155,6 +138,23 @@ export function workRoutes({ permissions, works, bundles, hints }: Services): Ro
       return hints.opened(id)
     }),
 
+    route('get', '/api/works/:work/asked', 'signed-in', async ({ person, param }) => {
+      const { id } = await permissions.ownWork(person, param('work'))
+      return hints.tries(id)
+    }),
+
+    routeWithBody(
+      'post',
+      '/api/works/:work/asked',
+      'signed-in',
+      AskedBody,
+      async ({ person, param, body }) => {
+        const work = await permissions.ownWork(person, param('work'))
+        await hints.count(person, work, await permissions.assignment(person, work.assignmentId), body.task)
+        return null
+      },
+    ),
+
     routeWithBody(
       'post',
       '/api/works/:work/hints',
@@ -168,12 +168,12 @@ export function workRoutes({ permissions, works, bundles, hints }: Services): Ro
 
     route('get', '/api/works/:work/tries', 'signed-in', async ({ person, param }) => {
       const tries = await works.tries(await permissions.ownWork(person, param('work')))
-      return tries.map(({ id, name, document, createdAt }) => ({
-        id,
-        name,
-        createdAt,
-        document: JSON.parse(document) as unknown,
-      }))
+      return jsonList(
+        (function* () {
+          for (const { id, name, document, createdAt } of tries)
+            yield { id, name, createdAt, document: JSON.parse(document) as unknown }
+        })(),
+      )
     }),
 
     routeWithBody(

@@ -7,25 +7,18 @@ import { notFound, notNow } from '../http/problem'
 import type { Person } from '../people/person.entity'
 import type { Songs } from '../songbook/songs'
 import { applyPatch, checkedWork } from './apply-patch'
+import { momentOf, type CommandReport } from './commands'
 import { execute } from '../database/execute'
 import { DocumentCache, type KnownWork } from './document-cache'
 import { Try, Work, WorkCommand } from './work.entity'
-
-/** A command as the browser reports it. */
-export interface CommandReport {
-  readonly label: string
-  readonly lanes: readonly string[]
-  readonly from: number
-  readonly to: number
-  readonly how: string
-  readonly at: string
-}
 
 export interface SaveRequest {
   readonly revision: number
   readonly save: string
   readonly patch: readonly unknown[]
   readonly commands: readonly CommandReport[]
+  /** The browser's clock when it sent this. */
+  readonly now?: string
 }
 
 interface Head {
@@ -34,6 +27,9 @@ interface Head {
   readonly song_version_id: string
   readonly document: string
 }
+
+/** Tries that are kept of a work: more than anybody compares. */
+const MOST_TRIES = 60
 
 /** Works of students: opening, saving, tries. */
 export class Works {
@@ -87,6 +83,7 @@ export class Works {
     const rows: Head[] = await this.database.query(
       `SELECT w.revision, w.last_save, a.song_version_id, w.document
          FROM works w JOIN assignments a ON a.id = w.assignment_id
+         JOIN memberships m ON m.group_id = a.group_id AND m.person_id = w.person_id
         WHERE w.id = ? AND w.person_id = ?`,
       [workId, person.id],
     )
@@ -123,10 +120,14 @@ export class Works {
     const stored = await this.database.transaction(async (manager) => {
       const changed = await execute(
         manager,
-        'UPDATE works SET revision = ?, document = ?, last_save = ?, updated_at = ? WHERE id = ? AND person_id = ? AND revision = ?',
+        // who was taken out of the group in the meantime saves no more
+        `UPDATE works w JOIN assignments a ON a.id = w.assignment_id
+           JOIN memberships m ON m.group_id = a.group_id AND m.person_id = w.person_id
+            SET w.revision = ?, w.document = ?, w.last_save = ?, w.updated_at = ?
+          WHERE w.id = ? AND w.person_id = ? AND w.revision = ?`,
         [revision, text, request.save, new Date(), workId, known.personId, known.revision],
       )
-      if (changed) await this.#keepCommands(manager, workId, revision, request.commands)
+      if (changed) await this.#keepCommands(manager, workId, revision, request)
       return changed > 0
     })
     if (!stored) return null
@@ -138,9 +139,10 @@ export class Works {
     manager: EntityManager,
     workId: string,
     revision: number,
-    commands: readonly CommandReport[],
+    { commands, now }: SaveRequest,
   ) {
     if (!commands.length) return
+    const here = Date.now()
     await manager.insert(
       WorkCommand,
       commands.map(({ label, lanes, from, to, how, at }, number) => ({
@@ -152,7 +154,7 @@ export class Works {
         fromTick: from,
         toTick: to,
         how,
-        at: new Date(at),
+        at: momentOf(at, now, here),
       })),
     )
   }
@@ -162,12 +164,14 @@ export class Works {
     await this.database.getRepository(Work).update(work.id, { window })
   }
 
-  /** Keeps a whole alternative. */
+  /** Keeps a whole alternative. @throws Problem 409 where there are too many */
   async keepTry(work: Work, name: string, document: unknown): Promise<{ id: string; name: string }> {
     const assignment = await this.database
       .getRepository(AssignmentEntity)
       .findOneByOrFail({ id: work.assignmentId })
     const { text } = checkedWork(document, await this.songs.version(assignment.songVersionId))
+    if ((await this.database.getRepository(Try).countBy({ workId: work.id })) >= MOST_TRIES)
+      throw notNow(`At most ${MOST_TRIES} tries are kept of a work.`)
     const kept = { id: randomUUID(), workId: work.id, name, document: text, createdAt: new Date() }
     await this.database.getRepository(Try).insert(kept)
     return { id: kept.id, name }

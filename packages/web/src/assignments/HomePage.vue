@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The first page after signing in: the assignments, and the one thing to do next with each. */
-import { onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useSession } from '../people/session-store'
 import { get } from '../server/api'
 import type { AssignmentCard, AssignmentView } from '../server/views'
@@ -15,10 +15,32 @@ const cards = shallowRef<readonly AssignmentCard[] | null>(null)
 const problem = ref('')
 const making = ref(false)
 
+/** What is said where there is no assignment: who is in no class any more is told so. */
+const nothing = computed(() => {
+  const { role, isOut, classes } = session.person ?? {}
+  if (isOut)
+    return {
+      title: 'You do not teach a class here at the moment',
+      text: 'Ask a colleague to add you to one of theirs.',
+    }
+  if (role === 'student' && classes === 0)
+    return {
+      title: 'You are not in a class at the moment',
+      text: 'Your teacher can add you again; everything you made is still there.',
+    }
+  const text =
+    role === 'teacher'
+      ? 'There is no assignment for your groups yet.'
+      : 'As soon as your teacher gives your group an assignment, it is here.'
+  return { title: 'Nothing to do yet', text }
+})
+
 async function load(): Promise<void> {
   problem.value = ''
   try {
-    cards.value = await get<AssignmentCard[]>('/api/assignments')
+    const found = await get<AssignmentCard[]>('/api/assignments')
+    if (!found.length) await session.look()
+    cards.value = found
   } catch (error) {
     problem.value = (error as Error).message
   }
@@ -45,7 +67,11 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
   <main class="home">
     <div class="top">
       <h1>Hello {{ session.person?.name.split(' ')[0] }}</h1>
-      <nav v-if="session.person?.role === 'teacher'" class="places" aria-label="Places">
+      <nav
+        v-if="session.person?.role === 'teacher' && !session.person.isOut"
+        class="places"
+        aria-label="Places"
+      >
         <v-btn variant="text" to="/groups" data-test="groups">Groups</v-btn>
         <v-btn variant="text" to="/songs" data-test="songbook">Songbook</v-btn>
         <v-btn variant="outlined" data-test="new-assignment" @click="making = true">New assignment</v-btn>
@@ -57,14 +83,8 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
     </div>
     <p v-else-if="!cards" class="soft">Looking for your assignments …</p>
     <div v-else-if="!cards.length" class="sheet blank">
-      <h2>Nothing to do yet</h2>
-      <p class="soft">
-        {{
-          session.person?.role === 'teacher'
-            ? 'There is no assignment for your groups yet.'
-            : 'As soon as your teacher gives your group an assignment, it is here.'
-        }}
-      </p>
+      <h2>{{ nothing.title }}</h2>
+      <p class="soft">{{ nothing.text }}</p>
     </div>
     <article v-for="card in cards" :key="card.id" class="sheet card">
       <div class="words">

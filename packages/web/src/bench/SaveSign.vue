@@ -4,10 +4,18 @@ import { computed } from 'vue'
 import { useWork } from '../work/work-store'
 
 const work = useWork()
+/** Said where the browser keeps nothing: a private window, a school's settings, a full disk. */
+const NOTHING_KEPT =
+  'This browser keeps nothing by itself: your work is safe once it says “Saved”. Do not close the page before.'
 const SIGNS = { saved: '$saved', saving: '$saving', 'not saved': '$unsaved' } as const
 const text = computed(() => {
   if (work.saveState === 'saved') return 'Saved'
   return work.saveState === 'saving' ? 'Saving …' : 'Not saved: will try again'
+})
+const about = computed(() => {
+  const problem = work.saveProblem ?? ''
+  if (work.keepsNothing) return `${problem} ${NOTHING_KEPT}`.trim()
+  return problem ? `${problem} Your work is kept in this browser until then.` : undefined
 })
 </script>
 
@@ -16,12 +24,23 @@ const text = computed(() => {
     class="save"
     :class="{ bad: work.saveState === 'not saved' }"
     role="status"
-    :title="
-      work.saveProblem ? `${work.saveProblem} Your work is kept in this browser until then.` : undefined
-    "
+    :title="about"
     data-test="save-state"
   >
     <v-icon :icon="SIGNS[work.saveState]" size="20" /><span class="text">{{ text }}</span>
+    <v-tooltip v-if="work.keepsNothing" :text="NOTHING_KEPT" location="bottom" max-width="360">
+      <template #activator="{ props: tip }">
+        <span
+          v-bind="tip"
+          class="nothing"
+          tabindex="0"
+          role="note"
+          :aria-label="NOTHING_KEPT"
+          data-test="keeps-nothing"
+          >nothing kept here</span
+        >
+      </template>
+    </v-tooltip>
   </p>
 </template>
 
@@ -43,6 +62,12 @@ const text = computed(() => {
   .save:not(.bad) .text {
     width: 0;
   }
+}
+
+.nothing {
+  padding: 0 8px;
+  border: 1px dashed currentcolor;
+  border-radius: 8px;
 }
 
 .bad {

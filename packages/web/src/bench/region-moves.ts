@@ -11,6 +11,7 @@ import {
   type Region,
 } from '@rudlo/core/mix'
 import { ref, shallowRef, watch } from 'vue'
+import { keep, kept } from '../shell/kept'
 import { useWork } from '../work/work-store'
 import { useBench } from './bench-store'
 
@@ -37,7 +38,7 @@ export function useRegionMoves() {
   const asked = shallowRef<Dropped | null>(null)
   const remember = ref(false)
 
-  const remembered = (): Along | null => ALONG.find((how) => how === localStorage.getItem(KEY)) ?? null
+  const remembered = (): Along | null => ALONG.find((how) => how === kept(KEY)) ?? null
 
   /** Whether a track has an open line with moves that a region could take along. */
   function hasLines(mix: Mix, track: string): boolean {
@@ -82,7 +83,7 @@ export function useRegionMoves() {
 
   function answer(how: Along): void {
     if (!asked.value) return
-    if (remember.value) localStorage.setItem(KEY, how)
+    if (remember.value) keep(KEY, how)
     settle(asked.value, how)
   }
 
@@ -115,7 +116,7 @@ export function useRegionMoves() {
   )
 
   /** Forgets what was remembered: it is asked again. */
-  const askAgain = () => localStorage.removeItem(KEY)
+  const askAgain = () => keep(KEY, null)
 
   function split(region: Region, track: string, tick: number): void {
     const { tempo } = bench.time!

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Name and place, the join code, the teachers, and how long what is personal is kept. */
 import { computed, ref } from 'vue'
+import { now } from '../server/clock'
 import type { GroupView } from './group-views'
 import { useGroups } from './groups-store'
 
@@ -12,7 +13,7 @@ const place = ref(props.group.place)
 const keepUntil = ref(props.group.keepUntil ?? '')
 const signIn = ref('')
 const teacher = ref('')
-const isOver = computed(() => props.group.keepUntil !== null && new Date(props.group.keepUntil) < new Date())
+const isOver = computed(() => props.group.keepUntil !== null && new Date(props.group.keepUntil) < now())
 
 const save = (joinOpen = props.group.joinOpen) =>
   store.change({ name: name.value, place: place.value, joinOpen, keepUntil: keepUntil.value || null })

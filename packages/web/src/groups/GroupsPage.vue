@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The teacher's groups: who is in them, how people come in, and how they leave. */
-import { onMounted, ref, watch } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import AppHeader from '../shell/AppHeader.vue'
 import AddStudents from './AddStudents.vue'
 import CardSheet from './CardSheet.vue'
+import FormerMembers from './FormerMembers.vue'
 import GroupSettings from './GroupSettings.vue'
 import { useGroups } from './groups-store'
 import MemberTable from './MemberTable.vue'
@@ -14,6 +15,9 @@ const props = defineProps<{ group?: string }>()
 
 const store = useGroups()
 const router = useRouter()
+/** Requests that are listed one by one. */
+const SHOWN = 40
+const everybody = computed(() => store.group?.requests.map((r) => r.id) ?? [])
 const adding = ref(false)
 const making = ref(false)
 const name = ref('')
@@ -29,6 +33,7 @@ watch(
   () => props.group,
   (id) => {
     store.cards = []
+    store.renamed = []
     if (id) void store.open(id)
     else store.group = null
   },
@@ -100,9 +105,12 @@ async function create(): Promise<void> {
             >
           </header>
           <section v-if="store.group.requests.length" class="sheet block" aria-label="Who wants to join">
-            <h2>{{ store.group.requests.length }} want to join</h2>
+            <h2>
+              {{ store.group.requests.length }}
+              {{ store.group.requests.length === 1 ? 'student wants' : 'students want' }} to join
+            </h2>
             <ul>
-              <li v-for="r in store.group.requests" :key="r.id">
+              <li v-for="r in store.group.requests.slice(0, SHOWN)" :key="r.id">
                 <span
                   >{{ r.name }} <span class="soft">{{ r.signIn }}</span></span
                 >
@@ -112,19 +120,32 @@ async function create(): Promise<void> {
                 </span>
               </li>
             </ul>
-            <button
-              class="chip"
-              @click="
-                store.answer(
-                  store.group!.requests.map((r) => r.id),
-                  true,
-                )
-              "
-            >
-              Let all in
-            </button>
+            <p v-if="store.group.requests.length > SHOWN" class="soft">
+              and {{ store.group.requests.length - SHOWN }} more. If these are not your students, stop joining
+              under Settings and refuse them all.
+            </p>
+            <div class="all">
+              <button class="chip" @click="store.answer(everybody, true)">Let all in</button>
+              <button class="chip" data-test="refuse-all" @click="store.answer(everybody, false)">
+                Refuse all
+              </button>
+            </div>
+          </section>
+          <section v-if="store.renamed.length" class="sheet block" role="status" data-test="renamed">
+            <h2>Tell them their sign-in name</h2>
+            <p class="soft">Somebody else had the name they asked for by the time you let them in.</p>
+            <ul>
+              <li v-for="r in store.renamed" :key="r.signIn">
+                <span>{{ r.name }}</span>
+                <span
+                  >signs in as <b>{{ r.signIn }}</b> instead of {{ r.asked }}</span
+                >
+              </li>
+            </ul>
+            <button class="chip" @click="store.renamed = []">Done</button>
           </section>
           <MemberTable :group="store.group" />
+          <FormerMembers v-if="store.group.former.length" :group="store.group" />
           <GroupSettings :key="store.group.id" :group="store.group" />
           <TrailList :key="`t${store.group.id}`" :group="store.group.id" />
         </template>
@@ -204,6 +225,11 @@ h2 {
   gap: 10px;
   justify-items: start;
   padding: 16px 20px;
+}
+
+.all {
+  display: flex;
+  gap: 6px;
 }
 
 ul {

@@ -18,6 +18,22 @@ export interface MemberView {
   readonly mustChange: boolean
 }
 
+/** Somebody who was taken out of the class. */
+export interface FormerView {
+  readonly id: string
+  readonly name: string
+  readonly signIn: string
+  readonly role: 'student' | 'teacher'
+  readonly leftAt: string
+}
+
+/** Somebody who was let in under another sign-in name than they asked for, since theirs was taken by then. */
+export interface RenamedView {
+  readonly name: string
+  readonly asked: string
+  readonly signIn: string
+}
+
 export interface GroupView {
   readonly id: string
   readonly name: string
@@ -27,6 +43,7 @@ export interface GroupView {
   readonly keepUntil: string | null
   readonly students: readonly MemberView[]
   readonly teachers: readonly MemberView[]
+  readonly former: readonly FormerView[]
   readonly requests: readonly { readonly id: string; readonly name: string; readonly signIn: string }[]
 }
 

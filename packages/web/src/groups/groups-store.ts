@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { get, post, put, remove } from '../server/api'
-import type { GroupCard, GroupView, RosterAnswer, SignInCard } from './group-views'
+import type { GroupCard, GroupView, RenamedView, RosterAnswer, SignInCard } from './group-views'
 
 /** The teacher's groups, and the one that is open. */
 export const useGroups = defineStore('groups', () => {
@@ -9,6 +9,8 @@ export const useGroups = defineStore('groups', () => {
   const group = shallowRef<GroupView | null>(null)
   /** Cards to print: passwords are shown here and nowhere else, and only until the next ones are made. */
   const cards = shallowRef<readonly SignInCard[]>([])
+  /** Who was let in last under another sign-in name. */
+  const renamed = shallowRef<readonly RenamedView[]>([])
   const problem = ref('')
 
   async function attempt<T>(what: () => Promise<T>): Promise<T | null> {
@@ -62,7 +64,15 @@ export const useGroups = defineStore('groups', () => {
   const takeOut = (member: string) => act(() => remove(path(`/members/${member}`)))
   const erase = (student: string) => act(() => remove(`/api/people/${student}`))
   const answer = (requests: readonly string[], accept: boolean) =>
-    act(() => post(path('/requests'), { requests, accept }))
+    act(async () => {
+      const said = await post<{ renamed: RenamedView[] }>(path('/requests'), { requests, accept })
+      renamed.value = said.renamed
+    })
+  const takeInAgain = (person: string) => act(() => post(path(`/former/${person}`)))
+  const resetFormer = (student: string) =>
+    act(async () => {
+      cards.value = [await post<SignInCard>(`/api/people/${student}/password`)]
+    })
   const addTeacher = (signIn: string, name: string) =>
     act(async () => {
       const body = { signIn, ...(name.trim() ? { name: name.trim() } : {}) }
@@ -86,6 +96,9 @@ export const useGroups = defineStore('groups', () => {
     takeOut,
     erase,
     answer,
+    renamed,
+    takeInAgain,
+    resetFormer,
     addTeacher,
   }
 })

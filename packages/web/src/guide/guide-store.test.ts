@@ -68,11 +68,12 @@ const work = shallowReactive({
 vi.mock('../work/work-store', () => ({ useWork: () => work }))
 
 let opened: { task: string; level: number }[] = []
+let asked: { task: string; tries: number }[] = []
 const post = vi.fn((_: string, body: { task: string; level: number }) =>
   Promise.resolve({ ...body, text: `hint ${body.level}` }),
 )
 vi.mock('../server/api', () => ({
-  get: () => Promise.resolve(opened),
+  get: (path: string) => Promise.resolve(path.endsWith('/asked') ? asked : opened),
   post: (path: string, body: { task: string; level: number }) => post(path, body),
 }))
 
@@ -105,6 +106,7 @@ beforeEach(() => {
   Object.assign(player, { playing: false, position: 0, ready: false })
   Object.assign(work, { notice: null, mix: start })
   opened = []
+  asked = []
   vi.clearAllMocks()
 })
 
@@ -193,6 +195,14 @@ describe('hints', () => {
     await guide.openHint('task')
     await guide.openHint('task')
     expect(guide.hintsOf('task').map((h) => h.text)).toEqual(['hint 0', 'hint 1'])
+  })
+
+  it('know of tries that were made before, and tell the server of each', async () => {
+    asked = [{ task: 'task', tries: 1 }]
+    const guide = open('asked')
+    await vi.waitFor(() => expect(guide.mayHint('task')).toBe(true))
+    await guide.ask()
+    expect(post).toHaveBeenCalledWith(expect.stringMatching(/\/asked$/), { task: 'task' })
   })
 
   it('that were opened before are open again', async () => {

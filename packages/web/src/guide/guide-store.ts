@@ -41,7 +41,7 @@ export const useGuide = defineStore('guide', () => {
   /** Share of the rendering that is done; null while nothing is rendered. */
   const listening = ref<number | null>(null)
   const hints = shallowRef<readonly OpenHint[]>([])
-  /** How often a task was answered since the bench was opened. */
+  /** How often a task was tried and asked about; the server counts as well, and hints open by its count. */
   const tries = shallowRef<ReadonlyMap<string, number>>(new Map())
   const dismissed = ref<string[]>([])
   const problem = ref('')
@@ -51,6 +51,8 @@ export const useGuide = defineStore('guide', () => {
   let last: Evidence | null = null
   let played: Played | null = null
   let timers: ReturnType<typeof setTimeout>[] = []
+  /** Tries on their way to the server, one after the other. */
+  let counting: Promise<void> = Promise.resolve()
 
   const brief = computed(() => bench.assignment?.brief ?? null)
   const answers = computed(() => brief.value?.answers ?? 'handed in')
@@ -133,7 +135,14 @@ export const useGuide = defineStore('guide', () => {
 
   function countTry(): void {
     const task = bench.taskId
-    if (task) tries.value = new Map(tries.value).set(task, (tries.value.get(task) ?? 0) + 1)
+    if (!task) return
+    tries.value = new Map(tries.value).set(task, (tries.value.get(task) ?? 0) + 1)
+    counting = counting.then(() =>
+      post(`/api/works/${work.id}/asked`, { task }).then(
+        () => undefined,
+        () => undefined,
+      ),
+    )
   }
 
   /** Tries a repair: one step, undoable. */
@@ -179,6 +188,7 @@ export const useGuide = defineStore('guide', () => {
   async function openHint(task: string): Promise<void> {
     problem.value = ''
     try {
+      await counting
       const level = hintsOf(task).length
       const hint = await post<OpenHint>(`/api/works/${work.id}/hints`, { task, level })
       hints.value = [...hints.value, hint]
@@ -189,7 +199,16 @@ export const useGuide = defineStore('guide', () => {
 
   /** What was opened at an earlier time is open again: it was counted then. */
   async function takeUpHints(id: string): Promise<void> {
-    const opened = await get<{ task: string; level: number }[]>(`/api/works/${id}/hints`)
+    const [opened, asked] = await Promise.all([
+      get<{ task: string; level: number }[]>(`/api/works/${id}/hints`),
+      get<{ task: string; tries: number }[]>(`/api/works/${id}/asked`),
+    ])
+    if (work.id === id) {
+      // something may have been tried in the meantime
+      const all = new Map(tries.value)
+      for (const { task, tries: count } of asked) all.set(task, Math.max(count, all.get(task) ?? 0))
+      tries.value = all
+    }
     const again = await Promise.all(opened.map((h) => post<OpenHint>(`/api/works/${id}/hints`, h)))
     if (work.id === id) hints.value = again
   }

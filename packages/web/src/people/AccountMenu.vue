@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useThemeChoice, type ThemeChoice } from '../theme/theme-store'
 import { useWork } from '../work/work-store'
+import SessionsDialog from './SessionsDialog.vue'
 import { useSession } from './session-store'
 
 const session = useSession()
@@ -10,6 +11,7 @@ const theme = useThemeChoice()
 const work = useWork()
 const router = useRouter()
 const asking = ref(false)
+const listing = ref(false)
 const failed = ref('')
 
 const THEMES: readonly { value: ThemeChoice; text: string }[] = [
@@ -57,10 +59,14 @@ async function leave(force = false): Promise<void> {
           {{ t.text }}
         </button>
       </div>
+      <v-btn block variant="outlined" data-test="own-sessions" @click="listing = true"
+        >Where you are signed in</v-btn
+      >
       <v-btn block @click="leave()">Sign out</v-btn>
     </div>
   </v-menu>
 
+  <SessionsDialog v-model="listing" />
   <v-dialog v-model="asking" aria-label="Not everything is sent yet">
     <div class="sheet ask">
       <h2>Some of your work has not been sent yet</h2>

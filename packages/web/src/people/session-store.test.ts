@@ -2,7 +2,13 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useSession } from './session-store'
 
-const api = vi.hoisted(() => ({ get: vi.fn(), post: vi.fn(), put: vi.fn(), remove: vi.fn() }))
+const api = vi.hoisted(() => ({
+  get: vi.fn(),
+  post: vi.fn(),
+  put: vi.fn(),
+  remove: vi.fn(),
+  whenSignedOut: vi.fn(),
+}))
 vi.mock('../server/api', () => api)
 const audio = vi.hoisted(() => ({ forgetAudio: vi.fn() }))
 vi.mock('../audio/asset-loader', () => audio)
@@ -93,5 +99,39 @@ describe('signing out', () => {
     api.remove.mockRejectedValueOnce(new Error('The server cannot be reached just now.'))
     await expect(session.signOut()).rejects.toThrow('cannot be reached')
     expect([session.person, copy.destroyed]).toEqual([ANNA, []])
+  })
+})
+
+describe('a session that ends in the middle', () => {
+  const overFor = async () => {
+    const session = useSession()
+    await session.signIn('anna', 'secret')
+    const told = api.whenSignedOut.mock.calls.at(-1)![0] as () => void
+    told()
+    return session
+  }
+
+  it('is said to whoever works here, and over once they are back', async () => {
+    const session = await overFor()
+    expect([session.isOver, session.person?.id]).toEqual([true, 'p1'])
+    await session.goOn('anna', 'secret')
+    expect(session.isOver).toBe(false)
+    expect(api.post).toHaveBeenLastCalledWith('/api/session', { signIn: 'anna', password: 'secret' })
+  })
+
+  it('begins anew for somebody else: what is open is not theirs', async () => {
+    const assign = vi.fn()
+    vi.stubGlobal('window', { location: { assign } })
+    const session = await overFor()
+    api.post.mockResolvedValueOnce({ ...ANNA, id: 'p2' })
+    await session.goOn('ben', 'secret')
+    expect(assign).toHaveBeenCalledWith('/')
+    vi.unstubAllGlobals()
+  })
+
+  it('is nothing where nobody was signed in', () => {
+    const session = useSession()
+    ;(api.whenSignedOut.mock.calls.at(-1)![0] as () => void)()
+    expect(session.isOver).toBe(false)
   })
 })

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { attempt } from '../server/attempt'
 import type { Outcome } from '../server/views'
+import { now } from '../server/clock'
 import { useReview } from './review-store'
 
 /** Whether what is decided waits to be given back together. */
@@ -15,11 +16,13 @@ const busy = ref(false)
 const asking = ref<Outcome | null>(null)
 
 const state = computed(() => review.handIn?.state)
+/** Figures are there, or will not come. */
+const ready = computed(() => Boolean(review.handIn?.measurement ?? review.handIn?.measureProblem))
 const waits = computed(() => state.value === 'waiting' || state.value === 'measuring')
 const back = computed(() => {
   const accepted = review.handIn?.outcome === 'accepted' ? 'Accepted' : 'Wanted again'
   if (state.value === 'held') return `${accepted}, not given back yet`
-  return new Date(review.handIn?.givenBackAt ?? 0) > new Date() ? `${accepted}, goes back later` : accepted
+  return new Date(review.handIn?.givenBackAt ?? 0) > now() ? `${accepted}, goes back later` : accepted
 })
 
 async function act(what: () => Promise<void>): Promise<void> {
@@ -29,7 +32,7 @@ async function act(what: () => Promise<void>): Promise<void> {
 }
 
 function decide(outcome: Outcome): void {
-  if (!waits.value || !review.handIn?.measurement || busy.value) return
+  if (!waits.value || !ready.value || busy.value) return
   if (review.isUnsaid && asking.value !== outcome) asking.value = outcome
   else void giveBack(outcome)
 }
@@ -80,14 +83,14 @@ defineExpose({ decide })
     <label class="hold" title="What you decide now goes back together with the others, when you say so">
       <input v-model="hold" type="checkbox" data-test="hold" />all together later
     </label>
-    <v-btn :loading="busy" :disabled="!review.handIn?.measurement" data-test="again" @click="decide('again')">
+    <v-btn :loading="busy" :disabled="!ready" data-test="again" @click="decide('again')">
       Ask for another version
     </v-btn>
     <v-btn
       color="primary"
       variant="flat"
       :loading="busy"
-      :disabled="!review.handIn?.measurement"
+      :disabled="!ready"
       data-test="accept"
       @click="decide('accepted')"
     >

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One hand-in of the queue: whose, whether it is new, how far it is. */
 import { computed } from 'vue'
+import { now } from '../server/clock'
 import type { QueueEntry } from '../server/views'
 import { whenText } from '../shell/dates'
 
@@ -9,20 +10,20 @@ const props = defineProps<{ entry: QueueEntry; current: boolean }>()
 const sign = computed(() => {
   const { state, outcome, number } = props.entry
   if (state === 'measuring') return '…'
+  if (props.entry.measureProblem && state === 'waiting') return 'no figures'
   if (state === 'waiting') return `v${number}`
   return outcome === 'accepted' ? 'accepted' : 'again'
 })
 
 const title = computed(() => {
-  const { number, handedInAt, sameAs, state, openedAt, givenBackAt } = props.entry
+  const { number, handedInAt, sameAs, state, openedAt, givenBackAt, measureProblem } = props.entry
   const parts = [`Version ${number}, handed in ${whenText(handedInAt)}`]
+  if (measureProblem) parts.push('Could not be measured: open it to have it measured again')
   if (sameAs.length) parts.push(`The same lines as ${sameAs.join(', ')}`)
   if (state === 'given back' && openedAt) parts.push('opened by the student')
   else if (state === 'given back')
     parts.push(
-      givenBackAt && new Date(givenBackAt) > new Date()
-        ? `goes back ${whenText(givenBackAt)}`
-        : 'not opened yet',
+      givenBackAt && new Date(givenBackAt) > now() ? `goes back ${whenText(givenBackAt)}` : 'not opened yet',
     )
   return parts.join('\n')
 })

@@ -83,8 +83,8 @@ useLive().listen(({ kind, data }) => {
   if (kind === 'handed in') void review.look().catch(() => null)
 })
 const timer = setInterval(() => {
-  const { measurement, before } = review.handIn ?? {}
-  if (review.handIn && (!measurement || before?.measurement === null))
+  const { measurement, measureProblem, before } = review.handIn ?? {}
+  if (review.handIn && !measureProblem && (!measurement || before?.measurement === null))
     void review.lookAgain().catch(() => null)
 }, LOOK_MS)
 const beat = setInterval(() => void review.look().catch(() => null), BEAT_MS)
@@ -270,6 +270,7 @@ usePageKeys({
             :tasks="review.assignment!.brief.tasks"
             @show="review.showPlace"
             @take="remarkOn"
+            @measure="review.measureAgain()"
           />
           <PlayedStrip
             :song="review.song!"

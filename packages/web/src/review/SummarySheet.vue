@@ -6,7 +6,7 @@ import type { SongVersion } from '@rudlo/core/song'
 import { computed } from 'vue'
 import type { CheckPlace } from '@rudlo/core/checks'
 import VerdictSign from '../guide/VerdictSign.vue'
-import type { BriefTask, ReviewedHandIn } from '../server/views'
+import type { BriefTask, MeasureProblem, ReviewedHandIn } from '../server/views'
 import { whenText } from '../shell/dates'
 import { songTime } from '@rudlo/core/song'
 import { barsOf } from '../transport/loop-text'
@@ -21,7 +21,16 @@ const emit = defineEmits<{
   show: [place: CheckPlace]
   /** Takes a sentence as the beginning of a remark. */
   take: [place: CheckPlace, sentence: string, subject: string]
+  /** Has it measured once more. */
+  measure: []
 }>()
+
+/** Why there are no figures. */
+const PROBLEMS: Readonly<Record<MeasureProblem, string>> = {
+  audio: 'This version could not be measured: some of the song’s audio is damaged or missing.',
+  time: 'This version could not be measured: it took too long.',
+  fault: 'This version could not be measured.',
+}
 
 const meter = computed(() => songTime(props.song).meter)
 const assessed = computed(() =>
@@ -126,6 +135,12 @@ const changes = computed(() => {
         <li v-for="s in sentences" :key="s">{{ s }}</li>
       </ul>
     </details>
+    <div v-else-if="handIn.measureProblem" class="failed" role="alert" data-test="measure-problem">
+      <p>{{ PROBLEMS[handIn.measureProblem] }} You can still listen, mark it and give it back.</p>
+      <v-btn size="small" variant="outlined" data-test="measure-again" @click="emit('measure')"
+        >Measure again</v-btn
+      >
+    </div>
     <p v-else class="soft" role="status">It is still being measured …</p>
   </section>
 </template>
@@ -142,6 +157,13 @@ const changes = computed(() => {
 
 h1 {
   font-size: 18px;
+}
+
+.failed {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
 }
 
 h1 .soft {

@@ -1,5 +1,7 @@
 /** What a teacher has written and not yet sent, kept on this machine until the server has it. */
 
+import { keep, kept } from '../shell/kept'
+
 /** A remark that is being written. */
 export interface Draft {
   readonly text: string
@@ -19,19 +21,14 @@ const key = (kind: 'remark' | 'review', handIn: string) => `rudlo-${kind}-${hand
 
 function read<T>(kind: 'remark' | 'review', handIn: string): T | null {
   try {
-    return JSON.parse(localStorage.getItem(key(kind, handIn)) ?? 'null') as T | null
+    return JSON.parse(kept(key(kind, handIn)) ?? 'null') as T | null
   } catch {
     return null
   }
 }
 
 function write(kind: 'remark' | 'review', handIn: string, value: object | null): void {
-  try {
-    if (value) localStorage.setItem(key(kind, handIn), JSON.stringify(value))
-    else localStorage.removeItem(key(kind, handIn))
-  } catch {
-    // a full or closed store loses the copy, not the work
-  }
+  keep(key(kind, handIn), value && JSON.stringify(value))
 }
 
 export const draftOf = (handIn: string) => read<Draft>('remark', handIn)

@@ -7,6 +7,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { usePlayer } from '../audio/player-store'
 import { useSpan } from '../lane/use-span'
 import { ApiError, get, post, put, remove } from '../server/api'
+import { attempt } from '../server/attempt'
 import type { AssignmentView, Outcome, QueueEntry, RemarkView, ReviewedHandIn } from '../server/views'
 import { draftOf, keepDraft, keepUnsaved, unsavedOf } from './drafts'
 
@@ -153,6 +154,7 @@ export const useReview = defineStore('review', () => {
         state: next.state,
         measurement: next.measurement,
         assessment: next.assessment,
+        measureProblem: next.measureProblem ?? null,
         openedAt: next.openedAt,
         givenBackAt: next.givenBackAt,
         before: next.before,
@@ -160,6 +162,16 @@ export const useReview = defineStore('review', () => {
       remarks.value = next.review.remarks
     }
     await refreshQueue()
+  }
+
+  /** Has a hand-in measured again that could not be measured. */
+  async function measureAgain(): Promise<void> {
+    const { id } = handIn.value ?? {}
+    if (!id) return
+    await attempt(async () => {
+      await post(`/api/hand-ins/${id}/measure`)
+      await lookAgain()
+    }, tell)
   }
 
   function mark(criterion: string, level: number): void {
@@ -347,6 +359,7 @@ export const useReview = defineStore('review', () => {
     open,
     lay,
     lookAgain,
+    measureAgain,
     look,
     mark,
     proposals,

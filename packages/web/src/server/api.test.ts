@@ -1,5 +1,18 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { ApiError, fetchBytes, get, patch, post, postBytes, postFile, put, remove, Unreachable } from './api'
+import {
+  ApiError,
+  fetchBytes,
+  get,
+  patch,
+  post,
+  postBytes,
+  postFile,
+  put,
+  remove,
+  Unreachable,
+  whenSignedOut,
+} from './api'
+import { now } from './clock'
 
 const fetched = vi.fn<typeof fetch>()
 beforeEach(() => vi.stubGlobal('fetch', fetched))
@@ -87,5 +100,66 @@ describe('what goes wrong', () => {
   it('is a refusal, not worth another try as it is, where the disk is full', async () => {
     answer({ error: { code: 'disk-full', message: 'The disk of the server is full.' } }, 507)
     await expect(put('/api/x', {})).rejects.toMatchObject({ status: 507, code: 'disk-full' })
+  })
+})
+
+describe('a server that is busy', () => {
+  const busy = () =>
+    fetched.mockResolvedValueOnce(
+      new Response(JSON.stringify({ error: { code: 'busy', message: 'A lot to do.' } }), {
+        status: 503,
+        headers: { 'retry-after': '2' },
+      }),
+    )
+
+  it('is asked again after the time it says, since it has done nothing', async () => {
+    vi.useFakeTimers()
+    busy()
+    answer({ id: 'h' })
+    const made = post('/api/works/w/hand-ins', { revision: 1 })
+    await vi.advanceTimersByTimeAsync(1900)
+    expect(fetched).toHaveBeenCalledTimes(1)
+    await vi.advanceTimersByTimeAsync(200)
+    expect(await made).toEqual({ id: 'h' })
+    vi.useRealTimers()
+  })
+
+  it('is not asked for ever', async () => {
+    vi.useFakeTimers()
+    for (let i = 0; i < 4; i++) busy()
+    const refused = expect(get('/api/x')).rejects.toBeInstanceOf(Unreachable)
+    await vi.advanceTimersByTimeAsync(30_000)
+    await refused
+    expect(fetched).toHaveBeenCalledTimes(4)
+    vi.useRealTimers()
+  })
+})
+
+describe('a session that is over', () => {
+  it('is told to whoever wants to know, and nothing else is', async () => {
+    const told = vi.fn()
+    const end = whenSignedOut(told)
+    answer({ error: { code: 'wrong-password', message: 'No.' } }, 401)
+    await get('/api/x').catch(() => null)
+    expect(told).not.toHaveBeenCalled()
+    answer({ error: { code: 'not-signed-in', message: 'Please sign in.' } }, 401)
+    await get('/api/x').catch(() => null)
+    expect(told).toHaveBeenCalledOnce()
+    end()
+  })
+})
+
+describe('what time it is', () => {
+  it('is the server’s word where this machine is years off, and its own where it is right', async () => {
+    vi.useFakeTimers({ now: Date.UTC(2001, 0, 1) })
+    const date = new Date(Date.UTC(2026, 10, 28, 12)).toUTCString()
+    fetched.mockResolvedValueOnce(new Response('{}', { headers: { date } }))
+    await get('/api/x')
+    expect(now().getUTCFullYear()).toBe(2026)
+    vi.setSystemTime(Date.UTC(2026, 10, 28, 12, 0, 1))
+    fetched.mockResolvedValueOnce(new Response('{}', { headers: { date } }))
+    await get('/api/x')
+    expect(now().getTime()).toBe(Date.now())
+    vi.useRealTimers()
   })
 })

@@ -1,3 +1,5 @@
+import { noteTime } from './clock'
+
 /** What the server refused, with its sentence for people. */
 export class ApiError extends Error {
   constructor(
@@ -28,17 +30,35 @@ function call(method: string, path: string, body?: unknown): Promise<Response> {
   )
 }
 
-async function answered(ask: () => Promise<Response>): Promise<Response> {
+/** So often something is asked again that the server was too busy for: it says that nothing was done. */
+const AGAIN = 3
+const MOST_WAIT_MS = 5000
+
+const onSignedOut = new Set<() => void>()
+/** Calls back whenever the server says that nobody is signed in here. @returns ends that */
+export function whenSignedOut(tell: () => void): () => void {
+  onSignedOut.add(tell)
+  return () => void onSignedOut.delete(tell)
+}
+
+async function answered(ask: () => Promise<Response>, again = AGAIN): Promise<Response> {
   let response: Response
   try {
     response = await ask()
   } catch {
     throw new Unreachable()
   }
+  noteTime(response)
   if (response.ok) return response
-  if (response.status === 502 || response.status === 503 || response.status === 504) throw new Unreachable()
   const problem = (await response.json().catch(() => null)) as { error?: Record<string, unknown> } | null
   const { code, message, ...details } = problem?.error ?? {}
+  if (code === 'busy' && again > 0) {
+    const wait = Number(response.headers.get('retry-after')) * 1000 || 1000
+    await new Promise((resolve) => setTimeout(resolve, Math.min(MOST_WAIT_MS, wait)))
+    return answered(ask, again - 1)
+  }
+  if (response.status === 502 || response.status === 503 || response.status === 504) throw new Unreachable()
+  if (code === 'not-signed-in') for (const tell of onSignedOut) tell()
   throw new ApiError(
     response.status,
     String(code ?? 'fault'),

@@ -15,6 +15,10 @@ export interface PersonView {
   readonly role: 'student' | 'teacher'
   /** Whether the password was given by somebody else: an own one comes first. */
   readonly mustChange?: boolean
+  /** In how many classes they are; said once, when somebody is looked up. */
+  readonly classes?: number
+  /** Whether a teacher was taken out of the last class they taught. */
+  readonly isOut?: boolean
 }
 
 export interface WhoIsHere {
@@ -25,6 +29,8 @@ export interface WhoIsHere {
 
 /** "Held" is decided, to be given back together with others; known to teachers alone. */
 export type HandInState = 'measuring' | 'waiting' | 'held' | 'given back'
+/** Why a hand-in could not be measured: its audio is damaged or gone, it took too long, or something else failed. */
+export type MeasureProblem = 'audio' | 'time' | 'fault'
 export type Outcome = 'accepted' | 'again'
 
 export interface AssignmentCard {
@@ -154,6 +160,8 @@ export interface HandInView {
   readonly givenBackAt: string | null
   /** When the student first opened what came back. */
   readonly openedAt: string | null
+  /** Why there are no figures, where it could not be measured; told to teachers alone. */
+  readonly measureProblem?: MeasureProblem | null
 }
 
 /** A student's own version, with the review once it came back. */
@@ -182,6 +190,7 @@ export interface QueueEntry {
   /** When a teacher first looked at it. */
   readonly seenAt: string | null
   readonly student: string
+  readonly measureProblem: MeasureProblem | null
   /** Whether it is the newest of its student. */
   readonly newest: boolean
   /** Whoever did it together with the student. */
@@ -210,6 +219,7 @@ export interface Happening {
     | 'help'
     | 'helped'
     | 'point'
+    | 'class'
   readonly data: {
     readonly assignment: string
     readonly handIn: string

@@ -1,14 +1,16 @@
+import { now } from '../server/clock'
+
 const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long' })
 const HOUR = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
 
 /** "today, 18:40", "yesterday, 18:40" or "Friday 27 November, 18:40". */
-export function whenText(iso: string, now = new Date()): string {
+export function whenText(iso: string, today = now()): string {
   const at = new Date(iso)
-  return `${dayText(at, now)}, ${HOUR.format(at)}`
+  return `${dayText(at, today)}, ${HOUR.format(at)}`
 }
 
-function dayText(at: Date, now: Date): string {
-  const days = Math.round((startOfDay(at) - startOfDay(now)) / 86_400_000)
+function dayText(at: Date, today: Date): string {
+  const days = Math.round((startOfDay(at) - startOfDay(today)) / 86_400_000)
   if (days === 0) return 'today'
   if (days === -1) return 'yesterday'
   if (days === 1) return 'tomorrow'

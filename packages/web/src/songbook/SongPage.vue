@@ -24,6 +24,8 @@ const store = useSong()
 const player = usePlayer()
 const router = useRouter()
 const notice = ref<string | null>(null)
+/** Whether the song that is open belongs to other teachers. */
+const isOthers = ref(false)
 let opened: string | null = null
 
 watch(
@@ -31,11 +33,15 @@ watch(
   async (version) => {
     if (version === opened) return
     opened = version
+    isOthers.value = false
     if (version === 'new') return store.open(null, null)
     try {
-      const songs = await get<{ id: string; song: string }[]>('/api/songs')
+      const songs = await get<{ id: string; song: string; mine: boolean }[]>('/api/songs')
       const { document } = await get<{ document: SongVersion }>(`/api/songs/${version}`)
-      store.open(document, songs.find((s) => s.id === version)?.song ?? null)
+      const entry = songs.find((s) => s.id === version)
+      // a song of other teachers is kept as one of one's own
+      store.open(document, entry?.mine ? entry.song : null)
+      isOthers.value = entry !== undefined && !entry.mine
     } catch (error) {
       store.problem = (error as Error).message
     }
@@ -62,7 +68,10 @@ watch(
 async function keep(): Promise<void> {
   const version = await store.keep()
   if (!version) return
-  notice.value = 'Kept. Assignments that were given keep the version that they have.'
+  notice.value = isOthers.value
+    ? 'Saved as a song of your own. The other one is as it was.'
+    : 'Kept. Assignments that were given keep the version that they have.'
+  isOthers.value = false
   opened = version
   await router.replace(`/song/${version}`)
 }
@@ -87,12 +96,16 @@ usePageKeys({ ' ': () => player.toggle() })
         data-test="keep-song"
         @click="keep"
       >
-        Keep the song
+        {{ isOthers ? 'Save as my own song' : 'Keep the song' }}
       </v-btn>
     </AppHeader>
     <main>
       <h1 class="unseen">{{ store.song?.title ?? 'New song' }}</h1>
       <template v-if="store.song">
+        <p v-if="isOthers" class="sheet note" role="note" data-test="others-song">
+          This song belongs to other teachers. You can use it in assignments; if you change it, it is saved as
+          a song of your own.
+        </p>
         <label class="form title"
           >Title
           <input

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
+import { keep, kept } from '../shell/kept'
 import { cssVariables, DARK, LIGHT } from './palette'
 
 export type ThemeChoice = 'light' | 'dark' | 'system'
@@ -7,7 +8,7 @@ const KEY = 'rudlo-theme'
 
 /** Light, dark, or as the machine is set. Kept on this machine. */
 export const useThemeChoice = defineStore('theme', () => {
-  const stored = localStorage.getItem(KEY)
+  const stored = kept(KEY)
   const choice = ref<ThemeChoice>(stored === 'light' || stored === 'dark' ? stored : 'system')
   const media = matchMedia('(prefers-color-scheme: dark)')
   const systemDark = ref(media.matches)
@@ -17,7 +18,7 @@ export const useThemeChoice = defineStore('theme', () => {
   )
 
   watchEffect(() => {
-    localStorage.setItem(KEY, choice.value)
+    keep(KEY, choice.value)
     const palette = name.value === 'dark' ? DARK : LIGHT
     for (const rule of cssVariables(palette).split(';')) {
       const [property, value] = rule.split(':')

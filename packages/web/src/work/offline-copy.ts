@@ -1,7 +1,7 @@
 import type { WorkDocument } from '@rudlo/core/mix'
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { KeptStep } from './history'
-import type { SaveRequest } from './saver'
+import type { CommandReport, SaveRequest } from './saver'
 
 /** What has not reached the server yet. */
 export interface UnsentWork {
@@ -11,6 +11,8 @@ export interface UnsentWork {
   readonly document: WorkDocument
   /** A save that was sent and not answered: it may have arrived. */
   readonly sent: SaveRequest | null
+  /** What was done besides, oldest first; not there in copies of earlier versions. */
+  readonly commands?: readonly CommandReport[]
 }
 
 /** What was done to a work, up to the revision that the server has. */
@@ -25,48 +27,119 @@ interface Schema extends DBSchema {
   history: { key: string; value: KeptHistory }
 }
 
-/** Unsent edits in this browser, in a database of their own for each person. */
-export class OfflineCopy {
-  readonly #database: Promise<IDBPDatabase<Schema>>
+/** What is done with copies, wherever they are. */
+interface Shelf {
+  get<S extends 'unsent' | 'history'>(store: S, workId: string): Promise<Schema[S]['value'] | undefined>
+  put<S extends 'unsent' | 'history'>(store: S, value: Schema[S]['value']): Promise<unknown>
+  delete(store: 'unsent', workId: string): Promise<unknown>
+  count(store: 'unsent'): Promise<number>
+  close(): void
+}
 
-  constructor(private readonly personId: string) {
-    this.#database = openDB<Schema>(`rudlo-${personId}`, 2, {
-      upgrade: (database, from) => {
-        if (from < 1) database.createObjectStore('unsent', { keyPath: 'workId' })
-        if (from < 2) database.createObjectStore('history', { keyPath: 'workId' })
-      },
-      // signing out deletes the database: whoever still has it open lets go
-      blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
-    })
+/** So long a browser may take to open its database: some never answer where they keep nothing. */
+const PATIENCE_MS = 3000
+
+/** Copies in the memory of this page, for browsers that keep nothing: they are gone with it. */
+class PageShelf implements Shelf {
+  readonly #kept = { unsent: new Map<string, UnsentWork>(), history: new Map<string, KeptHistory>() }
+
+  async get<S extends 'unsent' | 'history'>(store: S, workId: string) {
+    return this.#kept[store].get(workId) as Schema[S]['value'] | undefined
+  }
+  async put<S extends 'unsent' | 'history'>(store: S, value: Schema[S]['value']) {
+    ;(this.#kept[store] as Map<string, Schema[S]['value']>).set(value.workId, value)
+  }
+  async delete(store: 'unsent', workId: string) {
+    this.#kept[store].delete(workId)
+  }
+  async count(store: 'unsent') {
+    return this.#kept[store].size
+  }
+  close() {
+    // nothing is open
+  }
+}
+
+function openShelf(name: string): Promise<IDBPDatabase<Schema>> {
+  const opened = openDB<Schema>(name, 2, {
+    upgrade: (database, from) => {
+      if (from < 1) database.createObjectStore('unsent', { keyPath: 'workId' })
+      if (from < 2) database.createObjectStore('history', { keyPath: 'workId' })
+    },
+    // signing out deletes the database: whoever still has it open lets go
+    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
+  })
+  const late = new Promise<never>((_, reject) =>
+    setTimeout(() => reject(new Error('The browser does not open its database.')), PATIENCE_MS),
+  )
+  return Promise.race([opened, late])
+}
+
+/**
+ * Unsent edits in this browser, in a database of their own for each person. Where the browser keeps nothing (refused, blocked,
+ * full), they are kept in the page as long as it is open; nothing here fails.
+ */
+export class OfflineCopy {
+  #shelf: Promise<Shelf>
+  #keeps = true
+
+  constructor(
+    private readonly personId: string,
+    /** Told once where this browser turns out to keep nothing. */
+    private readonly onNothingKept: () => void = () => undefined,
+  ) {
+    // the call itself may throw where it is forbidden
+    this.#shelf = (async () => openShelf(`rudlo-${personId}`))().catch(() => this.#inPage())
   }
 
-  async read(workId: string): Promise<UnsentWork | undefined> {
-    return (await this.#database).get('unsent', workId)
+  /** Whether what is written outlives this page. */
+  get keeps(): boolean {
+    return this.#keeps
+  }
+
+  read(workId: string): Promise<UnsentWork | undefined> {
+    return this.#do((shelf) => shelf.get('unsent', workId))
   }
 
   async write(unsent: UnsentWork): Promise<void> {
-    await (await this.#database).put('unsent', unsent)
+    await this.#do((shelf) => shelf.put('unsent', unsent))
   }
 
   async clear(workId: string): Promise<void> {
-    await (await this.#database).delete('unsent', workId)
+    await this.#do((shelf) => shelf.delete('unsent', workId))
   }
 
-  async readHistory(workId: string): Promise<KeptHistory | undefined> {
-    return (await this.#database).get('history', workId)
+  readHistory(workId: string): Promise<KeptHistory | undefined> {
+    return this.#do((shelf) => shelf.get('history', workId))
   }
 
   async writeHistory(history: KeptHistory): Promise<void> {
-    await (await this.#database).put('history', history)
+    await this.#do((shelf) => shelf.put('history', history))
   }
 
   async isEmpty(): Promise<boolean> {
-    return (await (await this.#database).count('unsent')) === 0
+    return (await this.#do((shelf) => shelf.count('unsent'))) === 0
   }
 
   /** Takes everything of this person off the machine. */
   async destroy(): Promise<void> {
-    ;(await this.#database).close()
-    await deleteDB(`rudlo-${this.personId}`)
+    ;(await this.#shelf).close()
+    if (this.#keeps) await deleteDB(`rudlo-${this.personId}`).catch(() => undefined)
+  }
+
+  /** Does something; from the first failure on it is done in the page. */
+  async #do<T>(what: (shelf: Shelf) => Promise<T>): Promise<T> {
+    try {
+      return await what(await this.#shelf)
+    } catch {
+      this.#shelf = Promise.resolve(this.#inPage())
+      return what(await this.#shelf)
+    }
+  }
+
+  #inPage(): Shelf {
+    if (this.#keeps) this.onNothingKept()
+    this.#keeps = false
+    return new PageShelf()
   }
 }

@@ -24,7 +24,7 @@ const with_ = (text: string): WorkDocument => ({
 const command = (label: string): CommandReport => ({ label, lanes: [], from: 0, to: 0, how: 'hand', at: '' })
 
 /** A server that can be told to fail, and a browser store that remembers. */
-function setup() {
+function setup(ports: Partial<SaverPorts> = {}) {
   const sent: SaveRequest[] = []
   const states: string[] = []
   const kept: { now: UnsentWork | null } = { now: null }
@@ -43,6 +43,7 @@ function setup() {
       clear: async () => void (kept.now = null),
       onState: (state) => void states.push(state),
       onConflict: conflict,
+      ...ports,
     },
   )
   return { saver, sent, states, kept, conflict, answerWith: (next: typeof answer) => (answer = next) }
@@ -152,5 +153,43 @@ describe('Saver', () => {
     saver.change(with_('a'), null)
     expect(await saver.flush()).toBe(true)
     expect(sent).toHaveLength(1)
+  })
+
+  it('sends the edits of a whole lesson without network, however many, in saves that the server takes', async () => {
+    const { saver, sent, states, kept, answerWith } = setup()
+    answerWith(() => Promise.reject(new Unreachable()))
+    for (let i = 0; i < 5000; i++) saver.change(with_(`edit ${i}`), command(`edit ${i}`))
+    await vi.advanceTimersByTimeAsync(60_000)
+    expect(states.at(-1)).toBe('not saved')
+    // what is kept holds every edit: those of the save that is on its way, and the rest
+    expect((kept.now?.sent?.commands.length ?? 0) + (kept.now?.commands?.length ?? 0)).toBe(5000)
+    answerWith(({ revision }) => Promise.resolve({ revision: revision + 1 }))
+    saver.nudge()
+    const [flushed] = await Promise.all([saver.flush(), vi.advanceTimersByTimeAsync(5000)])
+    expect(flushed).toBe(true)
+    const arrived = [...new Map(sent.map((s) => [s.save, s])).values()]
+    expect(arrived.flatMap((s) => s.commands.map((c) => c.label))).toEqual(
+      Array.from({ length: 5000 }, (_, i) => `edit ${i}`),
+    )
+    for (const { commands } of arrived) expect(commands.length).toBeLessThanOrEqual(500)
+    expect(arrived.filter((s) => s.patch.length)).toHaveLength(1)
+    expect(arrived.map((s) => s.revision)).toEqual(arrived.map((_, i) => i + 1))
+    expect([saver.dirty, states.at(-1), kept.now]).toEqual([false, 'saved', null])
+  })
+
+  it('goes on with what a closed page held, commands and all', async () => {
+    const { saver, sent } = setup()
+    saver.resume(with_('held'), [command('one'), command('two')])
+    saver.change(with_('more'), command('three'))
+    await vi.advanceTimersByTimeAsync(500)
+    expect(sent.flatMap((s) => s.commands.map((c) => c.label))).toEqual(['one', 'two', 'three'])
+  })
+
+  it('sends as ever where the browser keeps nothing', async () => {
+    const { saver, sent, states } = setup({ keep: () => Promise.reject(new Error('Storage is full.')) })
+    saver.change(with_('a'), command('a'))
+    await vi.advanceTimersByTimeAsync(500)
+    expect(sent).toHaveLength(1)
+    expect(states.at(-1)).toBe('saved')
   })
 })

@@ -40,6 +40,9 @@ export interface SaverPorts {
 }
 
 const QUIET_MS = 300
+/** Commands that go with one save, by number and by size: a long lesson without network brings thousands. */
+const MOST_COMMANDS = 200
+const MOST_BYTES = 256 * 1024
 const RETRY_MS = [1000, 2000, 4000, 8000]
 
 /**
@@ -49,7 +52,12 @@ const RETRY_MS = [1000, 2000, 4000, 8000]
 export class Saver {
   #acked: Newest
   #current: WorkDocument
+  /** Commands that the server has not got yet, oldest first. */
   #commands: CommandReport[] = []
+  /** How many of them belong to what it has got: they follow by themselves. */
+  #owed = 0
+  #keeping: Promise<void> | null = null
+  #keepAgain = false
   #sent: SaveRequest | null = null
   #sentDocument: WorkDocument | null = null
   #timer: ReturnType<typeof setTimeout> | undefined
@@ -71,7 +79,7 @@ export class Saver {
   }
 
   get dirty(): boolean {
-    return this.#current !== this.#acked.document || this.#sent !== null
+    return this.#current !== this.#acked.document || this.#sent !== null || this.#owed > 0
   }
 
   /** Takes an edit over: into this browser now, to the server soon. */
@@ -83,11 +91,20 @@ export class Saver {
     if (!this.#sending) this.#schedule(QUIET_MS)
   }
 
+  /** Takes over what this browser still held: a document, and the commands that made it. */
+  resume(document: WorkDocument, commands: readonly CommandReport[]): void {
+    this.#commands.unshift(...commands)
+    this.change(document, null)
+  }
+
   /** Sends what there is now. Comes back when it is saved, or has failed once. */
   async flush(): Promise<boolean> {
     clearTimeout(this.#timer)
-    while (this.#sending) await new Promise((resolve) => setTimeout(resolve, 20))
-    if (this.dirty) await this.#send()
+    do {
+      while (this.#sending) await new Promise((resolve) => setTimeout(resolve, 20))
+      if (this.dirty) await this.#send()
+      // what does not fit into one save goes in several
+    } while (this.dirty && !this.#failures && !this.#closed)
     return !this.dirty
   }
 
@@ -103,6 +120,7 @@ export class Saver {
     this.#current = newest.document
     this.#sent = null
     this.#commands = []
+    this.#owed = 0
     void this.ports.clear()
     this.ports.onState('saved', null)
   }
@@ -112,13 +130,39 @@ export class Saver {
     clearTimeout(this.#timer)
   }
 
+  /** Writes down what is not sent; while that is under way, once more afterwards instead of each time. */
   #keep(): Promise<void> {
-    return this.ports.keep({
+    if (this.#keeping) {
+      this.#keepAgain = true
+      return this.#keeping
+    }
+    this.#keepAgain = false
+    const unsent = {
       workId: this.workId,
       revision: this.#acked.revision,
       document: this.#current,
       sent: this.#sent,
+      commands: [...this.#commands],
+    }
+    // a browser that keeps nothing still sends
+    this.#keeping = this.ports
+      .keep(unsent)
+      .catch(() => undefined)
+      .then(() => {
+        this.#keeping = null
+        return this.#keepAgain && !this.#closed ? this.#keep() : undefined
+      })
+    return this.#keeping
+  }
+
+  /** Takes as many commands as go with one save. */
+  #nextCommands(): CommandReport[] {
+    let bytes = 0
+    const more = this.#commands.findIndex((command, i) => {
+      bytes += JSON.stringify(command).length
+      return i >= MOST_COMMANDS || (i > 0 && bytes > MOST_BYTES)
     })
+    return this.#commands.splice(0, more < 0 ? this.#commands.length : more)
   }
 
   #schedule(ms: number): void {
@@ -130,12 +174,15 @@ export class Saver {
     if (this.#sending) return
     if (!this.#sent) {
       const patch = patchBetween(this.#acked.document, this.#current)
-      if (!patch.length) {
+      if (!patch.length && !this.#owed) {
         this.#acked = { ...this.#acked, document: this.#current }
         return this.#settle()
       }
       const { revision } = this.#acked
-      const commands = this.#commands.splice(0)
+      const before = this.#commands.length
+      const commands = this.#nextCommands()
+      // a change brings all of its commands along, the rest of them right after it
+      this.#owed = patch.length ? before - commands.length : Math.max(0, this.#owed - commands.length)
       this.#sent = { revision, save: crypto.randomUUID(), patch, commands }
       this.#sentDocument = this.#current
       await this.#keep()
@@ -148,7 +195,7 @@ export class Saver {
       this.#sent = null
       this.#failures = 0
       this.#sending = false
-      if (this.#current === this.#acked.document) await this.#settle()
+      if (!this.dirty) await this.#settle()
       else {
         await this.#keep()
         this.#schedule(0)
@@ -160,7 +207,8 @@ export class Saver {
   }
 
   async #settle(): Promise<void> {
-    await this.ports.clear()
+    await this.#keeping
+    await this.ports.clear().catch(() => undefined)
     if (!this.dirty) this.ports.onState('saved', null)
   }
 

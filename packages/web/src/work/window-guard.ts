@@ -5,7 +5,7 @@ const ASK_MS = 4000
 /** Tells this window when the work is opened in another one, in this browser or elsewhere. */
 export class WindowGuard {
   readonly #window = crypto.randomUUID()
-  readonly #channel: BroadcastChannel
+  readonly #channel: BroadcastChannel | null
   #timer: ReturnType<typeof setInterval>
   #mine = true
 
@@ -13,21 +13,22 @@ export class WindowGuard {
     private readonly workId: string,
     private readonly onElsewhere: () => void,
   ) {
-    this.#channel = new BroadcastChannel(`rudlo-work-${workId}`)
-    this.#channel.onmessage = ({ data }: MessageEvent<string>) => data !== this.#window && this.#lose()
+    this.#channel = openChannel(`rudlo-work-${workId}`)
+    if (this.#channel)
+      this.#channel.onmessage = ({ data }: MessageEvent<string>) => data !== this.#window && this.#lose()
     this.#timer = setInterval(() => void this.#ask(), ASK_MS)
   }
 
   /** Takes the work for this window. */
   async claim(): Promise<void> {
     this.#mine = true
-    this.#channel.postMessage(this.#window)
+    this.#channel?.postMessage(this.#window)
     await put(`/api/works/${this.workId}/window`, { window: this.#window }).catch(() => null)
   }
 
   close(): void {
     clearInterval(this.#timer)
-    this.#channel.close()
+    this.#channel?.close()
   }
 
   async #ask(): Promise<void> {
@@ -40,5 +41,14 @@ export class WindowGuard {
     if (!this.#mine) return
     this.#mine = false
     this.onElsewhere()
+  }
+}
+
+/** Windows of one browser tell each other at once; where that is not allowed, the server tells them. */
+function openChannel(name: string): BroadcastChannel | null {
+  try {
+    return new BroadcastChannel(name)
+  } catch {
+    return null
   }
 }

@@ -58,6 +58,8 @@ export const useWork = defineStore('work', () => {
   const saveState = ref<SaveState>('saved')
   const saveProblem = ref<string | null>(null)
   const elsewhere = ref(false)
+  /** Whether this browser keeps nothing: what is not sent is gone with the page. */
+  const keepsNothing = ref(false)
   /** One sentence for the person: why an edit was refused, what was kept where. */
   const notice = ref<string | null>(null)
   /** What is heard instead of the work, by id of the try or as `start`; null while the work itself is heard. */
@@ -79,7 +81,8 @@ export const useWork = defineStore('work', () => {
   /** Opens the person's work for an assignment, with whatever this browser still held unsent. */
   async function open(assignmentId: string, personId: string): Promise<void> {
     await leave()
-    offline = new OfflineCopy(personId)
+    keepsNothing.value = false
+    offline = new OfflineCopy(personId, () => (keepsNothing.value = true))
     const work = await post<WorkView>(`/api/assignments/${assignmentId}/work`)
     id.value = work.id
     assignment.value = work.assignmentId
@@ -95,7 +98,9 @@ export const useWork = defineStore('work', () => {
 
   function ports(workId: string, copy: OfflineCopy): ConstructorParameters<typeof Saver>[2] {
     return {
-      send: (request) => patch<{ revision: number }>(`/api/works/${workId}`, request),
+      // the clock of this machine goes along: the server sees from it how long ago something was done
+      send: (request) =>
+        patch<{ revision: number }>(`/api/works/${workId}`, { ...request, now: new Date().toISOString() }),
       keep: (unsent) => copy.write(unsent),
       clear: () => copy.clear(workId),
       onState: (state, problem) => {
@@ -130,7 +135,10 @@ export const useWork = defineStore('work', () => {
       const whole = { lanes: [], from: 0, to: 0, before: work.document, after: unsent.document }
       history.value = did(history.value, { ...whole, label: 'What had not been sent' })
       document.value = unsent.document
-      saver?.change(unsent.document, null)
+      saver?.resume(unsent.document, [
+        ...(arrived ? [] : (unsent.sent?.commands ?? [])),
+        ...(unsent.commands ?? []),
+      ])
       notice.value = 'What had not been sent the last time is here again.'
     } else await settleConflict({ revision: work.revision, document: work.document }, unsent.document)
   }
@@ -407,6 +415,7 @@ export const useWork = defineStore('work', () => {
     saveState,
     saveProblem,
     elsewhere,
+    keepsNothing,
     notice,
     tries,
     heard,
@@ -433,6 +442,7 @@ export const useWork = defineStore('work', () => {
     redo,
     handIn,
     flush,
+    nudge,
     workHere,
     refreshVersions,
     envelope,

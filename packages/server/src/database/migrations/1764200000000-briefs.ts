@@ -15,29 +15,29 @@ export class Briefs1764200000000 implements MigrationInterface {
 
 const CHANGES = [
   `ALTER TABLE assignments
-    ADD COLUMN revision INT UNSIGNED NOT NULL DEFAULT 1,
-    ADD COLUMN model LONGTEXT NULL,
-    ADD COLUMN model_heard ENUM('never','handed in','given back') NOT NULL DEFAULT 'given back',
-    ADD COLUMN opens_at DATETIME(3) NULL,
-    ADD COLUMN hand_in_limit INT UNSIGNED NULL`,
+    ADD COLUMN IF NOT EXISTS revision INT UNSIGNED NOT NULL DEFAULT 1,
+    ADD COLUMN IF NOT EXISTS model LONGTEXT NULL,
+    ADD COLUMN IF NOT EXISTS model_heard ENUM('never','handed in','given back') NOT NULL DEFAULT 'given back',
+    ADD COLUMN IF NOT EXISTS opens_at DATETIME(3) NULL,
+    ADD COLUMN IF NOT EXISTS hand_in_limit INT UNSIGNED NULL`,
   `ALTER TABLE hand_ins
-    ADD COLUMN brief MEDIUMTEXT NULL,
-    ADD COLUMN assessment LONGTEXT NULL,
-    ADD COLUMN said VARCHAR(400) NOT NULL DEFAULT '',
-    ADD COLUMN writing TEXT NULL`,
-  `CREATE TABLE exceptions (
+    ADD COLUMN IF NOT EXISTS brief MEDIUMTEXT NULL,
+    ADD COLUMN IF NOT EXISTS assessment LONGTEXT NULL,
+    ADD COLUMN IF NOT EXISTS said VARCHAR(400) NOT NULL DEFAULT '',
+    ADD COLUMN IF NOT EXISTS writing TEXT NULL`,
+  `CREATE TABLE IF NOT EXISTS exceptions (
     assignment_id ${ID}, person_id ${ID}, due_at DATETIME(3) NULL, brief MEDIUMTEXT NULL,
     PRIMARY KEY (assignment_id, person_id),
     FOREIGN KEY (assignment_id) REFERENCES assignments (id), FOREIGN KEY (person_id) REFERENCES people (id))`,
-  `CREATE TABLE opened_hints (
+  `CREATE TABLE IF NOT EXISTS opened_hints (
     work_id ${ID}, task VARCHAR(64) NOT NULL, level TINYINT UNSIGNED NOT NULL, opened_at DATETIME(3) NOT NULL,
     PRIMARY KEY (work_id, task, level), FOREIGN KEY (work_id) REFERENCES works (id))`,
 ]
 
 const BACK = [
-  'DROP TABLE opened_hints',
-  'DROP TABLE exceptions',
-  'ALTER TABLE hand_ins DROP COLUMN brief, DROP COLUMN assessment, DROP COLUMN said, DROP COLUMN writing',
-  `ALTER TABLE assignments DROP COLUMN revision, DROP COLUMN model, DROP COLUMN model_heard, DROP COLUMN opens_at,
-    DROP COLUMN hand_in_limit`,
+  'DROP TABLE IF EXISTS opened_hints',
+  'DROP TABLE IF EXISTS exceptions',
+  'ALTER TABLE hand_ins DROP COLUMN IF EXISTS brief, DROP COLUMN IF EXISTS assessment, DROP COLUMN IF EXISTS said, DROP COLUMN IF EXISTS writing',
+  `ALTER TABLE assignments DROP COLUMN IF EXISTS revision, DROP COLUMN IF EXISTS model, DROP COLUMN IF EXISTS model_heard, DROP COLUMN IF EXISTS opens_at,
+    DROP COLUMN IF EXISTS hand_in_limit`,
 ]

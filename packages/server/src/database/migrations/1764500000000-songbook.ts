@@ -14,12 +14,12 @@ export class Songbook1764500000000 implements MigrationInterface {
 }
 
 const CHANGES = [
-  `CREATE TABLE uploads (
+  `CREATE TABLE IF NOT EXISTS uploads (
     id ${ID} PRIMARY KEY, person_id ${ID}, name VARCHAR(255) NOT NULL, bytes INT UNSIGNED NOT NULL,
     created_at DATETIME(3) NOT NULL, KEY by_person (person_id), FOREIGN KEY (person_id) REFERENCES people (id))`,
-  `CREATE TABLE upload_chunks (
+  `CREATE TABLE IF NOT EXISTS upload_chunks (
     upload_id ${ID}, number INT UNSIGNED NOT NULL, data MEDIUMBLOB NOT NULL,
     PRIMARY KEY (upload_id, number), FOREIGN KEY (upload_id) REFERENCES uploads (id) ON DELETE CASCADE)`,
 ]
 
-const BACK = ['DROP TABLE upload_chunks', 'DROP TABLE uploads']
+const BACK = ['DROP TABLE IF EXISTS upload_chunks', 'DROP TABLE IF EXISTS uploads']

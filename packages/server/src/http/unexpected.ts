@@ -1,0 +1,56 @@
+import { diskFull } from './disk'
+import { badInput, busy, notNow, Problem } from './problem'
+
+/** What MariaDB says where there is no room: a table cannot grow, or the disk is full. */
+const NO_ROOM = ['ER_RECORD_FILE_FULL', 'ER_DISK_FULL', 'ENOSPC']
+/** Where it is not there, or goes away in the middle. */
+const AWAY = [
+  'ECONNREFUSED',
+  'PROTOCOL_CONNECTION_LOST',
+  'ECONNRESET',
+  'ETIMEDOUT',
+  'EPIPE',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+]
+/** Where all hands are busy: no connection became free, or others held what was wanted. Nothing was done. */
+const BUSY = ['POOL_BUSY', 'ER_LOCK_WAIT_TIMEOUT', 'ER_LOCK_DEADLOCK']
+/** Where what was sent does not fit what is kept. */
+const UNFIT = [
+  'ER_DATA_TOO_LONG',
+  'ER_TRUNCATED_WRONG_VALUE',
+  'ER_WARN_DATA_OUT_OF_RANGE',
+  'ER_CANT_AGGREGATE_2COLLATIONS',
+]
+/** Where somebody else was quicker: it is there already, or what it refers to has gone. */
+const OVERTAKEN = ['ER_DUP_ENTRY', 'ER_NO_REFERENCED_ROW_2', 'ER_NO_REFERENCED_ROW', 'ER_ROW_IS_REFERENCED_2']
+
+/**
+ * What a request is told of an error that nobody thought of. What the database refuses by its own rules is told apart from a
+ * fault of ours; none tells what happened inside.
+ */
+export function unexpected(error: Error, log: (line: string) => void): Problem {
+  const code = (error as { code?: string }).code ?? ''
+  if (NO_ROOM.includes(code)) {
+    log(`the disk is full: ${code}`)
+    return diskFull()
+  }
+  if (AWAY.includes(code)) {
+    log(`database away: ${code}`)
+    return new Problem(
+      503,
+      'database-away',
+      'The database does not answer just now. Nothing is lost; please try again.',
+      { retryAfter: 2 },
+    )
+  }
+  if (BUSY.includes(code)) {
+    log(`busy: ${code}`)
+    return busy()
+  }
+  if (UNFIT.includes(code)) return badInput('Something in the request is longer or larger than it can be.')
+  if (OVERTAKEN.includes(code))
+    return notNow('Somebody else has changed this in the meantime: load it again and repeat what you did.')
+  log(`error: ${error.name} ${code} ${error.stack ?? ''}`)
+  return new Problem(500, 'fault', 'Something went wrong on the server. Nothing was changed.')
+}

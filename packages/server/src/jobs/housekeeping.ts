@@ -1,0 +1,51 @@
+import type { Guard } from '../access/guard'
+import type { Assets } from '../songbook/assets'
+import type { Uploads } from '../songbook/uploads'
+
+const HOUR_MS = 3_600_000
+/** After the start, so that nobody who opens the first page waits for it. */
+const FIRST_MS = 60_000
+
+/** Clears away what nothing refers to any more: files on their way in, audio without a song, counters of guesses. */
+export class Housekeeping {
+  #timer: ReturnType<typeof setTimeout> | null = null
+
+  constructor(
+    private readonly of: {
+      readonly uploads: Pick<Uploads, 'sweep'>
+      readonly assets: Pick<Assets, 'sweep'>
+      readonly guard: Pick<Guard, 'tidy'>
+    },
+    private readonly log: (line: string) => void,
+  ) {}
+
+  /** Sweeps every hour from soon on. */
+  start(): void {
+    this.#later(FIRST_MS)
+  }
+
+  close(): void {
+    if (this.#timer) clearTimeout(this.#timer)
+  }
+
+  /** Sweeps once. @returns how much went, by kind */
+  async sweep(): Promise<{ readonly uploads: number; readonly assets: number }> {
+    const { uploads, assets, guard } = this.of
+    await guard.tidy()
+    return { uploads: await uploads.sweep(), assets: await assets.sweep() }
+  }
+
+  #later(ms: number): void {
+    this.#timer = setTimeout(() => {
+      void this.sweep()
+        .then(
+          (gone) =>
+            gone.assets + gone.uploads &&
+            this.log(`swept ${gone.uploads} uploads, ${gone.assets} recordings`),
+          (error: Error) => this.log(`sweeping failed: ${error.message}`),
+        )
+        .finally(() => this.#later(HOUR_MS))
+    }, ms)
+    this.#timer.unref()
+  }
+}

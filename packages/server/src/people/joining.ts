@@ -1,0 +1,110 @@
+import { randomUUID } from 'node:crypto'
+import { freshSignInName } from '@rudlo/core/roster'
+import type { DataSource, EntityManager } from 'typeorm'
+import { checkPassword } from '../access/password-rules'
+import { hashPassword } from '../access/passwords'
+import { badInput, notFound } from '../http/problem'
+import { Group, JoinRequest, Membership } from './group.entity'
+import { freshPerson, type People } from './people'
+import { Person } from './person.entity'
+import { leaveTrail } from './trail'
+
+/** So many can wait to join a group: more than come in earnest. */
+const MOST_REQUESTS = 500
+
+/** Somebody who was let in under another sign-in name than they asked for. */
+export interface Renamed {
+  readonly name: string
+  readonly asked: string
+  readonly signIn: string
+}
+
+/** Joining a group by its code. */
+export class Joining {
+  constructor(
+    private readonly database: DataSource,
+    private readonly people: People,
+  ) {}
+
+  /**
+   * Somebody asks to join by a code.
+   * @param from where it came from, as a hash
+   * @returns the name of the group
+   * @throws Problem 400 where the code, the name or the password does not do
+   */
+  async ask(
+    by: { code: string; name: string; signIn: string; password: string },
+    from: string,
+  ): Promise<string> {
+    const group = await this.database
+      .getRepository(Group)
+      .findOneBy({ joinCode: by.code.trim().toUpperCase(), joinOpen: true })
+    if (!group) throw badInput('There is no group with this code, or nobody can join it just now.')
+    if ((await this.people.signInNames()).has(by.signIn))
+      throw badInput(`Somebody has the sign-in name “${by.signIn}” already: choose another.`)
+    checkPassword(by.password, by)
+    const passwordHash = await hashPassword(by.password, from)
+    await this.database.transaction(async (manager) => {
+      await manager.findOne(Group, { where: { id: group.id }, lock: { mode: 'pessimistic_write' } })
+      await makeRoom(manager, group.id)
+      await manager.insert(JoinRequest, {
+        id: randomUUID(),
+        groupId: group.id,
+        name: by.name.trim(),
+        signIn: by.signIn,
+        passwordHash,
+        createdAt: new Date(),
+        askedFrom: from,
+      })
+    })
+    return group.name
+  }
+
+  /** Lets people in who asked, or not. @returns those who got another sign-in name, since theirs is taken by now */
+  async answer(teacher: Person, group: Group, ids: readonly string[], accept: boolean): Promise<Renamed[]> {
+    const renamed: Renamed[] = []
+    const taken = accept ? await this.people.signInNames() : new Set<string>()
+    for (const id of ids) {
+      const other = await this.database.transaction((manager) =>
+        letIn(manager, teacher, group, id, accept, taken),
+      )
+      if (other) renamed.push(other)
+    }
+    return renamed
+  }
+}
+
+/** A group that is full of requests lets go of the oldest of whoever asked most often. */
+async function makeRoom(manager: EntityManager, groupId: string): Promise<void> {
+  if ((await manager.countBy(JoinRequest, { groupId })) < MOST_REQUESTS) return
+  const most: { askedFrom: string }[] = await manager.query(
+    'SELECT asked_from AS askedFrom FROM join_requests WHERE group_id = ? GROUP BY asked_from ORDER BY COUNT(*) DESC LIMIT 1',
+    [groupId],
+  )
+  await manager.query(
+    'DELETE FROM join_requests WHERE group_id = ? AND asked_from = ? ORDER BY created_at LIMIT 1',
+    [groupId, most[0]?.askedFrom ?? ''],
+  )
+}
+
+async function letIn(
+  manager: EntityManager,
+  teacher: Person,
+  group: Group,
+  id: string,
+  accept: boolean,
+  taken: Set<string>,
+): Promise<Renamed | null> {
+  const request = await manager.findOneBy(JoinRequest, { id, groupId: group.id })
+  if (!request) throw notFound()
+  await manager.delete(JoinRequest, { id })
+  if (!accept) return null
+  const { name, signIn: asked, passwordHash } = request
+  const signIn = taken.has(asked) ? freshSignInName(asked, taken) : asked
+  taken.add(signIn)
+  const person = freshPerson({ name, signIn, passwordHash, role: 'student', mustChange: false })
+  await manager.insert(Person, person)
+  await manager.insert(Membership, { groupId: group.id, personId: person.id, role: 'student' })
+  await leaveTrail(manager, teacher.id, 'let in', person.id)
+  return signIn === asked ? null : { name, asked, signIn }
+}

@@ -1,0 +1,12 @@
+/** Worker thread that makes of an audio file what is kept of it: it is large, and everything done to it takes its time. */
+import { answering } from '../jobs/answering'
+import { assetOf, type AssetBytes } from './asset-bytes'
+import { decodeAudio } from './decode'
+
+/** A file on this machine, and what its owner calls it. */
+export interface ImportTask {
+  readonly file: string
+  readonly name: string
+}
+
+answering<ImportTask, AssetBytes>(async ({ file, name }) => assetOf(await decodeAudio(file, name)))
