@@ -44,7 +44,7 @@ export async function assess() {
 async function marking({ song, start, mixes, brief, sounds, Recordings, WorkerPool }) {
   const encoder = new Worker(join(SERVER_DIST, 'flac-encoder-worker.js'))
   const flac = new Map()
-  for (const [i, { id }] of song.assets.entries()) flac.set(id, await ask(encoder, sounds[i]))
+  for (const [i, { id }] of song.assets.entries()) flac.set(id, (await ask(encoder, sounds[i])).flac)
   await encoder.terminate()
   const decoders = new WorkerPool(new URL('decode-worker.js', pathToFileURL(`${SERVER_DIST}/`)), WORKERS)
   const recordings = new Recordings((id) => Promise.resolve(flac.get(id)), decoders)
@@ -55,7 +55,14 @@ async function marking({ song, start, mixes, brief, sounds, Recordings, WorkerPo
   await Promise.all(
     workers.map(async (worker) => {
       for (let mix = left.pop(); mix; mix = left.pop())
-        await ask(worker, { song, start, mix, brief, more: {}, audio })
+        await ask(worker, {
+          song,
+          start: { mix: JSON.stringify(start) },
+          mix: { mix: JSON.stringify(mix) },
+          brief,
+          more: {},
+          audio,
+        })
     }),
   )
   const seconds = (performance.now() - began) / 1000

@@ -19,6 +19,7 @@ const GROUPS = {
   review: async () => (await import('../bench/review.mjs')).review(),
   songbook: async () => (await import('../bench/songbook.mjs')).songbook(),
   lesson: async () => (await import('../bench/lesson.mjs')).lesson(),
+  fuzz: async () => (await import('../bench/fuzz.mjs')).fuzz(),
 }
 
 const unknown = process.argv

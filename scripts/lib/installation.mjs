@@ -14,8 +14,25 @@ export class Installation {
   /** The one-time code of an empty installation. */
   code = null
 
-  constructor(demo) {
+  /** @param {{ gc?: boolean }} options `gc`: memory is looked at after what is not needed was let go */
+  constructor(demo, { gc = false } = {}) {
     this.demo = demo
+    this.gc = gc
+  }
+
+  /** How long the server's loop was held since this was last asked, and its memory: see vital-signs.ts. */
+  signs() {
+    const server = this.#server
+    const signs = Math.random()
+    return new Promise((resolve) => {
+      const listen = (told) => {
+        if (told.signs !== signs) return
+        server.off('message', listen)
+        resolve(told)
+      }
+      server.on('message', listen)
+      server.send({ signs })
+    })
   }
 
   get address() {
@@ -36,17 +53,12 @@ export class Installation {
 
   /** Starts the server on the same port as before. */
   startServer() {
-    const { host, port, username, password, database } = this.database.connection
     const server = fork(join(SERVER_DIST, 'main.js'), [], {
+      execArgv: this.gc ? ['--expose-gc'] : [],
       env: {
         ...process.env,
         NODE_ENV: 'production',
-        RUDLO_DB_HOST: host,
-        RUDLO_DB_PORT: String(port),
-        RUDLO_DB_USER: username,
-        RUDLO_DB_PASSWORD: password,
-        RUDLO_DB_NAME: database,
-        RUDLO_DISK: this.database.folder,
+        ...this.database.environment,
         RUDLO_PORT: String(this.port),
         RUDLO_DEMO: this.demo ? '1' : '0',
         RUDLO_WEB: WEB_DIST,

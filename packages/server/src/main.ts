@@ -9,6 +9,7 @@ import { isDemo, seedDemo } from './demo/seed'
 import { logFile } from './http/log-file'
 import { Person } from './people/person.entity'
 import { createServices } from './services'
+import { answerQuestions } from './vital-signs'
 import { Setting } from './access/setting.entity'
 import type { DataSource } from 'typeorm'
 
@@ -43,7 +44,7 @@ function tlsFrom(environment: NodeJS.ProcessEnv): { key: Buffer; cert: Buffer } 
 }
 
 /** Tells the starter how far things are. */
-function tell(message: Record<string, unknown>): void {
+function tell(message: Readonly<Record<string, unknown>>): void {
   if (process.send) process.send(message)
   else process.stdout.write(JSON.stringify(message) + '\n')
 }
@@ -57,17 +58,6 @@ async function kindOf(database: DataSource): Promise<'demo' | 'own' | null> {
   if (stored) return stored.value === 'demo' ? 'demo' : 'own'
   if (!(await database.getRepository(Person).count())) return null
   return (await isDemo(database)) ? 'demo' : 'own'
-}
-
-/** Answers the starter, which wants to know whether this process still gets anything done. */
-function answerPings(database: DataSource): void {
-  process.on('message', (message: { ping?: number }) => {
-    if (message.ping === undefined) return
-    database.query('SELECT 1').then(
-      () => tell({ pong: message.ping }),
-      () => undefined,
-    )
-  })
 }
 
 async function main(): Promise<void> {
@@ -112,7 +102,7 @@ async function main(): Promise<void> {
   })
   // this machine alone, or HTTPS
   const server = await listen(app.fetch, port, tls)
-  answerPings(database)
+  answerQuestions(database, tell)
   tell({ ready: true, port, demo, code })
 
   let stopping = false

@@ -1,10 +1,22 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { EventEmitter } from 'node:events'
+import {
+  existsSync,
+  lstatSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { afterAll, describe, expect, it } from 'vitest'
+import { afterAll, describe, expect, it, vi } from 'vitest'
+import { processWith } from '../../../scripts/lib/processes.mjs'
+import { watchOver } from '../../../scripts/lib/watch-over.mjs'
 
 const script = fileURLToPath(new URL('../../../scripts/start.mjs', import.meta.url))
 const data = mkdtempSync(join(tmpdir(), 'rudlo-start-'))
@@ -59,6 +71,16 @@ const answers = (address: string) =>
     (r) => r.ok,
     () => false,
   )
+/** What somebody else could read in a folder. */
+function openToOthers(path: string): string[] {
+  const about = lstatSync(path)
+  const inside = about.isDirectory()
+    ? readdirSync(path).flatMap((name) => openToOthers(join(path, name)))
+    : []
+  return about.mode & 0o077 ? [path, ...inside] : inside
+}
+/** The process of the database, as the machine knows it. */
+const databasePid = () => processWith(`--datadir=${join(data, 'database/files')}`)?.pid ?? null
 const databaseRuns = () =>
   existsSync(`/proc/${readFileSync(join(data, 'database/mariadbd.pid'), 'utf8').trim()}`)
 
@@ -73,7 +95,7 @@ describe('npm start', () => {
     await ended(first.child, 'SIGINT')
     expect(await answers(address)).toBe(false)
     expect(existsSync(join(data, 'database/mariadbd.pid'))).toBe(false)
-    expect(existsSync(join(data, 'run.json'))).toBe(false)
+    expect(openToOthers(data)).toEqual([])
   })
 
   it('gets over a kill -9 of everything, and a run file cut off in the middle', async () => {
@@ -113,5 +135,130 @@ describe('npm start', () => {
     const obeyed = start({ PORT: String(port) })
     expect(addressIn(await obeyed.until(/is ready/))).toBe(`http://localhost:${port}`)
     await ended(obeyed.child, 'SIGINT')
+  })
+
+  /** Starts once, so that there is something; leaves the database running without its starter. */
+  async function orphaned(): Promise<string> {
+    const first = start()
+    const address = addressIn(await first.until(/is ready/))!
+    await fetch(`${address}/api/health`)
+    await ended(first.child, 'SIGKILL')
+    expect(databasePid()).not.toBeNull()
+    return readFileSync(join(data, 'database/password'), 'utf8')
+  }
+  const inDatabase = (name: string) => join(data, 'database', name)
+
+  it.each<[string, () => void]>([
+    ['its password file is gone', () => rmSync(inDatabase('password'))],
+    ['its password file is cut off', () => writeFileSync(inDatabase('password'), 'ab')],
+    ['its pid file is gone', () => rmSync(inDatabase('mariadbd.pid'))],
+    ['its pid file names a stranger', () => writeFileSync(inDatabase('mariadbd.pid'), '1\n')],
+    [
+      'the instance file of an earlier version is cut off',
+      () => writeFileSync(inDatabase('instance.json'), '{"po'),
+    ],
+    [
+      'a run file of an earlier version names a stranger',
+      () => writeFileSync(join(data, 'run.json'), '{"pid":1,"port":1}'),
+    ],
+    ['nothing about it is left', () => ['password', 'mariadbd.pid'].forEach((f) => rmSync(inDatabase(f)))],
+  ])('finds a database that still runs where %s, and everything in it', async (_, harm) => {
+    await orphaned()
+    harm()
+    const again = start()
+    const address = addressIn(await again.until(/is ready/))!
+    expect(await answers(address)).toBe(true)
+    expect(readFileSync(inDatabase('password'), 'utf8')).toMatch(/^[0-9a-f]{48}$/)
+    await ended(again.child, 'SIGINT')
+    expect(databasePid()).toBeNull()
+  })
+
+  it('never empties data, whatever markers are missing', async () => {
+    const first = start()
+    const text = await first.until(/one-time code: {2}[0-9A-F]{10}/)
+    const code = /code: {2}([0-9A-F]{10})/.exec(text)![1]!
+    const address = addressIn(text)!
+    const made = await fetch(`${address}/api/first-teacher`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ code, name: 'Ada', signIn: 'ada', password: 'quiet harbour' }),
+    })
+    expect(made.status).toBe(200)
+    await ended(first.child, 'SIGINT')
+    for (const name of ['password', 'files/ready', 'mariadbd.log']) rmSync(inDatabase(name), { force: true })
+    // of a start and a restore that were killed
+    for (const name of ['files.part', 'incoming/files']) mkdirSync(inDatabase(name), { recursive: true })
+    const again = start()
+    const later = addressIn(await again.until(/is ready/))!
+    const signedIn = await fetch(`${later}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ signIn: 'ada', password: 'quiet harbour' }),
+    })
+    expect(signedIn.status).toBe(200)
+    expect(existsSync(inDatabase('incoming'))).toBe(false)
+    await ended(again.child, 'SIGINT')
+  })
+
+  it('watches over a database that it took over, and starts it again', async () => {
+    await orphaned()
+    const again = start()
+    const address = addressIn(await again.until(/is ready/))!
+    process.kill(databasePid()!, 'SIGKILL')
+    await again.until(/the database ended by itself/)
+    let ok = false
+    for (let i = 0; i < 100 && !ok; i++) {
+      ok = await answers(address)
+      if (!ok) await new Promise((resolve) => setTimeout(resolve, 100))
+    }
+    expect(ok).toBe(true)
+    await ended(again.child, 'SIGINT')
+    expect(databasePid()).toBeNull()
+  })
+})
+
+describe('a server that hangs', () => {
+  /** A server that answers as it is told. */
+  function pretended(answer: (told: (message: object) => void) => void) {
+    const server = new EventEmitter() as EventEmitter & { connected: boolean; send(message: object): void }
+    server.connected = true
+    server.send = () => answer((message) => server.emit('message', message))
+    return server as unknown as ChildProcess
+  }
+  const times = { askMs: 10, patienceMs: 120 }
+  const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+
+  it('is noticed where nothing comes back though the database answers', async () => {
+    const hung = vi.fn()
+    watchOver(
+      pretended(() => undefined),
+      { answers: async () => true },
+      hung,
+      times,
+    )
+    await vi.waitFor(() => expect(hung).toHaveBeenCalledOnce(), 2000)
+    await rest(200)
+    expect(hung).toHaveBeenCalledOnce()
+  })
+
+  it('is not to blame for a database that is away, and is left alone while it answers', async () => {
+    const hung = vi.fn()
+    const ends = [
+      watchOver(
+        pretended(() => undefined),
+        { answers: async () => false },
+        hung,
+        times,
+      ),
+      watchOver(
+        pretended((tell) => tell({ pong: 1 })),
+        { answers: async () => true },
+        hung,
+        times,
+      ),
+    ]
+    await rest(500)
+    expect(hung).not.toHaveBeenCalled()
+    for (const end of ends) end()
   })
 })

@@ -23,7 +23,27 @@ export interface Roster {
   readonly problems: readonly RosterProblem[]
 }
 
-export const ROSTER_LIMITS = { rows: 200, name: 120, bytes: 1024 * 1024 } as const
+/** Students taken in at once, characters of a name; and of a file: characters, lines, characters of a line. */
+export const ROSTER_LIMITS = {
+  rows: 200,
+  name: 120,
+  bytes: 1024 * 1024,
+  lines: 10_000,
+  line: 10_000,
+} as const
+
+/** Whether a text has more lines, or longer ones, than a list of people can have; found without reading it. */
+function isTooLong(text: string): boolean {
+  if (text.length > ROSTER_LIMITS.bytes) return true
+  let from = 0
+  for (let lines = 0; lines <= ROSTER_LIMITS.lines; lines++) {
+    const end = text.indexOf('\n', from)
+    if ((end < 0 ? text.length : end) - from > ROSTER_LIMITS.line) return true
+    if (end < 0) return false
+    from = end + 1
+  }
+  return true
+}
 
 const NAMES = {
   name: ['name', 'full name', 'student', 'student name'],
@@ -36,7 +56,7 @@ const wrong = (sentence: string): Roster => ({ rows: [], problems: [{ line: 0, s
 
 /** What stands in a table, cell by cell. Commas, semicolons and tabs are told apart by themselves. */
 export function readTable(text: string): { readonly cells: string[][]; readonly problem: string | null } {
-  if (text.length > ROSTER_LIMITS.bytes) return { cells: [], problem: 'The file is too large for a roster.' }
+  if (isTooLong(text)) return { cells: [], problem: 'The file is too large for a roster.' }
   if (text.includes('\u0000') || text.includes('\ufffd'))
     return { cells: [], problem: 'This is not a text file, or not one in UTF-8: save it as CSV in UTF-8.' }
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {

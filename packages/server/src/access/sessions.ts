@@ -38,7 +38,7 @@ export class Sessions {
 
   /** Signs a person in on this browser. */
   async begin(c: Context, personId: string): Promise<void> {
-    await this.end(c)
+    await this.#endOn(c)
     const token = randomBytes(32).toString('base64url')
     const now = new Date()
     const expiresAt = new Date(now.getTime() + DAYS * 86_400_000)
@@ -125,9 +125,14 @@ export class Sessions {
     await this.#over(manager, personId)
   }
 
+  /** Signs out on this browser. */
   async end(c: Context): Promise<void> {
-    const token = getCookie(c, COOKIE)
+    await this.#endOn(c)
     deleteCookie(c, COOKIE, { path: '/' })
+  }
+
+  async #endOn(c: Context): Promise<void> {
+    const token = getCookie(c, COOKIE)
     if (!token) return
     const key = { tokenHash: hashOf(token) }
     const session = await this.database.getRepository(Session).findOneBy(key)

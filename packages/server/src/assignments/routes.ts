@@ -1,5 +1,5 @@
 import { forStudent, type Brief } from '@rudlo/core/brief'
-import type { Mix, WorkDocument } from '@rudlo/core/mix'
+import type { Mix } from '@rudlo/core/mix'
 import { IsObject } from 'class-validator'
 import { In } from 'typeorm'
 import { Assignment, isOpenTo } from './assignment.entity'
@@ -10,6 +10,7 @@ import { AsSent } from '../http/as-sent'
 import { route, routeWithBody, type Route } from '../http/route'
 import { Group, Membership } from '../people/group.entity'
 import type { Person } from '../people/person.entity'
+import type { StoredMix } from '../jobs/measure-worker'
 import type { Services } from '../services'
 import { Work } from '../works/work.entity'
 import { sentBrief } from './briefs'
@@ -33,8 +34,8 @@ class TrialBody {
   brief!: object
 }
 
-/** Room for two mixes and a brief. */
-const WRITING_LIMIT = 6 * 1024 * 1024
+/** Room for two mixes as large as they can be, and a brief. */
+const WRITING_LIMIT = 5 * 1024 * 1024
 
 export function assignmentRoutes(services: Services): Route[] {
   const { database, permissions, songs, bundles, briefs, writing, handIns } = services
@@ -164,7 +165,7 @@ export function assignmentRoutes(services: Services): Route[] {
         const assignment = await permissions.assignment(person, param('assignment'))
         const song = await songs.version(assignment.songVersionId)
         const start = JSON.parse(assignment.startingMix) as Mix
-        return tryBrief(services, assignment, sentBrief(body.brief, song, start), start)
+        return tryBrief(services, assignment, sentBrief(body.brief, song, start))
       },
       WRITING_LIMIT,
     ),
@@ -274,8 +275,9 @@ function settingsOf({ revision, modelHeard, opensAt, dueAt, handInLimit, groupId
 }
 
 /** Runs a brief against the starting mix, the model and the newest hand-ins: what would be met, and what would change. */
-async function tryBrief({ database, measuring }: Services, assignment: Assignment, brief: Brief, start: Mix) {
-  const run = async (mix: Mix) =>
+async function tryBrief({ database, measuring }: Services, assignment: Assignment, brief: Brief) {
+  const start = { mix: assignment.startingMix }
+  const run = async (mix: StoredMix) =>
     (await measuring.assess(assignment.songVersionId, { start, mix, brief, more: {} })).assessment.tasks
   const newest: { student: string; document: string; assessment: string | null }[] = await database.query(
     `SELECT p.name AS student, h.document, h.assessment FROM hand_ins h JOIN works w ON w.id = h.work_id
@@ -286,13 +288,13 @@ async function tryBrief({ database, measuring }: Services, assignment: Assignmen
   )
   return {
     start: await run(start),
-    model: assignment.model === null ? null : await run(JSON.parse(assignment.model) as Mix),
+    model: assignment.model === null ? null : await run({ mix: assignment.model }),
     handIns: await Promise.all(
-      newest.map(async ({ student, document, assessment }) => ({
-        student,
-        before: assessment === null ? null : (JSON.parse(assessment) as { tasks: unknown }).tasks,
-        after: await run((JSON.parse(document) as WorkDocument).mix),
-      })),
+      newest.map(async ({ student, document, assessment }) => {
+        const after = await run({ work: document })
+        const before = assessment === null ? null : (JSON.parse(assessment) as { tasks: unknown }).tasks
+        return { student, before, after }
+      }),
     ),
   }
 }

@@ -15,6 +15,7 @@ import {
 } from 'class-validator'
 import type { DataSource } from 'typeorm'
 import { AsSent } from '../http/as-sent'
+import { breath } from '../http/breath'
 import { IsId, IsMoment } from '../http/fields'
 import { badInput, notFound, notNow } from '../http/problem'
 import { Membership } from '../people/group.entity'
@@ -116,15 +117,22 @@ export class AssignmentWriting {
     if (!(await members.countBy({ groupId: body.group, role: 'student' })))
       throw badInput('This group has no students yet: nobody would get it. Add students first.')
     const song = await this.songs.version(body.songVersion)
+    // each step takes its time where mixes are large
     const mix = sentMix(body.startingMix, song)
+    await breath()
+    const startingMix = JSON.stringify(mix)
+    await breath()
     const model = body.model ? sentMix(body.model, song) : null
+    await breath()
+    const modelText = model && JSON.stringify(model)
+    await breath()
     const assignment = this.database.getRepository(Assignment).create({
       id: randomUUID(),
       groupId: body.group,
       songVersionId: body.songVersion,
-      startingMix: JSON.stringify(mix),
+      startingMix,
       rubric: JSON.stringify(USUAL_RUBRIC),
-      model: model && JSON.stringify(model),
+      model: modelText,
       createdAt: new Date(),
       revision: 1,
       ...this.#settings(body, JSON.stringify(sentBrief(body.brief, song, mix))),
@@ -146,8 +154,10 @@ export class AssignmentWriting {
     const mix = body.startingMix
       ? sentMix(body.startingMix, song)
       : (JSON.parse(assignment.startingMix) as Mix)
+    await breath()
     const brief = JSON.stringify(sentBrief(body.brief, song, mix))
     const settings = this.#settings(body, brief)
+    await breath()
     const startingMix = JSON.stringify(mix)
     const others = await this.database.transaction(async (manager) => {
       const changed = await manager.update(

@@ -3,6 +3,7 @@ import { fingerprint } from '@rudlo/core/compare'
 import type { Mix, WorkDocument } from '@rudlo/core/mix'
 import { In, IsNull, type DataSource, type EntityManager } from 'typeorm'
 import { Assignment } from '../assignments/assignment.entity'
+import { breathFor } from '../http/breath'
 import { badInput, notFound, notNow } from '../http/problem'
 import type { Briefs } from '../assignments/briefs'
 import type { MeasureQueue } from '../jobs/measure-queue'
@@ -70,7 +71,7 @@ export class HandIns {
         assessment: null,
         said: words.said.trim(),
         writing: JSON.stringify(words.writing),
-        sameAs: sameness(JSON.parse(assignment.startingMix) as Mix, work.document),
+        sameAs: await samenessInTurn(assignment.startingMix, work.document),
         pair: words.partner && randomUUID(),
         outcome: null,
         handedInAt: new Date(),
@@ -281,6 +282,13 @@ const DAY = 86_400_000
 const MOST_VERSIONS = 200
 /** So long after a sign of life a teacher counts as looking at a hand-in. */
 const LOOKS_MS = 25_000
+
+/** The same for mixes as they are stored, with turns for others in between: both may be large. */
+async function samenessInTurn(startingMix: string, document: string): Promise<string | null> {
+  const start = JSON.parse(startingMix) as Mix
+  await breathFor(document.length)
+  return sameness(start, document)
+}
 
 /** What tells same hand-ins from others; null for one that was not touched. */
 export function sameness(start: Mix, document: string): string | null {

@@ -3,6 +3,7 @@ import { getMetadataStorage, validate, type ValidationError } from 'class-valida
 import type { Context, MiddlewareHandler } from 'hono'
 import { bodyLimit } from 'hono/body-limit'
 import { sentAsIs } from './as-sent'
+import { breathFor } from './breath'
 import { parseJson } from './json'
 import { badInput, Problem } from './problem'
 
@@ -27,7 +28,12 @@ export const bytesOf = async (c: Context): Promise<Uint8Array<ArrayBuffer>> =>
   new Uint8Array(await c.req.arrayBuffer())
 
 /** Reads a JSON body that was limited. @throws Problem 400 where it is not JSON */
-export const readJson = async (c: Context): Promise<unknown> => parseJson(await bytesOf(c))
+export async function readJson(c: Context): Promise<unknown> {
+  const bytes = await bytesOf(c)
+  const value = await parseJson(bytes)
+  await breathFor(bytes.length)
+  return value
+}
 
 /**
  * Checks a value against a class with class-validator decorators. Lists that are too long are refused before anything in

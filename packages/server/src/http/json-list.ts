@@ -1,4 +1,4 @@
-const breath = () => new Promise<void>((resolve) => setImmediate(resolve))
+import { breath } from './breath'
 
 /** A list as JSON text, an entry at a time: between entries the server does other things. */
 async function* listed(entries: AsyncIterable<unknown> | Iterable<unknown>): AsyncGenerator<Uint8Array> {

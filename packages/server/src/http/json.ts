@@ -1,3 +1,4 @@
+import { breathFor } from './breath'
 import { badInput } from './problem'
 
 /** Nothing that Rudlo is sent is nested deeper: a reader that goes down with it would run out of stack. */
@@ -25,8 +26,9 @@ function isTooDeep(bytes: Uint8Array): boolean {
 }
 
 /** Reads JSON that was sent. @throws Problem 400 where it is none, or nested too deep */
-export function parseJson(bytes: Uint8Array): unknown {
+export async function parseJson(bytes: Uint8Array): Promise<unknown> {
   if (isTooDeep(bytes)) throw badInput('The request is nested too deep.')
+  await breathFor(bytes.length)
   try {
     return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes))
   } catch {

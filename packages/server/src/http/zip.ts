@@ -1,4 +1,5 @@
 import { Zip, ZipDeflate, ZipPassThrough } from 'fflate'
+import { breath } from './breath'
 
 /** A file of an archive. */
 export interface ZipEntry {
@@ -10,8 +11,6 @@ export interface ZipEntry {
 
 /** Packing so many bytes takes a few milliseconds: in between the server does other things. */
 const PIECE = 64 * 1024
-
-const breath = () => new Promise<void>((resolve) => setImmediate(resolve))
 
 /**
  * An archive that is written while it is sent: it is never in memory as a whole, and holds nobody up.

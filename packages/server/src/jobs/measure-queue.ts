@@ -1,6 +1,5 @@
 import { completeBrief, type Assessed, type Brief } from '@rudlo/core/brief'
 import type { CommandNote } from '@rudlo/core/checks'
-import type { Mix, WorkDocument } from '@rudlo/core/mix'
 import { LessThanOrEqual, type DataSource } from 'typeorm'
 import { Assignment } from '../assignments/assignment.entity'
 import { HandIn, type MeasureProblem } from '../handins/hand-in.entity'
@@ -167,8 +166,8 @@ export class MeasureQueue {
     const { measurement, assessment } = await this.assess(
       handIn.songVersionId,
       {
-        start: JSON.parse(assignment.startingMix) as Mix,
-        mix: (JSON.parse(handIn.document) as WorkDocument).mix,
+        start: { mix: assignment.startingMix },
+        mix: { work: handIn.document },
         brief: completeBrief(JSON.parse(handIn.brief ?? assignment.brief) as Partial<Brief>),
         more: {
           commands: await this.#commands(work.id, handIn.revision),

@@ -2,12 +2,24 @@
 import { assessWork, type Assessed, type ToAssess } from '@rudlo/core/brief'
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
+import type { Mix, WorkDocument } from '@rudlo/core/mix'
 import { answering } from './answering'
 
-/** A work to measure and assess. `audio` holds the song's recordings by asset id, in shared memory. */
-export interface MeasureTask extends ToAssess {
+/** A mix as it is stored: by itself, or in the document of a work. */
+export type StoredMix = { readonly mix: string } | { readonly work: string }
+
+/**
+ * A work to measure and assess. Mixes come as they are stored: reading them takes its time, and this thread has it. `audio`
+ * holds the song's recordings by asset id, in shared memory.
+ */
+export interface MeasureTask extends Omit<ToAssess, 'start' | 'mix'> {
+  readonly start: StoredMix
+  readonly mix: StoredMix
   readonly audio: AudioStore
 }
+
+const read = (stored: StoredMix): Mix =>
+  'mix' in stored ? (JSON.parse(stored.mix) as Mix) : (JSON.parse(stored.work) as WorkDocument).mix
 
 /**
  * The recordings of the song that was measured last: what was found out about a recording is remembered with the object,
@@ -19,7 +31,7 @@ const parts = new RecentParts()
 
 function measure({ audio, ...task }: MeasureTask): Assessed {
   recordings = new Map([...audio].map(([id, sent]) => [id, recordings.get(id) ?? sent]))
-  return assessWork(task, recordings, parts)!
+  return assessWork({ ...task, start: read(task.start), mix: read(task.mix) }, recordings, parts)!
 }
 
 answering<MeasureTask, Assessed>(measure)

@@ -111,6 +111,9 @@ class JoinBody {
   password!: string
 }
 
+/** Room for the two files of a school's export. */
+const ROSTER_LIMIT = 2.5 * ROSTER_LIMITS.bytes
+
 /** Who belongs to a group, or did. */
 const OF_GROUP =
   'SELECT person_id FROM memberships WHERE group_id = ? UNION SELECT person_id FROM former_members WHERE group_id = ?'
@@ -236,6 +239,7 @@ export function peopleRoutes({ database, people, joining, leaving, guard }: Serv
         const cards = await people.add(person, group, roster.rows)
         return { rows: roster.rows, problems: [], classes, cards }
       },
+      ROSTER_LIMIT,
     ),
 
     routeWithBody(

@@ -2,6 +2,7 @@ import type { Assessment } from '@rudlo/core/brief'
 import { csvText } from '@rudlo/core/exchange'
 import { completeRubric, type Rubric } from '@rudlo/core/rubric'
 import type { DataSource } from 'typeorm'
+import { breath } from '../http/breath'
 import type { Assignment } from '../assignments/assignment.entity'
 
 interface Row {
@@ -32,22 +33,29 @@ export async function marksCsv(
       ORDER BY p.name`,
     [assignment.id],
   )
+  const read: ReadRow[] = []
+  for (const { assessment, ...row } of rows) {
+    read.push({ ...row, tasks: assessment === null ? [] : (JSON.parse(assessment) as Assessment).tasks })
+    // a large class takes a while to read
+    await breath()
+  }
   return csvText(
     table === 'students'
-      ? byStudent(rows, completeRubric(JSON.parse(assignment.rubric) as Rubric))
-      : byCheck(rows),
+      ? byStudent(read, completeRubric(JSON.parse(assignment.rubric) as Rubric))
+      : byCheck(read),
   )
 }
 
-const tasksOf = ({ assessment }: Row) =>
-  assessment === null ? [] : (JSON.parse(assessment) as Assessment).tasks
+interface ReadRow extends Omit<Row, 'assessment'> {
+  readonly tasks: Assessment['tasks']
+}
 
-function byStudent(rows: readonly Row[], { criteria, levels }: Rubric) {
+function byStudent(rows: readonly ReadRow[], { criteria, levels }: Rubric) {
   return [
     ['Student', 'Version', 'Handed in', 'State', 'Tasks met', ...criteria.map((c) => c.name), 'Comment'],
     ...rows.map((row) => {
       const marks = JSON.parse(row.marks ?? '{}') as Record<string, number>
-      const tasks = tasksOf(row)
+      const { tasks } = row
       return [
         row.student,
         row.number,
@@ -61,11 +69,11 @@ function byStudent(rows: readonly Row[], { criteria, levels }: Rubric) {
   ]
 }
 
-function byCheck(rows: readonly Row[]) {
+function byCheck(rows: readonly ReadRow[]) {
   return [
     ['Student', 'Version', 'Task', 'Check', 'Verdict', 'Sentence', 'Figures'],
     ...rows.flatMap((row) =>
-      tasksOf(row).flatMap((task) =>
+      row.tasks.flatMap((task) =>
         task.checks.map(({ name, finding }) => [
           row.student,
           row.number,

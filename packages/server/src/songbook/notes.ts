@@ -3,7 +3,7 @@ import type { BroughtLine, MidiPart, MidiSong } from '@rudlo/core/midi'
 import { addReturn, addSend, plainMix, playingOf, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
 import { letterOf, type SongVersion } from '@rudlo/core/song'
 import { MeterMap, TempoMap } from '@rudlo/core/time'
-import { playerFor } from '@rudlo/demo'
+import { playerFor, type Frame } from '@rudlo/demo'
 import { badInput, busy } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
 import type { Assets } from './assets'
@@ -27,6 +27,8 @@ export interface FromNotes {
  */
 export const NOTES_LIMITS = { partMinutes: 160, noteSeconds: 100_000 } as const
 
+/** Parts of one file that are played at a time. */
+const AT_ONCE = 2
 /** Files that can wait to be played. */
 const MOST_FILES = 8
 
@@ -58,17 +60,24 @@ export class Notes {
     checkWork(midi.parts.length, seconds, sounding)
     const frame = { bars, tempo: midi.tempo, meter: midi.meter }
     const played: Played[] = []
-    // one part after another: the next file's parts come in between
-    for (const part of midi.parts) {
-      const { program, drums, notes } = part
-      const answer = await this.players.run({ part: { program, drums, notes }, frame })
-      if (!('played' in answer)) throw new Error('A part was not played.')
-      const { id: asset, channels, frames } = answer.played
-      await this.assets.store(answer.played)
-      played.push({ part, asset, channels: channels === 2 ? 2 : 1, frames })
+    const left = [...midi.parts.entries()]
+    const playOn = async () => {
+      for (let next = left.shift(); next; next = left.shift())
+        played[next[0]] = await this.#playPart(next[1], frame)
     }
+    // a few parts at a time: those of the next file come in between
+    await Promise.all(Array.from({ length: AT_ONCE }, playOn))
     const document = songOf(midi, played, meter.barStart(bars + 1), midi.title || name)
     return { document, mix: mixOf(document, lines) }
+  }
+
+  async #playPart(part: MidiPart, frame: Frame): Promise<Played> {
+    const { program, drums, notes } = part
+    const answer = await this.players.run({ part: { program, drums, notes }, frame })
+    if (!('played' in answer)) throw new Error('A part was not played.')
+    const { id: asset, channels, frames } = answer.played
+    await this.assets.store(answer.played)
+    return { part, asset, channels: channels === 2 ? 2 : 1, frames }
   }
 
   async #read(bytes: Uint8Array): Promise<Extract<NotesAnswer, { midi: unknown }>> {

@@ -2,6 +2,7 @@ import type { WorkDocument } from '@rudlo/core/mix'
 import { LIMITS, PatchProblem, withPatch } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { checkWork } from '@rudlo/core/validate'
+import { breathFor } from '../http/breath'
 import { badInput, Problem } from '../http/problem'
 
 /** A work after a patch, checked, and its text to store. */
@@ -12,9 +13,15 @@ export interface Patched {
 
 /**
  * Applies a JSON Patch to a work and checks what comes out. Nothing is changed in place.
+ * @param length of the document before, as text
  * @throws Problem 400 or 413 with a sentence that names the place
  */
-export function applyPatch(before: WorkDocument, patch: readonly unknown[], song: SongVersion): Patched {
+export async function applyPatch(
+  before: WorkDocument,
+  patch: readonly unknown[],
+  song: SongVersion,
+  length: number,
+): Promise<Patched> {
   let after: unknown
   try {
     after = withPatch(before, patch)
@@ -22,13 +29,15 @@ export function applyPatch(before: WorkDocument, patch: readonly unknown[], song
     if (!(error instanceof PatchProblem)) throw error
     throw badInput(`Change ${error.index + 1} of the patch cannot be made: ${error.message}.`)
   }
-  return checkedWork(after, song)
+  await breathFor(length)
+  return checkedWork(after, song, length)
 }
 
-/** Checks a whole work as received. @throws Problem 400 or 413 */
-export function checkedWork(document: unknown, song: SongVersion): Patched {
+/** Checks a whole work as received. @param length about how long it is as text @throws Problem 400 or 413 */
+export async function checkedWork(document: unknown, song: SongVersion, length = Infinity): Promise<Patched> {
   const checked = checkWork(document, song)
   if (!checked.ok) throw badInput(checked.problem)
+  await breathFor(length)
   const text = JSON.stringify(checked.work)
   if (text.length > LIMITS.bytes) {
     throw new Problem(413, 'too-large', 'The mix would be larger than the 2 MiB that a mix can be.')

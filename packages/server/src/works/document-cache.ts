@@ -8,6 +8,8 @@ export interface KnownWork {
   readonly revision: number
   readonly songVersionId: string
   readonly document: WorkDocument
+  /** How long it is as text. */
+  readonly length: number
 }
 
 /**

@@ -98,6 +98,7 @@ export class Works {
         revision: head.revision,
         songVersionId: head.song_version_id,
         document,
+        length: head.document.length,
       }
       const saved = await this.#store(workId, known, request)
       if (saved) return saved
@@ -115,7 +116,7 @@ export class Works {
    */
   async #store(workId: string, known: KnownWork, request: SaveRequest): Promise<{ revision: number } | null> {
     const song = await this.songs.version(known.songVersionId)
-    const { document, text } = applyPatch(known.document, request.patch, song)
+    const { document, text } = await applyPatch(known.document, request.patch, song, known.length)
     const revision = known.revision + 1
     const stored = await this.database.transaction(async (manager) => {
       const changed = await execute(
@@ -131,7 +132,7 @@ export class Works {
       return changed > 0
     })
     if (!stored) return null
-    this.#cache.set(workId, { ...known, revision, document })
+    this.#cache.set(workId, { ...known, revision, document, length: text.length })
     return { revision }
   }
 
@@ -169,7 +170,7 @@ export class Works {
     const assignment = await this.database
       .getRepository(AssignmentEntity)
       .findOneByOrFail({ id: work.assignmentId })
-    const { text } = checkedWork(document, await this.songs.version(assignment.songVersionId))
+    const { text } = await checkedWork(document, await this.songs.version(assignment.songVersionId))
     if ((await this.database.getRepository(Try).countBy({ workId: work.id })) >= MOST_TRIES)
       throw notNow(`At most ${MOST_TRIES} tries are kept of a work.`)
     const kept = { id: randomUUID(), workId: work.id, name, document: text, createdAt: new Date() }

@@ -1,0 +1,189 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { cpSync, existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { gunzipSync, gzipSync } from 'node:zlib'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { dump } from '../../../scripts/lib/dump.mjs'
+import { PrivateDatabase } from '../../../scripts/lib/mariadb.mjs'
+import { processWith } from '../../../scripts/lib/processes.mjs'
+import { dataSource, MIGRATIONS } from '../src/database/data-source'
+import { bringUpToDate } from '../src/database/up-to-date'
+import { OLD_ROWS } from './old-rows'
+import { emptyDatabase } from './world'
+
+const script = (name: string) => fileURLToPath(new URL(`../../../scripts/${name}.mjs`, import.meta.url))
+const folder = mkdtempSync(join(tmpdir(), 'rudlo-restore-'))
+/** An installation with one person, "Present", as it was before each try. */
+const template = join(folder, 'template')
+/** A backup of the first schema, with "Old Anna" and "Old Teacher". */
+const backup = join(folder, 'old.gz')
+
+beforeAll(async () => {
+  const database = new PrivateDatabase(join(template, 'database'))
+  await database.start()
+  const source = await dataSource(database.connection).initialize()
+  await bringUpToDate(source)
+  await source.query(
+    "INSERT INTO people (id, name, sign_in, password_hash, role) VALUES ('p', 'Present', 'present', '', 'teacher')",
+  )
+  await source.destroy()
+  await database.stop()
+  const settings = await emptyDatabase()
+  const old = await dataSource(settings, MIGRATIONS.slice(0, 1)).initialize()
+  await old.runMigrations({ transaction: 'each' })
+  for (const sql of OLD_ROWS) await old.query(sql)
+  await old.destroy()
+  await dump(settings, backup)
+}, 60_000)
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+let count = 0
+/** A copy of the installation. */
+function installation(): string {
+  const data = join(folder, `data-${count++}`)
+  cpSync(template, data, { recursive: true })
+  return data
+}
+
+interface Ran {
+  readonly child: ChildProcess
+  readonly done: Promise<{ readonly code: number | null; readonly said: string }>
+}
+
+function run(name: string, data: string, ...words: string[]): Ran {
+  const child = spawn(process.execPath, [script(name), ...words], {
+    env: { ...process.env, RUDLO_DATA: data },
+  })
+  let said = ''
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (part: Buffer) => (said += part.toString()))
+  return { child, done: new Promise((resolve) => child.once('exit', (code) => resolve({ code, said }))) }
+}
+
+/** Everybody in an installation, and whether it is of this version throughout. */
+async function peopleIn(data: string): Promise<string[]> {
+  const database = new PrivateDatabase(join(data, 'database'))
+  await database.start()
+  const source = await dataSource(database.connection).initialize()
+  await bringUpToDate(source)
+  const rows: { name: string }[] = await source.query('SELECT name FROM people ORDER BY name')
+  await source.destroy()
+  await database.stop()
+  return rows.map((r) => r.name)
+}
+
+const PRESENT = ['Present']
+const RESTORED = ['Old Anna', 'Old Teacher']
+const databasesOf = (data: string) =>
+  ['database/files', 'database/incoming/files'].map((path) => processWith(`--datadir=${join(data, path)}`))
+const isOver = (data: string) => {
+  expect(databasesOf(data)).toEqual([null, null])
+  expect(readdirSync(join(data, 'database')).filter((n) => /incoming|part|restored/.test(n))).toEqual([])
+}
+
+describe('a restore', () => {
+  it('is refused where somebody is there, and replaces everything where that is wanted', async () => {
+    const data = installation()
+    const refused = await run('restore', data, backup).done
+    expect(refused).toMatchObject({
+      code: 1,
+      said: expect.stringContaining('There are people in this installation already'),
+    })
+    expect(await peopleIn(data)).toEqual(PRESENT)
+    const made = await run('restore', data, backup, '--over').done
+    expect(made).toMatchObject({ code: 0 })
+    expect(await peopleIn(data)).toEqual(RESTORED)
+    isOver(data)
+    // what was there is kept beside it, once
+    expect(existsSync(join(data, 'database/replaced'))).toBe(true)
+  }, 60_000)
+
+  it('goes into a machine that holds nothing', async () => {
+    const data = join(folder, 'nothing')
+    expect(await run('restore', data, backup).done).toMatchObject({ code: 0 })
+    expect(await peopleIn(data)).toEqual(RESTORED)
+    expect(existsSync(join(data, 'database/replaced'))).toBe(false)
+    isOver(data)
+  }, 60_000)
+
+  it('leaves what was there where one row cannot be read in', async () => {
+    const data = installation()
+    const text = gunzipSync(readFileSync(backup)).toString()
+    const bad = join(folder, 'bad.gz')
+    // the same person twice
+    writeFileSync(bad, gzipSync(text.replace(/(INSERT INTO `people` VALUES\n)(\([^\n]*?\)),/, '$1$2,\n$2,')))
+    const failed = await run('restore', data, bad, '--over').done
+    expect(failed.code).toBe(1)
+    expect(failed.said).toMatch(/cannot be read in/)
+    isOver(data)
+    expect(await peopleIn(data)).toEqual(PRESENT)
+  }, 60_000)
+
+  it.each([400, 900, 1500, 2200, 3000])(
+    'killed after %i ms leaves the one or the other, whole',
+    async (ms) => {
+      const data = installation()
+      const { child, done } = run('restore', data, backup, '--over')
+      setTimeout(() => child.kill('SIGKILL'), ms)
+      await done
+      // its databases end with it
+      for (let i = 0; i < 100 && databasesOf(data).some(Boolean); i++)
+        await new Promise((r) => setTimeout(r, 100))
+      expect(databasesOf(data)).toEqual([null, null])
+      expect([PRESENT, RESTORED]).toContainEqual(await peopleIn(data))
+      // and the next one goes through
+      expect(await run('restore', data, backup, '--over').done).toMatchObject({ code: 0 })
+      expect(await peopleIn(data)).toEqual(RESTORED)
+      isOver(data)
+    },
+    60_000,
+  )
+
+  it('and a start exclude each other, and a run file of a stranger stops neither', async () => {
+    const data = installation()
+    writeFileSync(join(data, 'run.json'), `{"pid":${process.pid},"port":1}`)
+    const { child, done } = run('start', data, '--empty')
+    await new Promise<void>((resolve) => {
+      const look = (part: Buffer) => part.toString().includes('is ready') && resolve()
+      child.stdout!.on('data', look)
+    })
+    const refused = await run('restore', data, backup, '--over').done
+    expect(refused).toMatchObject({
+      code: 1,
+      said: expect.stringContaining('Rudlo is running: stop it first.'),
+    })
+    // a backup may be made beside it, and leaves its database running
+    const saved = join(folder, 'beside.gz')
+    expect(await run('backup', data, saved).done).toMatchObject({ code: 0 })
+    expect(databasesOf(data)[0]).not.toBeNull()
+    child.kill('SIGTERM')
+    await done
+    const restoring = run('restore', data, saved, '--over')
+    await new Promise((resolve) => setTimeout(resolve, 300))
+    const late = await run('start', data, '--empty').done
+    expect(late.said).toContain('A backup is being restored just now')
+    expect(await restoring.done).toMatchObject({ code: 0 })
+    expect(await peopleIn(data)).toEqual(PRESENT)
+  }, 90_000)
+})
+
+describe('a backup', () => {
+  it('that is ended in the middle leaves no half file and no database', async () => {
+    const data = installation()
+    for (const [signal, ms] of [
+      ['SIGTERM', 500],
+      ['SIGKILL', 700],
+    ] as const) {
+      const file = join(folder, `${signal}.gz`)
+      const { child, done } = run('backup', data, file)
+      setTimeout(() => child.kill(signal), ms)
+      await done
+      for (let i = 0; i < 100 && databasesOf(data)[0]; i++) await new Promise((r) => setTimeout(r, 100))
+      expect(databasesOf(data)[0]).toBeNull()
+      if (existsSync(file)) expect(gunzipSync(readFileSync(file)).toString()).toContain('-- Dump completed')
+    }
+    expect(await peopleIn(data)).toEqual(PRESENT)
+  }, 60_000)
+})

@@ -1,0 +1,2 @@
+export function commandOf(pid: number): string[]
+export function processWith(word: string): { pid: number; command: string[] } | null
