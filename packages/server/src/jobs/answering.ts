@@ -1,9 +1,12 @@
+import { constants, setPriority } from 'node:os'
 import { parentPort } from 'node:worker_threads'
 import { Problem } from '../http/problem'
 import type { WorkerAnswer } from './worker-pool'
 
 /** What a worker thread does: one task after another, each answered with its result or with why there is none. */
 export function answering<In, Out>(work: (task: In) => Out | Promise<Out>): void {
+  // on Linux this is the priority of this thread alone: whoever saves or draws comes before what takes its time
+  setPriority(0, constants.priority.PRIORITY_BELOW_NORMAL)
   const answer = (told: WorkerAnswer<Out>) => parentPort!.postMessage(told)
   parentPort!.on('message', (task: In) => {
     void (async () => work(task))().then(

@@ -1,5 +1,6 @@
 import { completeBrief, type Assessed, type Brief } from '@rudlo/core/brief'
 import type { CommandNote } from '@rudlo/core/checks'
+import PQueue from 'p-queue'
 import { LessThanOrEqual, type DataSource } from 'typeorm'
 import { Assignment } from '../assignments/assignment.entity'
 import { HandIn, type MeasureProblem } from '../handins/hand-in.entity'
@@ -18,6 +19,8 @@ const LEASE_MS = 10 * 60_000
 /** How often is looked for hand-ins that nobody measures, and how many are taken up at once. */
 const LOOK_MS = 5000
 const AT_ONCE = 50
+/** So many are fetched from the database and worked on at a time: a little more than there are threads. */
+const UNDER_WAY = 4
 /** Pauses while the database is away: those do not count as tries. */
 const AWAY_MS = [500, 1000, 2000, 5000]
 
@@ -32,6 +35,7 @@ export interface MeasureOptions {
  */
 export class MeasureQueue {
   readonly #running = new Map<string, Promise<void>>()
+  readonly #turns = new PQueue({ concurrency: UNDER_WAY })
   readonly #pauses: readonly number[]
   #timer: ReturnType<typeof setTimeout> | null = null
   #closed = false
@@ -66,7 +70,9 @@ export class MeasureQueue {
   /** Measures one hand-in in the background, before all that has been waiting unless it is not urgent. */
   add(id: string, urgent = true): void {
     if (this.#closed || this.#running.has(id)) return
-    const job = this.#measure(id, urgent).finally(() => this.#running.delete(id))
+    const job = this.#turns
+      .add(() => this.#measure(id, urgent), { priority: urgent ? 1 : 0 })
+      .finally(() => this.#running.delete(id))
     this.#running.set(id, job)
   }
 

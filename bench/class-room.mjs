@@ -1,0 +1,170 @@
+/** A class for benches: people, works, and what a browser sends. */
+import { createHash, randomBytes, randomUUID } from 'node:crypto'
+import { request } from 'node:http'
+import mysql from 'mysql2/promise'
+
+const POINTS = 850
+
+const song = {
+  format: 'rudlo-song',
+  version: 1,
+  title: 'Bench',
+  length: 420_000,
+  tempo: [{ tick: 0, bpm: 120, form: 'hold' }],
+  meter: [{ tick: 0, beats: 4, unit: 4 }],
+  sections: [],
+  tracks: [{ id: 'reed', name: 'Reed', role: 'lead', channels: 1 }],
+  regions: [],
+  assets: [],
+}
+
+/** A work of about 50 KB. */
+function documentOf() {
+  const points = Array.from({ length: POINTS }, (_, i) => ({
+    tick: i * 480,
+    value: -6 - (i % 40) / 4,
+    form: 'straight',
+    bend: 0,
+  }))
+  const track = {
+    id: 'reed',
+    regions: [],
+    gain: 0,
+    effects: [],
+    mute: false,
+    sends: [],
+    level: 0,
+    pan: 0,
+    width: 1,
+  }
+  const envelopes = [{ id: 'line-1', address: 'track/reed/level', on: true, open: true, points }]
+  const mix = {
+    format: 'rudlo-mix',
+    version: 1,
+    tracks: [track],
+    returns: [],
+    main: { level: 0 },
+    envelopes,
+    motifs: [],
+    placements: [],
+  }
+  return { mix, notes: [] }
+}
+
+/** A class of so many students with their sessions and works of about 50 KB, straight into the tables. */
+export async function fill({ host, port, username: user, password, database }, students) {
+  const db = await mysql.createConnection({ host, port, user, password, database })
+  const [song_, version, group, assignment, teacher] = Array.from({ length: 5 }, () => randomUUID())
+  const document = documentOf()
+  const now = new Date()
+  await db.query('INSERT INTO songs SET ?', { id: song_, title: song.title })
+  await db.query('INSERT INTO song_versions SET ?', {
+    id: version,
+    song_id: song_,
+    number: 1,
+    document: JSON.stringify(song),
+  })
+  await db.query('INSERT INTO class_groups SET ?', {
+    id: group,
+    name: 'Bench',
+    place: '',
+    join_code: 'BENCH',
+  })
+  await db.query('INSERT INTO assignments SET ?', {
+    id: assignment,
+    group_id: group,
+    song_version_id: version,
+    title: 'Bench',
+    brief: '{"purpose":"","tasks":[],"open":[]}',
+    starting_mix: JSON.stringify(document.mix),
+    rubric: '{"levels":[],"criteria":[]}',
+    due_at: null,
+    created_at: now,
+  })
+  const people = []
+  for (let i = 0; i <= students; i++) {
+    const id = i ? randomUUID() : teacher
+    const role = i ? 'student' : 'teacher'
+    await db.query('INSERT INTO people SET ?', {
+      id,
+      name: `P${i}`,
+      sign_in: `p${i}`,
+      password_hash: 'x',
+      role,
+    })
+    await db.query('INSERT INTO memberships SET ?', { group_id: group, person_id: id, role })
+    if (!i) continue
+    const token = randomBytes(32).toString('base64url')
+    await db.query('INSERT INTO sessions SET ?', {
+      token_hash: createHash('sha256').update(token).digest('hex'),
+      person_id: id,
+      expires_at: new Date(Date.now() + 3_600_000),
+    })
+    const work = randomUUID()
+    await db.query('INSERT INTO works SET ?', {
+      id: work,
+      assignment_id: assignment,
+      person_id: id,
+      revision: 1,
+      document: JSON.stringify(document),
+      window: '',
+      last_save: '',
+      updated_at: now,
+    })
+    people.push({ id, token, work, revision: 1 })
+  }
+  await db.end()
+  return { people, bytes: JSON.stringify(document).length }
+}
+
+/** One save of one student; milliseconds until the answer is there. */
+export function save(port, agent, student, n) {
+  const body = JSON.stringify({
+    revision: student.revision,
+    save: randomUUID(),
+    patch: [
+      {
+        op: 'replace',
+        path: `/mix/envelopes/0/points/${n % POINTS}/value`,
+        value: -Math.round(Math.random() * 600) / 10,
+      },
+      {
+        op: 'replace',
+        path: `/mix/envelopes/0/points/${n % POINTS}/tick`,
+        value: (n % POINTS) * 480 + (n % 100) + 1,
+      },
+    ],
+    commands: [
+      {
+        label: 'Moved a point',
+        lanes: ['track/reed/level'],
+        from: 0,
+        to: 480,
+        how: 'hand',
+        at: new Date().toISOString(),
+      },
+    ],
+  })
+  return new Promise((resolve, reject) => {
+    const start = performance.now()
+    const headers = {
+      'content-type': 'application/json',
+      'content-length': Buffer.byteLength(body),
+      cookie: `rudlo_session=${student.token}`,
+    }
+    const sent = request(
+      { port, agent, method: 'PATCH', path: `/api/works/${student.work}`, headers },
+      (answer) => {
+        let text = ''
+        answer.on('data', (part) => (text += part))
+        answer.on('end', () => {
+          if (answer.statusCode !== 200) return reject(new Error(text))
+          student.revision = JSON.parse(text).revision
+          resolve(performance.now() - start)
+        })
+      },
+    )
+    sent.on('error', reject)
+    sent.end(body)
+  })
+}

@@ -1,0 +1,117 @@
+import { Agent, request } from 'node:http'
+import mysql from 'mysql2/promise'
+import { Installation } from '../scripts/lib/installation.mjs'
+import { fill, save } from './class-room.mjs'
+import { entry } from './entry.mjs'
+
+const SAVING = 100
+const HANDING_IN = 60
+const WAIT_MS = 120_000
+
+const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
+
+/** Hands a work in. @returns whether it was taken, and how long that took in ms */
+function handIn(port, agent, student) {
+  return new Promise((resolve) => {
+    const began = performance.now()
+    const body = JSON.stringify({ revision: student.revision })
+    const headers = {
+      'content-type': 'application/json',
+      'content-length': Buffer.byteLength(body),
+      cookie: `rudlo_session=${student.token}`,
+    }
+    const sent = request(
+      { port, agent, method: 'POST', path: `/api/works/${student.work}/hand-ins`, headers },
+      (answer) => {
+        answer.resume()
+        answer.on('end', () => resolve({ taken: answer.statusCode === 200, ms: performance.now() - began }))
+      },
+    )
+    sent.on('error', () => resolve({ taken: false, ms: performance.now() - began }))
+    sent.end(body)
+  })
+}
+
+/** Waits until nothing is left to measure. @returns how many were measured */
+async function measured(db, count) {
+  const until = Date.now() + WAIT_MS
+  for (;;) {
+    const [[{ n }]] = await db.query('SELECT COUNT(*) AS n FROM hand_ins WHERE measurement IS NOT NULL')
+    if (n >= count || Date.now() > until) return n
+    await wait(200)
+  }
+}
+
+/** Sixty hand-ins at once while a hundred save; thirty on an idle server whose database stands still for a second. */
+export async function handingIn() {
+  const installation = await new Installation(false).start()
+  const { port, database } = installation
+  const { host, port: dbPort, username: user, password, database: name } = database.connection
+  const agent = new Agent({ keepAlive: true, maxSockets: 400 })
+  const db = await mysql.createConnection({ host, port: dbPort, user, password, database: name })
+  try {
+    const { people } = await fill(database.connection, SAVING + HANDING_IN + 30)
+    const crowd = people.slice(0, HANDING_IN)
+    const others = people.slice(HANDING_IN, HANDING_IN + 30)
+    const busy = people.slice(HANDING_IN + 30)
+    // each has a mix of their own
+    for (const [i, student] of [...crowd, ...others].entries()) await save(port, agent, student, i)
+
+    const stop = Date.now() + 15_000
+    const saves = []
+    let failed = 0
+    const saving = busy.map(async (student, i) => {
+      await wait((i / busy.length) * 1000)
+      for (let n = 0; Date.now() < stop; n++) {
+        const began = performance.now()
+        await save(port, agent, student, n).then(
+          (ms) => saves.push(ms),
+          () => failed++,
+        )
+        await wait(1000 - (performance.now() - began))
+      }
+    })
+    await wait(4000)
+    const began = performance.now()
+    const taken = await Promise.all(crowd.map((student) => handIn(port, agent, student)))
+    const all = await measured(db, HANDING_IN)
+    const seconds = (performance.now() - began) / 1000
+    await Promise.all(saving)
+
+    // a database that stands still for a moment, as a disk does
+    const paused = others.map((student) => handIn(port, agent, student))
+    await wait(20)
+    process.kill(database.pid, 'SIGSTOP')
+    await wait(1000)
+    process.kill(database.pid, 'SIGCONT')
+    const afterwards = await Promise.all(paused)
+    const health = (await fetch(`http://localhost:${port}/api/health`)).status
+    const both = await measured(db, HANDING_IN + afterwards.filter((h) => h.taken).length)
+
+    saves.sort((a, b) => a - b)
+    const times = taken.map((t) => t.ms).sort((a, b) => a - b)
+    const at = (list, share) => list[Math.min(list.length - 1, Math.floor(list.length * share))]
+    const what = `${HANDING_IN} hand-ins at once while ${SAVING} save`
+    return [
+      entry('hand-ins', `${what}: taken`, taken.filter((t) => t.taken).length, '', `>= ${HANDING_IN}`),
+      entry('hand-ins', 'the same: slowest answer', times.at(-1), 'ms', '< 5000'),
+      entry('hand-ins', 'the same: measured', all, '', `>= ${HANDING_IN}`),
+      entry('hand-ins', 'the same: until the last was measured', seconds, 's', ''),
+      entry('hand-ins', 'the same: saves that failed', failed, '', '<= 0'),
+      entry('hand-ins', 'the same: saves, 99th percentile', at(saves, 0.99), 'ms', ''),
+      entry(
+        'hand-ins',
+        '30 while the database stands still for a second: taken',
+        afterwards.filter((h) => h.taken).length,
+        '',
+        '>= 30',
+      ),
+      entry('hand-ins', 'the same: measured, with those before', both, '', `>= ${HANDING_IN + 30}`),
+      entry('hand-ins', 'the same: health afterwards', health, '', '<= 200'),
+    ]
+  } finally {
+    agent.destroy()
+    await db.end()
+    await installation.stop()
+  }
+}
