@@ -1,8 +1,12 @@
 import { expect, test, type Person } from '../harness/test'
 
-/** Goes past the sound check, which a browser that keeps nothing offers each time. */
+/** Opens the bench, and goes past the sound check, which a browser that keeps nothing offers each time. */
 async function openBench(somebody: Person): Promise<void> {
   await somebody.card().locator('a').first().click()
+  await pastSoundCheck(somebody)
+}
+
+async function pastSoundCheck(somebody: Person): Promise<void> {
   const done = somebody.at('check-done')
   await expect(somebody.at('play')).toBeEnabled({ timeout: 60_000 })
   await somebody.page.waitForTimeout(500)
@@ -30,7 +34,7 @@ test('a browser that keeps nothing opens the bench, draws, saves, and says what 
   // what is said of it is there for a screen reader, and for a hand that rests
   await expect(wilma.at('keeps-nothing')).toHaveAttribute('aria-label', /keeps nothing by itself/)
   await wilma.page.reload()
-  await openBench(wilma)
+  await pastSoundCheck(wilma)
   await wilma.chooseTrack('squeezebox')
   expect(await wilma.points()).toBe(before + 1)
 })
@@ -101,6 +105,7 @@ test('a session that ends in the middle asks for a sign-in on the spot, and the 
 
 test('a student who is taken out of the class is out at once, and is taken in again with everything', async ({
   somebody,
+  installation,
 }) => {
   const [milan, maren] = [await somebody(), await somebody()]
   await milan.signIn('Milan Novotny')
@@ -113,7 +118,7 @@ test('a student who is taken out of the class is out at once, and is taken in ag
   await expect(maren.at('former')).toContainText('Milan Novotny')
   await expect(milan.at('sign-in-again')).toBeVisible({ timeout: 20_000 })
   await milan.at('go-on').click()
-  await milan.page.goto('/')
+  await milan.page.goto(installation.address)
   await expect(milan.page.getByText('You are not in a class at the moment')).toBeVisible()
 
   await maren.at('take-in').click()

@@ -1,4 +1,6 @@
 import { randomUUID } from 'node:crypto'
+import { request } from 'node:http'
+import { serve } from '@hono/node-server'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { point } from '@rudlo/core/envelope'
 import { GuardedDataSource, PoolBusy } from '../src/database/guarded-source'
@@ -492,4 +494,47 @@ describe('a request', () => {
     )
     expect(Math.abs(Date.now() - 60_000 - Number(last!.at))).toBeLessThan(5000)
   })
+})
+
+describe('a body without end', () => {
+  it('is cut at the limit while it comes in, whoever sends it, and harms nobody', async () => {
+    const server = serve({ fetch: world.app.fetch, port: 0, hostname: '127.0.0.1' })
+    await new Promise((resolve) => server.once('listening', resolve))
+    const { port } = server.address() as { port: number }
+    const piece = Buffer.alloc(256 * 1024, 0x20)
+    const before = process.memoryUsage().arrayBuffers
+    let most = 0
+    /** Sends 400 MB in pieces as fast as they are taken. @returns how much was, and what was answered */
+    const flood = (path: string) =>
+      new Promise<{ sent: number; status: number }>((resolve) => {
+        let sent = 0
+        let status = 0
+        const out = request({ port, path, method: 'POST', headers: { host: 'localhost' } }, (answer) => {
+          status = answer.statusCode!
+          answer.resume()
+        })
+        const done = () => {
+          out.destroy()
+          resolve({ sent, status })
+        }
+        out.on('error', done).on('close', done)
+        const more = () => {
+          most = Math.max(most, process.memoryUsage().arrayBuffers - before)
+          while (sent < 400e6 && !out.destroyed) {
+            sent += piece.length
+            if (!out.write(piece)) return void out.once('drain', more)
+          }
+          out.end()
+        }
+        more()
+      })
+    for (const path of ['/api/session', '/api/join', '/api/nothing', `/api/hand-ins/x/take-back`]) {
+      const { sent, status } = await flood(path)
+      expect(sent, path).toBeLessThan(100e6)
+      expect([0, 401, 404, 413], path).toContain(status)
+    }
+    expect(most).toBeLessThan(100e6)
+    expect((await fetch(`http://localhost:${port}/api/health`)).status).toBe(200)
+    await new Promise((resolve) => server.close(resolve))
+  }, 60_000)
 })

@@ -20,14 +20,16 @@ const about = computed(() => {
 </script>
 
 <template>
-  <p
-    class="save"
-    :class="{ bad: work.saveState === 'not saved' }"
-    role="status"
-    :title="about"
-    data-test="save-state"
-  >
-    <v-icon :icon="SIGNS[work.saveState]" size="20" /><span class="text">{{ text }}</span>
+  <div class="sign">
+    <p
+      class="save"
+      :class="{ bad: work.saveState === 'not saved' }"
+      role="status"
+      :title="about"
+      data-test="save-state"
+    >
+      <v-icon :icon="SIGNS[work.saveState]" size="20" /><span class="text">{{ text }}</span>
+    </p>
     <v-tooltip v-if="work.keepsNothing" :text="NOTHING_KEPT" location="bottom" max-width="360">
       <template #activator="{ props: tip }">
         <span
@@ -37,14 +39,20 @@ const about = computed(() => {
           role="note"
           :aria-label="NOTHING_KEPT"
           data-test="keeps-nothing"
-          >nothing kept here</span
+          >kept on the server only</span
         >
       </template>
     </v-tooltip>
-  </p>
+  </div>
 </template>
 
 <style scoped>
+.sign {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
 .save {
   display: flex;
   gap: 6px;
@@ -65,6 +73,9 @@ const about = computed(() => {
 }
 
 .nothing {
+  color: var(--soft);
+  font-size: 14px;
+  white-space: nowrap;
   padding: 0 8px;
   border: 1px dashed currentcolor;
   border-radius: 8px;

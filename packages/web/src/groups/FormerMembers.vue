@@ -83,6 +83,15 @@ h2 {
   gap: 6px;
 }
 
+/* a button that is a link is as large as one that is none */
+.acts :deep(.v-btn) {
+  font-size: 14px;
+}
+
+.former :deep(.v-list-item) {
+  padding-inline: 0;
+}
+
 .end {
   justify-content: flex-end;
 }

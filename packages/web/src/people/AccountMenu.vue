@@ -12,6 +12,7 @@ const work = useWork()
 const router = useRouter()
 const asking = ref(false)
 const listing = ref(false)
+const open = ref(false)
 const failed = ref('')
 
 const THEMES: readonly { value: ThemeChoice; text: string }[] = [
@@ -39,7 +40,7 @@ async function leave(force = false): Promise<void> {
 </script>
 
 <template>
-  <v-menu v-if="session.person" :close-on-content-click="false">
+  <v-menu v-if="session.person" v-model="open" :close-on-content-click="false">
     <template #activator="{ props: menu }">
       <v-btn v-bind="menu" variant="text" prepend-icon="$person" append-icon="$choose" class="person">
         {{ session.person.name }}
@@ -59,7 +60,7 @@ async function leave(force = false): Promise<void> {
           {{ t.text }}
         </button>
       </div>
-      <v-btn block variant="outlined" data-test="own-sessions" @click="listing = true"
+      <v-btn block variant="outlined" data-test="own-sessions" @click="((open = false), (listing = true))"
         >Where you are signed in</v-btn
       >
       <v-btn block @click="leave()">Sign out</v-btn>

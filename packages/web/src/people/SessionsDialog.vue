@@ -69,6 +69,10 @@ watch(shown, (isShown) => {
   padding: 24px 26px;
 }
 
+.sessions :deep(.v-list-item) {
+  padding-inline: 0;
+}
+
 .problem {
   color: var(--warm);
   font-weight: 560;
