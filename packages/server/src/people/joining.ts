@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { freshSignInName } from '@rudlo/core/roster'
-import type { DataSource, EntityManager } from 'typeorm'
+import { In, type DataSource, type EntityManager } from 'typeorm'
 import { checkPassword } from '../access/password-rules'
 import { hashPassword } from '../access/passwords'
 import { badInput, notFound } from '../http/problem'
@@ -60,13 +60,19 @@ export class Joining {
     return group.name
   }
 
-  /** Lets people in who asked, or not. @returns those who got another sign-in name, since theirs is taken by now */
+  /**
+   * Lets people in who asked, or not. Requests that somebody else has answered meanwhile are passed over.
+   * @returns those who got another sign-in name, since theirs is taken by now
+   * @throws Problem 404 where none of the requests is there
+   */
   async answer(teacher: Person, group: Group, ids: readonly string[], accept: boolean): Promise<Renamed[]> {
     const renamed: Renamed[] = []
     const taken = accept ? await this.people.signInNames() : new Set<string>()
-    for (const id of ids) {
+    const found = await this.database.getRepository(JoinRequest).findBy({ id: In(ids), groupId: group.id })
+    if (!found.length) throw notFound()
+    for (const request of found) {
       const other = await this.database.transaction((manager) =>
-        letIn(manager, teacher, group, id, accept, taken),
+        letIn(manager, teacher, request, accept, taken),
       )
       if (other) renamed.push(other)
     }
@@ -87,24 +93,21 @@ async function makeRoom(manager: EntityManager, groupId: string): Promise<void> 
   )
 }
 
+/** Lets one in, or not; somebody else may have answered at the same moment. */
 async function letIn(
   manager: EntityManager,
   teacher: Person,
-  group: Group,
-  id: string,
+  { id, groupId, name, signIn: asked, passwordHash }: JoinRequest,
   accept: boolean,
   taken: Set<string>,
 ): Promise<Renamed | null> {
-  const request = await manager.findOneBy(JoinRequest, { id, groupId: group.id })
-  if (!request) throw notFound()
-  await manager.delete(JoinRequest, { id })
-  if (!accept) return null
-  const { name, signIn: asked, passwordHash } = request
+  const mine = await manager.delete(JoinRequest, { id })
+  if (!accept || !mine.affected) return null
   const signIn = taken.has(asked) ? freshSignInName(asked, taken) : asked
   taken.add(signIn)
   const person = freshPerson({ name, signIn, passwordHash, role: 'student', mustChange: false })
   await manager.insert(Person, person)
-  await manager.insert(Membership, { groupId: group.id, personId: person.id, role: 'student' })
+  await manager.insert(Membership, { groupId, personId: person.id, role: 'student' })
   await leaveTrail(manager, teacher.id, 'let in', person.id)
   return signIn === asked ? null : { name, asked, signIn }
 }
