@@ -322,7 +322,9 @@ export class PrivateDatabase {
     while (Date.now() - begun < START_MS) {
       if (child.exited) {
         this.pid = null
-        throw new Error(`The database did not start: see ${join(this.folder, 'mariadbd.log')}`)
+        throw new Error(
+          `The database did not start: ${join(this.folder, 'mariadbd.log')} says why. Where its files are damaged, restore a backup: npm run restore -- FILE --over`,
+        )
       }
       if (await this.answers()) {
         rmSync(init, { force: true })
