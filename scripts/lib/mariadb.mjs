@@ -151,7 +151,12 @@ export class PrivateDatabase {
 
   /** Whether the database answers at this moment. */
   async answers() {
-    const { code } = await run(
+    return (await this.#ask()) === 'yes'
+  }
+
+  /** Asks the database something. @returns {Promise<'yes' | 'no' | 'denied'>} whether it answers, and knows us */
+  async #ask() {
+    const { code, output } = await run(
       'mariadb',
       [
         '--no-defaults',
@@ -165,7 +170,8 @@ export class PrivateDatabase {
       ],
       { env: { MYSQL_PWD: this.password } },
     )
-    return code === 0
+    if (code === 0) return 'yes'
+    return output.includes('Access denied') ? 'denied' : 'no'
   }
 
   /**
@@ -180,12 +186,14 @@ export class PrivateDatabase {
     this.port = portOf(command)
     // it may be starting just now
     for (let i = 0; i < 40 && alive(pid); i++) {
-      if (this.port && (await this.answers())) {
+      const said = this.port ? await this.#ask() : 'denied'
+      if (said === 'yes') {
         this.pid = pid
         this.foreign = true
         this.#watchOver(pid)
         return true
       }
+      if (said === 'denied') break
       await wait(100)
     }
     if (alive(pid)) await this.#end(pid)
@@ -279,7 +287,7 @@ export class PrivateDatabase {
     writeFileSync(init, this.#accounts().join('\n') + '\n', { mode: 0o600 })
     keepPrivate(this.folder)
     const log = this.#log()
-    const [program, ...before] = this.withParent ? ['setpriv', '--pdeathsig', 'TERM', MARIADBD] : [MARIADBD]
+    const [program, ...before] = this.withParent ? ['setpriv', '--pdeathsig', 'KILL', MARIADBD] : [MARIADBD]
     const child = spawn(
       program,
       [
