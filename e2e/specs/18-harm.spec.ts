@@ -90,8 +90,13 @@ test('a session that ends in the middle asks for a sign-in on the spot, and the 
   await other.page.getByRole('button', { name: 'Ayla Demir' }).click()
   await other.at('own-sessions').click()
   await expect(other.at('sessions')).toContainText('this browser')
-  await other.at('end-session').first().click()
-  await expect(other.at('end-session')).toHaveCount(0)
+  // earlier stories may have left sessions of hers
+  const ends = other.at('end-session')
+  await expect(ends.first()).toBeVisible()
+  for (let left = await ends.count(); left > 0; left--) {
+    await ends.first().click()
+    await expect(ends).toHaveCount(left - 1)
+  }
 
   await expect(ayla.at('sign-in-again')).toBeVisible({ timeout: 20_000 })
   await expect(ayla.at('sign-in-again')).toContainText('What you have done is still here.')
