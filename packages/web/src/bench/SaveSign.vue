@@ -70,9 +70,15 @@ const about = computed(() => {
   .save:not(.bad) .text {
     width: 0;
   }
+
+  .sign > .nothing {
+    max-width: 84px;
+  }
 }
 
 .nothing {
+  overflow: hidden;
+  text-overflow: ellipsis;
   color: var(--soft);
   font-size: 14px;
   white-space: nowrap;
