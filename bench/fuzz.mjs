@@ -206,7 +206,7 @@ export async function fuzz() {
       done += count
       const { held } = await installation.signs()
       if (held.work > 100)
-        heldBy.push({ ms: Math.round(held.most), of: batch.sort((a, b) => b[1] - a[1]).slice(0, 4) })
+        heldBy.push({ ms: Math.round(held.work), of: batch.sort((a, b) => b[1] - a[1]).slice(0, 4) })
       mostHeld = Math.max(mostHeld, held.work)
       byClock = Math.max(byClock, held.clock)
     }

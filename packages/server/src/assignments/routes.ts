@@ -34,8 +34,8 @@ class TrialBody {
   brief!: object
 }
 
-/** Room for two mixes as large as they can be, and a brief. */
-const WRITING_LIMIT = 5 * 1024 * 1024
+/** Room for two mixes with as many points as there can be, and a brief; more would hold up everybody while it is read. */
+const WRITING_LIMIT = 3 * 1024 * 1024
 
 export function assignmentRoutes(services: Services): Route[] {
   const { database, permissions, songs, bundles, briefs, writing, handIns } = services

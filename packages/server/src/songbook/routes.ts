@@ -31,7 +31,7 @@ class SongBody {
 }
 
 /** Room for a song with thousands of regions and tempo changes. */
-const SONG_LIMIT = 4 * 1024 * 1024
+const SONG_LIMIT = 2.5 * 1024 * 1024
 
 export function songbookRoutes({ assets, permissions, songs, uploads, notes }: Services): Route[] {
   const mayHear = async (person: Person, id: string) => {
