@@ -30,6 +30,7 @@ export default ts.config(
   {
     ignores: [
       '**/dist/**',
+      'packages/server/types/**',
       '**/node_modules/**',
       'data/**',
       '.build/**',

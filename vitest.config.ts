@@ -1,16 +1,56 @@
 import vue from '@vitejs/plugin-vue'
+import { playwright } from '@vitest/browser-playwright'
+import vuetify from 'vite-plugin-vuetify'
 import { defineConfig } from 'vitest/config'
+import { stroke } from './packages/web/test/desk/stroke.mjs'
 import { buildKernels } from './scripts/kernels.mjs'
+import { CHROMIUM } from './scripts/lib/chromium.mjs'
 
 await buildKernels()
 
+/** The screens that everything on the desk is tried on, the usual one first. */
+const SCREENS = [
+  [1280, 800],
+  [1366, 640],
+  [1024, 768],
+] as const
+
+/** Packages that components load. */
+const BUNDLED = [
+  'vue',
+  'pinia',
+  'vue-router',
+  'vuetify',
+  'vuetify/components/*',
+  'vuetify/directives/*',
+  'vuetify/iconsets/mdi-svg',
+  '@mdi/js',
+  'hono/client',
+  'comlink',
+  'idb',
+  'fast-json-patch',
+  'sortablejs',
+  'papaparse',
+  'fflate',
+  'markdown-it',
+]
+
+/** Chromium as somebody with a mouse has it, or with a finger. */
+const chromium = (viewport: { width: number; height: number }, hasTouch: boolean) =>
+  playwright({ launchOptions: CHROMIUM, contextOptions: { viewport, hasTouch }, actionTimeout: 10_000 })
+
 export default defineConfig({
   test: {
+    // as many as there are cores on the machine that this is measured on: one core less would be half of them
+    maxWorkers: 2,
     projects: [
       {
         test: {
           name: 'core',
-          include: ['packages/{core,demo}/src/**/*.test.ts'],
+          // pure functions: nothing of one file is seen by another
+          isolate: false,
+          testTimeout: 20_000,
+          include: ['packages/{core,contract,demo}/src/**/*.test.ts'],
         },
       },
       {
@@ -18,6 +58,45 @@ export default defineConfig({
         test: {
           name: 'web',
           include: ['packages/web/src/**/*.test.ts'],
+          exclude: ['**/*.component.test.ts'],
+        },
+      },
+      {
+        plugins: [vue(), vuetify({ autoImport: true })],
+        resolve: { dedupe: ['vue', 'pinia'] },
+        // known beforehand: one that is found on the way would load every page anew
+        optimizeDeps: { include: BUNDLED },
+        server: {
+          headers: {
+            'cross-origin-opener-policy': 'same-origin',
+            'cross-origin-embedder-policy': 'require-corp',
+          },
+        },
+        test: {
+          name: 'components',
+          include: ['packages/web/src/**/*.component.test.ts'],
+          testTimeout: 30_000,
+          // six browsers share two cores
+          expect: { poll: { timeout: 8000 } },
+          browser: {
+            enabled: true,
+            headless: true,
+            screenshotFailures: false,
+            locators: { testIdAttribute: 'data-test' },
+            commands: { stroke },
+            instances: SCREENS.flatMap(([width, height]) =>
+              ([false, true] as const).map((finger) => ({
+                browser: 'chromium' as const,
+                name: `${finger ? 'finger' : 'mouse'} ${width}×${height}`,
+                viewport: { width, height },
+                // what is done by keys alone is the same for a finger
+                ...(finger
+                  ? { exclude: ['**/keys.component.test.ts', '**/worker-host.component.test.ts'] }
+                  : {}),
+                provider: chromium({ width, height: height + 40 }, finger),
+              })),
+            ),
+          },
         },
       },
       {
@@ -25,7 +104,6 @@ export default defineConfig({
           name: 'server',
           include: ['packages/server/{src,test}/**/*.test.ts'],
           globalSetup: ['packages/server/test/database.ts'],
-          fileParallelism: false,
           testTimeout: 60_000,
           hookTimeout: 120_000,
         },

@@ -1,5 +1,5 @@
 import { judgeTasks, assessWork } from '@rudlo/core/brief'
-import { evidenceOf } from '@rudlo/core/checks'
+import { evidenceOf } from '@rudlo/core/evidence'
 import { point } from '@rudlo/core/envelope'
 import type { AssetAudio } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'

@@ -1,8 +1,9 @@
 /** What the routes take, as a fuzzer wants to know it: read from the routes themselves. */
 import 'reflect-metadata'
 import { getMetadataStorage } from 'class-validator'
-import { sentAsIs } from '../packages/server/src/http/as-sent'
-import { allRoutes } from '../packages/server/src/app'
+import { sentAsIs } from '@rudlo/contract/fields'
+import { makeApi } from '../packages/server/src/api'
+import { routeTable } from '../packages/server/src/http/route-table'
 import type { Services } from '../packages/server/src/services'
 
 /** A property of a body, and what is checked of it: the name of each rule with its limits. */
@@ -42,15 +43,16 @@ function propertiesOf(type: Class): Property[] {
   })
 }
 
-/** Every route there is. */
+/** Every route there is: they are only asked what they are. */
 export function shapes(): Shape[] {
-  // the routes are only looked at: what they would work with is never asked for anything
-  const nothing: unknown = new Proxy(() => nothing, { get: () => nothing })
-  return allRoutes(nothing as Services).map(({ method, path, who, limit, body }) => ({
-    method: method.toUpperCase(),
-    path,
-    who,
-    limit,
-    body: body && propertiesOf(body),
-  }))
+  return routeTable(makeApi({} as Services)).map(({ method, path, who, takes }) => {
+    const json = takes.find((t) => t.in === 'json')
+    return {
+      method: method.toUpperCase(),
+      path,
+      who,
+      limit: Math.max(64 * 1024, ...takes.map((t) => t.limit)),
+      body: json?.type ? propertiesOf(json.type) : null,
+    }
+  })
 }

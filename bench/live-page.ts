@@ -1,13 +1,13 @@
 /** Runs in Chromium: the application's own audio thread on a large mix, and on one that is too large for any machine. */
+import type { EffectKind } from '@rudlo/core/effects'
 import { point } from '@rudlo/core/envelope'
 import { MixLoudnessMeter } from '@rudlo/core/assess'
 import { compileMix, type AssetAudio } from '@rudlo/core/engine'
 import { crossEnergy } from '@rudlo/core/instant'
 import { addEffect, addReturn, addSend, plainMix, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
-import type { EffectKind } from '@rudlo/core/scale'
 import type { SongVersion } from '@rudlo/core/song'
-import { DropoutWatch } from '../packages/web/src/audio/dropout-watch'
-import { EngineHost } from '../packages/web/src/audio/engine-host'
+import { DropoutWatch } from '../packages/web/src/engine/dropout-watch'
+import { EngineHost } from '../packages/web/src/engine/engine-host'
 
 const RATE = 44_100
 const TICKS_PER_SECOND = 1920

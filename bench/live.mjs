@@ -14,7 +14,7 @@ export async function live() {
   const files = {
     '/': ['text/html', '<!doctype html><script src="/page.js"></script>'],
     '/page.js': ['text/javascript', await bundle('bench/live-page.ts')],
-    '/worklet.js': ['text/javascript', await bundle('packages/web/src/audio/engine.worklet.ts')],
+    '/worklet.js': ['text/javascript', await bundle('packages/web/src/engine/engine.worklet.ts')],
   }
   const server = createServer((request, response) => {
     const [type, text] = files[request.url] ?? ['text/plain', '']

@@ -64,7 +64,7 @@ async function live() {
 /** In the page: plays, holds every fader and moves it in each frame. */
 async function ride(seconds) {
   const pinia = document.querySelector('#app').__vue_app__.config.globalProperties.$pinia
-  const [player, pass, bench, work] = ['player', 'pass', 'bench', 'work'].map((id) => pinia._s.get(id))
+  const [player, pass, bench, work] = ['player', 'pass', 'desk', 'work'].map((id) => pinia._s.get(id))
   const lanes = work.mix.tracks.slice(0, 8).map((t) => `track/${t.id}/level`)
   for (const lane of lanes) bench.setOpen(lane, true)
   pass.choose('', 'moved')

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
+import { gzipSync } from 'node:zlib'
 import { ROOT, SERVER_DIST, WEB_DIST } from './lib/paths.mjs'
 import { buildKernels } from './kernels.mjs'
 import { must } from './lib/run.mjs'
@@ -22,8 +23,13 @@ const SERVER_ENTRIES = {
 /** Builds whatever differs from what was built last. `web` off: the server alone. */
 export async function build({ web = true } = {}) {
   await buildKernels()
-  await stamped('server', ['packages/core', 'packages/demo', 'packages/server'], SERVER_DIST, buildServer)
-  if (web) await stamped('web', ['packages/core', 'packages/web'], WEB_DIST, buildWeb)
+  await stamped(
+    'server',
+    ['packages/core', 'packages/contract', 'packages/demo', 'packages/server'],
+    SERVER_DIST,
+    buildServer,
+  )
+  if (web) await stamped('web', ['packages/core', 'packages/contract', 'packages/web'], WEB_DIST, buildWeb)
 }
 
 async function buildServer() {
@@ -51,6 +57,14 @@ async function buildWeb() {
   await must(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
     cwd: join(ROOT, 'packages/web'),
   })
+  packFiles(join(WEB_DIST, 'assets'))
+}
+
+/** Files that get smaller lie packed beside themselves: the server sends those to browsers that can unpack. */
+function packFiles(folder) {
+  for (const name of readdirSync(folder))
+    if (/\.(js|css|svg|wasm|json)$/.test(name))
+      writeFileSync(join(folder, `${name}.gz`), gzipSync(readFileSync(join(folder, name)), { level: 9 }))
 }
 
 /** Runs `make` unless the sources are those of the last time. */

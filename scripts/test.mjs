@@ -1,35 +1,70 @@
-/** `npm test`: style, types, unit and server tests, end-to-end tests. Ends with `N passed, N failed`. */
+/**
+ * `npm test`: style, layers, types, the contract, units, components, server and stories. Says how long each took, and ends with
+ * `N passed, N failed`.
+ */
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { ROOT } from './lib/paths.mjs'
 import { needDebian, needModules } from './lib/provision.mjs'
 import { run } from './lib/run.mjs'
 import { say } from './lib/say.mjs'
+import { Tally } from './lib/tally.mjs'
 
 const RESULTS = join(ROOT, 'test-results')
 const npx = (...args) => run('npx', ['--no-install', ...args], { cwd: ROOT, show: true })
-
-let passed = 0
-let failed = 0
+const tally = new Tally()
 
 /** Counts a command as one test: it passes or it fails. */
-async function check(name, ...args) {
-  say(`${name} …`)
-  const { code } = await npx(...args)
-  if (code === 0) passed++
-  else failed++
+async function check(suite, name, ...args) {
+  const { code } = await tally.timed(suite, () => npx(...args))
+  tally.add(suite, { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 })
+  if (code !== 0) say(`${name} failed`)
 }
 
-/** Adds what a runner wrote down; a runner that wrote nothing has failed as a whole. */
-function add(name, file, counts) {
-  if (!existsSync(file)) {
-    say(`${name} wrote no result`)
-    failed++
-    return
-  }
-  const [good, bad] = counts(JSON.parse(readFileSync(file, 'utf8')))
-  passed += good
-  failed += bad
+/** Runs a suite that writes down what it found; one that wrote nothing has failed as a whole. */
+async function suite(name, file, counts, ...args) {
+  say(`${name} …`)
+  const result = join(RESULTS, file)
+  await tally.timed(name, () => npx(...args))
+  const found = existsSync(result) ? counts(JSON.parse(readFileSync(result, 'utf8'))) : { failed: 1 }
+  tally.add(name, found)
+}
+
+const vitest = (name, ...projects) =>
+  suite(
+    name,
+    `${name}.json`,
+    (r) => ({
+      passed: r.numPassedTests,
+      failed: r.numFailedTests + (r.numFailedTests ? 0 : r.numFailedTestSuites),
+      skipped: r.numPendingTests + (r.numTodoTests ?? 0),
+    }),
+    'vitest',
+    'run',
+    ...projects.flatMap((p) => ['--project', p]),
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${join(RESULTS, `${name}.json`)}`,
+  )
+
+const stories = async (name, project) => {
+  process.env.RUDLO_RESULTS = `${name}.json`
+  await suite(
+    name,
+    `${name}.json`,
+    ({ stats, errors }) => ({
+      passed: stats.expected,
+      failed: stats.unexpected + errors.length,
+      skipped: stats.skipped,
+      again: stats.flaky,
+    }),
+    'playwright',
+    'test',
+    '-c',
+    'e2e',
+    '--project',
+    project,
+  )
 }
 
 await needDebian('mariadb-server', 'chromium', 'ffmpeg')
@@ -37,31 +72,41 @@ await needModules()
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })
 const { build } = await import('./build.mjs')
-await build()
+await tally.timed('build', () => build())
 
-await check('linting', 'eslint', '.')
-await check('looking at the format', 'prettier', '--check', '--log-level', 'warn', '.')
-for (const part of ['packages/core', 'packages/demo', 'packages/server', 'e2e'])
-  await check(`types of ${part}`, 'tsc', '-p', part)
-await check('types of packages/web', 'vue-tsc', '-p', 'packages/web')
-
-say('unit and server tests …')
-const vitest = join(RESULTS, 'vitest.json')
-await npx('vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${vitest}`)
-add('vitest', vitest, (r) => [
-  r.numPassedTests,
-  r.numTotalTests -
-    r.numPassedTests -
-    r.numPendingTests +
-    r.numFailedTestSuites * Number(r.numFailedTests === 0),
+say('style, layers and types …')
+const TYPES = [
+  ['packages/core'],
+  ['packages/contract'],
+  ['packages/demo'],
+  ['packages/server'],
+  ['packages/server/tsconfig.api.json'],
+  ['e2e'],
+]
+await Promise.all([
+  (async () => {
+    await check('style', 'linting', 'eslint', '.')
+    await check('style', 'looking at the format', 'prettier', '--check', '--log-level', 'warn', '.')
+    await check('style', 'looking at the layers', 'depcruise', '--output-type', 'err', ...LAYERS())
+  })(),
+  (async () => {
+    for (const [part] of TYPES) await check('types', `types of ${part}`, 'tsc', '-p', part)
+    await check('types', 'types of packages/web', 'vue-tsc', '-p', 'packages/web')
+    const { code } = await tally.timed('types', () =>
+      run(process.execPath, [join(ROOT, 'scripts/contract.mjs'), '--check'], { cwd: ROOT, show: true }),
+    )
+    tally.add('types', { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 })
+  })(),
 ])
 
-say('end-to-end tests …')
-await npx('playwright', 'test', '-c', 'e2e')
-add('playwright', join(RESULTS, 'e2e.json'), ({ stats, errors }) => {
-  if (stats.flaky) say(`${stats.flaky} of the end-to-end tests passed only at the second try`)
-  return [stats.expected + stats.flaky, stats.unexpected + stats.skipped + errors.length]
-})
+await vitest('units', 'core', 'web', 'server')
+await vitest('components', 'mouse*', 'finger*')
+await stories('stories', 'stories')
+await stories('sound', 'sound')
 
-process.stdout.write(`\n${passed} passed, ${failed} failed\n`)
-process.exitCode = failed ? 1 : 0
+process.stdout.write(`\n${tally.report()}\n`)
+process.exitCode = tally.failed ? 1 : 0
+
+function LAYERS() {
+  return ['core', 'contract', 'demo', 'server', 'web'].map((p) => `packages/${p}/src`)
+}

@@ -2,7 +2,7 @@
 import { point } from '@rudlo/core/envelope'
 import { compileMix, render, type AssetAudio } from '@rudlo/core/engine'
 import { addEffect, addReturn, addSend, plainMix, withPoints, withSetting } from '@rudlo/core/mix'
-import { EFFECT_KINDS } from '@rudlo/core/scale'
+import { EFFECT_KINDS } from '@rudlo/core/effects'
 import type { SongVersion } from '@rudlo/core/song'
 
 const FRAMES = 6 * 44_100

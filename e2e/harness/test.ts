@@ -1,6 +1,13 @@
 import { test as base, expect, type BrowserContextOptions, type Locator, type Page } from '@playwright/test'
+import type { Connection } from 'mysql2/promise'
 import { Installation } from '../../scripts/lib/installation.mjs'
+import { seededFolder } from '../../scripts/lib/seed.mjs'
+import { Browsers } from './browsers'
+import { connectTo, World } from './world'
 import { Finger, Mouse, type By, type DragOptions, type Hand, type Place } from './hand'
+
+/** The assignment of the demo that most stories are about. */
+const TUNE = 'Make room for the tune'
 
 /** Somebody at a browser of their own. */
 export class Person {
@@ -9,27 +16,52 @@ export class Person {
     private readonly address: string,
     /** What this person works with. */
     readonly hand: Hand,
+    /** The class of this story. */
+    private readonly world: () => Promise<World>,
   ) {}
 
+  /** Signs in without a page, as somebody of the class of this story. */
+  async comeIn(name: string): Promise<void> {
+    const person = (await this.world()).personOf(name)
+    const answer = await this.page
+      .context()
+      .request.post(`${this.address}/api/demo-session`, { data: { person } })
+    expect(answer.ok()).toBe(true)
+  }
+
+  /** Signs in, and comes to the first page. */
   async signIn(name: string): Promise<void> {
+    await this.comeIn(name)
     await this.page.goto(this.address)
-    await this.page.getByRole('button', { name, exact: true }).click()
     await expect(this.page.getByRole('heading', { name: /^Hello/ })).toBeVisible()
   }
 
+  /** Goes to a page of an assignment, until it can play. */
+  async open(page: 'bench' | 'review', title = TUNE): Promise<void> {
+    await this.page.goto(`${this.address}/${page}/${(await this.world()).assignmentOf(title)}`)
+    await this.canPlay()
+  }
+
+  /** Signs in and opens the bench. */
+  async atBench(name: string, title = TUNE): Promise<void> {
+    await this.comeIn(name)
+    await this.open('bench', title)
+  }
+
+  /** Signs in and opens the review desk. */
+  async atReview(name: string, title = TUNE): Promise<void> {
+    await this.comeIn(name)
+    await this.open('review', title)
+  }
+
   /** An assignment on the first page. */
-  card(title = 'Make room for the tune'): Locator {
+  card(title = TUNE): Locator {
     return this.page.locator('article', { hasText: title })
   }
 
   /** From the first page to the bench, until it can play. */
   async openBench(): Promise<void> {
     await this.card().locator('a').first().click()
-    await this.canPlay()
-  }
-
-  async openReview(): Promise<void> {
-    await this.card().getByRole('link', { name: 'Open the review desk' }).click()
     await this.canPlay()
   }
 
@@ -63,7 +95,7 @@ export class Person {
         __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
       }
       const store = (id: string) => root.__vue_app__.config.globalProperties.$pinia._s.get(id)
-      const bench = store('bench') as { address: string; span: { from: number; to: number } }
+      const bench = store('desk') as { address: string; span: { from: number; to: number } }
       const work = store('work') as {
         mix: { envelopes: { address: string; points: { tick: number }[] }[] }
       }
@@ -145,6 +177,8 @@ export class Person {
 
 interface Workers {
   installation: Installation
+  database: Connection
+  browsers: Browsers
 }
 
 export interface Tests {
@@ -159,34 +193,46 @@ export const test = base.extend<Tests, Workers>({
   installation: [
     // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
     async ({}, use) => {
-      const installation = await new Installation(true).start()
+      const installation = await new Installation(true, { from: await seededFolder() }).start()
       await use(installation)
       await installation.stop()
     },
     { scope: 'worker', timeout: 180_000 },
   ],
-  somebody: async ({ browser, installation, viewport, by }, use) => {
+  database: [
+    async ({ installation }, use) => {
+      const connection = await connectTo(installation)
+      await use(connection)
+      await connection.end()
+    },
+    { scope: 'worker' },
+  ],
+  browsers: [
+    async ({ browser }, use) => {
+      const browsers = new Browsers(browser)
+      await use(browsers)
+      await browsers.close()
+    },
+    { scope: 'worker' },
+  ],
+  somebody: async ({ browsers, installation, database, viewport, by }, use) => {
     const faults: string[] = []
-    const contexts: { close(): Promise<void> }[] = []
+    let world: Promise<World> | undefined
     await use(async (options) => {
-      const context = await browser.newContext({ viewport, hasTouch: by === 'finger', ...options })
-      contexts.push(context)
-      // the sound was checked on this machine before: its own story takes this back
-      await context.addInitScript(() => {
-        if (location.protocol === 'about:') return
-        if (!localStorage.getItem('rudlo-listening'))
-          localStorage.setItem('rudlo-listening', JSON.stringify({ delay: 0, checked: true }))
-      })
-      const page = await context.newPage()
+      const page = await browsers.open(
+        { viewport, hasTouch: by === 'finger', ...options },
+        installation.address,
+      )
       page.on('pageerror', (error) => faults.push(String(error.stack)))
       page.on('console', (message) => {
         // a refused or lost request is part of some stories; anything else is not
         if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
           faults.push(message.text())
       })
-      return new Person(page, installation.address, by === 'finger' ? new Finger(page) : new Mouse(page))
+      const hand = by === 'finger' ? new Finger(page) : new Mouse(page)
+      return new Person(page, installation.address, hand, () => (world ??= World.make(database)))
     })
-    for (const context of contexts) await context.close()
+    await browsers.putAway()
     expect(faults).toEqual([])
   },
 })

@@ -3,8 +3,7 @@ import { expect, test, type Person } from '../harness/test'
 const NAME = 'Milan Novotny'
 
 async function atSqueezebox(person: Person): Promise<void> {
-  await person.signIn(NAME)
-  await person.openBench()
+  await person.atBench(NAME)
   await person.chooseTrack('squeezebox')
 }
 

@@ -56,14 +56,13 @@ const inPage = {
       return {
         seen: page.seen,
         mix: JSON.parse(JSON.stringify(page.store('work').mix)) as unknown,
-        song: JSON.parse(JSON.stringify(page.store('bench').song)) as unknown,
+        song: JSON.parse(JSON.stringify(page.store('desk').song)) as unknown,
       }
     }) as Promise<{ seen: Heard[]; mix: WorkDocument['mix']; song: SongVersion }>,
 }
 
 async function ready(person: Person): Promise<void> {
-  await person.signIn(NAME)
-  await person.openBench()
+  await person.atBench(NAME)
   await person.chooseTrack(TRACK)
 }
 
@@ -136,40 +135,44 @@ for (const way of ['hold', 'moved', 'meet', 'throughout', 'shift'] as const) {
   })
 }
 
-test('the sound follows the hand through a tempo that slows down', async ({ somebody }) => {
-  const milan = await somebody()
-  await milan.signIn(NAME)
-  await milan.card('Out of the dark').locator('a').first().click()
-  await milan.canPlay()
-  await milan.chooseTrack('cushion')
-  await choose(milan, 'moved')
-  // bar 22 of the waltz: the tempo goes down from bar 21 to bar 25
-  await milan.page.evaluate(() => {
-    const root = document.querySelector('#app') as unknown as {
-      __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
-    }
-    const player = root.__vue_app__.config.globalProperties.$pinia._s.get('player') as {
-      seek(tick: number): void
-    }
-    player.seek(21 * 3 * 960)
-  })
-  await milan.at('play').click()
-  await milan.page.waitForTimeout(900)
-  await inPage.watch(milan, 'String cushion')
-  await ride(milan, 18, 'String cushion')
-  await milan.page.mouse.up()
-  await milan.page.waitForTimeout(1200)
-  await milan.at('play').click()
-  await expect(milan.at('pass-summary')).toContainText('String cushion')
-  const { seen, mix, song } = await inPage.take(milan)
-  const shown = seen.filter(([at]) => at < seen.at(-1)![0] - 0.4)
-  expect(Math.max(...shown.map(([, db]) => db)) - Math.min(...shown.map(([, db]) => db))).toBeGreaterThan(3)
-  expect(distance(shown, gainOf(song, mix, 'cushion'))).toBeLessThan(DB)
-  await milan.at('pass-undo').click()
-  await milan.isSaved()
-})
+test(
+  'the sound follows the hand through a tempo that slows down',
+  { tag: '@sound' },
+  async ({ somebody }) => {
+    const milan = await somebody()
+    await milan.signIn(NAME)
+    await milan.card('Out of the dark').locator('a').first().click()
+    await milan.canPlay()
+    await milan.chooseTrack('cushion')
+    await choose(milan, 'moved')
+    // bar 22 of the waltz: the tempo goes down from bar 21 to bar 25
+    await milan.page.evaluate(() => {
+      const root = document.querySelector('#app') as unknown as {
+        __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
+      }
+      const player = root.__vue_app__.config.globalProperties.$pinia._s.get('player') as {
+        seek(tick: number): void
+      }
+      player.seek(21 * 3 * 960)
+    })
+    await milan.at('play').click()
+    await milan.page.waitForTimeout(900)
+    await inPage.watch(milan, 'String cushion')
+    await ride(milan, 18, 'String cushion')
+    await milan.page.mouse.up()
+    await milan.page.waitForTimeout(1200)
+    await milan.at('play').click()
+    await expect(milan.at('pass-summary')).toContainText('String cushion')
+    const { seen, mix, song } = await inPage.take(milan)
+    const shown = seen.filter(([at]) => at < seen.at(-1)![0] - 0.4)
+    expect(Math.max(...shown.map(([, db]) => db)) - Math.min(...shown.map(([, db]) => db))).toBeGreaterThan(3)
+    expect(distance(shown, gainOf(song, mix, 'cushion'))).toBeLessThan(DB)
+    await milan.at('pass-undo').click()
+    await milan.isSaved()
+  },
+)
 
-test('follow only writes nothing, whatever the hand does', async ({ somebody }) => {
+test('follow only writes nothing, whatever the hand does', { tag: '@sound' }, async ({ somebody }) => {
   const milan = await somebody()
   await ready(milan)
   const points = await milan.points()
@@ -185,7 +188,7 @@ test('follow only writes nothing, whatever the hand does', async ({ somebody }) 
   expect(await milan.points()).toBe(points)
 })
 
-test('two fingers ride two faders in one pass', async ({ somebody }) => {
+test('two fingers ride two faders in one pass', { tag: '@sound' }, async ({ somebody }) => {
   const milan = await somebody({ viewport: { width: 1280, height: 800 }, hasTouch: true })
   await ready(milan)
   await choose(milan, 'hold')
@@ -219,99 +222,109 @@ test('two fingers ride two faders in one pass', async ({ somebody }) => {
   await milan.isSaved()
 })
 
-test('across the end of a loop each round replaces the last, and the join glides', async ({ somebody }) => {
-  const milan = await somebody()
-  await ready(milan)
-  await choose(milan, 'moved')
-  const loop = await milan.page.evaluate(() => {
-    const root = document.querySelector('#app') as unknown as {
-      __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
-    }
-    const player = root.__vue_app__.config.globalProperties.$pinia._s.get('player') as {
-      playLoop(stretch: { from: number; to: number }): void
-    }
-    const stretch = { from: 3840 * 20, to: 3840 * 21 }
-    player.playLoop(stretch)
-    return stretch
-  })
-  await milan.page.waitForTimeout(600)
-  await inPage.watch(milan)
-  await ride(milan)
-  await milan.page.waitForTimeout(3500)
-  await milan.page.mouse.up()
-  await milan.at('play').click()
-  await expect(milan.at('pass-summary')).toContainText('Squeezebox')
-  const { mix, song } = await inPage.take(milan)
-  const line = lineInCharge(mix, LEVEL)!.points as Points
-  const { tempo } = songTime(song)
-  // nothing is written further than a glide after the loop's end, and nothing there jumps
-  const glide = tempo.tickAt(tempo.secondsAt(loop.to) + 0.25)
-  const written = line.filter((p) => p.tick >= loop.from - 1 && p.tick <= glide + 2)
-  expect(written.length).toBeGreaterThan(2)
-  const before = valueAt(line, levelScale, loop.to - 10)
-  const after = valueAt(line, levelScale, loop.to + 10)
-  expect(Math.abs(before - after)).toBeLessThan(1.5)
-  await milan.at('pass-undo').click()
-  await milan.isSaved()
-})
-
-test('a pass outlasts a lost server, a sound that is held up, and leaving', async ({ somebody }) => {
-  const milan = await somebody()
-  await milan.page.addInitScript(() => {
-    const { AudioContext: Plain } = window
-    window.AudioContext = class extends Plain {
-      constructor(options?: AudioContextOptions) {
-        super(options)
-        Object.assign(window, { sound: this })
+test(
+  'across the end of a loop each round replaces the last, and the join glides',
+  { tag: '@sound' },
+  async ({ somebody }) => {
+    const milan = await somebody()
+    await ready(milan)
+    await choose(milan, 'moved')
+    const loop = await milan.page.evaluate(() => {
+      const root = document.querySelector('#app') as unknown as {
+        __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
       }
-    }
-  })
-  await ready(milan)
-  const points = await milan.points()
-  await choose(milan, 'hold')
-  await milan.at('play').click()
-  await milan.page.waitForTimeout(600)
-  await ride(milan)
-  await milan.page.context().setOffline(true)
-  await milan.page.evaluate(() => (window as unknown as { sound: AudioContext }).sound.suspend())
-  await milan.page.waitForTimeout(300)
-  await milan.page.evaluate(() => (window as unknown as { sound: AudioContext }).sound.resume())
-  await milan.page.waitForTimeout(300)
-  await milan.page.mouse.up()
-  await milan.page.waitForTimeout(500)
-  // leaving says that the hand still writes; what it wrote is kept
-  await milan.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
-  await expect(milan.at('leave-writing')).toBeVisible()
-  await milan.page.getByRole('button', { name: 'Stay' }).click()
-  await milan.at('play').click()
-  await expect(milan.at('pass-summary')).toContainText('Squeezebox')
-  const written = await milan.points()
-  expect(written).toBeGreaterThan(points + 2)
-  await expect(milan.at('save-state')).not.toHaveText('Saved')
-  await milan.page.context().setOffline(false)
-  await milan.isSaved()
-  await milan.page.reload()
-  await milan.canPlay()
-  await milan.chooseTrack(TRACK)
-  expect(await milan.points()).toBe(written)
-  await milan.page.keyboard.press('Control+z')
-  await expect.poll(() => milan.points()).toBe(points)
-  await milan.isSaved()
-})
+      const player = root.__vue_app__.config.globalProperties.$pinia._s.get('player') as {
+        playLoop(stretch: { from: number; to: number }): void
+      }
+      const stretch = { from: 3840 * 20, to: 3840 * 21 }
+      player.playLoop(stretch)
+      return stretch
+    })
+    await milan.page.waitForTimeout(600)
+    await inPage.watch(milan)
+    await ride(milan)
+    await milan.page.waitForTimeout(3500)
+    await milan.page.mouse.up()
+    await milan.at('play').click()
+    await expect(milan.at('pass-summary')).toContainText('Squeezebox')
+    const { mix, song } = await inPage.take(milan)
+    const line = lineInCharge(mix, LEVEL)!.points as Points
+    const { tempo } = songTime(song)
+    // nothing is written further than a glide after the loop's end, and nothing there jumps
+    const glide = tempo.tickAt(tempo.secondsAt(loop.to) + 0.25)
+    const written = line.filter((p) => p.tick >= loop.from - 1 && p.tick <= glide + 2)
+    expect(written.length).toBeGreaterThan(2)
+    const before = valueAt(line, levelScale, loop.to - 10)
+    const after = valueAt(line, levelScale, loop.to + 10)
+    expect(Math.abs(before - after)).toBeLessThan(1.5)
+    await milan.at('pass-undo').click()
+    await milan.isSaved()
+  },
+)
 
-test('without a surface at hand it is explained, and the rig is offered, also in a window of its own', async ({
-  somebody,
-}) => {
-  const milan = await somebody()
-  await ready(milan)
-  await milan.at('pass').click()
-  await milan.at('open-surfaces').click()
-  await expect(milan.at('surfaces')).toContainText('No surface at hand?')
-  const opened = milan.page.waitForEvent('popup')
-  await milan.at('rig-there').click()
-  const rig = await opened
-  const fader = rig.locator('[data-test=rig-fader-0]')
-  await expect.poll(async () => Number(await fader.getAttribute('aria-valuenow'))).toBeGreaterThan(30)
-  await rig.close()
-  await expect(milan.page.getByText('The control surface is gone. Nothing is lost.')).toBeVisible()
-})
+test(
+  'a pass outlasts a lost server, a sound that is held up, and leaving',
+  { tag: '@sound' },
+  async ({ somebody }) => {
+    const milan = await somebody()
+    await milan.page.addInitScript(() => {
+      const { AudioContext: Plain } = window
+      window.AudioContext = class extends Plain {
+        constructor(options?: AudioContextOptions) {
+          super(options)
+          Object.assign(window, { sound: this })
+        }
+      }
+    })
+    await ready(milan)
+    const points = await milan.points()
+    await choose(milan, 'hold')
+    await milan.at('play').click()
+    await milan.page.waitForTimeout(600)
+    await ride(milan)
+    await milan.page.context().setOffline(true)
+    await milan.page.evaluate(() => (window as unknown as { sound: AudioContext }).sound.suspend())
+    await milan.page.waitForTimeout(300)
+    await milan.page.evaluate(() => (window as unknown as { sound: AudioContext }).sound.resume())
+    await milan.page.waitForTimeout(300)
+    await milan.page.mouse.up()
+    await milan.page.waitForTimeout(500)
+    // leaving says that the hand still writes; what it wrote is kept
+    await milan.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
+    await expect(milan.at('leave-writing')).toBeVisible()
+    await milan.page.getByRole('button', { name: 'Stay' }).click()
+    await milan.at('play').click()
+    await expect(milan.at('pass-summary')).toContainText('Squeezebox')
+    const written = await milan.points()
+    expect(written).toBeGreaterThan(points + 2)
+    await expect(milan.at('save-state')).not.toHaveText('Saved')
+    await milan.page.context().setOffline(false)
+    await milan.isSaved()
+    await milan.page.reload()
+    await milan.canPlay()
+    await milan.chooseTrack(TRACK)
+    expect(await milan.points()).toBe(written)
+    await milan.page.keyboard.press('Control+z')
+    await expect.poll(() => milan.points()).toBe(points)
+    await milan.isSaved()
+  },
+)
+
+test(
+  'without a surface at hand it is explained, and the rig is offered, also in a window of its own',
+  { tag: '@sound' },
+  async ({ somebody }) => {
+    const milan = await somebody()
+    await ready(milan)
+    await milan.at('pass').click()
+    await milan.at('open-surfaces').click()
+    await expect(milan.at('surfaces')).toContainText('No surface at hand?')
+    const opened = milan.page.waitForEvent('popup')
+    await milan.at('rig-there').click()
+    const rig = await opened
+    const fader = rig.locator('[data-test=rig-fader-0]')
+    await expect.poll(async () => Number(await fader.getAttribute('aria-valuenow'))).toBeGreaterThan(30)
+    await rig.close()
+    await expect(milan.page.getByText('The control surface is gone. Nothing is lost.')).toBeVisible()
+  },
+)

@@ -7,8 +7,7 @@ test('a student asks, reads where and why, sees the figures, opens a hint, tries
   somebody,
 }) => {
   const wilma = await somebody()
-  await wilma.signIn('Wilma Osei')
-  await wilma.openBench()
+  await wilma.atBench('Wilma Osei')
   await expect(wilma.at('check')).toHaveCount(0)
   await wilma.at('ask').click()
   await expect(wilma.at('check').first()).toHaveAttribute('data-verdict', 'not yet')
@@ -41,8 +40,7 @@ test('checks answer after the bars were played, and say the same as the server a
   somebody,
 }) => {
   const rune = await somebody()
-  await rune.signIn('Rune Solberg')
-  await rune.openBench()
+  await rune.atBench('Rune Solberg')
   await rune.page.evaluate(() => {
     const root = document.querySelector('#app') as unknown as {
       __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
@@ -66,8 +64,7 @@ test('checks answer after the bars were played, and say the same as the server a
   await rune.at('close-hand-in').click()
 
   const maren = await somebody()
-  await maren.signIn('Maren Holt')
-  await maren.openReview()
+  await maren.atReview('Maren Holt')
   await maren.page.getByRole('button', { name: /Rune Solberg/ }).click()
   await expect(maren.at('said')).toContainText('The water should stay in the distance.')
   await expect(maren.at('outcome')).toContainText('tasks')

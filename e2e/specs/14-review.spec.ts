@@ -2,9 +2,7 @@ import { expect, test, type Person } from '../harness/test'
 
 /** The desk of an assignment, once its hand-ins are measured. */
 async function desk(teacher: Person, title = 'Make room for the tune'): Promise<void> {
-  await teacher.signIn('Maren Holt')
-  await teacher.card(title).getByRole('link', { name: 'Open the review desk' }).click()
-  await teacher.canPlay()
+  await teacher.atReview('Maren Holt', title)
 }
 
 async function lay(teacher: Person, student: string): Promise<void> {
@@ -74,8 +72,7 @@ test('what came back is seen at once, answered and ticked off, and no longer to 
   const maren = await somebody()
   await desk(maren)
   const petra = await somebody()
-  await petra.signIn('Petra Mraz')
-  await petra.openBench()
+  await petra.atBench('Petra Mraz')
   await lay(maren, 'Petra Mraz')
   await maren.at('bank').getByRole('searchbox').fill('hardly changes')
   await maren.at('bank-change').click()
@@ -136,8 +133,7 @@ test('a line is suggested on a copy; the student sees it, hears it, tries it, an
   await maren.at('accept').click()
 
   const tobin = await somebody()
-  await tobin.signIn('Tobin Achterberg')
-  await tobin.openBench()
+  await tobin.atBench('Tobin Achterberg')
   await tobin.chooseTrack('squeezebox')
   const points = await tobin.points()
   await tobin.at('hear-suggestion').click()
@@ -150,38 +146,40 @@ test('a line is suggested on a copy; the student sees it, hears it, tries it, an
   await tobin.isSaved()
 })
 
-test('versions are switched while they play: the place is kept, the loudness follows, names can be hidden', async ({
-  somebody,
-}) => {
-  const maren = await somebody()
-  await desk(maren)
-  await maren.at('given-back').filter({ hasText: 'Tobin Achterberg' }).click()
-  await isOn(maren, 'Tobin Achterberg')
-  await maren.at('play').click()
-  await expect.poll(() => inPlayer(maren, 'seconds')).toBeGreaterThan(0.5)
-  for (let i = 0; i < 6; i++) {
-    const [before, clock] = [await inPlayer(maren, 'seconds'), Date.now()]
-    await maren
-      .at('hear')
-      .nth(i % 2)
-      .click()
-    const after = await inPlayer(maren, 'seconds')
-    // it goes on where it was: neither back nor ahead of the time that went by
-    expect(after).toBeGreaterThanOrEqual(before)
-    expect(after - before).toBeLessThan((Date.now() - clock) / 1000 + 1)
-  }
-  await maren.page.keyboard.press('h')
-  await expect(maren.at('hear').first()).toHaveText(/One|Two|Three/)
-  await maren.page.keyboard.press('h')
-  await expect(maren.at('hear').first()).toHaveText('This version')
-  await maren.page.keyboard.press('e')
-  await expect(maren.at('ways')).toContainText('same loudness')
-  await maren.at('play').click()
-  // only the moves: it begins two bars before the first
-  await maren.at('tour').click()
-  await expect.poll(() => inPlayer(maren, 'position')).toBeLessThan(4 * 3840)
-  await maren.at('tour').click()
-})
+test(
+  'versions are switched while they play: the place is kept, the loudness follows, names can be hidden',
+  { tag: '@sound' },
+  async ({ somebody }) => {
+    const maren = await somebody()
+    await desk(maren)
+    await maren.at('waiting').filter({ hasText: 'Tobin Achterberg' }).click()
+    await isOn(maren, 'Tobin Achterberg')
+    await maren.at('play').click()
+    await expect.poll(() => inPlayer(maren, 'seconds')).toBeGreaterThan(0.5)
+    for (let i = 0; i < 6; i++) {
+      const [before, clock] = [await inPlayer(maren, 'seconds'), Date.now()]
+      await maren
+        .at('hear')
+        .nth(i % 2)
+        .click()
+      const after = await inPlayer(maren, 'seconds')
+      // it goes on where it was: neither back nor ahead of the time that went by
+      expect(after).toBeGreaterThanOrEqual(before)
+      expect(after - before).toBeLessThan((Date.now() - clock) / 1000 + 1)
+    }
+    await maren.page.keyboard.press('h')
+    await expect(maren.at('hear').first()).toHaveText(/One|Two|Three/)
+    await maren.page.keyboard.press('h')
+    await expect(maren.at('hear').first()).toHaveText('This version')
+    await maren.page.keyboard.press('e')
+    await expect(maren.at('ways')).toContainText('same loudness')
+    await maren.at('play').click()
+    // only the moves: it begins two bars before the first
+    await maren.at('tour').click()
+    await expect.poll(() => inPlayer(maren, 'position')).toBeLessThan(4 * 3840)
+    await maren.at('tour').click()
+  },
+)
 
 test('a remark outlives a lost server, and whoever leaves the desk', async ({ somebody, installation }) => {
   const maren = await somebody()

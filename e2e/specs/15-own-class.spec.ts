@@ -6,6 +6,9 @@ import { playRhythm, RHYTHMS } from '../../packages/core/test/rhythms'
 import { expect, test as base, type Person } from '../harness/test'
 import { Installation } from '../../scripts/lib/installation.mjs'
 
+// one class that grows: each story begins where the one before ended
+base.describe.configure({ mode: 'serial' })
+
 /** These stories begin with an empty machine, as a teacher with a class of their own does. */
 const test = base.extend<object, { installation: Installation }>({
   installation: [

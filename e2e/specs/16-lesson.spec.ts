@@ -10,11 +10,9 @@ test('during the lesson: a hand goes up, the teacher looks, points, and brings e
   await expect(maren.at('in-lesson')).toHaveCount(10)
 
   const rune = await somebody()
-  await rune.signIn('Rune Solberg')
-  await rune.openBench()
+  await rune.atBench('Rune Solberg')
   const ayla = await somebody()
-  await ayla.signIn('Ayla Demir')
-  await ayla.openBench()
+  await ayla.atBench('Ayla Demir')
   await rune.at('need-help').click()
   await expect(maren.at('hand')).toContainText('Rune Solberg')
   await maren.at('hand').click()

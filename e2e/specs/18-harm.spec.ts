@@ -78,8 +78,7 @@ test('a session that ends in the middle asks for a sign-in on the spot, and the 
   installation,
 }) => {
   const ayla = await somebody()
-  await ayla.signIn('Ayla Demir')
-  await ayla.openBench()
+  await ayla.atBench('Ayla Demir')
   await ayla.chooseTrack('tide')
   const points = await ayla.points()
   await ayla.press(await ayla.freePlace(), 0.3)
@@ -113,8 +112,7 @@ test('a student who is taken out of the class is out at once, and is taken in ag
   installation,
 }) => {
   const [milan, maren] = [await somebody(), await somebody()]
-  await milan.signIn('Milan Novotny')
-  await milan.openBench()
+  await milan.atBench('Milan Novotny')
   await maren.signIn('Maren Holt')
   await maren.at('groups').click()
   const row = maren.page.locator('[data-test="student"]', { hasText: 'Milan Novotny' })

@@ -5,8 +5,7 @@ test('a server that is killed costs nothing: the edit stays, says so, and is sav
   installation,
 }) => {
   const rune = await somebody()
-  await rune.signIn('Rune Solberg')
-  await rune.openBench()
+  await rune.atBench('Rune Solberg')
   await rune.chooseTrack('squeezebox')
   const points = await rune.points()
   await rune.press(0.5, 0.5)
@@ -31,8 +30,7 @@ test('what could not be sent before the lid was closed is there when it opens ag
   installation,
 }) => {
   const rune = await somebody()
-  await rune.signIn('Rune Solberg')
-  await rune.openBench()
+  await rune.atBench('Rune Solberg')
   await rune.chooseTrack('tide')
   const points = await rune.points()
   await installation.killServer()
@@ -61,14 +59,12 @@ test('what could not be sent before the lid was closed is there when it opens ag
 
 test('of two windows the older one is told, and nothing is overwritten', async ({ somebody }) => {
   const first = await somebody()
-  await first.signIn('Wilma Osei')
-  await first.openBench()
+  await first.atBench('Wilma Osei')
   await first.chooseTrack('squeezebox')
   const points = await first.points()
 
   const second = await somebody()
-  await second.signIn('Wilma Osei')
-  await second.openBench()
+  await second.atBench('Wilma Osei')
   await expect(first.page.getByRole('alertdialog')).toBeVisible({ timeout: 12_000 })
   await second.chooseTrack('squeezebox')
   await second.press(0.4, 0.5)
@@ -82,8 +78,7 @@ test('of two windows the older one is told, and nothing is overwritten', async (
 
 test('the copy that lost is kept, and offered as a try', async ({ somebody }) => {
   const first = await somebody()
-  await first.signIn('Oskar Lindqvist')
-  await first.openBench()
+  await first.atBench('Oskar Lindqvist')
   await first.chooseTrack('squeezebox')
   const points = await first.points()
 
@@ -92,8 +87,7 @@ test('the copy that lost is kept, and offered as a try', async ({ somebody }) =>
   await first.press(0.45, 0.5)
   await expect(first.at('save-state')).toHaveText('Not saved: will try again')
   const second = await somebody()
-  await second.signIn('Oskar Lindqvist')
-  await second.openBench()
+  await second.atBench('Oskar Lindqvist')
   await second.chooseTrack('squeezebox')
   await second.press(0.3, 0.2)
   await second.press(0.35, 0.3)

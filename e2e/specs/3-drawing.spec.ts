@@ -1,11 +1,9 @@
 import { bubbleOn } from '../harness/bubble'
-import { Finger } from '../harness/hand'
 import { expect, test } from '../harness/test'
 
 test('by mouse: add, move with figures, form, remove, undo and redo', async ({ somebody }) => {
   const ayla = await somebody()
-  await ayla.signIn('Ayla Demir')
-  await ayla.openBench()
+  await ayla.atBench('Ayla Demir')
   await ayla.chooseTrack('tide')
   const points = await ayla.points()
 
@@ -56,71 +54,9 @@ test('by mouse: add, move with figures, form, remove, undo and redo', async ({ s
   await ayla.isSaved()
 })
 
-test('by keyboard: reach a point, move it, add, remove, and hear where it is', async ({ somebody }) => {
-  const ayla = await somebody()
-  await ayla.signIn('Ayla Demir')
-  await ayla.openBench()
-  await ayla.chooseTrack('squeezebox')
-  const points = await ayla.points()
-  await ayla.at('line').focus()
-  await ayla.page.keyboard.press('PageDown')
-  await expect(ayla.at('line').getByRole('status')).toHaveText(/^Point 1 of \d+: .*, bar 1, beat 1$/)
-  const value = ayla.page.getByLabel('Value', { exact: true })
-  const was = parseFloat((await value.inputValue()).replace('−', '-'))
-  await ayla.page.keyboard.press('ArrowUp')
-  await ayla.page.keyboard.press('Shift+ArrowUp')
-  expect(parseFloat((await value.inputValue()).replace('−', '-'))).toBeCloseTo(was + 1.1, 5)
-  await ayla.page.keyboard.press('ArrowRight')
-  await expect(ayla.page.getByLabel('Place', { exact: true })).toHaveValue('1.2')
-
-  await ayla.at('strip').focus()
-  for (let i = 0; i < 15; i++) await ayla.page.keyboard.press('ArrowRight')
-  await ayla.at('line').focus()
-  await ayla.page.keyboard.press('Enter')
-  await expect(ayla.page.getByLabel('Place', { exact: true })).toHaveValue('16.1')
-  expect(await ayla.points()).toBe(points + 1)
-  await ayla.page.keyboard.press('Delete')
-  expect(await ayla.points()).toBe(points)
-  await ayla.page.keyboard.press('?')
-  await expect(ayla.page.getByRole('heading', { name: 'Keys' })).toBeVisible()
-})
-
-test('by touch: tap to add, drag to move', async ({ somebody }) => {
-  const ayla = await somebody({ hasTouch: true })
-  await ayla.signIn('Ayla Demir')
-  await ayla.openBench()
-  await ayla.chooseTrack('tide')
-  const points = await ayla.points()
-  const { x, y } = await ayla.onLane(0.7, 0.3)
-  await ayla.page.touchscreen.tap(x, y)
-  expect(await ayla.points()).toBe(points + 1)
-  const finger = new Finger(ayla.page)
-  const before = await ayla.page.getByLabel('Value', { exact: true }).inputValue()
-  await finger.drag(
-    [
-      { x: x + 8, y: y + 8 },
-      { x: x + 8, y: y - 52 },
-    ],
-    { held: () => expect.poll(() => bubbleOn(ayla.page)).not.toBeNull() },
-  )
-  expect(await ayla.points()).toBe(points + 1)
-  expect(await ayla.page.getByLabel('Value', { exact: true }).inputValue()).not.toBe(before)
-})
-
-test('a locked lane says so and stays as it is', async ({ somebody }) => {
-  const ayla = await somebody()
-  await ayla.signIn('Ayla Demir')
-  await ayla.openBench()
-  await ayla.chooseTrack('harp')
-  await ayla.press(0.5, 0.5)
-  await expect(ayla.at('notice')).toContainText('Harp is locked')
-  expect(await ayla.points()).toBe(0)
-})
-
 test('leaving the bench and coming straight back goes on as before', async ({ somebody }) => {
   const ayla = await somebody()
-  await ayla.signIn('Ayla Demir')
-  await ayla.openBench()
+  await ayla.atBench('Ayla Demir')
   await ayla.chooseTrack('tide')
   const points = await ayla.points()
   await ayla.press(0.85, 0.4)

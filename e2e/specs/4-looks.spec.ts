@@ -85,7 +85,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expect(maren.at('task')).toHaveCount(3)
       expect(await faults(maren)).toEqual([])
       await maren.page.goBack()
-      await maren.openReview()
+      await maren.open('review')
       await fits(maren)
       expect(await faults(maren)).toEqual([])
     })
@@ -96,8 +96,7 @@ test('what checks, hints and mistakes say fits beside the lane, and axe finds no
   somebody,
 }) => {
   const wilma = await somebody({ ...STILL, viewport: { width: 1366, height: 640 } })
-  await wilma.signIn('Wilma Osei')
-  await wilma.openBench()
+  await wilma.atBench('Wilma Osei')
   // what came back from an earlier story would lie on top
   await wilma.page.getByRole('radio', { name: 'Brief' }).click()
   await wilma.at('ask').click()
@@ -129,7 +128,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await maren.canPlay()
     expect(await faults(maren)).toEqual([])
     await maren.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
-    await maren.openReview()
+    await maren.open('review')
     await maren.at('show-figures').click()
     await expect(maren.at('figures').locator('tbody tr').first()).toBeVisible({ timeout: 60_000 })
     await fits(maren)
@@ -166,8 +165,7 @@ test('the page asks for nothing from elsewhere, and its policy is never broken',
   const milan = await somebody()
   const asked: string[] = []
   milan.page.on('request', (r) => asked.push(r.url()))
-  await milan.signIn('Milan Novotny')
-  await milan.openBench()
+  await milan.atBench('Milan Novotny')
   expect(asked.filter((url) => !url.startsWith(installation.address) && !url.startsWith('data:'))).toEqual([])
   expect(await milan.page.evaluate(() => crossOriginIsolated)).toBe(true)
 })

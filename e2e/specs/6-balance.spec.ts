@@ -2,8 +2,7 @@ import type { Locator } from '@playwright/test'
 import { expect, test, type Person } from '../harness/test'
 
 async function atBalance(person: Person, name: string): Promise<void> {
-  await person.signIn(name)
-  await person.openBench()
+  await person.atBench(name)
   await person.at('view-balance').click()
   await expect(person.at('row-harp')).toBeVisible()
 }
@@ -128,8 +127,7 @@ test('returns, sends and effects are added, heard of, kept and taken out', async
 
 test('a listening note is dropped while it plays, written, kept and ticked off', async ({ somebody }) => {
   const petra = await somebody()
-  await petra.signIn('Petra Mraz')
-  await petra.openBench()
+  await petra.atBench('Petra Mraz')
   await petra.at('play').click()
   await petra.page.waitForTimeout(600)
   await petra.at('line').focus()
@@ -152,8 +150,7 @@ test('a listening note is dropped while it plays, written, kept and ticked off',
 
 test('the track cards mix too: a mute is heard and undone', async ({ somebody }) => {
   const petra = await somebody()
-  await petra.signIn('Petra Mraz')
-  await petra.openBench()
+  await petra.atBench('Petra Mraz')
   const mute = petra.page.getByRole('button', { name: 'Mute Harp' })
   await mute.click()
   await expect(mute).toHaveAttribute('aria-pressed', 'true')

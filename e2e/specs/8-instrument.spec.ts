@@ -7,8 +7,7 @@ import { expect, test, type Person } from '../harness/test'
 const NAME = 'Bea Castellan'
 
 async function atBalance(person: Person): Promise<void> {
-  await person.signIn(NAME)
-  await person.openBench()
+  await person.atBench(NAME)
   await person.at('view-balance').click()
 }
 
@@ -38,8 +37,7 @@ test('any control goes back to its default, or to the starting mix, by its own m
 
 test('the value of a fader can be typed in its card', async ({ somebody }) => {
   const bea = await somebody()
-  await bea.signIn(NAME)
-  await bea.openBench()
+  await bea.atBench(NAME)
   const field = bea.page.getByLabel('Volume of Harp as text')
   await field.fill('-11.5')
   await field.press('Enter')
@@ -53,8 +51,7 @@ test('the value of a fader can be typed in its card', async ({ somebody }) => {
 
 test('a region is turned down and faded where it lies', async ({ somebody }) => {
   const bea = await somebody()
-  await bea.signIn(NAME)
-  await bea.openBench()
+  await bea.atBench(NAME)
   await bea.chooseTrack('squeezebox')
   const region = bea.at('region').first()
   const box = (await region.boundingBox())!
@@ -136,27 +133,29 @@ test('effects show what they do, are dragged into another order, and a track goe
   await bea.isSaved()
 })
 
-test('a bar is counted, the beats are clicked, and no meter knows of it', async ({ somebody }) => {
-  const bea = await somebody()
-  await bea.signIn(NAME)
-  await bea.openBench()
-  await bea.at('listen').click()
-  await bea.at('count-in').check()
-  await bea.at('metronome').check()
-  await bea.at('mono').check()
-  await bea.page.keyboard.press('Escape')
-  await bea.at('play').click()
-  await expect(bea.page.getByText('counting in')).toBeVisible()
-  expect(await bea.loudness(600)).toBeNull()
-  await expect(bea.at('place')).toHaveText(/1·[2-4]/, { timeout: 10_000 })
-  expect(await bea.loudness(900)).toBeGreaterThan(-60)
-  await bea.at('play').click()
-})
+test(
+  'a bar is counted, the beats are clicked, and no meter knows of it',
+  { tag: '@sound' },
+  async ({ somebody }) => {
+    const bea = await somebody()
+    await bea.atBench(NAME)
+    await bea.at('listen').click()
+    await bea.at('count-in').check()
+    await bea.at('metronome').check()
+    await bea.at('mono').check()
+    await bea.page.keyboard.press('Escape')
+    await bea.at('play').click()
+    await expect(bea.page.getByText('counting in')).toBeVisible()
+    expect(await bea.loudness(600)).toBeNull()
+    await expect(bea.at('place')).toHaveText(/1·[2-4]/, { timeout: 10_000 })
+    expect(await bea.loudness(900)).toBeGreaterThan(-60)
+    await bea.at('play').click()
+  },
+)
 
 test('the figures of the sound come with words', async ({ somebody }) => {
   const bea = await somebody()
-  await bea.signIn(NAME)
-  await bea.openBench()
+  await bea.atBench(NAME)
   await bea.at('play').click()
   await bea.page.waitForTimeout(1500)
   await bea.at('meters').click()
@@ -166,37 +165,37 @@ test('the figures of the sound come with words', async ({ somebody }) => {
   await expect(bea.page.getByText(/softer than songs usually are|about as loud/)).toBeVisible()
 })
 
-test('the sound is checked on first entry, and taps measure the delay of headphones', async ({
-  somebody,
-}) => {
-  const bea = await somebody()
-  await bea.page.addInitScript(() => localStorage.removeItem('rudlo-listening'))
-  await bea.signIn(NAME)
-  await bea.openBench()
-  const dialog = bea.page.getByRole('dialog', { name: 'Check your sound' })
-  await expect(dialog).toBeVisible()
-  await bea.at('check-left').click()
-  await bea.at('check-right').click()
-  await bea.at('check-level').click()
-  await bea.at('tap').click()
-  await expect(bea.at('tap')).toHaveText(/0 of 10/)
-  // clicks come every 900 ms, the first after half a second: somebody who hears them 200 ms late
-  await bea.page.waitForTimeout(700)
-  for (let i = 0; i < 7; i++) {
-    await bea.at('tap').dispatchEvent('pointerdown')
-    await bea.page.waitForTimeout(890)
-  }
-  await expect(dialog.getByText(/ms late|no delay/)).toBeVisible()
-  const delay = Number(/\d+/.exec((await bea.at('delay').textContent())!)![0])
-  expect(delay).toBeGreaterThan(60)
-  await bea.at('check-done').click()
-  await expect(dialog).toBeHidden()
-})
+test(
+  'the sound is checked on first entry, and taps measure the delay of headphones',
+  { tag: '@sound' },
+  async ({ somebody }) => {
+    const bea = await somebody()
+    await bea.page.addInitScript(() => localStorage.removeItem('rudlo-listening'))
+    await bea.atBench(NAME)
+    const dialog = bea.page.getByRole('dialog', { name: 'Check your sound' })
+    await expect(dialog).toBeVisible()
+    await bea.at('check-left').click()
+    await bea.at('check-right').click()
+    await bea.at('check-level').click()
+    await bea.at('tap').click()
+    await expect(bea.at('tap')).toHaveText(/0 of 10/)
+    // clicks come every 900 ms, the first after half a second: somebody who hears them 200 ms late
+    await bea.page.waitForTimeout(700)
+    for (let i = 0; i < 7; i++) {
+      await bea.at('tap').dispatchEvent('pointerdown')
+      await bea.page.waitForTimeout(890)
+    }
+    await expect(dialog.getByText(/ms late|no delay/)).toBeVisible()
+    const delay = Number(/\d+/.exec((await bea.at('delay').textContent())!)![0])
+    expect(delay).toBeGreaterThan(60)
+    await bea.at('check-done').click()
+    await expect(dialog).toBeHidden()
+  },
+)
 
 test('the mix, the tracks and the bundle are saved as files', async ({ somebody }) => {
   const bea = await somebody()
-  await bea.signIn(NAME)
-  await bea.openBench()
+  await bea.atBench(NAME)
   await bea.at('meters').click()
   await expect(bea.at('integrated')).toHaveText(/−\d+\.\d LUFS/, { timeout: 20_000 })
   const shown = Number((await bea.at('integrated').textContent())!.replace('−', '-').split(' ')[0])

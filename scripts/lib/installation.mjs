@@ -1,5 +1,5 @@
 import { fork } from 'node:child_process'
-import { mkdtempSync, rmSync } from 'node:fs'
+import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort, PrivateDatabase } from './mariadb.mjs'
@@ -8,16 +8,23 @@ import { SERVER_DIST, WEB_DIST } from './paths.mjs'
 /** A whole installation with a database of its own, for tests, benches and pictures. It can be killed and started again. */
 export class Installation {
   #server = null
-  #folder = mkdtempSync(join(tmpdir(), 'rudlo-'))
-  database = new PrivateDatabase(this.#folder)
+  #folder
+  database
   port = 0
   /** The one-time code of an empty installation. */
   code = null
 
-  /** @param {{ gc?: boolean }} options `gc`: memory is looked at after what is not needed was let go */
-  constructor(demo, { gc = false } = {}) {
+  /**
+   * @param {{ gc?: boolean, from?: string, folder?: string }} options `gc`: memory is looked at after what is not needed was let
+   * go; `from`: a folder that it is a copy of; `folder`: where it is, to be left there when it stops
+   */
+  constructor(demo, { gc = false, from, folder } = {}) {
     this.demo = demo
     this.gc = gc
+    this.stays = folder !== undefined
+    this.#folder = folder ?? mkdtempSync(join(tmpdir(), 'rudlo-'))
+    if (from) cpSync(from, this.#folder, { recursive: true })
+    this.database = new PrivateDatabase(this.#folder)
   }
 
   /** How long the server's loop was held since this was last asked, and its memory: see vital-signs.ts. */
@@ -86,7 +93,7 @@ export class Installation {
   async stop() {
     await this.#end('SIGTERM')
     await this.database.stop()
-    rmSync(this.#folder, { recursive: true, force: true })
+    if (!this.stays) rmSync(this.#folder, { recursive: true, force: true })
   }
 
   #end(signal) {

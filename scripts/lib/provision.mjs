@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { ROOT } from './paths.mjs'
 import { has, must, run } from './run.mjs'
@@ -27,8 +27,12 @@ export async function needDebian(...packages) {
     const policy = '/usr/sbin/policy-rc.d'
     const mine = root && !existsSync(policy)
     if (mine) writeFileSync(policy, '#!/bin/sh\nexit 101\n', { mode: 0o755 })
-    await apt(['install', '-y', '-qq', '--no-install-recommends', ...missing])
-    if (mine) await must('rm', ['-f', policy])
+    try {
+      await apt(['install', '-y', '-qq', '--no-install-recommends', ...missing])
+    } finally {
+      // also after an install that failed: nothing of this stays on the machine
+      if (mine) rmSync(policy, { force: true })
+    }
   } catch (error) {
     giveUp(`could not install ${missing.join(', ')}: ${error.message}\nTry by hand:  ${install}`)
   }

@@ -1,47 +1,17 @@
 import 'reflect-metadata'
-import { readFileSync } from 'node:fs'
 import { createServer as createHttps } from 'node:https'
 import { serve, type ServerType } from '@hono/node-server'
 import { createApp } from './app'
-import { connectionFrom, dataSource } from './database/data-source'
+import { configFrom, type Config } from './config'
+import { dataSource } from './database/data-source'
 import { bringUpToDate } from './database/up-to-date'
 import { isDemo, seedDemo } from './demo/seed'
-import { logFile } from './http/log-file'
-import { Person } from './people/person.entity'
+import { logFile } from './http/log'
+import { Person } from './people/entities'
 import { createServices } from './services'
 import { answerQuestions } from './vital-signs'
-import { Setting } from './access/setting.entity'
+import { Setting } from './access/entities'
 import type { DataSource } from 'typeorm'
-
-/** What the starter passes in the environment. */
-function settings() {
-  const need = (name: string) => {
-    const value = process.env[name]
-    if (value === undefined) throw new Error(`${name} is not set: start the server with npm start.`)
-    return value
-  }
-  return {
-    database: connectionFrom(process.env),
-    port: Number(need('RUDLO_PORT')),
-    demo: need('RUDLO_DEMO') === '1',
-    web: process.env['RUDLO_WEB'],
-    logFile: process.env['RUDLO_LOG'],
-    disk: process.env['RUDLO_DISK'],
-    tls: tlsFrom(process.env),
-    hosts: (process.env['RUDLO_HOSTS'] ?? '')
-      .split(',')
-      .map((h) => h.trim())
-      .filter(Boolean),
-    proxied: process.env['RUDLO_PROXY'] === '1',
-  }
-}
-
-/** Key and certificate for a network; null where it serves this machine alone. */
-function tlsFrom(environment: NodeJS.ProcessEnv): { key: Buffer; cert: Buffer } | null {
-  if (environment['RUDLO_LAN'] !== '1') return null
-  const file = (name: string) => readFileSync(environment[name] ?? '')
-  return { key: file('RUDLO_TLS_KEY'), cert: file('RUDLO_TLS_CERT') }
-}
 
 /** Tells the starter how far things are. */
 function tell(message: Readonly<Record<string, unknown>>): void {
@@ -66,12 +36,12 @@ async function main(): Promise<void> {
     port,
     demo: wantsDemo,
     web,
-    logFile: file,
+    log: file,
     disk,
     tls,
     hosts,
     proxied,
-  } = settings()
+  } = configFrom(process.env)
   const log = logFile(file)
   const database = await dataSource(connection).initialize()
   tell({ step: 'bringing the database up to date' })
@@ -132,7 +102,7 @@ async function main(): Promise<void> {
 function listen(
   fetch: Parameters<typeof serve>[0]['fetch'],
   port: number,
-  tls: { key: Buffer; cert: Buffer } | null,
+  tls: Config['tls'],
 ): Promise<ServerType> {
   return new Promise((resolve, reject) => {
     const server = tls

@@ -1,23 +1,36 @@
 import type { Assessed } from '@rudlo/core/brief'
 import type { DataSource } from 'typeorm'
+import { Access } from './access/service'
 import { Guard } from './access/guard'
 import { Installation } from './access/installation'
 import { Permissions } from './access/permissions'
 import { Sessions } from './access/sessions'
+import { Assignments } from './assignments/service'
 import { Briefs } from './assignments/briefs'
 import { SeveralGroups } from './assignments/several-groups'
 import { AssignmentWriting } from './assignments/writing'
-import { HandIns } from './handins/hand-ins'
+import type { Log } from './http/log'
+import { HandIns } from './handins/service'
+import { Looks } from './handins/looks'
+import { Partners } from './handins/partners'
 import { Housekeeping } from './jobs/housekeeping'
 import { MeasureQueue, type MeasureOptions } from './jobs/measure-queue'
 import type { DecodeTask } from './jobs/decode-worker'
 import type { MeasureTask } from './jobs/measure-worker'
 import { Recordings } from './jobs/recordings'
 import { WorkerPool } from './jobs/worker-pool'
+import { Lessons } from './lesson/service'
+import { LiveLines } from './live/lines'
 import { Happenings } from './live/happenings'
+import { Groups } from './people/groups'
 import { Joining } from './people/joining'
 import { Leaving } from './people/leaving'
-import { People } from './people/people'
+import { Rosters } from './people/rosters'
+import { People } from './people/service'
+import { RemarkBank } from './reviews/bank'
+import { Marks } from './reviews/marks'
+import { Remarks } from './reviews/remarks'
+import { Reviews } from './reviews/service'
 import type { AssetBytes } from './songbook/asset-bytes'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
@@ -26,8 +39,9 @@ import type { ImportTask } from './songbook/import-worker'
 import type { NotesAnswer, NotesTask } from './songbook/notes-worker'
 import { Uploads } from './songbook/uploads'
 import { Songs } from './songbook/songs'
+import { Surfaces } from './surfaces/service'
 import { Hints } from './works/hints'
-import { Works } from './works/works'
+import { Works } from './works/service'
 
 /** Everything that the routes work with. */
 export interface Services {
@@ -35,6 +49,9 @@ export interface Services {
   readonly installation: Installation
   readonly sessions: Sessions
   readonly guard: Guard
+  readonly access: Access
+  readonly groups: Groups
+  readonly rosters: Rosters
   readonly people: People
   readonly joining: Joining
   readonly leaving: Leaving
@@ -45,13 +62,23 @@ export interface Services {
   readonly notes: Notes
   readonly bundles: Bundles
   readonly works: Works
+  readonly assignments: Assignments
   readonly briefs: Briefs
   readonly hints: Hints
   readonly writing: AssignmentWriting
   readonly severalGroups: SeveralGroups
   readonly handIns: HandIns
+  readonly looks: Looks
+  readonly partners: Partners
+  readonly reviews: Reviews
+  readonly remarks: Remarks
+  readonly bank: RemarkBank
+  readonly marks: Marks
+  readonly lessons: Lessons
+  readonly surfaces: Surfaces
   readonly measuring: MeasureQueue
   readonly happenings: Happenings
+  readonly lines: LiveLines
   readonly housekeeping: Housekeeping
   /** Folder of the built worker scripts. */
   readonly workers: URL
@@ -63,7 +90,7 @@ export interface ServiceOptions extends MeasureOptions {
   readonly demo: boolean
   /** Folder of the built worker scripts. */
   readonly workers: URL
-  readonly log: (line: string) => void
+  readonly log: Log
   /** Whether a reverse proxy stands in front: then it says where requests come from. */
   readonly proxied?: boolean
 }
@@ -95,28 +122,44 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const uploads = new Uploads(database, assets, importers)
   const housekeeping = new Housekeeping({ uploads, assets, guard }, log)
   const handIns = new HandIns(database, measuring, briefs, happenings)
+  const permissions = new Permissions(database, people)
+  const reviews = new Reviews(database)
+  const hints = new Hints(database, briefs)
   return {
     database,
     installation,
     sessions,
     guard,
+    access: new Access(database, { sessions, installation, guard, people }),
+    groups: new Groups(database),
+    rosters: new Rosters(people),
     people,
-    joining: new Joining(database, people),
-    leaving: new Leaving(database, songs, handIns, sessions),
-    permissions: new Permissions(database, people),
+    joining: new Joining(database),
+    leaving: new Leaving(database, songs, reviews, sessions),
+    permissions,
     songs,
     assets,
     uploads,
     notes: new Notes(assets, players),
     bundles: new Bundles(songs, assets),
     works: new Works(database, songs),
+    assignments: new Assignments(database, { songs, briefs, measuring }),
     briefs,
-    hints: new Hints(database, briefs),
+    hints,
     writing: new AssignmentWriting(database, songs, severalGroups),
     severalGroups,
     handIns,
+    looks: new Looks(database, { handIns, reviews, hints }),
+    partners: new Partners(database, guard, permissions),
+    reviews,
+    remarks: new Remarks(database, { permissions, songs, happenings }),
+    bank: new RemarkBank(database),
+    marks: new Marks(database),
+    lessons: new Lessons(database, { happenings, songs }),
+    surfaces: new Surfaces(database),
     measuring,
     happenings,
+    lines: new LiveLines(happenings),
     housekeeping,
     workers,
     close: async () => {

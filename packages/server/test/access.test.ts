@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { waitAfter } from '../src/access/slow-down'
-import { Session } from '../src/access/session.entity'
-import { Person } from '../src/people/person.entity'
+import { Session } from '../src/access/entities'
+import { Person } from '../src/people/entities'
 import { Client, type Refused } from './client'
 import { makeWorld, PASSWORD, type World } from './world'
 

@@ -2,7 +2,7 @@ import type { Assessment, Brief, JudgedTask } from '@rudlo/core/brief'
 import { point } from '@rudlo/core/envelope'
 import { withPoints, type Mix } from '@rudlo/core/mix'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Membership } from '../src/people/group.entity'
+import { Membership } from '../src/people/entities'
 import type { Client } from './client'
 import { handedIn, saveOf } from './story'
 import { BRIEF, makeWorld, REED, type World } from './world'
@@ -55,6 +55,23 @@ describe('writing an assignment', () => {
     })
     expect(opened.status).toBe(200)
     expect(await listed(anna)).toBe(true)
+  })
+
+  it('keeps a draft a draft where a change says nothing of it, and shows it when it is said', async () => {
+    const made = await teacher.post<{ id: string }>('/api/assignments', { ...whole(), draft: true })
+    const seen = async () => (await anna.get(`/api/assignments/${made.body.id}`)).status
+    const change = (revision: number, said: { draft?: boolean }) =>
+      teacher.call('PUT', `/api/assignments/${made.body.id}`, {
+        ...settings,
+        brief: BRIEF,
+        revision,
+        ...said,
+      })
+    expect(await seen()).toBe(404)
+    expect((await change(1, {})).status).toBe(200)
+    expect(await seen()).toBe(404)
+    expect((await change(2, { draft: false })).status).toBe(200)
+    expect(await seen()).toBe(200)
   })
 
   it.each([

@@ -1,4 +1,4 @@
-import type { Hono } from 'hono'
+import type { createApp } from '../src/app'
 
 /** An answer of the server, read. */
 export interface Answer<T> {
@@ -14,7 +14,7 @@ export class Client {
 
   /** @param address where it is, by the network */
   constructor(
-    private readonly app: Hono,
+    private readonly app: ReturnType<typeof createApp>,
     private readonly address = '127.0.0.1',
   ) {}
 

@@ -1,7 +1,7 @@
 import { point } from '@rudlo/core/envelope'
 import { GuardedDataSource, PoolBusy } from '../src/database/guarded-source'
 import { POOL_SIZE } from '../src/database/data-source'
-import { HandIn } from '../src/handins/hand-in.entity'
+import { HandIn } from '../src/handins/entities'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { Client } from './client'
 import { openWork, saveOf, type HandInAnswer } from './story'

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { point } from '@rudlo/core/envelope'
-import { allRoutes } from '../src/app'
+import { makeApi } from '../src/api'
+import { routeTable } from '../src/http/route-table'
 import { Client } from './client'
 import { handedIn, saveOf } from './story'
 import { BRIEF, makeWorld, PASSWORD, REED, RUBRIC, type World } from './world'
@@ -95,6 +96,7 @@ const EXPECTED: Readonly<
   Record<string, { readonly body?: () => unknown; readonly query?: string; readonly statuses: Statuses }>
 > = {
   'get /api/health': { statuses: ALL },
+  'get /api/openapi.json': { statuses: ALL },
   'get /api/session': { statuses: ALL },
   'post /api/session': {
     // a name that nobody has guessed at
@@ -362,7 +364,7 @@ beforeAll(async () => {
 
 it('has every route in its table', () => {
   expect(
-    allRoutes(world.services)
+    routeTable(makeApi(world.services))
       .map(({ method, path }) => `${method} ${path}`)
       .sort(),
   ).toEqual(Object.keys(EXPECTED).sort())

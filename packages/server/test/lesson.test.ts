@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { createApp } from '../src/app'
+import { logLines } from '../src/http/log'
 import { dataSource } from '../src/database/data-source'
 import { createServices, type Services } from '../src/services'
 import { point } from '@rudlo/core/envelope'
@@ -28,7 +29,7 @@ beforeAll(async () => {
     ...inject('connection'),
     database: String((world.database.options as { database?: unknown }).database),
   }).initialize()
-  const log = (line: string) => void world.log.push(line)
+  const log = logLines((line) => void world.log.push(line))
   const services = createServices(database, {
     demo: false,
     workers: new URL('../dist/', import.meta.url),
@@ -89,7 +90,8 @@ describe('a lesson across two servers', () => {
     await anna.patch(`/api/works/${id}`, saveOf(revision, [point(0, -90), point(960, 0)]))
     const { body } = await look(revision)
     expect(body.mix!.envelopes[0]!.points).toHaveLength(2)
-    expect((await look('x')).body.revision).toBe(revision + 1)
+    expect((await look(0)).body.revision).toBe(revision + 1)
+    expect((await look('x')).status).toBe(400)
     expect((await teacher.get(`/api/assignments/${world.assignment}/works/${world.ben}`)).status).toBe(404)
   })
 

@@ -1,5 +1,5 @@
 import { point } from '@rudlo/core/envelope'
-import { HandIn } from '../src/handins/hand-in.entity'
+import { HandIn } from '../src/handins/entities'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { type Client } from './client'
 import { handedIn, type HandInAnswer } from './story'

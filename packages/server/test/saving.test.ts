@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest'
 import { point } from '@rudlo/core/envelope'
-import { WorkCommand } from '../src/works/work.entity'
+import { WorkCommand } from '../src/works/entities'
 import type { Client, Refused } from './client'
 import { openWork, saveOf, type WorkAnswer } from './story'
 import { makeWorld, type World } from './world'

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { Assignment } from '../src/assignments/assignment.entity'
-import { Group, Membership } from '../src/people/group.entity'
-import { Person } from '../src/people/person.entity'
+import { Assignment } from '../src/assignments/entities'
+import { Group, Membership, Person } from '../src/people/entities'
 import type { Client } from './client'
 import { BRIEF, makeWorld, type World } from './world'
 

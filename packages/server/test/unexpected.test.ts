@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, it, vi } from 'vitest'
 import { PoolBusy } from '../src/database/guarded-source'
+import { logFile } from '../src/http/log'
 import { unexpected } from '../src/http/unexpected'
 import type { Refused } from './client'
 import { makeWorld, type World } from './world'
@@ -21,7 +22,7 @@ it.each([
   ['ER_NO_REFERENCED_ROW_2', 409, 'not-now'],
   ['ER_PARSE_ERROR', 500, 'fault'],
 ])('%s is told as %i, and nothing of what happened inside', (code, status, said) => {
-  const log = vi.fn()
+  const log = logFile(undefined)
   const problem = unexpected(failed(code), log)
   expect([problem.status, problem.code]).toEqual([status, said])
   expect(JSON.stringify(problem.body)).not.toContain('inside')

@@ -1,22 +1,22 @@
+import type { Role } from '@rudlo/contract/access'
 /** A small installation for tests: two groups with their teachers and students, one short song, one assignment. */
 import 'reflect-metadata'
 import { randomUUID } from 'node:crypto'
 import type { Brief } from '@rudlo/core/brief'
 import { plainMix, trackLevel, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
-import type { Hono } from 'hono'
 import mysql from 'mysql2/promise'
 import type { DataSource } from 'typeorm'
 import { inject } from 'vitest'
 import { hashPassword } from '../src/access/passwords'
 import { createApp } from '../src/app'
-import { Assignment } from '../src/assignments/assignment.entity'
+import { logLines } from '../src/http/log'
+import { Assignment } from '../src/assignments/entities'
 import { dataSource, type DatabaseSettings } from '../src/database/data-source'
 import { bringUpToDate } from '../src/database/up-to-date'
-import { Group, Membership } from '../src/people/group.entity'
-import { Person, type Role } from '../src/people/person.entity'
+import { Group, Membership, Person } from '../src/people/entities'
 import { createServices, type Services } from '../src/services'
-import { Song, SongVersionAsset, SongVersionRow } from '../src/songbook/song.entity'
+import { Song, SongVersionAsset, SongVersionRow } from '../src/songbook/entities'
 import { Client } from './client'
 
 export const PASSWORD = 'quiet harbour'
@@ -54,7 +54,7 @@ export const BRIEF: Brief = {
 }
 
 export interface World {
-  readonly app: Hono
+  readonly app: ReturnType<typeof createApp>
   readonly database: DataSource
   readonly services: Services
   readonly log: string[]
@@ -105,11 +105,11 @@ export async function makeWorld(
   const services = createServices(database, {
     demo: options.demo ?? false,
     workers: new URL('../dist/', import.meta.url),
-    log: (line) => log.push(line),
+    log: logLines((line) => log.push(line)),
     ...(options.pauses ? { pauses: options.pauses } : {}),
   })
   const app = createApp(services, {
-    log: (line) => log.push(line),
+    log: logLines((line) => log.push(line)),
     ...(options.disk ? { disk: options.disk } : {}),
   })
   const song = await keepSong(services)

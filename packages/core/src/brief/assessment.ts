@@ -1,5 +1,5 @@
 import { measurementOf, type Measurement } from '../assess'
-import { evidenceOf, type Evidence, type MoreEvidence } from '../checks'
+import { evidenceOf, type Evidence, type MoreEvidence } from '../evidence'
 import { balanceOf, energies, hear, type Heard, type HeardCache, type SectionBalance } from '../heard'
 import type { AudioStore } from '../engine'
 import { integratedLoudness, loudnessRange, loudnessTrace } from '../loudness'

@@ -50,6 +50,12 @@ export interface StudentBrief extends Omit<Brief, 'tasks'> {
   readonly tasks: readonly StudentTask[]
 }
 
+/** A brief with its hints counted: how the bench has it, whoever sits there. */
+export const atBench = (brief: Brief): StudentBrief => ({
+  ...brief,
+  tasks: brief.tasks.map((task) => ({ ...task, hints: task.hints.length })),
+})
+
 /** What a student may know of a brief. */
 export function forStudent(brief: Brief): StudentBrief {
   return {

@@ -2,6 +2,7 @@
 export {
   ANSWER_TIMES,
   completeBrief,
+  atBench,
   forStudent,
   HINT_LEVELS,
   type AnswerTime,

@@ -1,4 +1,6 @@
-import { judge, kindOf, type Check, type Evidence, type Finding, type Verdict } from '../checks'
+import type { Finding, Verdict } from '../evidence'
+import type { Evidence } from '../evidence'
+import { judge, kindOf, type Check } from '../checks'
 import type { BriefTask } from './brief'
 
 /** A check with what it found. */

@@ -1,33 +1,6 @@
+import type { CheckPlace, Evidence, Finding, Verdict } from '../evidence'
 import type { Address, Mix } from '../mix'
 import type { SongVersion } from '../song'
-import type { Evidence } from './evidence'
-
-export type Verdict = 'met' | 'close' | 'not yet'
-
-/** A figure behind a verdict, for those who want it. */
-export interface Figure {
-  readonly name: string
-  readonly value: string
-  /** What is asked; empty where nothing is. */
-  readonly wanted: string
-}
-
-/** Where something was measured. */
-export interface CheckPlace {
-  readonly lane: Address | null
-  /** Ticks. */
-  readonly from: number
-  readonly to: number
-}
-
-/** What a check found. */
-export interface Finding {
-  readonly verdict: Verdict
-  /** One sentence about what was measured, for a beginner. */
-  readonly sentence: string
-  readonly place: CheckPlace
-  readonly figures: readonly Figure[]
-}
 
 /** One thing that a teacher sets about a check. */
 export type Field =
@@ -87,7 +60,7 @@ export interface CheckKind<F extends Fields = Fields> {
 
 /** Declares a kind of check; the types of its values follow from its fields. */
 export function checkKind<const F extends Fields>(kind: CheckKind<F>): CheckKind {
-  return kind as unknown as CheckKind
+  return kind
 }
 
 /** A check of a task: its kind and what was set about it. */

@@ -4,16 +4,8 @@ import { song, start } from '../../test/drawn/mistakes'
 import { emptyPart, type Heard, type Part } from '../heard'
 import { point, type Points } from '../envelope'
 import { withPoints, withSetting, type Mix } from '../mix'
-import {
-  CHECK_KINDS,
-  checkProblem,
-  evidenceOf,
-  judge,
-  kindOf,
-  startValues,
-  type Values,
-  type Verdict,
-} from '.'
+import { CHECK_KINDS, checkProblem, judge, kindOf, startValues, type Values } from '.'
+import { evidenceOf, type Verdict } from '../evidence'
 
 const REED = 'track/reed/level'
 const at = barTick

@@ -1,7 +1,7 @@
 import { resolve, type Mix } from '../mix'
 import type { SongVersion } from '../song'
-import type { Check, CheckKind, Field, FieldValue, Finding, Setup, Values } from './check'
-import type { Evidence } from './evidence'
+import type { Evidence, Finding } from '../evidence'
+import type { Check, CheckKind, Field, FieldValue, Setup, Values } from './check'
 import { CHECK_KINDS } from './kinds'
 
 /** The kind of a check. @throws RangeError where there is none of that name */

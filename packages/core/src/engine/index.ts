@@ -31,8 +31,9 @@ export {
   chopperOpening,
   CHOPPER_PATTERNS,
   delayRepeats,
+  effectResponse,
   eqResponse,
   filterResponse,
   reverbDecay,
   type Repeat,
-} from './effects'
+} from '../effects/sound'

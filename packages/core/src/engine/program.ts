@@ -1,9 +1,10 @@
+import type { EffectKind } from '../effects'
 import { compileLine, type CompiledLine } from '../envelope'
 import { lineInCharge, resolve, trackLevel, type Address, type Effect, type Mix, type Send } from '../mix'
 import { beatsOf, type Beats } from './beats'
 import type { SongVersion } from '../song'
 import { TempoMap, SAMPLE_RATE, type TempoChange } from '../time'
-import { levelGain, type EffectKind } from '../scale'
+import { levelGain } from '../scale'
 
 /**
  * A control as the engine needs it: its own setting, and the line in charge of it, if any. `Line` is what stands for a

@@ -1,12 +1,6 @@
+import { type EffectKind, controlsOf } from '../effects'
 import { gainOfDb } from '../maths'
-import {
-  EFFECT_CONTROLS,
-  levelGain,
-  levelGainOfTravel,
-  MIXER_CONTROLS,
-  type Control,
-  type EffectKind,
-} from '../scale'
+import { levelGain, levelGainOfTravel, MIXER_CONTROLS } from '../scale'
 
 /** What a control means to the sound: how its value and its travel become the number that is applied. */
 export interface Quantity {
@@ -51,7 +45,7 @@ export const shareQuantity: Quantity = { ofValue: (share) => share, ofTravel: (t
 
 /** A parameter of an effect in its own unit. */
 export function plainQuantity(kind: EffectKind, word: string): Quantity {
-  const { scale } = (EFFECT_CONTROLS[kind] as Readonly<Record<string, Control>>)[word]!
+  const { scale } = controlsOf(kind)[word]!
   const middle = (scale.toValue(0) + scale.toValue(1)) / 2
   return {
     ofValue: (value) => value,

@@ -1,5 +1,6 @@
+import { EFFECTS } from '../effects'
 import { describe, expect, it } from 'vitest'
-import { EFFECT_CONTROLS, COMMON_EFFECT_CONTROLS, MIXER_CONTROLS, SEND_CONTROLS } from '../scale'
+import { COMMON_EFFECT_CONTROLS, MIXER_CONTROLS, SEND_CONTROLS } from '../scale'
 import { convertPoints, point } from '.'
 
 const fade = [point(0, -90), point(960, 0)]
@@ -20,7 +21,7 @@ describe('a line for another control', () => {
 
   it('is held within the other range where only that differs', () => {
     const sweep = [point(0, 20), point(960, 20_000)]
-    const found = convertPoints(sweep, EFFECT_CONTROLS.filter.frequency, EFFECT_CONTROLS.eq.bellFrequency)
+    const found = convertPoints(sweep, EFFECTS.filter.controls.frequency, EFFECTS.eq.controls.bellFrequency)
     expect('points' in found && found.points.every((p) => p.value >= 20 && p.value <= 20_000)).toBe(true)
   })
 
@@ -30,7 +31,7 @@ describe('a line for another control', () => {
       [MIXER_CONTROLS.pan, MIXER_CONTROLS.level],
       [MIXER_CONTROLS.mute, MIXER_CONTROLS.level],
       [MIXER_CONTROLS.level, MIXER_CONTROLS.mute],
-      [EFFECT_CONTROLS.filter.frequency, MIXER_CONTROLS.pan],
+      [EFFECTS.filter.controls.frequency, MIXER_CONTROLS.pan],
     ] as const
     for (const [from, to] of refusals)
       expect(convertPoints([point(0, from.initial)], from, to)).toEqual({

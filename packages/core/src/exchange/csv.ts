@@ -1,18 +1,17 @@
-/** Cells that a spreadsheet would take for a formula begin with one of these. */
+import Papa from 'papaparse'
+
+/** Cells that a spreadsheet would take for a formula begin with one of these; numbers are cells of their own kind. */
 const FORMULA = /^[=+\-@\t\r]/
 
-/** One cell: quoted where it must be; what looks like a formula is made text by an apostrophe. Numbers stay numbers. */
-function cell(value: string | number | null): string {
-  if (value === null) return ''
-  if (typeof value === 'number') return String(value)
-  const safe = FORMULA.test(value) ? `'${value}` : value
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe
-}
+/** What looks like a formula is made text, as papaparse does it; a number that is negative stays one. */
+const harmless = (value: string | number | null): string | number | null =>
+  typeof value === 'string' && FORMULA.test(value) ? `'${value}` : value
 
 /**
  * A table as CSV (RFC 4180), in UTF-8 with a mark at its start, so that spreadsheets open it right.
  * @param rows the first one is the header
  */
 export function csvText(rows: readonly (readonly (string | number | null)[])[]): string {
-  return `\uFEFF${rows.map((row) => row.map(cell).join(',')).join('\r\n')}\r\n`
+  const cells = rows.map((row) => row.map(harmless))
+  return `\uFEFF${Papa.unparse(cells, { newline: '\r\n' })}\r\n`
 }

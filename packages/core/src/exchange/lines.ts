@@ -112,13 +112,14 @@ export function linesToJson(mix: Mix): LinesDocument {
 
 /** Reads the document that {@link linesToJson} writes. @throws RangeError with a sentence */
 export function linesFromJson(mix: Mix, text: string, freshId: () => string): ReadLines {
-  let document: Partial<LinesDocument>
+  let read: unknown
   try {
-    document = JSON.parse(text) as Partial<LinesDocument>
+    read = JSON.parse(text)
   } catch {
     throw new RangeError('This file is not JSON.')
   }
-  if (document?.format !== 'rudlo-lines' || !Array.isArray(document.lines))
+  const document: { format?: unknown; version?: unknown; lines?: unknown } = Object(read)
+  if (document.format !== 'rudlo-lines' || !Array.isArray(document.lines))
     throw new RangeError('These are no lines of Rudlo.')
   if (document.version !== 1) throw new RangeError('These lines were written by a newer Rudlo.')
   const byLane = new Map<Address, Point[]>()

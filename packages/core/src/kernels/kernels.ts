@@ -9,14 +9,11 @@ export interface GrowingMemory {
 }
 
 /** WebAssembly as every host has it; not every one of them declares its types. */
-const { Module, Instance } = (
-  globalThis as unknown as {
-    WebAssembly: {
-      Module: new (bytes: Uint8Array) => object
-      Instance: new (module: object, imports: object) => { readonly exports: unknown }
-    }
-  }
-).WebAssembly
+interface WebAssemblyHost {
+  readonly Module: new (bytes: Uint8Array) => object
+  readonly Instance: new (module: object, imports: object) => { readonly exports: unknown }
+}
+const { Module, Instance } = Reflect.get(globalThis, 'WebAssembly') as WebAssemblyHost
 
 /** The inner loops of the engine, as packages/core/kernels has them. Addresses are bytes of the engine's memory. */
 export interface Kernels {

@@ -1,5 +1,6 @@
+import { EFFECTS } from '../effects'
 import { thin, type Points } from '../envelope'
-import { EFFECT_CONTROLS, MIXER_CONTROLS, SEND_CONTROLS, type Scale } from '../scale'
+import { MIXER_CONTROLS, SEND_CONTROLS, type Scale } from '../scale'
 import { sendDbOf, volumeDbOf } from './controllers'
 import type { MidiMove, MidiPart, MixController } from './read-midi'
 
@@ -48,7 +49,7 @@ export function linesFromMidi({ moves }: Pick<MidiPart, 'moves'>) {
     reverb: of(91, sendDbOf, SEND_CONTROLS.level.scale, -90),
     chorus: of(93, sendDbOf, SEND_CONTROLS.level.scale, -90),
     // a longer attack time is a softer beginning
-    attack: of(73, (v) => -centred(v), EFFECT_CONTROLS.playing.attack.scale, 0),
-    brightness: of(74, centred, EFFECT_CONTROLS.playing.brightness.scale, 0),
+    attack: of(73, (v) => -centred(v), EFFECTS.playing.controls.attack.scale, 0),
+    brightness: of(74, centred, EFFECTS.playing.controls.brightness.scale, 0),
   }
 }

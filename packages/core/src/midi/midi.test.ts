@@ -1,9 +1,10 @@
+import { EFFECTS } from '../effects'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { smallSong } from '../../test/songs'
 import { point, valueAt } from '../envelope'
 import { addEffect, addReturn, addSend, plainMix, withPoints } from '../mix'
-import { EFFECT_CONTROLS, levelScale, MIXER_CONTROLS } from '../scale'
+import { levelScale, MIXER_CONTROLS } from '../scale'
 import { songTime, type SongVersion } from '../song'
 import { pack, type RawEvent } from './raw-file'
 import { leftOutOfMidi, linesFromMidi, MIDI_LIMITS, readMidi, writeMidi } from '.'
@@ -252,7 +253,7 @@ describe('writeMidi', () => {
     const { reverb, attack } = linesFromMidi(reed)
     for (const tick of [100, 5000, 9000])
       expect(valueAt(reverb.points, levelScale, tick)).toBeCloseTo(valueAt(throws, levelScale, tick), 0)
-    const scale = EFFECT_CONTROLS.playing.attack.scale
+    const scale = EFFECTS.playing.controls.attack.scale
     for (const tick of [0, 3840, 7680])
       expect(Math.abs(valueAt(attack.points, scale, tick) - valueAt(softly, scale, tick))).toBeLessThan(0.03)
   })

@@ -30,6 +30,10 @@ export interface RawFile {
 }
 
 /** @throws whatever the package throws: it believes what a file says of itself */
-export const unpack = (bytes: Uint8Array): RawFile => parseMidi(bytes) as unknown as RawFile
+export const unpack = (bytes: Uint8Array): RawFile => parseMidi(bytes)
 
-export const pack = (file: RawFile): Uint8Array => Uint8Array.from(writeMidi(file as unknown as MidiData))
+/** What the package writes has to look as it has it: which fields an event needs follows from its type. */
+export function pack(file: RawFile): Uint8Array {
+  const written: object = { header: file.header, tracks: file.tracks }
+  return Uint8Array.from(writeMidi(written as MidiData))
+}

@@ -1,4 +1,4 @@
-import type { Evidence } from '../checks/evidence'
+import type { Evidence } from '../evidence'
 import { cutOff } from './kinds/cut-off'
 import { drift } from './kinds/drift'
 import { echoStays } from './kinds/echo-stays'

@@ -1,7 +1,7 @@
 import { envelopeOf, lineInCharge, resolve, withPoints, type Address, type Mix } from '../mix'
 import type { Points } from '../envelope'
 import type { Control } from '../scale'
-import type { Evidence } from '../checks/evidence'
+import type { Evidence } from '../evidence'
 
 /** A line that somebody drew: in charge, and not as the starting mix has it. */
 export interface DrawnLine {

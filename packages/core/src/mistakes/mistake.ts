@@ -1,6 +1,5 @@
 import type { Mix } from '../mix'
-import type { CheckPlace } from '../checks/check'
-import type { Evidence } from '../checks/evidence'
+import type { CheckPlace, Evidence } from '../evidence'
 
 /** 3 spoils what the work is about, 2 is heard by most, 1 is tidiness. */
 export type Severity = 1 | 2 | 3

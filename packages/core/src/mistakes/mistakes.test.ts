@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { mistakeCases, song, start } from '../../test/drawn/mistakes'
-import { evidenceOf } from '../checks'
+import { evidenceOf } from '../evidence'
 import { mixProblem } from '../mix'
 import { MISTAKES, mistakesOf } from '.'
 

@@ -1,10 +1,5 @@
-import {
-  COMMON_EFFECT_CONTROLS,
-  EFFECT_CONTROLS,
-  MIXER_CONTROLS,
-  SEND_CONTROLS,
-  type Control,
-} from '../scale'
+import { controlsOf } from '../effects'
+import { COMMON_EFFECT_CONTROLS, MIXER_CONTROLS, SEND_CONTROLS, type Control } from '../scale'
 import type { Mix } from './mix'
 
 /**
@@ -54,7 +49,7 @@ export function resolve(mix: Mix, address: Address): Addressed | null {
         const common = word as keyof typeof COMMON_EFFECT_CONTROLS
         return { control: COMMON_EFFECT_CONTROLS[common], setting: Number(effect[common]), owner: owner.id }
       }
-      const control = (EFFECT_CONTROLS[effect.kind] as Record<string, Control>)[word]
+      const control = controlsOf(effect.kind)[word]
       return control ? { control, setting: effect.params[word] ?? control.initial, owner: owner.id } : null
     }
   }
@@ -65,6 +60,6 @@ function strip(mix: Mix, kind: 'track' | 'return', id: string, word: string): Ad
   const owner = kind === 'track' ? mix.tracks.find((t) => t.id === id) : mix.returns.find((r) => r.id === id)
   const words = kind === 'track' ? TRACK_WORDS : RETURN_WORDS
   if (!owner || !words.includes(word)) return null
-  const setting = Number((owner as unknown as Record<string, unknown>)[word])
+  const setting = Number(Reflect.get(owner, word))
   return { control: MIXER_CONTROLS[word as MixerControl], setting, owner: owner.id }
 }

@@ -1,7 +1,7 @@
+import { EFFECT_KINDS } from '../effects'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { EditRefused, point } from '../envelope'
-import { EFFECT_KINDS } from '../scale'
 import { smallSong } from '../../test/songs'
 import { checkMix } from '../validate'
 import {

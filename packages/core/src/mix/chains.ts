@@ -1,8 +1,7 @@
+import { type EffectKind, controlsOf, modesOf } from '../effects'
 import { EditRefused } from '../envelope'
-import { EFFECT_CONTROLS, type EffectKind } from '../scale'
 import { resolve } from './address'
 import type { Effect, Mix, Send } from './mix'
-import { EFFECT_MODES } from './modes'
 import { withEffects, withSends } from './settings'
 
 /** Most effects in a chain, sends of a track, and returns of a mix: as the schema has them. */
@@ -10,16 +9,14 @@ const MOST = 16
 
 /** A fresh effect with every parameter at its default. */
 export function freshEffect(kind: EffectKind, id: string, wet = 1): Effect {
-  const params = Object.entries(EFFECT_CONTROLS[kind]).map(
-    ([word, control]) => [word, control.initial] as const,
-  )
+  const params = Object.entries(controlsOf(kind)).map(([word, control]) => [word, control.initial] as const)
   return {
     id,
     kind,
     name: '',
     bypass: false,
     wet,
-    mode: EFFECT_MODES[kind][0],
+    mode: modesOf(kind)[0],
     params: Object.fromEntries(params),
   }
 }

@@ -1,7 +1,6 @@
 /** The mix: `rudlo-mix` version 1, its addresses, limits, edits, and patches between two of them. */
 export * from './mix'
 export * from './address'
-export { EFFECT_MODES } from './modes'
 export { MIX_SCHEMA } from './schema'
 export { mixProblem } from './invariants'
 export { upgradeMix, MIX_VERSION } from './upgrade'

@@ -1,5 +1,6 @@
+import { EFFECT_KINDS } from '../effects'
 import { describe, expect, it } from 'vitest'
-import { EFFECT_KINDS, MIXER_CONTROLS } from '../scale'
+import { MIXER_CONTROLS } from '../scale'
 import { smallSong } from '../../test/songs'
 import { addEffect, addReturn, addSend, allLanes, lanesOf, plainMix, resolve, type Mix } from '.'
 

@@ -1,4 +1,5 @@
-import { COMMON_EFFECT_CONTROLS, EFFECT_CONTROLS, SEND_CONTROLS } from '../scale'
+import { controlsOf } from '../effects'
+import { COMMON_EFFECT_CONTROLS, SEND_CONTROLS } from '../scale'
 import type { Address } from './address'
 import type { Mix, ReturnMix, TrackMix } from './mix'
 
@@ -31,7 +32,7 @@ const sendLanes = ({ sends }: TrackMix | ReturnMix): Address[] =>
 
 const effectLanes = ({ effects }: TrackMix | ReturnMix): Address[] =>
   effects.flatMap(({ id, kind }) =>
-    [...Object.keys(EFFECT_CONTROLS[kind]), ...Object.keys(COMMON_EFFECT_CONTROLS)].map(
+    [...Object.keys(controlsOf(kind)), ...Object.keys(COMMON_EFFECT_CONTROLS)].map(
       (word) => `effect/${id}/${word}`,
     ),
   )

@@ -1,12 +1,11 @@
+import { EFFECT_KINDS, controlsOf, modesOf } from '../effects'
 import fc from 'fast-check'
 import fastJsonPatch, { type Operation } from 'fast-json-patch'
 import { describe, expect, it } from 'vitest'
 import { EditRefused, point } from '../envelope'
-import { EFFECT_CONTROLS, EFFECT_KINDS } from '../scale'
 import { smallSong, withLine } from '../../test/songs'
 import { checkMix, checkWork } from '../validate'
 import {
-  EFFECT_MODES,
   envelopeOf,
   LIMITS,
   lineInCharge,
@@ -34,8 +33,8 @@ const effectOf = (kind: (typeof EFFECT_KINDS)[number]): Effect => ({
   name: '',
   bypass: false,
   wet: 1,
-  mode: EFFECT_MODES[kind][0],
-  params: Object.fromEntries(Object.entries(EFFECT_CONTROLS[kind]).map(([word, c]) => [word, c.initial])),
+  mode: modesOf(kind)[0],
+  params: Object.fromEntries(Object.entries(controlsOf(kind)).map(([word, c]) => [word, c.initial])),
 })
 
 /** A mix that uses every part of the format. */

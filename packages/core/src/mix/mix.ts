@@ -1,5 +1,5 @@
+import type { EffectKind } from '../effects'
 import type { Envelope, Points } from '../envelope'
-import type { EffectKind } from '../scale'
 
 /** A piece of audio on a track. Level and fades are the student's. */
 export interface Region {

@@ -1,8 +1,8 @@
+import { EFFECT_KINDS, controlsOf, modesOf } from '../effects'
 import { FORMS, MAX_BEND } from '../envelope'
-import { EFFECT_CONTROLS, EFFECT_KINDS, type Control } from '../scale'
+import { type Control } from '../scale'
 import { LONGEST_SONG_TICKS } from '../time'
 import { LIMITS } from './mix'
-import { EFFECT_MODES } from './modes'
 
 type Schema = Readonly<Record<string, unknown>>
 
@@ -55,8 +55,8 @@ const effect: Schema = {
       name,
       bypass: flag,
       wet: { type: 'number', minimum: 0, maximum: 1 },
-      mode: { enum: EFFECT_MODES[kind] },
-      params: params(EFFECT_CONTROLS[kind]),
+      mode: { enum: modesOf(kind) },
+      params: params(controlsOf(kind)),
     }),
   ),
 }

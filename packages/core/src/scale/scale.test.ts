@@ -1,8 +1,8 @@
+import { EFFECTS, EFFECT_KINDS, controlsOf } from '../effects'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   decibels,
-  EFFECT_CONTROLS,
   gainDecibels,
   hertz,
   levelGain,
@@ -23,7 +23,7 @@ import {
   type Control,
 } from '.'
 
-const controls: Control[] = [MIXER_CONTROLS, SEND_CONTROLS, ...Object.values(EFFECT_CONTROLS)].flatMap(
+const controls: Control[] = [MIXER_CONTROLS, SEND_CONTROLS, ...EFFECT_KINDS.map(controlsOf)].flatMap(
   (group) => Object.values(group as Record<string, Control>),
 )
 
@@ -151,7 +151,7 @@ describe('units', () => {
   })
 
   it('counts choices from 1', () => {
-    const { variation } = EFFECT_CONTROLS.chopper
+    const { variation } = EFFECTS.chopper.controls
     expect(variation.unit.format(0)).toBe('1')
     expect(variation.unit.format(6.7)).toBe('8')
     expect(readValue(variation, '3')).toEqual({ value: 2, clamped: false })

@@ -3,7 +3,7 @@
  * sound like is written by hand as well: how loud each part is, where it comes in, where it peaks.
  */
 import type { Heard, Part } from '../../src/heard'
-import type { CommandNote } from '../../src/checks'
+import type { CommandNote } from '../../src/evidence'
 import type { Mix } from '../../src/mix'
 import { addReturn, addSend, plainMix } from '../../src/mix'
 import type { SongVersion } from '../../src/song'

@@ -1,10 +1,10 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import type { DataSource } from 'typeorm'
 import { Problem } from '../http/problem'
-import { Person } from '../people/person.entity'
+import { Person } from '../people/entities'
 import { checkPassword } from './password-rules'
 import { hashPassword } from './passwords'
-import { Setting } from './setting.entity'
+import { Setting } from './entities'
 
 const hashOf = (code: string) => createHash('sha256').update(code.trim().toUpperCase()).digest('hex')
 

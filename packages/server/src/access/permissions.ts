@@ -1,12 +1,11 @@
 import type { DataSource } from 'typeorm'
-import { Assignment, isOpenTo } from '../assignments/assignment.entity'
-import { HandIn } from '../handins/hand-in.entity'
+import { Assignment, isOpenTo } from '../assignments/entities'
+import { HandIn } from '../handins/entities'
 import { notFound } from '../http/problem'
-import { Membership } from '../people/group.entity'
-import type { People } from '../people/people'
-import type { Person } from '../people/person.entity'
-import { SongVersionAsset } from '../songbook/song.entity'
-import { Work } from '../works/work.entity'
+import { Membership, type Person } from '../people/entities'
+import type { People } from '../people/service'
+import { SongVersionAsset } from '../songbook/entities'
+import { Work } from '../works/entities'
 
 /** Whose is whose. What a person may not see is reported as not found. */
 export class Permissions {
@@ -52,8 +51,14 @@ export class Permissions {
     return { handIn, work, assignment: await this.assignment(person, work.assignmentId) }
   }
 
+  /** An audio that somebody may hear. @throws Problem 404 */
+  async asset(person: Person, assetId: string): Promise<string> {
+    if (!(await this.#mayHear(person, assetId))) throw notFound()
+    return assetId
+  }
+
   /** Whether an assignment of one of the person's groups uses this audio; teachers may hear the whole songbook. */
-  async mayHear(person: Person, assetId: string): Promise<boolean> {
+  async #mayHear(person: Person, assetId: string): Promise<boolean> {
     const { id: personId, role } = person
     if (role === 'teacher') return !(await this.people.isOut(person))
     const count = await this.database

@@ -1,136 +1,39 @@
-import { IsOptional, IsString, Length, Matches, MaxLength } from 'class-validator'
-import { IsId } from '../http/fields'
+import { DemoSignIn, FirstTeacher, OwnPassword, SignIn } from '@rudlo/contract/access'
+import { Hono } from 'hono'
+import { answer, done } from '../http/answer'
+import { body } from '../http/validated'
+import { who, type Env } from '../http/who'
 import type { Services } from '../services'
-import { Person } from '../people/person.entity'
-import { notFound, Problem } from '../http/problem'
-import { route, routeWithBody, type Route } from '../http/route'
-import { checkPassword } from './password-rules'
-import { hashPassword } from './passwords'
 
-class SignInBody {
-  @IsString({ message: 'The sign-in name is missing' })
-  @MaxLength(60, { message: 'That sign-in name is too long' })
-  signIn!: string
+/** Signing in and out, sessions, an own password. */
+export const accessRoutes = ({ access, sessions }: Services) =>
+  new Hono<Env>()
+    .get('/session', who('anyone'), async (c) => answer(c, await access.whoIsHere(c.get('person'))))
 
-  @IsString({ message: 'The password is missing' })
-  @MaxLength(200, { message: 'That password is too long' })
-  password!: string
-}
+    .post('/session', who('anyone'), body(SignIn), async (c) =>
+      answer(c, await access.signIn(c, c.req.valid('json'))),
+    )
 
-class DemoSignInBody {
-  @IsId()
-  person!: string
-}
+    .post('/demo-session', who('anyone'), body(DemoSignIn), async (c) =>
+      answer(c, await access.signInToDemo(c, c.req.valid('json').person)),
+    )
 
-class FirstTeacherBody {
-  @IsString()
-  @MaxLength(40)
-  code!: string
+    .post('/first-teacher', who('anyone'), body(FirstTeacher), async (c) =>
+      answer(c, await access.firstTeacher(c, c.req.valid('json'))),
+    )
 
-  @IsString()
-  @Length(1, 120, { message: 'Please give your name' })
-  name!: string
+    .put('/session/password', who('signed-in'), body(OwnPassword), async (c) =>
+      answer(c, await access.changePassword(c, c.get('person'), c.req.valid('json'))),
+    )
 
-  @Matches(/^[a-z0-9._-]{2,60}$/, {
-    message: 'A sign-in name has 2 to 60 small letters, digits, dots or dashes',
-  })
-  signIn!: string
+    .get('/sessions', who('signed-in'), async (c) => answer(c, await sessions.of(c, c.get('person').id)))
 
-  @IsString()
-  @Length(8, 200, { message: 'A password has at least 8 characters' })
-  password!: string
-}
+    .delete('/sessions/:session', who('signed-in'), async (c) => {
+      await sessions.endOne(c.get('person').id, c.req.param('session'))
+      return done(c)
+    })
 
-class OwnPasswordBody {
-  /** The password as it is now; not needed where it was given by a teacher. */
-  @IsOptional()
-  @IsString()
-  @MaxLength(200)
-  now?: string
-
-  @IsString()
-  @Length(8, 200, { message: 'A password has at least 8 characters' })
-  password!: string
-}
-
-/** What a browser may know about a person. */
-export function personView({ id, name, role, mustChange }: Person) {
-  return { id, name, role, mustChange }
-}
-
-export function accessRoutes({
-  database,
-  sessions,
-  installation,
-  guard,
-  people: classes,
-}: Services): Route[] {
-  const people = database.getRepository(Person)
-  return [
-    route('get', '/api/session', 'anyone', async ({ person }) => ({
-      person: person && {
-        ...personView(person),
-        classes: await classes.countOf(person.id),
-        isOut: await classes.isOut(person),
-      },
-      demo:
-        installation.demo && !person
-          ? (await people.find({ order: { role: 'DESC', name: 'ASC' } })).map(personView)
-          : [],
-      needsFirstTeacher: !person && (await installation.needsFirstTeacher()),
-    })),
-
-    routeWithBody('post', '/api/session', 'anyone', SignInBody, async ({ c, body }) => {
-      const person = await people.findOneBy({ signIn: body.signIn.trim().toLowerCase() })
-      if (!(await guard.proves(c, body.signIn, person, body.password)) || !person)
-        throw new Problem(401, 'wrong-password', 'That name and password do not belong together.')
-      await sessions.begin(c, person.id)
-      return personView(person)
-    }),
-
-    routeWithBody('post', '/api/demo-session', 'anyone', DemoSignInBody, async ({ c, body }) => {
-      const person = installation.demo ? await people.findOneBy({ id: body.person }) : null
-      if (!person) throw notFound()
-      await sessions.begin(c, person.id)
-      return personView(person)
-    }),
-
-    routeWithBody('post', '/api/first-teacher', 'anyone', FirstTeacherBody, async ({ c, body }) => {
-      const person = await installation.createFirstTeacher(body)
-      await sessions.begin(c, person.id)
-      return personView(person)
-    }),
-
-    routeWithBody(
-      'put',
-      '/api/session/password',
-      'signed-in',
-      OwnPasswordBody,
-      async ({ c, person, body }) => {
-        // whoever was given a password does not have to know it again, whoever chose one does
-        if (!person.mustChange && !(await guard.proves(c, person.signIn, person, body.now ?? '')))
-          throw new Problem(403, 'wrong-password', 'That is not your password as it is now.')
-        checkPassword(body.password, person)
-        const passwordHash = await hashPassword(body.password, person.id)
-        await database.transaction(async (manager) => {
-          await manager.update(Person, person.id, { passwordHash, mustChange: false })
-          await sessions.endAllOf(manager, person.id)
-        })
-        await sessions.begin(c, person.id)
-        return personView({ ...person, mustChange: false })
-      },
-    ),
-
-    route('get', '/api/sessions', 'signed-in', ({ c, person }) => sessions.of(c, person.id)),
-
-    route('delete', '/api/sessions/:session', 'signed-in', async ({ person, param }) => {
-      if (!(await sessions.endOne(person.id, param('session')))) throw notFound()
-      return null
-    }),
-
-    route('delete', '/api/session', 'anyone', async ({ c }) => {
+    .delete('/session', who('anyone'), async (c) => {
       await sessions.end(c)
-      return null
-    }),
-  ]
-}
+      return done(c)
+    })

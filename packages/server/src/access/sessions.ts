@@ -1,32 +1,22 @@
+import type { OwnSession } from '@rudlo/contract/access'
 import { createHash, randomBytes } from 'node:crypto'
 import type { Context } from 'hono'
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie'
 import { LessThan, MoreThan, type DataSource, type EntityManager } from 'typeorm'
 import type { Happenings } from '../live/happenings'
-import { Person } from '../people/person.entity'
+import { Person } from '../people/entities'
 import { deviceOf } from './device'
-import { Session } from './session.entity'
+import { notFound } from '../http/problem'
+import { Session } from './entities'
+import { SESSION_NAME_LENGTH, ownSession } from './views'
 
 const COOKIE = 'rudlo_session'
 const DAYS = 14
 /** A session is noted as used at most so often. */
 const NOTE_MS = 5 * 60_000
-/** So much of the hash names a session to its owner: enough to tell sessions apart, too little to find its token. */
-const NAME_LENGTH = 20
 
 function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('hex')
-}
-
-/** A session as its owner sees it. */
-export interface OwnSession {
-  readonly id: string
-  /** Kind of browser and system, such as "Firefox, Linux". */
-  readonly device: string
-  readonly begunAt: Date
-  readonly seenAt: Date
-  /** Whether it is the one that asks. */
-  readonly here: boolean
 }
 
 /** Sessions in the database, named by an HttpOnly cookie. Whoever ends one ends its open lines as well. */
@@ -91,19 +81,13 @@ export class Sessions {
     const found = await this.database
       .getRepository(Session)
       .find({ where: { personId, expiresAt: MoreThan(new Date()) }, order: { seenAt: 'DESC' } })
-    return found.map(({ tokenHash, device, createdAt, seenAt }) => ({
-      id: tokenHash.slice(0, NAME_LENGTH),
-      device,
-      begunAt: createdAt,
-      seenAt,
-      here: tokenHash === mine,
-    }))
+    return found.map((session) => ownSession(session, mine))
   }
 
-  /** Ends one session of a person. @returns whether there was one */
-  async endOne(personId: string, id: string): Promise<boolean> {
-    if (id.length !== NAME_LENGTH) return false
-    return this.database.transaction(async (manager) => {
+  /** Ends one session of a person. @throws Problem 404 where there is none */
+  async endOne(personId: string, id: string): Promise<void> {
+    if (id.length !== SESSION_NAME_LENGTH) throw notFound()
+    await this.database.transaction(async (manager) => {
       const gone = await manager
         .createQueryBuilder()
         .delete()
@@ -111,11 +95,11 @@ export class Sessions {
         .where('person_id = :personId AND LEFT(token_hash, :length) = :id', {
           personId,
           id,
-          length: NAME_LENGTH,
+          length: SESSION_NAME_LENGTH,
         })
         .execute()
+      if (!gone.affected) throw notFound()
       await this.#over(manager, personId)
-      return Boolean(gone.affected)
     })
   }
 

@@ -1,11 +1,12 @@
-import { completeBrief, readBrief, type Brief } from '@rudlo/core/brief'
+import { readBrief, type Brief } from '@rudlo/core/brief'
 import type { Mix } from '@rudlo/core/mix'
+import { readRubric, type Rubric } from '@rudlo/core/rubric'
+import { readKeptBrief } from '@rudlo/core/stored'
 import { checkMix } from '@rudlo/core/validate'
 import type { SongVersion } from '@rudlo/core/song'
 import type { DataSource, EntityManager } from 'typeorm'
 import { badInput } from '../http/problem'
-import type { Assignment } from './assignment.entity'
-import { Exception } from './exception.entity'
+import { type Assignment, Exception } from './entities'
 
 /** Which brief holds for whom. */
 export class Briefs {
@@ -13,7 +14,7 @@ export class Briefs {
 
   /** The brief of an assignment as its teacher wrote it for everybody. */
   of({ brief }: Pick<Assignment, 'brief'>): Brief {
-    return completeBrief(JSON.parse(brief) as Partial<Brief>)
+    return readKeptBrief(brief)
   }
 
   /**
@@ -47,4 +48,13 @@ export function sentMix(document: unknown, song: SongVersion): Mix {
   const checked = checkMix(document, song)
   if (!checked.ok) throw badInput(checked.problem)
   return checked.mix
+}
+
+/** Reads a rubric that was sent. @throws Problem 400 with the core's sentence */
+export function sentRubric(document: unknown): Rubric {
+  try {
+    return readRubric(document)
+  } catch (error) {
+    throw badInput((error as Error).message)
+  }
 }

@@ -1,41 +1,13 @@
 import { randomUUID } from 'node:crypto'
-import { Type } from 'class-transformer'
-import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, ValidateNested } from 'class-validator'
+import type { GroupAndDate, GroupOfAssignment } from '@rudlo/contract/assignments'
 import type { DataSource, EntityManager } from 'typeorm'
-import { IsId, IsMoment } from '../http/fields'
+import { dateOf } from '../http/moment'
 import { badInput, notFound, notNow } from '../http/problem'
-import type { Person } from '../people/person.entity'
+import type { Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
-import { Assignment } from './assignment.entity'
-
-class GroupAndDate {
-  @IsId()
-  group!: string
-
-  @IsMoment('The due date is not a date')
-  dueAt!: string | null
-}
-
-/** Groups that get an assignment as well, each with its own due date. */
-export class MoreGroupsBody {
-  @IsArray({ message: 'Say which groups' })
-  @ArrayMinSize(1, { message: 'Say which groups' })
-  @ArrayMaxSize(50, { message: 'At most 50 groups at once' })
-  @ArrayUnique((g: GroupAndDate) => g.group, { message: 'Each group once' })
-  @ValidateNested({ each: true })
-  @Type(() => GroupAndDate)
-  groups!: GroupAndDate[]
-}
-
-/** A group of a teacher, and what it has of an assignment. */
-export interface GroupOfAssignment {
-  readonly group: string
-  readonly name: string
-  readonly students: number
-  /** The group's own assignment; null where it has none yet. */
-  readonly assignment: string | null
-  readonly dueAt: Date | null
-}
+import { Assignment } from './entities'
+import { groupsWith } from './queries'
+import { groupOfAssignmentView } from './views'
 
 /** The first of those that were given together: all others name it. */
 const firstOf = ({ id, givenWith }: Assignment) => givenWith ?? id
@@ -48,28 +20,16 @@ export class SeveralGroups {
   constructor(private readonly database: DataSource) {}
 
   /** All groups of a teacher, and which of them have the assignment. */
-  async of(
-    person: Person,
-    assignment: Assignment,
-    manager: EntityManager = this.database.manager,
-  ): Promise<GroupOfAssignment[]> {
-    const first = firstOf(assignment)
-    const rows: (Omit<GroupOfAssignment, 'students'> & { students: string })[] = await manager.query(
-      `SELECT g.id AS \`group\`, g.name, a.id AS assignment, a.due_at AS dueAt,
-              (SELECT COUNT(*) FROM memberships s WHERE s.group_id = g.id AND s.role = 'student') AS students
-         FROM class_groups g JOIN memberships m ON m.group_id = g.id AND m.person_id = ? AND m.role = 'teacher'
-         LEFT JOIN assignments a ON a.group_id = g.id AND (a.id = ? OR a.given_with = ?)
-        ORDER BY g.name`,
-      [person.id, first, first],
-    )
-    return rows.map((r) => ({ ...r, students: Number(r.students) }))
+  async of(person: Person, assignment: Assignment): Promise<GroupOfAssignment[]> {
+    const rows = await groupsWith(this.database.manager, person.id, firstOf(assignment))
+    return rows.map(groupOfAssignmentView)
   }
 
   /**
    * Gives an assignment to more groups, as it is saved: all of them get it, or none does.
    * @throws Problem where a group is not the teacher's, is empty, has it already, or would get it due before it opens
    */
-  async give(person: Person, assignment: Assignment, wanted: MoreGroupsBody['groups']): Promise<number> {
+  async give(person: Person, assignment: Assignment, wanted: readonly GroupAndDate[]): Promise<number> {
     const known = new Map((await this.of(person, assignment)).map((g) => [g.group, g]))
     const made = wanted.map(({ group, dueAt }) => {
       const found = known.get(group)
@@ -77,7 +37,7 @@ export class SeveralGroups {
       if (found.assignment) throw notNow(`${found.name} has this assignment already.`)
       if (!found.students)
         throw badInput(`${found.name} has no students yet: nobody would get it. Add students first.`)
-      const due = dueAt ? new Date(dueAt) : null
+      const due = dateOf(dueAt)
       if (due && assignment.opensAt && due <= assignment.opensAt)
         throw badInput(`For ${found.name} it would be due before it opens.`)
       return {
@@ -108,7 +68,7 @@ export class SeveralGroups {
     change: Pick<Assignment, 'title' | 'brief' | 'modelHeard' | 'handInLimit' | 'startingMix'> &
       Partial<Pick<Assignment, 'model'>>,
   ): Promise<number> {
-    const others = (await this.of(person, assignment, manager)).flatMap((g) =>
+    const others = (await groupsWith(manager, person.id, firstOf(assignment))).flatMap((g) =>
       g.assignment && g.assignment !== assignment.id ? [g.assignment] : [],
     )
     for (const id of others) {

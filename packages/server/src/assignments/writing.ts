@@ -1,105 +1,23 @@
 import { randomUUID } from 'node:crypto'
-import type { Mix } from '@rudlo/core/mix'
-import { USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
-import {
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsObject,
-  IsOptional,
-  IsString,
-  Length,
-  Matches,
-  Max,
-  Min,
-} from 'class-validator'
+import type {
+  AssignmentSettings,
+  ChangedAssignment,
+  ChangeKept,
+  NewAssignment,
+  StudentException,
+} from '@rudlo/contract/assignments'
+import { USUAL_RUBRIC } from '@rudlo/core/rubric'
+import { readMix } from '@rudlo/core/stored'
 import type { DataSource } from 'typeorm'
-import { AsSent } from '../http/as-sent'
 import { breath } from '../http/breath'
-import { IsId, IsMoment } from '../http/fields'
 import { badInput, notFound, notNow } from '../http/problem'
-import { Membership } from '../people/group.entity'
-import type { Person } from '../people/person.entity'
+import { Membership, type Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
 import type { Songs } from '../songbook/songs'
-import { Assignment, MODEL_HEARD, type ModelHeard } from './assignment.entity'
-import { sentBrief, sentMix } from './briefs'
-import { Exception } from './exception.entity'
+import { Assignment, Exception } from './entities'
+import { dateOf } from '../http/moment'
+import { sentBrief, sentMix, sentRubric } from './briefs'
 import type { SeveralGroups } from './several-groups'
-
-/** What a teacher sets of an assignment. */
-export class AssignmentBody {
-  @IsString()
-  @Length(1, 200, { message: 'The assignment needs a title of at most 200 characters' })
-  @Matches(/\S/, { message: 'The assignment needs a title' })
-  title!: string
-
-  @AsSent()
-  @IsObject({ message: 'The brief is missing' })
-  brief!: object
-
-  @IsIn(MODEL_HEARD, { message: 'Say from when on the model may be heard' })
-  modelHeard!: ModelHeard
-
-  @IsMoment('The date on which it opens is not a date')
-  opensAt!: string | null
-
-  @IsMoment('The due date is not a date')
-  dueAt!: string | null
-
-  @IsOptional()
-  @IsInt({ message: 'The number of hand-ins must be a whole number' })
-  @Min(1, { message: 'At least one hand-in must be allowed' })
-  @Max(100, { message: 'At most 100 hand-ins can be allowed' })
-  handInLimit!: number | null
-}
-
-export class NewAssignmentBody extends AssignmentBody {
-  @IsId()
-  group!: string
-
-  @IsId()
-  songVersion!: string
-
-  @AsSent()
-  @IsObject({ message: 'The starting mix is missing' })
-  startingMix!: object
-
-  @AsSent()
-  @IsOptional()
-  @IsObject()
-  model?: object | null
-}
-
-export class ChangedAssignmentBody extends AssignmentBody {
-  /** The revision that this change follows. */
-  @IsInt()
-  @Min(1)
-  @Max(4e9)
-  revision!: number
-
-  @AsSent()
-  @IsOptional()
-  @IsObject()
-  startingMix?: object
-
-  /** Whether the other groups that it was given to get the change as well. */
-  @IsOptional()
-  @IsBoolean()
-  everywhere?: boolean
-}
-
-export class ExceptionBody {
-  @IsMoment('The due date is not a date')
-  dueAt!: string | null
-
-  @AsSent()
-  @IsOptional()
-  @IsObject()
-  brief!: object | null
-}
-
-const dateOf = (text: string | null | undefined) => (text ? new Date(text) : null)
 
 /** Writing assignments: what a teacher may change, and when. */
 export class AssignmentWriting {
@@ -110,7 +28,7 @@ export class AssignmentWriting {
   ) {}
 
   /** Gives a group an assignment. @throws Problem where the group is not the teacher's or empty, or something is wrong */
-  async create(person: Person, body: NewAssignmentBody): Promise<Assignment> {
+  async create(person: Person, body: NewAssignment): Promise<Assignment> {
     const members = this.database.getRepository(Membership)
     if (!(await members.findOneBy({ groupId: body.group, personId: person.id, role: 'teacher' })))
       throw notFound()
@@ -135,7 +53,7 @@ export class AssignmentWriting {
       model: modelText,
       createdAt: new Date(),
       revision: 1,
-      ...this.#settings(body, JSON.stringify(sentBrief(body.brief, song, mix))),
+      ...this.#settings(body, JSON.stringify(sentBrief(body.brief, song, mix)), false),
     })
     await this.database.transaction(async (manager) => {
       await manager.insert(Assignment, assignment)
@@ -145,18 +63,12 @@ export class AssignmentWriting {
   }
 
   /** Changes an assignment. Hand-ins keep the brief that they were made for. @throws Problem 409 where it was changed */
-  async change(
-    person: Person,
-    assignment: Assignment,
-    body: ChangedAssignmentBody,
-  ): Promise<{ revision: number; others: number }> {
+  async change(person: Person, assignment: Assignment, body: ChangedAssignment): Promise<ChangeKept> {
     const song = await this.songs.version(assignment.songVersionId)
-    const mix = body.startingMix
-      ? sentMix(body.startingMix, song)
-      : (JSON.parse(assignment.startingMix) as Mix)
+    const mix = body.startingMix ? sentMix(body.startingMix, song) : readMix(assignment.startingMix)
     await breath()
     const brief = JSON.stringify(sentBrief(body.brief, song, mix))
-    const settings = this.#settings(body, brief)
+    const settings = this.#settings(body, brief, assignment.draft)
     await breath()
     const startingMix = JSON.stringify(mix)
     const others = await this.database.transaction(async (manager) => {
@@ -180,13 +92,15 @@ export class AssignmentWriting {
     return { revision: body.revision + 1, others }
   }
 
-  #settings(body: AssignmentBody, brief: string) {
+  /** What is kept of the settings; whether it is a draft stays as it was where nothing is said of it. */
+  #settings(body: AssignmentSettings, brief: string, draft: boolean) {
     const [opensAt, dueAt] = [dateOf(body.opensAt), dateOf(body.dueAt)]
     if (opensAt && dueAt && dueAt <= opensAt) throw badInput('It would be due before it opens.')
     return {
       title: body.title.trim(),
       brief,
       modelHeard: body.modelHeard,
+      draft: body.draft ?? draft,
       opensAt,
       dueAt,
       handInLimit: body.handInLimit ?? null,
@@ -202,8 +116,9 @@ export class AssignmentWriting {
     })
   }
 
-  /** Changes what hand-ins are marked by. Marks on lines or levels that are gone are not shown any more. */
-  async setRubric(person: Person, assignment: Assignment, rubric: Rubric): Promise<void> {
+  /** Changes what hand-ins are marked by. Marks on lines or levels that are gone are not shown any more. @throws Problem 400 */
+  async setRubric(person: Person, assignment: Assignment, document: object): Promise<void> {
+    const rubric = sentRubric(document)
     await this.database.transaction(async (manager) => {
       await manager.update(Assignment, assignment.id, { rubric: JSON.stringify(rubric) })
       await leaveTrail(manager, person.id, 'changed the rubric', assignment.id)
@@ -211,11 +126,16 @@ export class AssignmentWriting {
   }
 
   /** More time or a simpler brief for one student; neither takes the exception away. */
-  async except(person: Person, assignment: Assignment, personId: string, body: ExceptionBody): Promise<void> {
+  async except(
+    person: Person,
+    assignment: Assignment,
+    personId: string,
+    body: StudentException,
+  ): Promise<void> {
     const key = { groupId: assignment.groupId, personId, role: 'student' as const }
     if (!(await this.database.getRepository(Membership).findOneBy(key))) throw notFound()
     const song = await this.songs.version(assignment.songVersionId)
-    const mix = JSON.parse(assignment.startingMix) as Mix
+    const mix = readMix(assignment.startingMix)
     const brief = body.brief ? JSON.stringify(sentBrief(body.brief, song, mix)) : null
     const dueAt = dateOf(body.dueAt)
     await this.database.transaction(async (manager) => {

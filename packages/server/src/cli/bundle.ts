@@ -1,13 +1,16 @@
+import { logFile } from '../http/log'
 import 'reflect-metadata'
 import { createWriteStream, renameSync, statSync } from 'node:fs'
 import { pipeline } from 'node:stream/promises'
-import type { Mix, WorkDocument } from '@rudlo/core/mix'
+import type { Mix } from '@rudlo/core/mix'
+import { readMix, readWork } from '@rudlo/core/stored'
 import type { DataSource } from 'typeorm'
-import { Assignment } from '../assignments/assignment.entity'
-import { connectionFrom, dataSource } from '../database/data-source'
-import { Person } from '../people/person.entity'
+import { Assignment } from '../assignments/entities'
+import { connectionFrom } from '../config'
+import { dataSource } from '../database/data-source'
+import { Person } from '../people/entities'
 import { createServices } from '../services'
-import { Work } from '../works/work.entity'
+import { Work } from '../works/entities'
 import { readOptions } from './options'
 
 /**
@@ -26,7 +29,7 @@ export async function bundle(args: readonly string[]): Promise<string> {
     const services = createServices(database, {
       demo: false,
       workers: new URL('./', import.meta.url),
-      log: () => undefined,
+      log: logFile(undefined),
     })
     await pipeline(await services.bundles.pack(songVersionId, mix), createWriteStream(`${values.out}.part`))
     renameSync(`${values.out}.part`, values.out)
@@ -39,15 +42,14 @@ export async function bundle(args: readonly string[]): Promise<string> {
 async function find(database: DataSource, id: string): Promise<{ songVersionId: string; mix: Mix }> {
   const assignments = database.getRepository(Assignment)
   const assignment = await assignments.findOneBy({ id })
-  if (assignment)
-    return { songVersionId: assignment.songVersionId, mix: JSON.parse(assignment.startingMix) as Mix }
+  if (assignment) return { songVersionId: assignment.songVersionId, mix: readMix(assignment.startingMix) }
   const work = await database.getRepository(Work).findOneBy({ id })
   if (!work)
     throw new RangeError(
       `There is no work and no assignment "${id}". Call bundle without an id to list them.`,
     )
   const { songVersionId } = await assignments.findOneByOrFail({ id: work.assignmentId })
-  return { songVersionId, mix: (JSON.parse(work.document) as WorkDocument).mix }
+  return { songVersionId, mix: readWork(work.document).mix }
 }
 
 /** Every assignment and every work with its id. */

@@ -1,6 +1,6 @@
 import 'reflect-metadata'
 import { loadBackup, lookThrough } from '../backup/load'
-import { connectionFrom } from '../database/data-source'
+import { connectionFrom } from '../config'
 import { readOptions } from './options'
 
 /**

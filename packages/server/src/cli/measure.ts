@@ -1,7 +1,8 @@
 import { closeSync, fstatSync, openSync, readSync } from 'node:fs'
-import { Worker } from 'node:worker_threads'
+import { fileURLToPath } from 'node:url'
 import { wavLayout } from '@rudlo/core/exchange'
 import { loudnessOf, type ChannelLoudness } from '@rudlo/core/loudness'
+import { Piscina } from 'piscina'
 import { measureChannel, type ChannelTask } from './measure-channel'
 
 /** JSON has no infinity: silence is null. */
@@ -17,14 +18,18 @@ export async function measure(args: readonly string[]): Promise<string> {
   const bytes = readShared(file)
   const layout = wavLayout(bytes)
   // each channel has a thread of its own: this one takes the first
+  const threads = new Piscina<ChannelTask, ChannelLoudness>({
+    filename: fileURLToPath(new URL('channel-worker.js', import.meta.url)),
+    maxThreads: Math.max(1, layout.channels - 1),
+    minThreads: 0,
+  })
   const others = Array.from({ length: layout.channels - 1 }, (_, i) =>
-    inWorker({ bytes, layout, channel: i + 1 }),
+    threads.run({ bytes, layout, channel: i + 1 }),
   )
   const first = measureChannel({ bytes, layout, channel: 0 })
-  const { integrated, momentary, shortTerm, range, truePeak } = loudnessOf([
-    first,
-    ...(await Promise.all(others)),
-  ])
+  const all = [first, ...(await Promise.all(others))]
+  await threads.destroy()
+  const { integrated, momentary, shortTerm, range, truePeak } = loudnessOf(all)
   if (args.includes('--json')) {
     return JSON.stringify({
       integrated: integrated === null ? null : finite(integrated),
@@ -61,12 +66,4 @@ function readShared(file: string): Uint8Array {
   } finally {
     closeSync(descriptor)
   }
-}
-
-function inWorker(task: ChannelTask): Promise<ChannelLoudness> {
-  const worker = new Worker(new URL('channel-worker.js', import.meta.url), { workerData: task })
-  return new Promise((resolve, reject) => {
-    worker.once('message', resolve)
-    worker.once('error', reject)
-  })
 }

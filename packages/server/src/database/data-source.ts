@@ -1,24 +1,24 @@
 import type { DataSource } from 'typeorm'
-import { Guess, KnownBrowser } from '../access/guess.entity'
-import { Session } from '../access/session.entity'
-import { Setting } from '../access/setting.entity'
-import { Assignment } from '../assignments/assignment.entity'
-import { Exception } from '../assignments/exception.entity'
-import { HandIn } from '../handins/hand-in.entity'
-import { Presence } from '../lesson/presence.entity'
-import { Happening } from '../live/happening.entity'
-import { FormerMember, Group, JoinRequest, Membership } from '../people/group.entity'
-import { Person } from '../people/person.entity'
-import { TrailEntry } from '../people/trail.entity'
-import { BankRemarkRow, Remark, Reply, Review } from '../reviews/review.entity'
-import { Asset, AssetChunk } from '../songbook/asset.entity'
-import { Song, SongVersionAsset, SongVersionRow } from '../songbook/song.entity'
-import { Upload, UploadChunk } from '../songbook/upload.entity'
-import { Surfaces } from '../surfaces/surfaces.entity'
-import { OpenedHint } from '../works/opened-hint.entity'
-import { TaskTries } from '../works/task-tries.entity'
-import { Try, Work, WorkCommand } from '../works/work.entity'
+import { Guess, KnownBrowser, Session, Setting } from '../access/entities'
+import { Assignment, Exception } from '../assignments/entities'
+import { HandIn } from '../handins/entities'
+import { Presence } from '../lesson/entities'
+import { Happening } from '../live/entities'
+import { FormerMember, Group, JoinRequest, Membership, Person, TrailEntry } from '../people/entities'
+import { BankRemarkRow, Remark, Reply, Review } from '../reviews/entities'
+import {
+  Asset,
+  AssetChunk,
+  Song,
+  SongVersionAsset,
+  SongVersionRow,
+  Upload,
+  UploadChunk,
+} from '../songbook/entities'
+import { SurfacesRow } from '../surfaces/entities'
+import { OpenedHint, TaskTries, Try, Work, WorkCommand } from '../works/entities'
 import { GuardedDataSource } from './guarded-source'
+import { Drafts1764800000000 } from './migrations/1764800000000-drafts'
 import { Harm1764700000000 } from './migrations/1764700000000-harm'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
@@ -36,25 +36,6 @@ export interface DatabaseSettings {
   readonly database: string
 }
 
-/**
- * The database that the starter names in the environment.
- * @throws RangeError where it names none
- */
-export function connectionFrom(environment: NodeJS.ProcessEnv): DatabaseSettings {
-  const need = (name: string) => {
-    const value = environment[name]
-    if (value === undefined) throw new RangeError(`${name} is not set: start Rudlo with npm.`)
-    return value
-  }
-  return {
-    host: need('RUDLO_DB_HOST'),
-    port: Number(need('RUDLO_DB_PORT')),
-    username: need('RUDLO_DB_USER'),
-    password: need('RUDLO_DB_PASSWORD'),
-    database: need('RUDLO_DB_NAME'),
-  }
-}
-
 /** Connections that a server holds at most. */
 export const POOL_SIZE = 16
 
@@ -68,6 +49,7 @@ export const MIGRATIONS = [
   Songbook1764500000000,
   SeveralGroups1764600000000,
   Harm1764700000000,
+  Drafts1764800000000,
 ] as const
 
 /**
@@ -111,7 +93,7 @@ export function dataSource(
       BankRemarkRow,
       Happening,
       Presence,
-      Surfaces,
+      SurfacesRow,
       Upload,
       UploadChunk,
       Exception,

@@ -1,6 +1,6 @@
 /** Worker thread that plays one part of a song of the demo. */
-import { parentPort } from 'node:worker_threads'
 import { playPart, SONGS } from '@rudlo/demo'
+import { answering } from '../jobs/answering'
 
 /** Which part of which song. */
 export interface PartTask {
@@ -8,9 +8,9 @@ export interface PartTask {
   readonly part: string
 }
 
-parentPort!.on('message', ({ song, part: id }: PartTask) => {
+export default answering<PartTask, readonly Int16Array[]>(({ song, part: id }) => {
   const score = SONGS.find((s) => s.title === song)
   const part = score?.parts.find((p) => p.id === id)
-  if (!score || !part) parentPort!.postMessage({ error: `There is no part "${id}" of "${song}".` })
-  else parentPort!.postMessage({ result: playPart(score, part).channels })
+  if (!score || !part) throw new Error(`There is no part "${id}" of "${song}".`)
+  return playPart(score, part).channels
 })

@@ -1,31 +1,12 @@
-import type { WorkDocument } from '@rudlo/core/mix'
-import { In, type DataSource } from 'typeorm'
-import { Person, type Role } from '../people/person.entity'
-import { Remark, Reply, Review } from '../reviews/review.entity'
-import { isBack, stateFor, type HandIn } from './hand-in.entity'
-
-/** A remark as both sides see it. */
-export function remarkView(
-  { id, lane, fromTick, toTick, text, subject, suggestion, revision, doneAt, createdAt }: Remark,
-  replies: readonly { readonly author: string; readonly text: string; readonly createdAt: Date }[] = [],
-) {
-  return {
-    id,
-    lane,
-    from: fromTick,
-    to: toTick,
-    text,
-    subject,
-    suggestion: suggestion === null ? null : (JSON.parse(suggestion) as unknown),
-    revision,
-    done: doneAt !== null,
-    createdAt,
-    replies,
-  }
-}
+import type { Role } from '@rudlo/contract/access'
+import type { HandInView, QueueEntry, VersionOf } from '@rudlo/contract/handins'
+import { readAssessment, readMeasurement, readWork } from '@rudlo/core/stored'
+import { textOf } from '../http/moment'
+import { isBack, stateFor, type HandIn } from './entities'
+import type { QueueRow } from './queries'
 
 /** A hand-in without its review: always visible to both sides. */
-export function handInView(handIn: HandIn, reader: Role) {
+export function handInView(handIn: HandIn, reader: Role): HandInView {
   const { id, workId, number, document, measurement, assessment, said, handedInAt } = handIn
   const back = reader === 'teacher' || isBack(handIn)
   return {
@@ -34,47 +15,35 @@ export function handInView(handIn: HandIn, reader: Role) {
     number,
     state: stateFor(reader, handIn),
     // listening notes are the student's own, to self: they go no further
-    document: { ...(JSON.parse(document) as WorkDocument), notes: [] },
-    measurement: measurement === null ? null : (JSON.parse(measurement) as unknown),
-    assessment: assessment === null ? null : (JSON.parse(assessment) as unknown),
+    document: { ...readWork(document), notes: [] },
+    measurement: measurement === null ? null : readMeasurement(measurement),
+    assessment: assessment === null ? null : readAssessment(assessment),
     said,
     outcome: back && handIn.state !== 'waiting' ? handIn.outcome : null,
-    handedInAt,
-    givenBackAt: back ? handIn.givenBackAt : null,
-    openedAt: back ? handIn.openedAt : null,
+    handedInAt: textOf(handedInAt),
+    givenBackAt: back ? textOf(handIn.givenBackAt) : null,
+    openedAt: back ? textOf(handIn.openedAt) : null,
     // why there are no figures; for the teacher, who can have it measured again
     measureProblem: reader === 'teacher' ? handIn.measureProblem : null,
   }
 }
 
-/** Marks, comment and remarks. A student sees them only once the hand-in was given back. */
-export async function reviewView(database: DataSource, handIn: HandIn, reader: Role) {
-  if (reader === 'student' && !isBack(handIn)) return null
-  const review = await database.getRepository(Review).findOneBy({ handInId: handIn.id })
-  const remarks = await database
-    .getRepository(Remark)
-    .find({ where: { handInId: handIn.id }, order: { fromTick: 'ASC', createdAt: 'ASC' } })
-  const replies = remarks.length
-    ? await database
-        .getRepository(Reply)
-        .find({ where: { remarkId: In(remarks.map((r) => r.id)) }, order: { createdAt: 'ASC' } })
-    : []
-  const authors = await database
-    .getRepository(Person)
-    .findBy({ id: In([...replies.map((r) => r.authorId), ...(review ? [review.reviewerId] : [])]) })
-  const nameOf = (id: string) => authors.find((a) => a.id === id)?.name ?? ''
+export const versionView = ({ id, number }: HandIn): VersionOf => ({ id, number })
+
+/** @param all every row of the queue: whoever did it together, and whose is the same, is found among them */
+export function queueView(row: QueueRow, all: readonly QueueRow[]): QueueEntry {
+  const { sameAs, workId, pair, newest, handedInAt, givenBackAt, openedAt, seenAt, ...rest } = row
+  const others = all.filter((r) => r.workId !== workId)
+  const isPartner = (r: QueueRow) => pair !== null && r.pair === pair
+  const same = sameAs === null ? [] : others.filter((r) => r.sameAs === sameAs && !isPartner(r))
   return {
-    marks: review ? (JSON.parse(review.marks) as Record<string, number>) : {},
-    comment: review?.comment ?? '',
-    revision: review?.revision ?? 0,
-    reviewer: review ? nameOf(review.reviewerId) : null,
-    remarks: remarks.map((remark) =>
-      remarkView(
-        remark,
-        replies
-          .filter((r) => r.remarkId === remark.id)
-          .map((r) => ({ author: nameOf(r.authorId), text: r.text, createdAt: r.createdAt })),
-      ),
-    ),
+    ...rest,
+    handedInAt: textOf(handedInAt),
+    givenBackAt: textOf(givenBackAt),
+    openedAt: textOf(openedAt),
+    seenAt: textOf(seenAt),
+    with: others.find(isPartner)?.student ?? null,
+    newest: Number(newest) === 1,
+    sameAs: [...new Set(same.map((r) => r.student))],
   }
 }

@@ -1,27 +1,18 @@
+import type { ErrorAnswer, ErrorCode } from '@rudlo/contract/errors'
 import type { ContentfulStatusCode } from 'hono/utils/http-status'
-
-/** The one shape of an error that leaves the server. */
-export interface ProblemBody {
-  readonly error: {
-    readonly code: string
-    /** One clear sentence for a person. */
-    readonly message: string
-    readonly [detail: string]: unknown
-  }
-}
 
 /** Whatever a request is refused with. */
 export class Problem extends Error {
   constructor(
     readonly status: ContentfulStatusCode,
-    readonly code: string,
+    readonly code: ErrorCode,
     message: string,
-    readonly details: Readonly<Record<string, unknown>> = {},
+    readonly details: Omit<ErrorAnswer['error'], 'code' | 'message'> = {},
   ) {
     super(message)
   }
 
-  get body(): ProblemBody {
+  get body(): ErrorAnswer {
     return { error: { code: this.code, message: this.message, ...this.details } }
   }
 }
@@ -32,8 +23,10 @@ export const ownPasswordFirst = () =>
   new Problem(403, 'own-password-first', 'Choose a password of your own first.')
 /** For what does not exist and for what is somebody else's: the two cannot be told apart from outside. */
 export const notFound = () => new Problem(404, 'not-found', 'There is nothing here for you.')
-export const notNow = (message: string, details?: Record<string, unknown>) =>
+export const notNow = (message: string, details?: Problem['details']) =>
   new Problem(409, 'not-now', message, details)
+/** For what is more than can be taken. */
+export const tooLarge = (message: string) => new Problem(413, 'too-large', message)
 /** All hands are busy: nothing was done, and it is worth trying again soon. */
 export const busy = () =>
   new Problem(503, 'busy', 'The server has a lot to do just now. Nothing was changed; please try again.', {

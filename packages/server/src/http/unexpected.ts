@@ -1,4 +1,5 @@
 import { diskFull } from './disk'
+import type { Log } from './log'
 import { badInput, busy, notNow, Problem } from './problem'
 
 /** What MariaDB says where there is no room: a table cannot grow, or the disk is full. */
@@ -29,14 +30,14 @@ const OVERTAKEN = ['ER_DUP_ENTRY', 'ER_NO_REFERENCED_ROW_2', 'ER_NO_REFERENCED_R
  * What a request is told of an error that nobody thought of. What the database refuses by its own rules is told apart from a
  * fault of ours; none tells what happened inside.
  */
-export function unexpected(error: Error, log: (line: string) => void): Problem {
+export function unexpected(error: Error, log: Log): Problem {
   const code = (error as { code?: string }).code ?? ''
   if (NO_ROOM.includes(code)) {
-    log(`the disk is full: ${code}`)
+    log.error({ code }, 'the disk is full')
     return diskFull()
   }
   if (AWAY.includes(code)) {
-    log(`database away: ${code}`)
+    log.error({ code }, 'database away')
     return new Problem(
       503,
       'database-away',
@@ -45,12 +46,12 @@ export function unexpected(error: Error, log: (line: string) => void): Problem {
     )
   }
   if (BUSY.includes(code)) {
-    log(`busy: ${code}`)
+    log.warn({ code }, 'busy')
     return busy()
   }
   if (UNFIT.includes(code)) return badInput('Something in the request is longer or larger than it can be.')
   if (OVERTAKEN.includes(code))
     return notNow('Somebody else has changed this in the meantime: load it again and repeat what you did.')
-  log(`error: ${error.name} ${code} ${error.stack ?? ''}`)
+  log.error({ code, name: error.name, stack: error.stack }, 'error')
   return new Problem(500, 'fault', 'Something went wrong on the server. Nothing was changed.')
 }

@@ -1,27 +1,44 @@
 import { constants, setPriority } from 'node:os'
-import { parentPort } from 'node:worker_threads'
+import { move, transferableSymbol, valueSymbol } from 'piscina'
 import { Problem } from '../http/problem'
-import type { WorkerAnswer } from './worker-pool'
 
-/** What a worker thread does: one task after another, each answered with its result or with why there is none. */
-export function answering<In, Out>(work: (task: In) => Out | Promise<Out>): void {
+/** What a worker thread answers. */
+export type WorkerAnswer<Out> =
+  | { readonly result: Out }
+  | {
+      readonly error: string
+      /** Of what is refused for a reason that whoever asked is told. */
+      readonly problem?: Pick<Problem, 'status' | 'code'>
+      /** Whether it was a RangeError. */
+      readonly isRange?: boolean
+    }
+
+/** Makes of a computation what a worker thread does: a task is answered with its result or with why there is none. */
+export function answering<In, Out>(work: (task: In) => Out | Promise<Out>): (task: In) => Promise<unknown> {
   // on Linux this is the priority of this thread alone: whoever saves or draws comes before what takes its time
   setPriority(0, constants.priority.PRIORITY_BELOW_NORMAL)
-  const answer = (told: WorkerAnswer<Out>) => parentPort!.postMessage(told)
-  parentPort!.on('message', (task: In) => {
-    void (async () => work(task))().then(
-      (result) => parentPort!.postMessage({ result } satisfies WorkerAnswer<Out>, buffersOf(result)),
-      (error: Error) => {
-        const { message } = error
-        if (error instanceof Problem)
-          answer({ error: message, problem: { status: error.status, code: error.code } })
-        else answer({ error: message, isRange: error instanceof RangeError })
-      },
-    )
-  })
+  return async (task) => {
+    try {
+      const result = await work(task)
+      return handedOver<WorkerAnswer<Out>>({ result }, buffersOf(result))
+    } catch (error) {
+      return refused(error as Error)
+    }
+  }
 }
 
-/** Buffers that go over whole instead of being copied: those that a result has for itself, in it or one step inside. */
+function refused(error: Error): WorkerAnswer<never> {
+  const { message } = error
+  return error instanceof Problem
+    ? { error: message, problem: { status: error.status, code: error.code } }
+    : { error: message, isRange: error instanceof RangeError }
+}
+
+/** Something with buffers that go over whole instead of being copied. */
+const handedOver = <T extends object>(value: T, buffers: readonly ArrayBuffer[]): unknown =>
+  move({ [transferableSymbol]: buffers, [valueSymbol]: value })
+
+/** Buffers that a result has for itself, in it or one step inside, and that are large. */
 function buffersOf(result: unknown, deeper = 1): ArrayBuffer[] {
   if (result instanceof Uint8Array) {
     const { buffer, byteLength } = result

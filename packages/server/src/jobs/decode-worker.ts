@@ -15,6 +15,6 @@ function shared(samples: Int16Array): Int16Array {
   return copy
 }
 
-answering<DecodeTask, Int16Array[]>(async ({ bytes, frames }) =>
+export default answering<DecodeTask, Int16Array[]>(async ({ bytes, frames }) =>
   (await decodeFlac(bytes, frames)).map(shared),
 )

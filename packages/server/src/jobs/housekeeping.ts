@@ -1,3 +1,4 @@
+import type { Log } from '../http/log'
 import type { Guard } from '../access/guard'
 import type { Assets } from '../songbook/assets'
 import type { Uploads } from '../songbook/uploads'
@@ -16,7 +17,7 @@ export class Housekeeping {
       readonly assets: Pick<Assets, 'sweep'>
       readonly guard: Pick<Guard, 'tidy'>
     },
-    private readonly log: (line: string) => void,
+    private readonly log: Log,
   ) {}
 
   /** Sweeps every hour from soon on. */
@@ -39,10 +40,8 @@ export class Housekeeping {
     this.#timer = setTimeout(() => {
       void this.sweep()
         .then(
-          (gone) =>
-            gone.assets + gone.uploads &&
-            this.log(`swept ${gone.uploads} uploads, ${gone.assets} recordings`),
-          (error: Error) => this.log(`sweeping failed: ${error.message}`),
+          (gone) => gone.assets + gone.uploads && this.log.info(gone, 'swept'),
+          (error: Error) => this.log.error({ reason: error.message }, 'sweeping failed'),
         )
         .finally(() => this.#later(HOUR_MS))
     }, ms)

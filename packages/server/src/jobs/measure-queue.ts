@@ -1,13 +1,16 @@
-import { completeBrief, type Assessed, type Brief } from '@rudlo/core/brief'
-import type { CommandNote } from '@rudlo/core/checks'
+import type { Log } from '../http/log'
+import type { Assessed } from '@rudlo/core/brief'
+import type { CommandNote } from '@rudlo/core/evidence'
+import { readKeptBrief, readTexts } from '@rudlo/core/stored'
 import PQueue from 'p-queue'
 import { LessThanOrEqual, type DataSource } from 'typeorm'
-import { Assignment } from '../assignments/assignment.entity'
-import { HandIn, type MeasureProblem } from '../handins/hand-in.entity'
+import { Assignment } from '../assignments/entities'
+import { HandIn } from '../handins/entities'
+import type { MeasureProblem } from '@rudlo/contract/handins'
 import { Problem } from '../http/problem'
 import type { Happenings } from '../live/happenings'
 import type { Songs } from '../songbook/songs'
-import { Work, WorkCommand } from '../works/work.entity'
+import { Work, WorkCommand } from '../works/entities'
 import type { MeasureTask } from './measure-worker'
 import type { Recordings } from './recordings'
 import { TooLong, type WorkerPool } from './worker-pool'
@@ -48,7 +51,7 @@ export class MeasureQueue {
       readonly happenings: Happenings
     },
     private readonly workers: WorkerPool<MeasureTask, Assessed>,
-    private readonly log: (line: string) => void,
+    private readonly log: Log,
     { pauses = PAUSES }: MeasureOptions = {},
   ) {
     this.#pauses = pauses
@@ -123,7 +126,7 @@ export class MeasureQueue {
       })
       for (const { id } of due) this.add(id, false)
     } catch (error) {
-      this.log(`looking for hand-ins to measure failed: ${(error as Error).message}`)
+      this.log.error({ reason: (error as Error).message }, 'looking for hand-ins to measure failed')
     }
   }
 
@@ -134,7 +137,7 @@ export class MeasureQueue {
       order: { revision: 'ASC', number: 'ASC' },
     })
     return commands.map((c) => ({
-      lanes: JSON.parse(c.lanes) as string[],
+      lanes: readTexts(c.lanes),
       from: c.fromTick,
       to: c.toTick,
       how: c.how,
@@ -147,7 +150,7 @@ export class MeasureQueue {
         return await this.#attempt(id, urgent)
       } catch (error) {
         if (this.#closed) return
-        this.log(`measuring a hand-in failed: ${(error as Error).message}`)
+        this.log.error({ reason: (error as Error).message }, 'measuring a hand-in failed')
         try {
           await this.#failed(id, error as Error)
           return
@@ -174,10 +177,10 @@ export class MeasureQueue {
       {
         start: { mix: assignment.startingMix },
         mix: { work: handIn.document },
-        brief: completeBrief(JSON.parse(handIn.brief ?? assignment.brief) as Partial<Brief>),
+        brief: readKeptBrief(handIn.brief ?? assignment.brief),
         more: {
           commands: await this.#commands(work.id, handIn.revision),
-          writing: JSON.parse(handIn.writing ?? '[]') as string[],
+          writing: readTexts(handIn.writing ?? '[]'),
         },
       },
       urgent,

@@ -2,7 +2,8 @@
 import { assessWork, type Assessed, type ToAssess } from '@rudlo/core/brief'
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
-import type { Mix, WorkDocument } from '@rudlo/core/mix'
+import type { Mix } from '@rudlo/core/mix'
+import { readMix, readWork } from '@rudlo/core/stored'
 import { answering } from './answering'
 
 /** A mix as it is stored: by itself, or in the document of a work. */
@@ -18,8 +19,7 @@ export interface MeasureTask extends Omit<ToAssess, 'start' | 'mix'> {
   readonly audio: AudioStore
 }
 
-const read = (stored: StoredMix): Mix =>
-  'mix' in stored ? (JSON.parse(stored.mix) as Mix) : (JSON.parse(stored.work) as WorkDocument).mix
+const read = (stored: StoredMix): Mix => ('mix' in stored ? readMix(stored.mix) : readWork(stored.work).mix)
 
 /**
  * The recordings of the song that was measured last: what was found out about a recording is remembered with the object,
@@ -34,4 +34,4 @@ function measure({ audio, ...task }: MeasureTask): Assessed {
   return assessWork({ ...task, start: read(task.start), mix: read(task.mix) }, recordings, parts)!
 }
 
-answering<MeasureTask, Assessed>(measure)
+export default answering<MeasureTask, Assessed>(measure)

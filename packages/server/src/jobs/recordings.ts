@@ -1,16 +1,22 @@
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import type { SongVersion } from '@rudlo/core/song'
+import { LRUCache } from 'lru-cache'
 import type { DecodeTask } from './decode-worker'
 import type { WorkerPool } from './worker-pool'
 
 /** Recordings that are kept decoded, in bytes: some songs of many stems. */
 const MOST_BYTES = 400 * 1024 * 1024
 
+interface Kept {
+  readonly bytes: number
+  readonly audio: Promise<AssetAudio | null>
+}
+
 /**
  * Recordings as the engine reads them: decoded once, in memory that all threads share. Those that were used last are kept.
  */
 export class Recordings {
-  readonly #kept = new Map<string, { readonly bytes: number; readonly audio: Promise<AssetAudio | null> }>()
+  readonly #kept: LRUCache<string, Kept>
 
   /**
    * @param fileOf the FLAC file of an asset; null where there is none
@@ -19,8 +25,10 @@ export class Recordings {
   constructor(
     private readonly fileOf: (id: string) => Promise<Uint8Array | null>,
     private readonly decoders: Pick<WorkerPool<DecodeTask, Int16Array[]>, 'run'>,
-    private readonly mostBytes = MOST_BYTES,
-  ) {}
+    mostBytes = MOST_BYTES,
+  ) {
+    this.#kept = new LRUCache({ maxSize: mostBytes, sizeCalculation: ({ bytes }) => Math.max(1, bytes) })
+  }
 
   /** The recordings of a song; those that are missing are left out. @throws Error where one is damaged */
   async of({ assets }: Pick<SongVersion, 'assets'>): Promise<AudioStore> {
@@ -32,29 +40,15 @@ export class Recordings {
 
   #find(id: string, frames: number, channels: number): Promise<AssetAudio | null> {
     const known = this.#kept.get(id)
-    const entry = known ?? { bytes: frames * channels * 2, audio: this.#decode(id, frames) }
-    // the last in the order is what was used last
-    this.#kept.delete(id)
-    this.#kept.set(id, entry)
-    if (!known) {
-      entry.audio.catch(() => this.#kept.delete(id))
-      this.#forget()
-    }
-    return entry.audio
+    if (known) return known.audio
+    const audio = this.#decode(id, frames)
+    this.#kept.set(id, { bytes: frames * channels * 2, audio })
+    audio.catch(() => this.#kept.delete(id))
+    return audio
   }
 
   async #decode(id: string, frames: number): Promise<AssetAudio | null> {
     const bytes = await this.fileOf(id)
     return bytes && { channels: await this.decoders.run({ bytes, frames }), frames }
-  }
-
-  /** Lets go of what was not used for longest, as long as there is too much. */
-  #forget(): void {
-    let sum = [...this.#kept.values()].reduce((total, { bytes }) => total + bytes, 0)
-    for (const [id, { bytes }] of this.#kept) {
-      if (sum <= this.mostBytes || this.#kept.size === 1) return
-      this.#kept.delete(id)
-      sum -= bytes
-    }
   }
 }

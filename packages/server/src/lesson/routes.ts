@@ -1,157 +1,36 @@
-import { resolve, type WorkDocument } from '@rudlo/core/mix'
-import { IsBoolean, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
-import { IsId } from '../http/fields'
-import { badInput, notFound } from '../http/problem'
-import { route, routeWithBody, type Route } from '../http/route'
-import { Membership } from '../people/group.entity'
+import { BenchPresence, LiveWorkQuery, PointedPlace } from '@rudlo/contract/lesson'
+import { Hono } from 'hono'
+import { answer, done } from '../http/answer'
+import { body, query } from '../http/validated'
+import { who, type Env } from '../http/who'
 import type { Services } from '../services'
-import { Work } from '../works/work.entity'
-import { Presence } from './presence.entity'
 
-class PresenceBody {
-  /** The task that is open; empty for none. */
-  @IsString()
-  @MaxLength(64)
-  task!: string
+/** Who is where during a lesson, help, and places that are pointed at. */
+export const lessonRoutes = ({ permissions, people, lessons }: Services) =>
+  new Hono<Env>()
+    .put('/assignments/:assignment/presence', who('student'), body(BenchPresence), async (c) => {
+      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      await lessons.note(c.get('person'), assignment, c.req.valid('json'))
+      return done(c)
+    })
 
-  /** Whether something was done since the last time. */
-  @IsBoolean()
-  acted!: boolean
+    .get('/groups/:group/lesson', who('teacher'), async (c) =>
+      answer(c, await lessons.view(await people.group(c.get('person'), c.req.param('group')))),
+    )
 
-  /** Whether help is wanted. */
-  @IsBoolean()
-  help!: boolean
+    .get('/assignments/:assignment/works/:person', who('teacher'), query(LiveWorkQuery), async (c) => {
+      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      return answer(c, await lessons.work(assignment, c.req.param('person'), c.req.valid('query').after))
+    })
 
-  /** Whether the own line may be shown to the class. */
-  @IsBoolean()
-  shows!: boolean
-}
+    .post('/assignments/:assignment/point', who('teacher'), body(PointedPlace), async (c) => {
+      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      await lessons.point(assignment, c.req.valid('json'))
+      return done(c)
+    })
 
-class PointBody {
-  /** Whom it is shown to; everybody of the group where it is missing. */
-  @IsOptional()
-  @IsId()
-  person?: string | null
-
-  /** The lane that is meant; none for a place alone. */
-  @IsOptional()
-  @IsString()
-  @MaxLength(160)
-  lane?: string | null
-
-  @IsInt()
-  @Min(0)
-  @Max(1e9)
-  from!: number
-
-  @IsInt()
-  @Min(0)
-  @Max(1e9)
-  to!: number
-}
-
-/** Who is where during a lesson, who wants help, and places that are pointed at. */
-export function lessonRoutes({ database, permissions, people, happenings, songs }: Services): Route[] {
-  const presences = database.getRepository(Presence)
-  return [
-    routeWithBody(
-      'put',
-      '/api/assignments/:assignment/presence',
-      'student',
-      PresenceBody,
-      async ({ person, param, body }) => {
-        const assignment = await permissions.assignment(person, param('assignment'))
-        const key = { personId: person.id, groupId: assignment.groupId }
-        const before = await presences.findOneBy(key)
-        const now = new Date()
-        const same = before?.assignmentId === assignment.id && before.task === body.task
-        await database.transaction(async (manager) => {
-          await manager.save(Presence, {
-            ...key,
-            assignmentId: assignment.id,
-            task: body.task,
-            seenAt: now,
-            actedAt: body.acted || !same ? now : before.actedAt,
-            helpAt: body.help ? (before?.helpAt ?? now) : null,
-            shows: body.shows,
-          })
-          if (body.help === Boolean(before?.helpAt)) return
-          const teachers = await happenings.members(manager, assignment.groupId, 'teacher')
-          await happenings.tell(manager, teachers, 'help', { assignment: assignment.id, handIn: '' })
-        })
-        return null
-      },
-    ),
-
-    route('get', '/api/groups/:group/lesson', 'teacher', async ({ person, param }) => {
-      const { id } = await people.group(person, param('group'))
-      const rows: Record<string, unknown>[] = await database.query(
-        `SELECT p.id, p.name, q.assignment_id AS assignment, q.task, q.seen_at AS seenAt, q.acted_at AS actedAt,
-                q.help_at AS helpAt, q.shows FROM memberships m JOIN people p ON p.id = m.person_id
-           LEFT JOIN presences q ON q.person_id = p.id AND q.group_id = m.group_id
-          WHERE m.group_id = ? AND m.role = 'student' ORDER BY p.name`,
-        [id],
-      )
-      return { now: new Date(), students: rows.map((r) => ({ ...r, shows: Boolean(r['shows']) })) }
-    }),
-
-    route(
-      'get',
-      '/api/assignments/:assignment/works/:person',
-      'teacher',
-      async ({ person, param, query }) => {
-        const { id } = await permissions.assignment(person, param('assignment'))
-        const work = await database
-          .getRepository(Work)
-          .findOneBy({ assignmentId: id, personId: param('person') })
-        if (!work) throw notFound()
-        // most looks find nothing new
-        if (query('after') === String(work.revision)) return { revision: work.revision, mix: null }
-        const { mix } = JSON.parse(work.document) as WorkDocument
-        return { revision: work.revision, mix }
-      },
-    ),
-
-    routeWithBody(
-      'post',
-      '/api/assignments/:assignment/point',
-      'teacher',
-      PointBody,
-      async ({ person, param, body }) => {
-        const assignment = await permissions.assignment(person, param('assignment'))
-        const song = await songs.version(assignment.songVersionId)
-        if (body.to < body.from || body.to > song.length)
-          throw badInput('The place must lie inside the song.')
-        const start = JSON.parse(assignment.startingMix) as WorkDocument['mix']
-        const lane = body.lane && resolve(start, body.lane) ? body.lane : null
-        await database.transaction(async (manager) => {
-          const students = await happenings.members(manager, assignment.groupId, 'student')
-          const whom = body.person ? students.filter((s) => s === body.person) : students
-          if (!whom.length) throw notFound()
-          const { from, to } = body
-          const data = { assignment: assignment.id, handIn: '', own: Boolean(body.person), lane, from, to }
-          await happenings.tell(manager, whom, 'point', data)
-          // help that was given is no longer wanted
-          if (body.person)
-            await manager.update(
-              Presence,
-              { personId: body.person, groupId: assignment.groupId },
-              { helpAt: null },
-            )
-        })
-        return null
-      },
-    ),
-
-    route('delete', '/api/groups/:group/lesson/:person/help', 'teacher', async ({ person, param }) => {
-      const { id } = await people.group(person, param('group'))
-      const key = { groupId: id, personId: param('person') }
-      if (!(await database.getRepository(Membership).findOneBy(key))) throw notFound()
-      await database.transaction(async (manager) => {
-        await manager.update(Presence, key, { helpAt: null })
-        await happenings.tell(manager, [key.personId], 'helped', { assignment: '', handIn: '' })
-      })
-      return null
-    }),
-  ]
-}
+    .delete('/groups/:group/lesson/:person/help', who('teacher'), async (c) => {
+      const group = await people.group(c.get('person'), c.req.param('group'))
+      await lessons.helped(group, c.req.param('person'))
+      return done(c)
+    })

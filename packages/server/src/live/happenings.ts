@@ -1,22 +1,12 @@
+import type { Log } from '../http/log'
+import type { HappeningData, HappeningKind, HappeningsView } from '@rudlo/contract/live'
 import { Between, LessThan, LessThanOrEqual, MoreThan, type DataSource, type EntityManager } from 'typeorm'
-import { Membership } from '../people/group.entity'
-import { Happening } from './happening.entity'
+import { Membership } from '../people/entities'
+import { Happening } from './entities'
+import { happeningView, isForPages } from './views'
 
-/** What can happen, as browsers are told it. */
-export type HappeningKind =
-  | 'handed in'
-  | 'measured'
-  | 'given back'
-  | 'taken back'
-  | 'reply'
-  | 'remark done'
-  | 'help'
-  | 'helped'
-  | 'point'
-  /** A session of the person is over: open lines look whether it is theirs. Pages are not told. */
-  | 'signed out'
-  /** The person came into a class or was taken out of one. */
-  | 'class'
+/** What is told: what pages hear of, and that a session of the person is over, on which open lines look whether it is theirs. */
+export type ToldKind = HappeningKind | 'signed out'
 
 /** A page that is told what happens to its person. */
 export interface Listener {
@@ -46,7 +36,7 @@ export class Happenings {
 
   constructor(
     private readonly database: DataSource,
-    private readonly log: (line: string) => void,
+    private readonly log: Log,
   ) {}
 
   /**
@@ -56,8 +46,8 @@ export class Happenings {
   async tell(
     manager: EntityManager,
     people: readonly string[],
-    kind: HappeningKind,
-    data: Readonly<Record<string, unknown>>,
+    kind: ToldKind,
+    data: HappeningData,
     at = new Date(),
   ): Promise<void> {
     const rows = [...new Set(people)].map((personId) => ({ personId, kind, data: JSON.stringify(data), at }))
@@ -76,6 +66,13 @@ export class Happenings {
     const known = await rows.findOneBy({ id })
     const found = await rows.find({ where: { personId, at: due }, order: { id: 'ASC' }, take: 2000 })
     return found.filter((h) => Number(h.id) > Number(id) || (known && h.at > known.at)).slice(0, 200)
+  }
+
+  /** What a person's pages are told after an id; without one, only from where on to ask. */
+  async after(personId: string, id: string | null): Promise<HappeningsView> {
+    if (id === null) return { newest: await this.newest(), happenings: [] }
+    const found = await this.since(personId, id)
+    return { newest: found.at(-1)?.id ?? id, happenings: found.filter(isForPages).map(happeningView) }
   }
 
   /** The newest id of all: where a page begins that knows everything so far. */
@@ -123,7 +120,7 @@ export class Happenings {
         if (Number(id) < this.#last - LATE && at < this.#looked - LATE_MS) this.#told.delete(id)
       await this.#tidy()
     } catch (error) {
-      this.log(`looking for happenings failed: ${(error as Error).message}`)
+      this.log.error({ reason: (error as Error).message }, 'looking for happenings failed')
     }
     this.#timer = this.#listeners.size ? setTimeout(() => void this.#look(), LOOK_MS) : null
   }

@@ -1,30 +1,21 @@
 import { randomUUID } from 'node:crypto'
+import type { JoinRequest as Asked, RenamedView } from '@rudlo/contract/people'
 import { freshSignInName } from '@rudlo/core/roster'
 import { In, type DataSource, type EntityManager } from 'typeorm'
 import { checkPassword } from '../access/password-rules'
 import { hashPassword } from '../access/passwords'
 import { badInput, notFound } from '../http/problem'
-import { Group, JoinRequest, Membership } from './group.entity'
-import { freshPerson, type People } from './people'
-import { Person } from './person.entity'
+import { Group, JoinRequest, Membership, Person } from './entities'
+import { askedMost, dropOldestRequest, signInNames } from './queries'
+import { freshPerson } from './service'
 import { leaveTrail } from './trail'
 
 /** So many can wait to join a group: more than come in earnest. */
 const MOST_REQUESTS = 500
 
-/** Somebody who was let in under another sign-in name than they asked for. */
-export interface Renamed {
-  readonly name: string
-  readonly asked: string
-  readonly signIn: string
-}
-
 /** Joining a group by its code. */
 export class Joining {
-  constructor(
-    private readonly database: DataSource,
-    private readonly people: People,
-  ) {}
+  constructor(private readonly database: DataSource) {}
 
   /**
    * Somebody asks to join by a code.
@@ -32,15 +23,12 @@ export class Joining {
    * @returns the name of the group
    * @throws Problem 400 where the code, the name or the password does not do
    */
-  async ask(
-    by: { code: string; name: string; signIn: string; password: string },
-    from: string,
-  ): Promise<string> {
+  async ask(by: Asked, from: string): Promise<string> {
     const group = await this.database
       .getRepository(Group)
       .findOneBy({ joinCode: by.code.trim().toUpperCase(), joinOpen: true })
     if (!group) throw badInput('There is no group with this code, or nobody can join it just now.')
-    if ((await this.people.signInNames()).has(by.signIn))
+    if ((await signInNames(this.database)).has(by.signIn))
       throw badInput(`Somebody has the sign-in name “${by.signIn}” already: choose another.`)
     checkPassword(by.password, by)
     const passwordHash = await hashPassword(by.password, from)
@@ -65,9 +53,14 @@ export class Joining {
    * @returns those who got another sign-in name, since theirs is taken by now
    * @throws Problem 404 where none of the requests is there
    */
-  async answer(teacher: Person, group: Group, ids: readonly string[], accept: boolean): Promise<Renamed[]> {
-    const renamed: Renamed[] = []
-    const taken = accept ? await this.people.signInNames() : new Set<string>()
+  async answer(
+    teacher: Person,
+    group: Group,
+    ids: readonly string[],
+    accept: boolean,
+  ): Promise<RenamedView[]> {
+    const renamed: RenamedView[] = []
+    const taken = accept ? await signInNames(this.database) : new Set<string>()
     const found = await this.database.getRepository(JoinRequest).findBy({ id: In(ids), groupId: group.id })
     if (!found.length) throw notFound()
     for (const request of found) {
@@ -83,14 +76,7 @@ export class Joining {
 /** A group that is full of requests lets go of the oldest of whoever asked most often. */
 async function makeRoom(manager: EntityManager, groupId: string): Promise<void> {
   if ((await manager.countBy(JoinRequest, { groupId })) < MOST_REQUESTS) return
-  const most: { askedFrom: string }[] = await manager.query(
-    'SELECT asked_from AS askedFrom FROM join_requests WHERE group_id = ? GROUP BY asked_from ORDER BY COUNT(*) DESC LIMIT 1',
-    [groupId],
-  )
-  await manager.query(
-    'DELETE FROM join_requests WHERE group_id = ? AND asked_from = ? ORDER BY created_at LIMIT 1',
-    [groupId, most[0]?.askedFrom ?? ''],
-  )
+  await dropOldestRequest(manager, groupId, await askedMost(manager, groupId))
 }
 
 /** Lets one in, or not; somebody else may have answered at the same moment. */
@@ -100,7 +86,7 @@ async function letIn(
   { id, groupId, name, signIn: asked, passwordHash }: JoinRequest,
   accept: boolean,
   taken: Set<string>,
-): Promise<Renamed | null> {
+): Promise<RenamedView | null> {
   const mine = await manager.delete(JoinRequest, { id })
   if (!accept || !mine.affected) return null
   const signIn = taken.has(asked) ? freshSignInName(asked, taken) : asked

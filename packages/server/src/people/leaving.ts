@@ -1,23 +1,17 @@
+import type { Belongings } from '@rudlo/contract/people'
 import { csvText } from '@rudlo/core/exchange'
+import { readKeptBrief } from '@rudlo/core/stored'
 import type { DataSource, EntityManager } from 'typeorm'
 import type { Sessions } from '../access/sessions'
-import { Assignment } from '../assignments/assignment.entity'
-import { isBack } from '../handins/hand-in.entity'
-import type { HandIns } from '../handins/hand-ins'
-import { reviewView } from '../handins/views'
+import { Assignment } from '../assignments/entities'
+import { isBack } from '../handins/entities'
+import { versionsOf } from '../handins/queries'
+import type { Reviews } from '../reviews/service'
 import type { ZipEntry } from '../http/zip'
 import type { Songs } from '../songbook/songs'
-import { Try, Work, WorkCommand } from '../works/work.entity'
-import type { Person } from './person.entity'
+import { Try, Work, WorkCommand } from '../works/entities'
+import type { Person } from './entities'
 import { leaveTrail } from './trail'
-
-/** What is there of a student, in numbers. */
-export interface Belongings {
-  readonly works: number
-  readonly handIns: number
-  readonly tries: number
-  readonly replies: number
-}
 
 /** Tables with rows that hang on a work of a person, in the order in which they can go. */
 const OF_WORKS = ['opened_hints', 'task_tries', 'work_commands', 'tries'] as const
@@ -27,7 +21,7 @@ export class Leaving {
   constructor(
     private readonly database: DataSource,
     private readonly songs: Songs,
-    private readonly handIns: HandIns,
+    private readonly reviews: Reviews,
     private readonly sessions: Sessions,
   ) {}
 
@@ -87,12 +81,11 @@ export class Leaving {
       ...commands.map((c) => [c.at.toISOString(), c.label, c.how, c.fromTick, c.toTick]),
     ])
     yield text(`${folder}/history.csv`, history)
-    for (const handIn of await this.handIns.ofWork(work.id)) {
+    for (const handIn of await versionsOf(this.database, work.id)) {
       const name = `${folder}/version ${handIn.number}`
       yield text(`${name}/work.json`, handIn.document)
       if (handIn.measurement) yield text(`${name}/measured.json`, handIn.measurement)
-      if (isBack(handIn))
-        yield json(`${name}/review.json`, await reviewView(this.database, handIn, 'student'))
+      if (isBack(handIn)) yield json(`${name}/review.json`, await this.reviews.view(handIn))
     }
   }
 
@@ -166,9 +159,6 @@ const text = (name: string, content: string): ZipEntry => ({
 const json = (name: string, value: unknown) => text(name, JSON.stringify(value, null, 1))
 
 function briefText({ title, brief }: Assignment): string {
-  const { purpose, tasks } = JSON.parse(brief) as {
-    purpose: string
-    tasks: { title: string; text: string }[]
-  }
+  const { purpose, tasks } = readKeptBrief(brief)
   return [title, '', purpose, ...tasks.flatMap((t, i) => ['', `${i + 1}. ${t.title}`, t.text])].join('\n')
 }

@@ -1,5 +1,5 @@
 import type { EntityManager } from 'typeorm'
-import { TrailEntry } from './trail.entity'
+import { TrailEntry } from './entities'
 
 /** Notes in the trail that somebody did something, in the transaction that does it. */
 export async function leaveTrail(manager: EntityManager, personId: string, what: string, subject: string) {

@@ -1,52 +1,29 @@
 import type { Assessment } from '@rudlo/core/brief'
 import { csvText } from '@rudlo/core/exchange'
-import { completeRubric, type Rubric } from '@rudlo/core/rubric'
+import type { Rubric } from '@rudlo/core/rubric'
+import { readAssessment, readKeptRubric, readMarks } from '@rudlo/core/stored'
 import type { DataSource } from 'typeorm'
 import { breath } from '../http/breath'
-import type { Assignment } from '../assignments/assignment.entity'
+import type { Assignment } from '../assignments/entities'
+import { marksOf, type MarksRow } from './queries'
 
-interface Row {
-  readonly student: string
-  readonly number: number
-  readonly state: string
-  readonly outcome: string | null
-  readonly handedInAt: Date
-  readonly assessment: string | null
-  readonly marks: string | null
-  readonly comment: string | null
-}
+/** Marks and figures of the newest hand-in of every student, as tables. */
+export class Marks {
+  constructor(private readonly database: DataSource) {}
 
-/** What is in the table: the marks of each student, or what each check of each student said. */
-export type MarksTable = 'students' | 'checks'
-
-/** Marks and figures of the newest hand-in of every student, as CSV. */
-export async function marksCsv(
-  database: DataSource,
-  assignment: Assignment,
-  table: MarksTable,
-): Promise<string> {
-  const rows: Row[] = await database.query(
-    `SELECT p.name AS student, h.number, h.state, h.outcome, h.handed_in_at AS handedInAt, h.assessment, r.marks, r.comment
-       FROM hand_ins h JOIN works w ON w.id = h.work_id JOIN people p ON p.id = w.person_id
-       LEFT JOIN reviews r ON r.hand_in_id = h.id
-      WHERE w.assignment_id = ? AND h.number = (SELECT MAX(number) FROM hand_ins x WHERE x.work_id = h.work_id)
-      ORDER BY p.name`,
-    [assignment.id],
-  )
-  const read: ReadRow[] = []
-  for (const { assessment, ...row } of rows) {
-    read.push({ ...row, tasks: assessment === null ? [] : (JSON.parse(assessment) as Assessment).tasks })
-    // a large class takes a while to read
-    await breath()
+  /** @param table the marks of each student, or what each check of each student said */
+  async csv(assignment: Assignment, table: 'students' | 'checks'): Promise<string> {
+    const read: ReadRow[] = []
+    for (const { assessment, ...row } of await marksOf(this.database, assignment.id)) {
+      read.push({ ...row, tasks: assessment === null ? [] : readAssessment(assessment).tasks })
+      // a large class takes a while to read
+      await breath()
+    }
+    return csvText(table === 'students' ? byStudent(read, readKeptRubric(assignment.rubric)) : byCheck(read))
   }
-  return csvText(
-    table === 'students'
-      ? byStudent(read, completeRubric(JSON.parse(assignment.rubric) as Rubric))
-      : byCheck(read),
-  )
 }
 
-interface ReadRow extends Omit<Row, 'assessment'> {
+interface ReadRow extends Omit<MarksRow, 'assessment'> {
   readonly tasks: Assessment['tasks']
 }
 
@@ -54,7 +31,7 @@ function byStudent(rows: readonly ReadRow[], { criteria, levels }: Rubric) {
   return [
     ['Student', 'Version', 'Handed in', 'State', 'Tasks met', ...criteria.map((c) => c.name), 'Comment'],
     ...rows.map((row) => {
-      const marks = JSON.parse(row.marks ?? '{}') as Record<string, number>
+      const marks = row.marks === null ? {} : readMarks(row.marks)
       const { tasks } = row
       return [
         row.student,

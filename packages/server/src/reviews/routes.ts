@@ -1,86 +1,83 @@
-import { completeRubric, type Rubric } from '@rudlo/core/rubric'
-import { IsInt, IsObject, IsString, Max, MaxLength, Min } from 'class-validator'
-import { badInput, notNow } from '../http/problem'
-import { AsSent } from '../http/as-sent'
-import { route, routeWithBody, type Route } from '../http/route'
-import { leaveTrail } from '../people/trail'
+import {
+  ChangedRemark,
+  ChangedReview,
+  MarksQuery,
+  NewBankRemark,
+  NewRemark,
+  NewReply,
+  REMARK_LIMIT,
+  RemarkDone,
+  RemarkForMany,
+} from '@rudlo/contract/reviews'
+import { Hono } from 'hono'
+import { answer, done, download } from '../http/answer'
+import { body, query } from '../http/validated'
+import { who, type Env } from '../http/who'
 import type { Services } from '../services'
-import { marksCsv } from './marks'
-import { Review } from './review.entity'
 
-class ReviewBody {
-  /** Level (from 0) by criterion. */
-  @AsSent()
-  @IsObject()
-  marks!: Record<string, number>
+/** Marks, remarks, replies, and the bank of remarks. */
+export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks }: Services) =>
+  new Hono<Env>()
+    .get('/assignments/:assignment/marks.csv', who('teacher'), query(MarksQuery), async (c) => {
+      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const { table = 'students' } = c.req.valid('query')
+      return download(c, await marks.csv(assignment, table), 'text/csv; charset=utf-8', `${table}.csv`)
+    })
 
-  @IsString()
-  @MaxLength(5000, { message: 'A comment can have 5,000 characters at most' })
-  comment!: string
+    .put('/hand-ins/:handIn/review', who('teacher'), body(ChangedReview), async (c) => {
+      const { handIn, assignment } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      return answer(c, await reviews.change(c.get('person'), handIn, assignment, c.req.valid('json')))
+    })
 
-  /** The revision of the review that this one follows; 0 for the first. */
-  @IsInt()
-  @Min(0)
-  @Max(1e9)
-  revision!: number
-}
+    .post('/hand-ins/:handIn/remarks', who('teacher'), body(NewRemark, REMARK_LIMIT), async (c) => {
+      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      return answer(c, await remarks.add(c.get('person'), handIn, c.req.valid('json')))
+    })
 
-export function reviewRoutes({ database, permissions }: Services): Route[] {
-  return [
-    route('get', '/api/assignments/:assignment/marks.csv', 'teacher', async ({ person, param, query }) => {
-      const assignment = await permissions.assignment(person, param('assignment'))
-      const table = query('table') ?? 'students'
-      if (table !== 'students' && table !== 'checks') throw badInput('There is no such table of marks.')
-      return new Response(await marksCsv(database, assignment, table), {
-        headers: {
-          'content-type': 'text/csv; charset=utf-8',
-          'content-disposition': `attachment; filename="${table}.csv"`,
-          'cache-control': 'private, no-store',
-        },
-      })
-    }),
+    .post('/remarks', who('teacher'), body(RemarkForMany, REMARK_LIMIT), async (c) =>
+      answer(c, { count: await remarks.addToMany(c.get('person'), c.req.valid('json')) }),
+    )
 
-    routeWithBody(
-      'put',
-      '/api/hand-ins/:handIn/review',
-      'teacher',
-      ReviewBody,
-      async ({ person, param, body }) => {
-        const { handIn, assignment } = await permissions.handIn(person, param('handIn'))
-        const rubric = completeRubric(JSON.parse(assignment.rubric) as Rubric)
-        checkMarks(body.marks, rubric)
-        return database.transaction(async (manager) => {
-          const before = await manager.findOne(Review, {
-            where: { handInId: handIn.id },
-            lock: { mode: 'pessimistic_write' },
-          })
-          if ((before?.revision ?? 0) !== body.revision) {
-            throw notNow(
-              'Somebody else has changed this review in the meantime: open it again to see theirs.',
-            )
-          }
-          const revision = body.revision + 1
-          await manager.save(Review, {
-            handInId: handIn.id,
-            reviewerId: person.id,
-            marks: JSON.stringify(body.marks),
-            comment: body.comment,
-            revision,
-            updatedAt: new Date(),
-          })
-          await leaveTrail(manager, person.id, 'marked', handIn.id)
-          return { revision }
-        })
+    .put(
+      '/hand-ins/:handIn/remarks/:remark',
+      who('teacher'),
+      body(ChangedRemark, REMARK_LIMIT),
+      async (c) => {
+        const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+        return answer(c, await remarks.change(handIn, c.req.param('remark'), c.req.valid('json')))
       },
-    ),
-  ]
-}
+    )
 
-function checkMarks(marks: Record<string, unknown>, { criteria, levels }: Rubric): void {
-  for (const [criterion, level] of Object.entries(marks)) {
-    if (!criteria.some((c) => c.id === criterion)) throw badInput(`The rubric has no line "${criterion}".`)
-    if (!Number.isInteger(level) || (level as number) < 0 || (level as number) >= levels.length) {
-      throw badInput(`The mark of "${criterion}" is none of the rubric's levels.`)
-    }
-  }
-}
+    .delete('/hand-ins/:handIn/remarks/:remark', who('teacher'), async (c) => {
+      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      await remarks.remove(handIn, c.req.param('remark'))
+      return done(c)
+    })
+
+    .post('/hand-ins/:handIn/remarks/:remark/replies', who('signed-in'), body(NewReply), async (c) => {
+      const { handIn, remark } = c.req.param()
+      return answer(c, await remarks.reply(c.get('person'), handIn, remark, c.req.valid('json').text))
+    })
+
+    .put('/hand-ins/:handIn/remarks/:remark/done', who('student'), body(RemarkDone), async (c) => {
+      const { handIn, remark } = c.req.param()
+      await remarks.tick(c.get('person'), handIn, remark, c.req.valid('json').done)
+      return done(c)
+    })
+
+    .get('/bank', who('teacher'), async (c) => answer(c, await bank.of(c.get('person').id)))
+
+    .post('/bank', who('teacher'), body(NewBankRemark), async (c) =>
+      answer(c, await bank.add(c.get('person').id, c.req.valid('json'))),
+    )
+
+    .post('/bank/usual', who('teacher'), async (c) => answer(c, await bank.addUsual(c.get('person').id)))
+
+    .put('/bank/:bank', who('teacher'), body(NewBankRemark), async (c) =>
+      answer(c, await bank.change(c.get('person').id, c.req.param('bank'), c.req.valid('json'))),
+    )
+
+    .delete('/bank/:bank', who('teacher'), async (c) => {
+      await bank.drop(c.get('person').id, c.req.param('bank'))
+      return done(c)
+    })

@@ -7,7 +7,7 @@ import { encodeFlac, ready } from './flac-encoder'
 export interface AssetBytes {
   /** Its name: see {@link assetId}. */
   readonly id: string
-  readonly channels: number
+  readonly channels: 1 | 2
   readonly frames: number
   readonly flac: Uint8Array
   /** The waveform overview, packed. */
@@ -19,7 +19,7 @@ export async function assetOf(channels: readonly Int16Array[]): Promise<AssetByt
   await ready
   return {
     id: assetId(channels),
-    channels: channels.length,
+    channels: channels.length === 2 ? 2 : 1,
     frames: channels[0]!.length,
     flac: encodeFlac(channels),
     overview: packOverview(overviewOf(channels)),

@@ -1,9 +1,9 @@
 import { Between, LessThan, type DataSource } from 'typeorm'
 import { execute } from '../database/execute'
+import { notFound } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
 import type { AssetBytes } from './asset-bytes'
-import { Asset, AssetChunk } from './asset.entity'
-import { SongVersionAsset } from './song.entity'
+import { Asset, AssetChunk, SongVersionAsset } from './entities'
 
 /** Bytes of a chunk: 1 MiB. */
 export const CHUNK = 1024 * 1024
@@ -68,6 +68,13 @@ export class Assets {
         return (await manager.delete(Asset, { id, createdAt: LessThan(olderThan) })).affected ?? 0
       })
     return gone
+  }
+
+  /** An audio that is kept. @throws Problem 404 */
+  async need(id: string): Promise<Asset> {
+    const asset = await this.find(id)
+    if (!asset) throw notFound()
+    return asset
   }
 
   find(id: string): Promise<Asset | null> {

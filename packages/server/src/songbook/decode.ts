@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process'
+import { isObject, listOf, readKeptOr, shape } from '@rudlo/core/stored'
 import { badInput, Problem } from '../http/problem'
 
 const RATE = 44_100
@@ -79,7 +80,7 @@ async function about(file: string, name: string): Promise<{ channels: 1 | 2; sec
     ],
     65_536,
   )
-  const said = code === 0 ? (JSON.parse(out.toString()) as Probe) : {}
+  const said: Probe = code === 0 ? readKeptOr(out.toString(), isProbe, {}) : {}
   const count = said.streams?.[0]?.channels ?? 0
   if (!(count >= 1)) throw badInput(`“${name}” is no audio file that can be read.`)
   return { channels: count === 1 ? 1 : 2, seconds: Number(said.format?.duration ?? 0) || 0 }
@@ -89,6 +90,10 @@ interface Probe {
   readonly streams?: readonly { readonly channels?: number }[]
   readonly format?: { readonly duration?: string }
 }
+const isProbe = shape<Probe>({
+  streams: (value) => value === undefined || listOf(isObject)(value),
+  format: (value) => value === undefined || isObject(value),
+})
 
 interface Ran {
   readonly out: Buffer

@@ -2,4 +2,4 @@
 import { answering } from '../jobs/answering'
 import { assetOf, type AssetBytes } from './asset-bytes'
 
-answering<Int16Array[], AssetBytes>(assetOf)
+export default answering<Int16Array[], AssetBytes>(assetOf)

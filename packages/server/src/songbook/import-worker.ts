@@ -9,4 +9,6 @@ export interface ImportTask {
   readonly name: string
 }
 
-answering<ImportTask, AssetBytes>(async ({ file, name }) => assetOf(await decodeAudio(file, name)))
+export default answering<ImportTask, AssetBytes>(async ({ file, name }) =>
+  assetOf(await decodeAudio(file, name)),
+)

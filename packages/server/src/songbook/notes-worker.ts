@@ -40,7 +40,7 @@ function read(bytes: Uint8Array): NotesAnswer {
   }
 }
 
-answering<NotesTask, NotesAnswer>(async (task) =>
+export default answering<NotesTask, NotesAnswer>(async (task) =>
   'bytes' in task
     ? read(task.bytes)
     : { played: await assetOf(playNotes({ name: '', moves: {}, ...task.part }, task.frame)) },

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import type { FromNotes } from '@rudlo/contract/songbook'
 import type { BroughtLine, MidiPart, MidiSong } from '@rudlo/core/midi'
 import { addReturn, addSend, plainMix, playingOf, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
 import { letterOf, type SongVersion } from '@rudlo/core/song'
@@ -13,13 +14,6 @@ import type { BroughtLines, NotesAnswer, NotesTask } from './notes-worker'
 
 /** Bars that are left for the last notes to die away. */
 const AFTER = 1
-
-/** What became of a MIDI file: a song that is not kept yet, and a mix with the lines that came along. */
-export interface FromNotes {
-  readonly document: SongVersion
-  /** The moves that the file holds of volume, pan, sends and how it is played, as lines; null where it holds none. */
-  readonly mix: Mix | null
-}
 
 /**
  * What playing one file may take: minutes of all parts together (an orchestra of 32 parts for five minutes), and seconds of all
@@ -42,7 +36,8 @@ export class Notes {
   ) {}
 
   /** @throws Problem 400 with one sentence for what is no MIDI file or too long, 503 where too many wait */
-  async play(bytes: Uint8Array, name: string): Promise<FromNotes> {
+  async play(bytes: Uint8Array, fileName = ''): Promise<FromNotes> {
+    const name = fileName.replace(/\.midi?$/i, '').slice(0, 120) || 'New song'
     if (this.#files >= MOST_FILES) throw busy()
     this.#files++
     try {

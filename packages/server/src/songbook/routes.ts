@@ -1,139 +1,65 @@
+import { NewUpload, NotesQuery, SONG_LIMIT, SongToKeep } from '@rudlo/contract/songbook'
 import { MIDI_LIMITS } from '@rudlo/core/midi'
-import { MIX_SCHEMA } from '@rudlo/core/mix'
-import { IsInt, IsObject, IsString, Length, Max, Min } from 'class-validator'
-import { parseRange } from '../http/byte-range'
-import { badInput, notFound } from '../http/problem'
-import { AsSent } from '../http/as-sent'
-import { bytesOf } from '../http/body'
-import { route, routeWithBody, routeWithBytes, type Route } from '../http/route'
-import type { Person } from '../people/person.entity'
+import { Hono } from 'hono'
+import { answer, done } from '../http/answer'
+import { body, bytes, bytesOf, query } from '../http/validated'
+import { who, type Env } from '../http/who'
 import type { Services } from '../services'
+import { assetAnswer, overviewAnswer } from './asset-answer'
 import { CHUNK } from './assets'
 
-/** Content under its own hash never changes: browsers may keep it, shared caches may not. */
-const FOR_EVER = 'private, max-age=31536000, immutable'
+/** Songs, their audio, and how they come in. */
+export const songbookRoutes = ({ assets, permissions, songs, uploads, notes }: Services) =>
+  new Hono<Env>()
+    .get('/assets/:asset', who('signed-in'), async (c) => {
+      const id = await permissions.asset(c.get('person'), c.req.param('asset'))
+      return assetAnswer(c, assets, await assets.need(id))
+    })
 
-class UploadBody {
-  @IsString()
-  @Length(1, 255, { message: 'The name of the file is missing or too long' })
-  name!: string
+    .get('/assets/:asset/overview', who('signed-in'), async (c) => {
+      const id = await permissions.asset(c.get('person'), c.req.param('asset'))
+      return overviewAnswer(await assets.need(id))
+    })
 
-  @IsInt()
-  @Min(0)
-  @Max(1e12)
-  bytes!: number
-}
+    .get('/songs', who('teacher'), async (c) => answer(c, await songs.newest(c.get('person'))))
 
-class SongBody {
-  @AsSent()
-  @IsObject({ message: 'The song is missing' })
-  document!: object
-}
+    .get('/songs/:version', who('teacher'), async (c) =>
+      answer(c, { document: await songs.version(c.req.param('version')) }),
+    )
 
-/** Room for a song with thousands of regions and tempo changes. */
-const SONG_LIMIT = 2.5 * 1024 * 1024
+    .post('/songs', who('teacher'), body(SongToKeep, SONG_LIMIT), async (c) =>
+      answer(c, await songs.keep(c.get('person'), c.req.valid('json').document, null)),
+    )
 
-export function songbookRoutes({ assets, permissions, songs, uploads, notes }: Services): Route[] {
-  const mayHear = async (person: Person, id: string) => {
-    const asset = (await permissions.mayHear(person, id)) ? await assets.find(id) : null
-    if (!asset) throw notFound()
-    return asset
-  }
-  return [
-    route('get', '/api/assets/:asset', 'signed-in', async ({ c, person, param }) => {
-      const { id, bytes } = await mayHear(person, param('asset'))
-      const tag = `"${id}"`
-      const headers = { 'cache-control': FOR_EVER, etag: tag, vary: 'cookie', 'accept-ranges': 'bytes' }
-      if (c.req.header('if-none-match') === tag) return new Response(null, { status: 304, headers })
-      const range = parseRange(c.req.header('range'), bytes)
-      if (range === 'beyond') {
-        return new Response(null, { status: 416, headers: { 'content-range': `bytes */${bytes}` } })
-      }
-      const { from, to } = range === 'all' ? { from: 0, to: bytes - 1 } : range
-      const body = await assets.bytes(id, from, to)
-      return new Response(new Uint8Array(body), {
-        status: range === 'all' ? 200 : 206,
-        headers: {
-          ...headers,
-          'content-type': 'audio/flac',
-          'content-length': String(body.length),
-          ...(range === 'all' ? {} : { 'content-range': `bytes ${from}-${to}/${bytes}` }),
-        },
-      })
-    }),
+    .put('/songs/:song', who('teacher'), body(SongToKeep, SONG_LIMIT), async (c) =>
+      answer(c, await songs.keep(c.get('person'), c.req.valid('json').document, c.req.param('song'))),
+    )
 
-    route('get', '/api/assets/:asset/overview', 'signed-in', async ({ person, param }) => {
-      const { overview } = await mayHear(person, param('asset'))
-      return new Response(new Uint8Array(overview), {
-        headers: { 'cache-control': FOR_EVER, vary: 'cookie', 'content-type': 'application/octet-stream' },
-      })
-    }),
+    .post('/uploads', who('teacher'), body(NewUpload), async (c) => {
+      const { name, bytes: size } = c.req.valid('json')
+      return answer(c, { id: await uploads.begin(c.get('person'), name, size), chunk: CHUNK })
+    })
 
-    route('get', '/api/songs', 'teacher', ({ person }) => songs.newest(person)),
+    .get('/uploads/:upload', who('teacher'), async (c) => {
+      const { chunks, bytes: arrived } = await uploads.arrived(c.get('person'), c.req.param('upload'))
+      return answer(c, { chunks, bytes: arrived })
+    })
 
-    route('get', '/api/songs/:version', 'teacher', async ({ param }) => ({
-      document: await songs.version(param('version')),
-    })),
+    .post('/uploads/:upload/chunks/:number', who('teacher'), bytes(CHUNK), async (c) => {
+      const { upload, number } = c.req.param()
+      await uploads.take(c.get('person'), upload, number, Buffer.from(await bytesOf(c)))
+      return done(c)
+    })
 
-    routeWithBody(
-      'post',
-      '/api/songs',
-      'teacher',
-      SongBody,
-      async ({ person, body }) => songs.keep(person, body.document, null),
-      SONG_LIMIT,
-    ),
+    .post('/uploads/:upload/decode', who('teacher'), async (c) =>
+      answer(c, await uploads.decode(c.get('person'), c.req.param('upload'))),
+    )
 
-    routeWithBody(
-      'put',
-      '/api/songs/:song',
-      'teacher',
-      SongBody,
-      async ({ person, param, body }) => songs.keep(person, body.document, param('song')),
-      SONG_LIMIT,
-    ),
+    .delete('/uploads/:upload', who('teacher'), async (c) => {
+      await uploads.giveUp(c.get('person'), c.req.param('upload'))
+      return done(c)
+    })
 
-    routeWithBody('post', '/api/uploads', 'teacher', UploadBody, async ({ person, body }) => ({
-      id: await uploads.begin(person, body.name, body.bytes),
-      chunk: CHUNK,
-    })),
-
-    route('get', '/api/uploads/:upload', 'teacher', async ({ person, param }) => {
-      const { chunks, bytes } = await uploads.arrived(person, param('upload'))
-      return { chunks, bytes }
-    }),
-
-    routeWithBytes(
-      '/api/uploads/:upload/chunks/:number',
-      'teacher',
-      async ({ c, person, param }) => {
-        if (!/^\d{1,6}$/.test(param('number'))) throw badInput('This piece has no number.')
-        const data = Buffer.from(await bytesOf(c))
-        await uploads.take(person, param('upload'), Number(param('number')), data)
-        return null
-      },
-      CHUNK,
-    ),
-
-    route('post', '/api/uploads/:upload/decode', 'teacher', async ({ person, param }) =>
-      uploads.decode(person, param('upload')),
-    ),
-
-    routeWithBytes(
-      '/api/notes',
-      'teacher',
-      async ({ c, query }) => {
-        const name = (query('name') ?? '').replace(/\.midi?$/i, '').slice(0, 120)
-        return notes.play(await bytesOf(c), name || 'New song')
-      },
-      MIDI_LIMITS.bytes,
-    ),
-
-    route('delete', '/api/uploads/:upload', 'teacher', async ({ person, param }) => {
-      await uploads.giveUp(person, param('upload'))
-      return null
-    }),
-
-    route('get', '/schemas/rudlo-mix-1.json', 'anyone', async () => MIX_SCHEMA),
-  ]
-}
+    .post('/notes', who('teacher'), query(NotesQuery), bytes(MIDI_LIMITS.bytes), async (c) =>
+      answer(c, await notes.play(await bytesOf(c), c.req.valid('query').name)),
+    )

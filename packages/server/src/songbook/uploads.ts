@@ -1,3 +1,4 @@
+import type { Decoded } from '@rudlo/contract/songbook'
 import { randomUUID } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
 import { mkdtemp, rm } from 'node:fs/promises'
@@ -8,25 +9,16 @@ import { LessThan, type DataSource } from 'typeorm'
 import { execute } from '../database/execute'
 import { badInput, notFound, notNow, Problem } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
-import type { Person } from '../people/person.entity'
+import type { Person } from '../people/entities'
 import type { AssetBytes } from './asset-bytes'
 import { CHUNK, type Assets } from './assets'
 import type { ImportTask } from './import-worker'
-import { Upload, UploadChunk } from './upload.entity'
+import { Upload, UploadChunk } from './entities'
 
 /** Largest file, and how many a person can have on the way. */
 export const LARGEST_UPLOAD = 300 * 1024 * 1024
 const MOST = 64
 const DAY = 86_400_000
-
-/** What became of an audio file. */
-export interface Decoded {
-  readonly asset: string
-  readonly channels: number
-  readonly frames: number
-  /** Whether the same sound was here already. */
-  readonly known: boolean
-}
 
 /** Audio files on their way in: piece after piece, so that a lost connection loses one piece at most. */
 export class Uploads {
@@ -65,8 +57,14 @@ export class Uploads {
     return { upload, chunks, bytes: Math.min(upload.bytes, chunks * CHUNK) }
   }
 
-  /** Takes the next piece. The same piece again changes nothing. @throws Problem 409 for one out of turn */
-  async take(person: Person, id: string, number: number, data: Buffer): Promise<void> {
+  /**
+   * Takes the next piece. The same piece again changes nothing.
+   * @param name its number, from 0
+   * @throws Problem 400 for one that is none of the file, 409 for one out of turn
+   */
+  async take(person: Person, id: string, name: string, data: Buffer): Promise<void> {
+    if (!/^\d{1,6}$/.test(name)) throw badInput('This piece has no number.')
+    const number = Number(name)
     const { upload, chunks } = await this.arrived(person, id)
     const whole = Math.ceil(upload.bytes / CHUNK)
     const size = number === whole - 1 ? upload.bytes - (whole - 1) * CHUNK : CHUNK

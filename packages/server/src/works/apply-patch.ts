@@ -3,7 +3,7 @@ import { LIMITS, PatchProblem, withPatch } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { checkWork } from '@rudlo/core/validate'
 import { breathFor } from '../http/breath'
-import { badInput, Problem } from '../http/problem'
+import { badInput, tooLarge } from '../http/problem'
 
 /** A work after a patch, checked, and its text to store. */
 export interface Patched {
@@ -40,7 +40,7 @@ export async function checkedWork(document: unknown, song: SongVersion, length =
   await breathFor(length)
   const text = JSON.stringify(checked.work)
   if (text.length > LIMITS.bytes) {
-    throw new Problem(413, 'too-large', 'The mix would be larger than the 2 MiB that a mix can be.')
+    throw tooLarge('The mix would be larger than the 2 MiB that a mix can be.')
   }
   return { document: checked.work, text }
 }

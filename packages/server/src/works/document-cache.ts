@@ -1,6 +1,5 @@
 import type { WorkDocument } from '@rudlo/core/mix'
-
-const KEPT = 400
+import { LRUCache } from 'lru-cache'
 
 /** A work as it was saved last, as far as a save needs it. */
 export interface KnownWork {
@@ -12,20 +11,12 @@ export interface KnownWork {
   readonly length: number
 }
 
+/** So much of works is kept in memory, counted by their texts. */
+const KEPT_BYTES = 128 * 1024 * 1024
+
 /**
- * Works by id, newest use last. A revision names its content for ever, so several servers may each keep their
- * own: what is known is used only where the database agrees that its revision is the newest.
+ * Works by id. A revision names its content for ever, so several servers may each keep their own: what is known is used only
+ * where the database agrees that its revision is the newest.
  */
-export class DocumentCache {
-  readonly #kept = new Map<string, KnownWork>()
-
-  get(workId: string): KnownWork | undefined {
-    return this.#kept.get(workId)
-  }
-
-  set(workId: string, work: KnownWork): void {
-    this.#kept.delete(workId)
-    this.#kept.set(workId, work)
-    if (this.#kept.size > KEPT) this.#kept.delete(this.#kept.keys().next().value!)
-  }
-}
+export const documentCache = (): LRUCache<string, KnownWork> =>
+  new LRUCache({ max: 400, maxSize: KEPT_BYTES, sizeCalculation: ({ length }) => Math.max(1, length) })

@@ -1,19 +1,12 @@
+import type { HintView, HintWanted, OpenedHint as Opened, TaskTries as Tries } from '@rudlo/contract/works'
 import { HINT_LEVELS } from '@rudlo/core/brief'
 import type { DataSource } from 'typeorm'
-import type { Assignment } from '../assignments/assignment.entity'
+import type { Assignment } from '../assignments/entities'
 import type { Briefs } from '../assignments/briefs'
 import { notFound, notNow } from '../http/problem'
-import type { Person } from '../people/person.entity'
-import { OpenedHint } from './opened-hint.entity'
-import { TaskTries } from './task-tries.entity'
-import type { Work } from './work.entity'
-
-/** A hint as its student sees it, once it is open. */
-export interface HintView {
-  readonly task: string
-  readonly level: number
-  readonly text: string
-}
+import type { Person } from '../people/entities'
+import { OpenedHint, TaskTries, type Work } from './entities'
+import { countTry } from './queries'
 
 /** Hints: fetched when they are opened, in order, and remembered for both sides. */
 export class Hints {
@@ -23,7 +16,7 @@ export class Hints {
   ) {}
 
   /** Every hint of a work that was opened, by task and level. */
-  async opened(workId: string): Promise<{ task: string; level: number }[]> {
+  async opened(workId: string): Promise<Opened[]> {
     const hints = await this.database
       .getRepository(OpenedHint)
       .find({ where: { workId }, order: { openedAt: 'ASC' } })
@@ -35,7 +28,7 @@ export class Hints {
     person: Person,
     work: Work,
     assignment: Assignment,
-    { task, level }: { readonly task: string; readonly level: number },
+    { task, level }: HintWanted,
   ): Promise<HintView> {
     const { brief } = await this.briefs.forPerson(assignment, person.id)
     const text = brief.tasks.find((t) => t.id === task)?.hints[level]
@@ -61,7 +54,7 @@ export class Hints {
   }
 
   /** How often each task of a work was tried. */
-  async tries(workId: string): Promise<{ task: string; tries: number }[]> {
+  async tries(workId: string): Promise<Tries[]> {
     const found = await this.database.getRepository(TaskTries).findBy({ workId })
     return found.map(({ task, tries }) => ({ task, tries }))
   }
@@ -74,10 +67,6 @@ export class Hints {
   async count(person: Person, work: Work, assignment: Assignment, task: string): Promise<void> {
     const { brief } = await this.briefs.forPerson(assignment, person.id)
     if (!brief.tasks.some((t) => t.id === task)) throw notFound()
-    await this.database.query(
-      `INSERT INTO task_tries (work_id, task, tries, at) VALUES (?, ?, 1, ?)
-         ON DUPLICATE KEY UPDATE tries = LEAST(tries + 1, 1000), at = VALUES(at)`,
-      [work.id, task, new Date()],
-    )
+    await countTry(this.database, work.id, task)
   }
 }

@@ -1,189 +1,73 @@
-import type { WorkDocument } from '@rudlo/core/mix'
-import {
-  IsArray,
-  IsInt,
-  IsISO8601,
-  IsObject,
-  IsOptional,
-  IsString,
-  Length,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator'
-import { AsSent } from '../http/as-sent'
-import { jsonList } from '../http/json-list'
-import { route, routeWithBody, type Route } from '../http/route'
+import { ClaimedWindow, HintWanted, NewTry, Save, SAVE_LIMIT, TriedTask } from '@rudlo/contract/works'
+import { readWork } from '@rudlo/core/stored'
+import { Hono } from 'hono'
+import { answer, answerList, done } from '../http/answer'
+import { body } from '../http/validated'
+import { who, type Env } from '../http/who'
 import type { Services } from '../services'
-import { AreCommands, type CommandReport } from './commands'
-import type { Work } from './work.entity'
+import { headView, workView } from './views'
 
-class SaveBody {
-  @IsInt({ message: 'The revision must be a whole number' })
-  @Min(1)
-  @Max(4e9)
-  revision!: number
+/** Works of students: opening, saving, tries, hints. */
+export const workRoutes = ({ permissions, works, bundles, hints }: Services) =>
+  new Hono<Env>()
+    .post('/assignments/:assignment/work', who('signed-in'), async (c) => {
+      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      return answer(c, workView(await works.open(c.get('person'), assignment)))
+    })
 
-  @IsString()
-  @Length(8, 40)
-  save!: string
+    .get('/works/:work', who('signed-in'), async (c) =>
+      answer(c, workView(await permissions.ownWork(c.get('person'), c.req.param('work')))),
+    )
 
-  /** How many changes it may have, and how much work they may be, is looked at where they are made. */
-  @AsSent()
-  @IsArray({ message: 'The patch must be a list of changes (RFC 6902)' })
-  patch!: unknown[]
+    .patch('/works/:work', who('signed-in'), body(Save, SAVE_LIMIT), async (c) =>
+      answer(c, await works.save(c.get('person'), c.req.param('work'), c.req.valid('json'))),
+    )
 
-  @AsSent()
-  @AreCommands()
-  commands!: CommandReport[]
+    .get('/works/:work/head', who('signed-in'), async (c) =>
+      answer(c, headView(await permissions.ownWork(c.get('person'), c.req.param('work')))),
+    )
 
-  /** The browser's clock, which need not be right. */
-  @IsOptional()
-  @IsISO8601()
-  @MaxLength(40)
-  now?: string
-}
+    .get('/works/:work/bundle', who('signed-in'), async (c) => {
+      const work = await permissions.ownWork(c.get('person'), c.req.param('work'))
+      const { songVersionId, title } = await permissions.assignment(c.get('person'), work.assignmentId)
+      return bundles.answer(songVersionId, readWork(work.document).mix, title)
+    })
 
-class WindowBody {
-  @IsString()
-  @Length(8, 40)
-  window!: string
-}
+    .put('/works/:work/window', who('signed-in'), body(ClaimedWindow), async (c) => {
+      const work = await permissions.ownWork(c.get('person'), c.req.param('work'))
+      await works.claim(work, c.req.valid('json').window)
+      return done(c)
+    })
 
-class HintBody {
-  @IsString()
-  @MaxLength(64)
-  task!: string
+    .get('/works/:work/hints', who('signed-in'), async (c) => {
+      const { id } = await permissions.ownWork(c.get('person'), c.req.param('work'))
+      return answer(c, await hints.opened(id))
+    })
 
-  @IsInt()
-  @Min(0)
-  @Max(2)
-  level!: number
-}
+    .post('/works/:work/hints', who('signed-in'), body(HintWanted), async (c) => {
+      const work = await permissions.ownWork(c.get('person'), c.req.param('work'))
+      const assignment = await permissions.assignment(c.get('person'), work.assignmentId)
+      return answer(c, await hints.open(c.get('person'), work, assignment, c.req.valid('json')))
+    })
 
-class AskedBody {
-  @IsString()
-  @MaxLength(64)
-  task!: string
-}
+    .get('/works/:work/asked', who('signed-in'), async (c) => {
+      const { id } = await permissions.ownWork(c.get('person'), c.req.param('work'))
+      return answer(c, await hints.tries(id))
+    })
 
-class TryBody {
-  @IsString()
-  @Length(1, 120, { message: 'A try needs a name of at most 120 characters' })
-  name!: string
+    .post('/works/:work/asked', who('signed-in'), body(TriedTask), async (c) => {
+      const work = await permissions.ownWork(c.get('person'), c.req.param('work'))
+      const assignment = await permissions.assignment(c.get('person'), work.assignmentId)
+      await hints.count(c.get('person'), work, assignment, c.req.valid('json').task)
+      return done(c)
+    })
 
-  @AsSent()
-  @IsObject()
-  document!: object
-}
+    .get('/works/:work/tries', who('signed-in'), async (c) =>
+      answerList(c, works.tries(await permissions.ownWork(c.get('person'), c.req.param('work')))),
+    )
 
-/** The largest save: room for a whole mix in one piece. */
-const SAVE_LIMIT = 2.5 * 1024 * 1024
-
-function workView({ id, assignmentId, revision, document, window, lastSave, updatedAt }: Work) {
-  return {
-    id,
-    assignmentId,
-    revision,
-    document: JSON.parse(document) as unknown,
-    window,
-    lastSave,
-    updatedAt,
-  }
-}
-
-export function workRoutes({ permissions, works, bundles, hints }: Services): Route[] {
-  return [
-    route('post', '/api/assignments/:assignment/work', 'signed-in', async ({ person, param }) =>
-      workView(await works.open(person, await permissions.assignment(person, param('assignment')))),
-    ),
-
-    route('get', '/api/works/:work', 'signed-in', async ({ person, param }) =>
-      workView(await permissions.ownWork(person, param('work'))),
-    ),
-
-    route('get', '/api/works/:work/head', 'signed-in', async ({ person, param }) => {
-      const { revision, window } = await permissions.ownWork(person, param('work'))
-      return { revision, window }
-    }),
-
-    route('get', '/api/works/:work/bundle', 'signed-in', async ({ person, param }) => {
-      const work = await permissions.ownWork(person, param('work'))
-      const { songVersionId, title } = await permissions.assignment(person, work.assignmentId)
-      return bundles.answer(songVersionId, (JSON.parse(work.document) as WorkDocument).mix, title)
-    }),
-
-    routeWithBody(
-      'patch',
-      '/api/works/:work',
-      'signed-in',
-      SaveBody,
-      ({ person, param, body }) => works.save(person, param('work'), body),
-      SAVE_LIMIT,
-    ),
-
-    routeWithBody(
-      'put',
-      '/api/works/:work/window',
-      'signed-in',
-      WindowBody,
-      async ({ person, param, body }) => {
-        await works.claim(await permissions.ownWork(person, param('work')), body.window)
-        return null
-      },
-    ),
-
-    route('get', '/api/works/:work/hints', 'signed-in', async ({ person, param }) => {
-      const { id } = await permissions.ownWork(person, param('work'))
-      return hints.opened(id)
-    }),
-
-    route('get', '/api/works/:work/asked', 'signed-in', async ({ person, param }) => {
-      const { id } = await permissions.ownWork(person, param('work'))
-      return hints.tries(id)
-    }),
-
-    routeWithBody(
-      'post',
-      '/api/works/:work/asked',
-      'signed-in',
-      AskedBody,
-      async ({ person, param, body }) => {
-        const work = await permissions.ownWork(person, param('work'))
-        await hints.count(person, work, await permissions.assignment(person, work.assignmentId), body.task)
-        return null
-      },
-    ),
-
-    routeWithBody(
-      'post',
-      '/api/works/:work/hints',
-      'signed-in',
-      HintBody,
-      async ({ person, param, body }) => {
-        const work = await permissions.ownWork(person, param('work'))
-        return hints.open(person, work, await permissions.assignment(person, work.assignmentId), body)
-      },
-    ),
-
-    route('get', '/api/works/:work/tries', 'signed-in', async ({ person, param }) => {
-      const tries = await works.tries(await permissions.ownWork(person, param('work')))
-      return jsonList(
-        (function* () {
-          for (const { id, name, document, createdAt } of tries)
-            yield { id, name, createdAt, document: JSON.parse(document) as unknown }
-        })(),
-      )
-    }),
-
-    routeWithBody(
-      'post',
-      '/api/works/:work/tries',
-      'signed-in',
-      TryBody,
-      async ({ person, param, body }) =>
-        works.keepTry(await permissions.ownWork(person, param('work')), body.name, body.document),
-      SAVE_LIMIT,
-    ),
-  ]
-}
+    .post('/works/:work/tries', who('signed-in'), body(NewTry, SAVE_LIMIT), async (c) => {
+      const work = await permissions.ownWork(c.get('person'), c.req.param('work'))
+      const { name, document } = c.req.valid('json')
+      return answer(c, await works.keepTry(work, name, document))
+    })

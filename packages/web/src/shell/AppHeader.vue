@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import AccountMenu from '../people/AccountMenu.vue'
-import RudloMark from './RudloMark.vue'
+import AccountMenu from './AccountMenu.vue'
+import RudloMark from '../ui/RudloMark.vue'
 
 defineProps<{ before?: string | undefined; title?: string | undefined }>()
 </script>

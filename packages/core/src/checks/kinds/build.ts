@@ -2,19 +2,8 @@ import { barsText } from '../../assess'
 import { log } from '../../maths'
 import { energies, brightness, loudnessIn } from '../../heard'
 import { numberText } from '../../scale'
-import {
-  checkKind,
-  number,
-  place,
-  unheard,
-  verdictOf,
-  weakest,
-  choice,
-  type Finding,
-  type Verdict,
-} from '../check'
-import { secondsOf } from '../evidence'
-import { amount, at, bars, say } from '../say'
+import { type Finding, type Verdict, amount, at, bars, say, secondsOf } from '../../evidence'
+import { checkKind, number, place, unheard, verdictOf, weakest, choice } from '../check'
 
 const LN2 = 0.6931471805599453
 

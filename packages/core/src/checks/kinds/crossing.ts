@@ -1,9 +1,8 @@
 import { trackLevel } from '../../mix'
 import { dbOfGain } from '../../maths'
 import { levelGain } from '../../scale'
-import { checkKind, number, place, track, verdictOf, weakest, type Finding } from '../check'
-import { moveIn, valueOf } from '../evidence'
-import { at, say, trackName } from '../say'
+import { type Finding, at, moveIn, say, trackName, valueOf } from '../../evidence'
+import { checkKind, number, place, track, verdictOf, weakest } from '../check'
 
 /** Two fades that cross: one leaves while the other comes. */
 export const crossing = checkKind({

@@ -1,14 +1,24 @@
-import { levelScale, levelGain } from '../../scale'
-import { dbOfGain } from '../../maths'
+import { barsText } from '../../assess'
 import { travelAt } from '../../envelope'
+import {
+  type Evidence,
+  type Finding,
+  amount,
+  at,
+  lateness,
+  moveIn,
+  nameOf,
+  say,
+  valueOf,
+  valueText,
+} from '../../evidence'
+import { dbOfGain } from '../../maths'
 import { lineInCharge } from '../../mix'
 import type { Move } from '../../moves'
-import { checkKind, lane, number, place, verdictOf, weakest, type Finding } from '../check'
-import { moveIn, valueOf, type Evidence } from '../evidence'
-import { amount, at, lateness, nameOf, say, valueText } from '../say'
-import { barsText } from '../../assess'
+import { levelGain, levelScale } from '../../scale'
+import { checkKind, lane, number, place, verdictOf, weakest } from '../check'
 
-const FIELDS = {
+export const FIELDS = {
   lane: lane('What fades'),
   from: place('Begins'),
   to: place('Is over by'),
@@ -16,7 +26,7 @@ const FIELDS = {
   even: number('Furthest from even', '% of the way', 18, 2, 100),
 } as const
 
-const SAY = {
+export const SAY = {
   none: '{name} does not fade {way} between {from} and {to}: there it stays at {value}.',
   notSilent: '{name} is {down} by {end}, but it never gets quite silent: {value} {where}.',
   cut: '{name} is cut {way} in an instant at {start}: a fade needs time to be heard as one.',
@@ -26,7 +36,7 @@ const SAY = {
 } as const
 
 /** Loss in LU at which a fade begins to be heard, and at which it is over for the ear. */
-const HEARD = [1, 40] as const
+export const HEARD = [1, 40] as const
 
 /** How many bars of a fade are heard as one: from 1 LU to 40 LU of loss. */
 export function audibleBars({ mix, time }: Evidence, fade: Move): number {
@@ -47,7 +57,7 @@ export function audibleBars({ mix, time }: Evidence, fade: Move): number {
   return first === null ? 0 : time.meter.barsBetween(first, last)
 }
 
-function fade(way: 'in' | 'out') {
+export function fade(way: 'in' | 'out') {
   const kind = `fade ${way}` as const
   return checkKind({
     kind,
@@ -140,6 +150,3 @@ function fade(way: 'in' | 'out') {
     },
   })
 }
-
-export const fadeIn = fade('in')
-export const fadeOut = fade('out')

@@ -1,10 +1,9 @@
 import { placeText } from '../../assess'
+import { type Finding, at, lateness, moveIn, nameOf, say, valueOf, valueText } from '../../evidence'
 import { numberText } from '../../scale'
-import { checkKind, lane, number, place, verdictOf, weakest, type Finding } from '../check'
-import { moveIn, valueOf } from '../evidence'
-import { at, lateness, nameOf, say, valueText } from '../say'
+import { checkKind, lane, number, place, verdictOf, weakest } from '../check'
 
-const SAY = {
+export const SAY = {
   none: '{name} does not go {way} between {from} and {to}: it stays at {value}.',
   cut: '{name} jumps {way} at {start}: a short fade there sounds like a hand, not like a switch.',
   stays: '{name} goes {way} at {start}, but it never comes back.',
@@ -14,7 +13,7 @@ const SAY = {
   met: '{name} goes {way} by {depth} dB, is there by {tick} and comes back at {back}.',
 } as const
 
-function aside(kind: 'dip' | 'lift') {
+export function aside(kind: 'dip' | 'lift') {
   const way = kind === 'dip' ? 'down' : 'up'
   return checkKind({
     kind,
@@ -115,6 +114,3 @@ function aside(kind: 'dip' | 'lift') {
     },
   })
 }
-
-export const dip = aside('dip')
-export const lift = aside('lift')

@@ -1,7 +1,6 @@
 import { point } from '../../envelope'
 import { sounding, HOPS } from '../../heard'
-import type { Evidence } from '../../checks/evidence'
-import { at, nameOf, say } from '../../checks/say'
+import { type Evidence, at, nameOf, say } from '../../evidence'
 import { drawnLines, isLevel, repaired, type DrawnLine } from '../lines'
 import type { Mistake, MistakeKind } from '../mistake'
 import { levelGain } from '../../scale'

@@ -1,6 +1,6 @@
 import { point } from '../../envelope'
 import { hysteresis } from '../../moves'
-import { at, nameOf, say } from '../../checks/say'
+import { at, nameOf, say } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 

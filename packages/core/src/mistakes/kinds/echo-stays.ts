@@ -1,8 +1,7 @@
 import { travelAt } from '../../envelope'
 import { lineInCharge, resolve, trackLevel } from '../../mix'
 import { levelScale } from '../../scale'
-import { valueOf } from '../../checks/evidence'
-import { at, say, trackName } from '../../checks/say'
+import { at, say, trackName, valueOf } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 

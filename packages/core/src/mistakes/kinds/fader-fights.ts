@@ -1,6 +1,6 @@
 import { resolve, withSetting } from '../../mix'
 import { hysteresis } from '../../moves'
-import { nameOf, say, valueText } from '../../checks/say'
+import { nameOf, say, valueText } from '../../evidence'
 import { drawnLines } from '../lines'
 import type { MistakeKind } from '../mistake'
 

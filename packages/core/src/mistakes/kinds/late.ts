@@ -1,7 +1,6 @@
 import { cut } from '../../envelope'
 import { resolve } from '../../mix'
-import type { Evidence } from '../../checks/evidence'
-import { at, nameOf, say, trackName } from '../../checks/say'
+import { type Evidence, at, nameOf, say, trackName } from '../../evidence'
 import type { Move } from '../../moves'
 import { drawnLines, repaired } from '../lines'
 import type { Mistake, MistakeKind } from '../mistake'

@@ -1,5 +1,5 @@
 import { envelopeOf, withLane } from '../../mix'
-import { nameOf, say, trackName } from '../../checks/say'
+import { nameOf, say, trackName } from '../../evidence'
 import type { MistakeKind } from '../mistake'
 
 /** Left unsafe: a lane switched off, or a track left writing, at hand-in. */

@@ -1,5 +1,5 @@
 import { point } from '../../envelope'
-import { at, nameOf, say, valueText } from '../../checks/say'
+import { at, nameOf, say, valueText } from '../../evidence'
 import { drawnLines, isLevel, isSendOrWet, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 

@@ -1,5 +1,4 @@
-import type { Evidence } from '../../checks/evidence'
-import { at, nameOf, say } from '../../checks/say'
+import { type Evidence, at, nameOf, say } from '../../evidence'
 import { drawnLines, repaired, type DrawnLine } from '../lines'
 import type { MistakeKind } from '../mistake'
 

@@ -1,4 +1,4 @@
-import { bars, nameOf, say } from '../../checks/say'
+import { bars, nameOf, say } from '../../evidence'
 import type { MistakeKind } from '../mistake'
 
 /** A pass from play to stop over so many bars … */

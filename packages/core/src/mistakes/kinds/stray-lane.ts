@@ -1,5 +1,5 @@
 import { envelopeOf } from '../../mix'
-import { bars, nameOf, say } from '../../checks/say'
+import { bars, nameOf, say } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 

@@ -1,6 +1,4 @@
-import type { CheckPlace } from '../../checks/check'
-import type { Evidence } from '../../checks/evidence'
-import { at, nameOf, say } from '../../checks/say'
+import { type CheckPlace, type Evidence, at, nameOf, say } from '../../evidence'
 import { lineInCharge, resolve, withLane } from '../../mix'
 import type { Move } from '../../moves'
 import { drawnLines } from '../lines'

@@ -1,8 +1,7 @@
 import { PEAK_LIMIT } from '../../assess'
 import { energies, HOPS, hopsIn, loudnessIn } from '../../heard'
 import { raised } from '../../scale'
-import { secondsOf } from '../../checks/evidence'
-import { at, nameOf, say } from '../../checks/say'
+import { at, nameOf, say, secondsOf } from '../../evidence'
 import { drawnLines, isLevel, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 

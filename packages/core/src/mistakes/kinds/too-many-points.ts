@@ -1,5 +1,5 @@
 import { thin, valueAt, type Sample } from '../../envelope'
-import { nameOf, say } from '../../checks/say'
+import { nameOf, say } from '../../evidence'
 import { drawnLines, repaired, type DrawnLine } from '../lines'
 import type { MistakeKind } from '../mistake'
 

@@ -1,7 +1,7 @@
 import { travelsOf } from '../../envelope'
 import { hysteresis } from '../../moves'
 import { withSetting } from '../../mix'
-import { nameOf, say, valueText } from '../../checks/say'
+import { nameOf, say, valueText } from '../../evidence'
 import { drawnLines, isLevel, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 

@@ -1,0 +1,3 @@
+/** Signing in, sessions, passwords. */
+export * from './answers'
+export * from './requests'

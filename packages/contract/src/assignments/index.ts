@@ -1,0 +1,3 @@
+/** Assignments: briefs, models, exceptions, several groups. */
+export * from './answers'
+export * from './requests'

@@ -1,0 +1,149 @@
+// class-transformer's decorators look for it
+import 'reflect-metadata'
+import { Type } from 'class-transformer'
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsObject,
+  IsOptional,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator'
+import { AsSent, IsId, IsMoment, IsRevision, IsWritten, type Moment } from '../fields'
+import { MODEL_HEARD, type ModelHeard } from './answers'
+
+/** Bytes of a request with a brief and mixes: room for two with as many points as there can be. */
+export const WRITING_LIMIT = 3 * 1024 * 1024
+
+/** What a teacher sets of an assignment. Documents are read by the core: brief and mixes. */
+export class AssignmentSettings {
+  @IsWritten(200, 'The assignment needs a title of at most 200 characters')
+  title!: string
+
+  /** A core `Brief`. */
+  @AsSent()
+  @IsObject({ message: 'The brief is missing' })
+  brief!: object
+
+  @IsIn(MODEL_HEARD, { message: 'Say from when on the model may be heard' })
+  modelHeard!: ModelHeard
+
+  /** Whether it is still written: students do not see it. */
+  @IsOptional()
+  @IsBoolean()
+  draft?: boolean
+
+  /** Before this the students do not see it; at once where it is null. */
+  @IsMoment('The date on which it opens is not a date')
+  opensAt!: Moment | null
+
+  @IsMoment('The due date is not a date')
+  dueAt!: Moment | null
+
+  /** How often a student may hand in; null for as often as they like. */
+  @IsOptional()
+  @IsInt({ message: 'The number of hand-ins must be a whole number' })
+  @Min(1, { message: 'At least one hand-in must be allowed' })
+  @Max(100, { message: 'At most 100 hand-ins can be allowed' })
+  handInLimit!: number | null
+}
+
+/** A new assignment of a group. */
+export class NewAssignment extends AssignmentSettings {
+  @IsId()
+  group!: string
+
+  @IsId()
+  songVersion!: string
+
+  /** A `rudlo-mix`. */
+  @AsSent()
+  @IsObject({ message: 'The starting mix is missing' })
+  startingMix!: object
+
+  /** A `rudlo-mix`. */
+  @AsSent()
+  @IsOptional()
+  @IsObject()
+  model?: object | null
+}
+
+/** A change of an assignment. */
+export class ChangedAssignment extends AssignmentSettings {
+  /** The revision that this change follows. */
+  @IsRevision()
+  revision!: number
+
+  /** A `rudlo-mix`. */
+  @AsSent()
+  @IsOptional()
+  @IsObject()
+  startingMix?: object
+
+  /** Whether the other groups that it was given to get the change as well. */
+  @IsOptional()
+  @IsBoolean()
+  everywhere?: boolean
+}
+
+/** The model of an assignment. */
+export class ModelMix {
+  /** A `rudlo-mix`. */
+  @AsSent()
+  @IsObject({ message: 'The mix is missing' })
+  mix!: object
+}
+
+/** What hand-ins are marked by. */
+export class ChangedRubric {
+  /** A core `Rubric`. */
+  @AsSent()
+  @IsObject({ message: 'The rubric is missing' })
+  rubric!: object
+}
+
+/** A brief to be tried out. */
+export class BriefTrial {
+  /** A core `Brief`. */
+  @AsSent()
+  @IsObject({ message: 'The brief is missing' })
+  brief!: object
+}
+
+/** More time or a simpler brief for one student; neither takes the exception away. */
+export class StudentException {
+  @IsMoment('The due date is not a date')
+  dueAt!: Moment | null
+
+  /** A core `Brief`. */
+  @AsSent()
+  @IsOptional()
+  @IsObject()
+  brief!: object | null
+}
+
+/** A group that gets an assignment as well, with its own due date. */
+export class GroupAndDate {
+  @IsId()
+  group!: string
+
+  @IsMoment('The due date is not a date')
+  dueAt!: Moment | null
+}
+
+/** Groups that get an assignment as well. */
+export class MoreGroups {
+  @IsArray({ message: 'Say which groups' })
+  @ArrayMinSize(1, { message: 'Say which groups' })
+  @ArrayMaxSize(50, { message: 'At most 50 groups at once' })
+  @ArrayUnique((g: GroupAndDate) => g.group, { message: 'Each group once' })
+  @ValidateNested({ each: true })
+  @Type(() => GroupAndDate)
+  groups!: readonly GroupAndDate[]
+}

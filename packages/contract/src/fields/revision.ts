@@ -1,0 +1,6 @@
+import { IsInt, Max, Min } from 'class-validator'
+import { together } from './together'
+
+/** A revision of something kept: it grows by one at each change. `least` 0 where there may be none yet. */
+export const IsRevision = (least: 0 | 1 = 1): PropertyDecorator =>
+  together(IsInt({ message: 'The revision must be a whole number' }), Min(least), Max(4e9))

@@ -1,0 +1,3 @@
+/** Handing in and giving back. */
+export * from './answers'
+export * from './requests'

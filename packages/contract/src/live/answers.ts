@@ -1,0 +1,40 @@
+/** What can happen, as pages are told it. */
+export const HAPPENING_KINDS = [
+  'handed in',
+  'measured',
+  'given back',
+  'taken back',
+  'reply',
+  'remark done',
+  'help',
+  'helped',
+  'point',
+  /** The person came into a class or was taken out of one. */
+  'class',
+] as const
+export type HappeningKind = (typeof HAPPENING_KINDS)[number]
+
+/** What it happened to. */
+export interface HappeningData {
+  readonly assignment: string
+  readonly handIn: string
+  /** Whether a place was pointed at for this student alone. */
+  readonly own?: boolean
+  /** A place that was pointed at. */
+  readonly lane?: string | null
+  readonly from?: number
+  readonly to?: number
+}
+
+/** Something that happened elsewhere. */
+export interface HappeningView {
+  readonly id: string
+  readonly kind: HappeningKind
+  readonly data: HappeningData
+}
+
+export interface HappeningsView {
+  /** The id from which to ask on. */
+  readonly newest: string
+  readonly happenings: readonly HappeningView[]
+}

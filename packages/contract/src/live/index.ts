@@ -1,0 +1,3 @@
+/** What happens elsewhere, told to pages. */
+export * from './answers'
+export * from './requests'

@@ -1,0 +1,105 @@
+import type { Moment } from '../fields'
+import type { Role } from '../access'
+
+/** A class in a list. */
+export interface GroupCard {
+  readonly id: string
+  readonly name: string
+  readonly place: string
+  readonly students: number
+  /** How many ask to join. */
+  readonly requests: number
+  /** A day; null for none. */
+  readonly keepUntil: string | null
+}
+
+export interface MemberView {
+  readonly id: string
+  readonly name: string
+  readonly signIn: string
+  /** Whether the first password is still in use. */
+  readonly mustChange: boolean
+}
+
+/** Somebody who was taken out of the class. */
+export interface FormerView {
+  readonly id: string
+  readonly name: string
+  readonly signIn: string
+  readonly role: Role
+  readonly leftAt: Moment
+}
+
+/** Somebody who asks to join. */
+export interface RequestView {
+  readonly id: string
+  readonly name: string
+  readonly signIn: string
+}
+
+export interface GroupView {
+  readonly id: string
+  readonly name: string
+  readonly place: string
+  readonly joinCode: string
+  readonly joinOpen: boolean
+  /** A day; null for none. */
+  readonly keepUntil: string | null
+  readonly students: readonly MemberView[]
+  readonly teachers: readonly MemberView[]
+  readonly former: readonly FormerView[]
+  readonly requests: readonly RequestView[]
+}
+
+/** What stands on a card for somebody who signs in for the first time. */
+export interface SignInCard {
+  readonly name: string
+  readonly signIn: string
+  readonly password: string
+}
+
+/** Cards of those who came in. */
+export interface NewCards {
+  readonly cards: readonly SignInCard[]
+}
+
+/** What was read of a list, and who came in by it. */
+export interface RosterAnswer extends NewCards {
+  readonly rows: readonly { readonly line: number; readonly name: string; readonly signIn: string | null }[]
+  readonly problems: readonly { readonly line: number; readonly sentence: string }[]
+  /** Classes of a school's export, to choose one. */
+  readonly classes: readonly string[]
+}
+
+/** Somebody who was let in under another sign-in name than they asked for, since theirs was taken by then. */
+export interface RenamedView {
+  readonly name: string
+  readonly asked: string
+  readonly signIn: string
+}
+
+export interface LetIn {
+  readonly renamed: readonly RenamedView[]
+}
+
+/** The class that was asked for. */
+export interface AskedToJoin {
+  readonly group: string
+}
+
+/** Something that was done in a class. */
+export interface TrailView {
+  readonly what: string
+  readonly at: Moment
+  readonly who: string
+  readonly whom: string | null
+  readonly assignment: string | null
+}
+
+/** What is there of a student, in numbers. */
+export interface Belongings {
+  readonly works: number
+  readonly handIns: number
+  readonly tries: number
+  readonly replies: number
+}

@@ -1,0 +1,3 @@
+/** Classes, who belongs to them, and how people come and go. */
+export * from './answers'
+export * from './requests'

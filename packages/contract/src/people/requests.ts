@@ -1,0 +1,104 @@
+import { ROSTER_LIMITS } from '@rudlo/core/roster'
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsOptional,
+  IsString,
+  Length,
+  MaxLength,
+} from 'class-validator'
+import { IsNewPassword, IsSignInName } from '../access'
+import { AreIds, IsMoment, IsWritten, type Moment } from '../fields'
+
+/** A new class. */
+export class NewGroup {
+  @IsWritten(120, 'The group needs a name of at most 120 characters')
+  name!: string
+
+  @IsString()
+  @MaxLength(120, { message: 'The place has more than 120 characters' })
+  place!: string
+}
+
+/** What is set of a class. */
+export class ChangedGroup extends NewGroup {
+  /** Whether somebody may ask to join by the code. */
+  @IsBoolean()
+  joinOpen!: boolean
+
+  /** The day after which the teacher is asked whether everything personal may go. */
+  @IsMoment('The day is not a day')
+  keepUntil!: Moment | null
+}
+
+/** A list of students, to be looked at or taken in. Text of at most 1 MiB a file. */
+export class RosterFile {
+  /** A list or table of students; or users.csv where there is an enrollments.csv too. */
+  @IsString()
+  @MaxLength(ROSTER_LIMITS.bytes, { message: 'The file is too large for a roster' })
+  text!: string
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(ROSTER_LIMITS.bytes, { message: 'The file is too large for a roster' })
+  enrollments?: string
+
+  /** Which class of a OneRoster export. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(200)
+  class?: string
+
+  /** Whether it is only looked at. */
+  @IsBoolean()
+  preview!: boolean
+}
+
+/** The name of a student. */
+export class StudentName {
+  @IsWritten(120, 'The name is missing')
+  name!: string
+}
+
+/** Somebody who is to teach a class as well. */
+export class NewTeacher {
+  @IsSignInName()
+  signIn!: string
+
+  /** The name of somebody who is to become a teacher; missing for somebody who is one. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(120)
+  name?: string
+}
+
+/** What is said to those who ask to join. */
+export class JoinAnswer {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(500)
+  @AreIds()
+  requests!: readonly string[]
+
+  @IsBoolean()
+  accept!: boolean
+}
+
+/** Asking to join a class by its code. */
+export class JoinRequest {
+  @IsString()
+  @Length(1, 20, { message: 'The code is missing' })
+  code!: string
+
+  @IsWritten(120, 'Please give your name')
+  name!: string
+
+  @IsSignInName()
+  signIn!: string
+
+  @IsString()
+  @IsNewPassword()
+  password!: string
+}

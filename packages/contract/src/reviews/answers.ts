@@ -1,0 +1,40 @@
+import type { Points } from '@rudlo/core/envelope'
+import type { Moment } from '../fields'
+
+export interface ReplyView {
+  readonly author: string
+  readonly text: string
+  readonly createdAt: Moment
+}
+
+/** A remark as both sides see it. */
+export interface RemarkView {
+  readonly id: string
+  /** Null for a remark on the whole. */
+  readonly lane: string | null
+  /** Its place, in ticks. */
+  readonly from: number
+  readonly to: number
+  readonly text: string
+  /** The check, move or mistake that it is about; empty for its place alone. */
+  readonly subject: string
+  /** A suggested line for the lane. */
+  readonly suggestion: Points | null
+  readonly revision: number
+  /** Whether the student has ticked it off. */
+  readonly done: boolean
+  readonly createdAt: Moment
+  readonly replies: readonly ReplyView[]
+}
+
+/** Marks, comment and remarks of a hand-in. */
+export interface ReviewView {
+  /** Level (from 0) by criterion. */
+  readonly marks: Readonly<Record<string, number>>
+  readonly comment: string
+  readonly revision: number
+  readonly reviewer: string | null
+  readonly remarks: readonly RemarkView[]
+}
+
+export type { BankRemark } from '@rudlo/core/remarks'

@@ -1,0 +1,3 @@
+/** Marks, remarks, replies, and the bank of remarks. */
+export * from './answers'
+export * from './requests'

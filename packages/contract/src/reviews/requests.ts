@@ -1,0 +1,109 @@
+import { MISTAKES } from '@rudlo/core/mistakes'
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsObject,
+  IsOptional,
+  IsString,
+  MaxLength,
+} from 'class-validator'
+import { AreIds, AsSent, IsRevision, IsTick, IsWritten } from '../fields'
+
+/** Bytes of a remark: room for a suggested line of 5,000 points. */
+export const REMARK_LIMIT = 512 * 1024
+
+/** Marks and the comment of a hand-in. */
+export class ChangedReview {
+  /** Level (from 0) by criterion. */
+  @AsSent()
+  @IsObject()
+  marks!: Readonly<Record<string, number>>
+
+  @IsString()
+  @MaxLength(5000, { message: 'A comment can have 5,000 characters at most' })
+  comment!: string
+
+  /** The revision of the review that this one follows; 0 for the first. */
+  @IsRevision(0)
+  revision!: number
+}
+
+/** Which table of marks is wanted. */
+export class MarksQuery {
+  /** The marks of each student, or what each check of each student said. */
+  @IsOptional()
+  @IsIn(['students', 'checks'], { message: 'There is no such table of marks' })
+  table?: 'students' | 'checks'
+}
+
+/** Something that is said of a place, or of the whole. */
+export class NewRemark {
+  /** Null for a remark on the whole. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(160)
+  lane!: string | null
+
+  @IsTick()
+  from!: number
+
+  @IsTick()
+  to!: number
+
+  @IsWritten(2000, 'A remark needs between 1 and 2,000 characters')
+  text!: string
+
+  /** The check, move or mistake that it is about. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(160)
+  subject?: string
+
+  /** A suggested line for the lane: its points. */
+  @AsSent()
+  @IsOptional()
+  @IsArray({ message: 'A suggested line is a list of points' })
+  @ArrayMaxSize(5000, { message: 'A line can have 5,000 points at most' })
+  suggestion?: readonly unknown[] | null
+}
+
+export class ChangedRemark extends NewRemark {
+  /** The revision that this change follows. */
+  @IsRevision()
+  revision!: number
+}
+
+/** The same remark on several hand-ins. */
+export class RemarkForMany extends NewRemark {
+  @IsArray()
+  @ArrayMinSize(1, { message: 'Choose at least one hand-in' })
+  @ArrayMaxSize(60, { message: 'At most 60 hand-ins at once' })
+  @AreIds()
+  handIns!: readonly string[]
+}
+
+/** What is answered to a remark. */
+export class NewReply {
+  @IsWritten(1000, 'A reply needs between 1 and 1,000 characters')
+  text!: string
+}
+
+/** Whether a remark is ticked off. */
+export class RemarkDone {
+  @IsBoolean()
+  done!: boolean
+}
+
+/** A remark that is kept to be used again. */
+export class NewBankRemark {
+  @IsWritten(2000, 'A remark needs between 1 and 2,000 characters')
+  text!: string
+
+  /** The kind of mistake that it is about; null for none. */
+  @IsOptional()
+  @IsIn(MISTAKES.map((m) => m.kind), { message: 'There is no such mistake' })
+  mistake!: string | null
+}

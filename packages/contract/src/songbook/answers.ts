@@ -1,0 +1,52 @@
+import type { Mix } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
+
+/** A song in the songbook. */
+export interface SongEntry {
+  /** Its newest version. */
+  readonly id: string
+  readonly song: string
+  readonly title: string
+  readonly number: number
+  /** Whether the teacher who asks may change it. */
+  readonly mine: boolean
+}
+
+export interface SongView {
+  readonly document: SongVersion
+}
+
+/** A version that was kept. */
+export interface SongKept {
+  readonly song: string
+  readonly version: string
+}
+
+/** A file on its way. */
+export interface UploadView {
+  readonly id: string
+  /** Bytes of a piece; the last one may be smaller. */
+  readonly chunk: number
+}
+
+/** How much of a file has arrived: where to go on after a lost connection. */
+export interface ArrivedView {
+  readonly chunks: number
+  readonly bytes: number
+}
+
+/** What became of an audio file. */
+export interface Decoded {
+  readonly asset: string
+  readonly channels: 1 | 2
+  readonly frames: number
+  /** Whether the same sound was here already. */
+  readonly known: boolean
+}
+
+/** What became of a MIDI file: a song that is not kept yet, and a mix with the lines that came along. */
+export interface FromNotes {
+  readonly document: SongVersion
+  /** The moves that the file holds of volume, pan, sends and how it is played, as lines; null where it holds none. */
+  readonly mix: Mix | null
+}

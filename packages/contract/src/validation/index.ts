@@ -1,0 +1,2 @@
+/** Checking what is sent, the same on both sides. */
+export * from './check'

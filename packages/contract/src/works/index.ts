@@ -1,0 +1,4 @@
+/** Works of students: saving, tries, hints. */
+export * from './answers'
+export * from './commands'
+export * from './requests'

@@ -1,0 +1,3 @@
+import { fade } from './fades'
+
+export const fadeIn = fade('in')

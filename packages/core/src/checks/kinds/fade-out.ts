@@ -1,0 +1,3 @@
+import { fade } from './fades'
+
+export const fadeOut = fade('out')

@@ -1,0 +1,3 @@
+import { aside } from './steps-aside'
+
+export const lift = aside('lift')

@@ -1,0 +1,298 @@
+import { createHash, randomUUID } from 'node:crypto'
+import { fingerprint } from '@rudlo/core/compare'
+import type { LookView, Outcome } from '@rudlo/contract/handins'
+import type { Mix } from '@rudlo/core/mix'
+import { readMix, readWork } from '@rudlo/core/stored'
+import { In, IsNull, type DataSource, type EntityManager } from 'typeorm'
+import { Assignment } from '../assignments/entities'
+import { breathFor } from '../http/breath'
+import { badInput, notFound, notNow } from '../http/problem'
+import type { Briefs } from '../assignments/briefs'
+import type { MeasureQueue } from '../jobs/measure-queue'
+import type { Happenings } from '../live/happenings'
+import { Membership, Person } from '../people/entities'
+import { leaveTrail } from '../people/trail'
+import { Work } from '../works/entities'
+import { freshWork } from '../works/fresh-work'
+import { HandIn, isBack } from './entities'
+import { newestOf } from './queries'
+import { versionView } from './views'
+
+/** What comes with a hand-in. */
+export interface HandInWords {
+  readonly revision: number
+  /** What the student was going for. */
+  readonly said: string
+  /** Tracks on which the hand still writes. */
+  readonly writing: readonly string[]
+  /** Who did it together with the student, at the same machine. */
+  readonly partner: Person | null
+}
+
+/** Handing in and giving back. */
+export class HandIns {
+  constructor(
+    private readonly database: DataSource,
+    private readonly measuring: MeasureQueue,
+    private readonly briefs: Briefs,
+    private readonly happenings: Happenings,
+  ) {}
+
+  /**
+   * Freezes a work as its next version and has it measured.
+   * @throws Problem 409 where the work has moved on, is just like the last one, or may not be handed in any more
+   */
+  async handIn(person: Person, workId: string, words: HandInWords): Promise<HandIn> {
+    const { revision } = words
+    const made = await this.database.transaction(async (manager) => {
+      const work = await manager.findOne(Work, {
+        where: { id: workId, personId: person.id },
+        lock: { mode: 'pessimistic_write' },
+      })
+      if (!work) throw notFound()
+      const assignment = await manager.findOneByOrFail(Assignment, { id: work.assignmentId })
+      const { songVersionId, handInLimit, groupId } = assignment
+      const isMember = await manager.existsBy(Membership, { groupId, personId: person.id, role: 'student' })
+      if (!isMember) throw notFound()
+      if (work.revision !== revision) {
+        throw notNow('Not everything is saved yet: wait until the work is saved, then hand it in.')
+      }
+      const last = await newestOf(manager, workId)
+      if (last && last.revision === revision)
+        throw notNow(`Nothing has changed since version ${last.number}.`)
+      checkLimit(handInLimit, last, 'This')
+      const { brief } = await this.briefs.forPerson(assignment, person.id, manager)
+      const handIn = manager.create(HandIn, {
+        id: randomUUID(),
+        workId,
+        number: (last?.number ?? 0) + 1,
+        songVersionId,
+        revision,
+        document: work.document,
+        state: 'measuring',
+        measurement: null,
+        brief: JSON.stringify(brief),
+        assessment: null,
+        said: words.said.trim(),
+        writing: JSON.stringify(words.writing),
+        sameAs: await samenessInTurn(assignment.startingMix, work.document),
+        pair: words.partner && randomUUID(),
+        outcome: null,
+        handedInAt: new Date(),
+        givenBackAt: null,
+        openedAt: null,
+        seenAt: null,
+        lookedBy: null,
+        lookedAt: null,
+        measureTries: 0,
+        measureAt: new Date(),
+        measureProblem: null,
+      })
+      await manager.insert(HandIn, handIn)
+      await leaveTrail(manager, person.id, 'handed in', handIn.id)
+      await this.#tellTeachers(manager, assignment, 'handed in', handIn)
+      const twin = words.partner && (await this.#twin(manager, assignment, handIn, words.partner))
+      return [handIn, ...(twin ? [twin] : [])]
+    })
+    for (const { id } of made) this.measuring.add(id)
+    return made[0]!
+  }
+
+  /** The same hand-in for the other one of a pair, as the next version of theirs. Their own work stays as it is. */
+  async #twin(
+    manager: EntityManager,
+    assignment: Assignment,
+    handIn: HandIn,
+    partner: Person,
+  ): Promise<HandIn> {
+    const key = { assignmentId: assignment.id, personId: partner.id }
+    let work = await manager.findOne(Work, { where: key, lock: { mode: 'pessimistic_write' } })
+    if (!work) {
+      work = manager.create(Work, {
+        id: randomUUID(),
+        ...key,
+        revision: 1,
+        document: JSON.stringify(freshWork(assignment)),
+        window: '',
+        lastSave: '',
+        updatedAt: new Date(),
+      })
+      await manager.insert(Work, work)
+    }
+    const last = await newestOf(manager, work.id)
+    checkLimit(assignment.handInLimit, last, `For ${partner.name} this`)
+    const twin = {
+      ...handIn,
+      id: randomUUID(),
+      workId: work.id,
+      number: (last?.number ?? 0) + 1,
+      revision: work.revision,
+    }
+    await manager.insert(HandIn, twin)
+    await leaveTrail(manager, partner.id, 'handed in', twin.id)
+    await this.#tellTeachers(manager, assignment, 'handed in', twin)
+    return twin
+  }
+
+  /** Has every hand-in of an assignment measured anew, by the brief as it is now. @returns how many */
+  async remeasure(person: Person, assignment: Assignment): Promise<number> {
+    const handIns = await this.database.getRepository(HandIn).find({
+      where: { workId: In(await this.#worksOf(assignment.id)) },
+    })
+    for (const handIn of handIns) {
+      const work = await this.database.getRepository(Work).findOneByOrFail({ id: handIn.workId })
+      const { brief } = await this.briefs.forPerson(assignment, work.personId)
+      await this.database.transaction(async (manager) => {
+        await manager.update(HandIn, handIn.id, {
+          brief: JSON.stringify(brief),
+          assessment: null,
+          measureTries: 0,
+          measureAt: new Date(),
+          measureProblem: null,
+        })
+        await leaveTrail(manager, person.id, 'measured anew', handIn.id)
+      })
+      this.measuring.add(handIn.id, false)
+    }
+    return handIns.length
+  }
+
+  async #worksOf(assignmentId: string): Promise<string[]> {
+    return (await this.database.getRepository(Work).findBy({ assignmentId })).map((w) => w.id)
+  }
+
+  /** The version before a hand-in, if there is one. */
+  before(handIn: HandIn): Promise<HandIn | null> {
+    return this.database.getRepository(HandIn).findOneBy({ workId: handIn.workId, number: handIn.number - 1 })
+  }
+
+  /**
+   * Gives a hand-in back with its review.
+   * @param at when the student gets it; held until all are given back together where it is null
+   * @throws Problem 409 where it was given back already
+   */
+  async giveBack(person: Person, handIn: HandIn, outcome: Outcome, at: Date | null): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      const done = await manager.update(
+        HandIn,
+        { id: handIn.id, state: In(['waiting', 'held']) },
+        at ? { state: 'given back', outcome, givenBackAt: at, openedAt: null } : { state: 'held', outcome },
+      )
+      if (!done.affected) {
+        throw notNow(
+          handIn.state === 'measuring'
+            ? 'This hand-in is still being measured: give it back in a moment.'
+            : 'This hand-in was given back already.',
+        )
+      }
+      await leaveTrail(manager, person.id, at ? 'gave back' : 'decided', handIn.id)
+      if (at) await this.#tellStudent(manager, handIn, 'given back', at)
+    })
+  }
+
+  /** Gives back everything of an assignment that is held. @returns how many @throws Problem 400 for a time long gone */
+  async giveBackHeld(person: Person, assignment: Assignment, at: Date): Promise<number> {
+    if (at.getTime() < Date.now() - DAY)
+      throw badInput('That time is over: choose one that is still to come.')
+    const held = await this.database
+      .getRepository(HandIn)
+      .findBy({ workId: In(await this.#worksOf(assignment.id)), state: 'held' })
+    for (const handIn of held) await this.giveBack(person, handIn, handIn.outcome ?? 'again', at)
+    return held.length
+  }
+
+  /** Takes back what was given, as long as the student has not opened it. @throws Problem 409 afterwards */
+  async takeBack(person: Person, handIn: HandIn): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      const done = await manager.update(
+        HandIn,
+        { id: handIn.id, state: In(['held', 'given back']), openedAt: IsNull() },
+        { state: 'waiting', outcome: null, givenBackAt: null },
+      )
+      if (!done.affected)
+        throw notNow(
+          handIn.openedAt
+            ? 'The student has opened it already: ask for another version instead.'
+            : 'This hand-in was not given back.',
+        )
+      await leaveTrail(manager, person.id, 'took back', handIn.id)
+      await this.#tellStudent(manager, handIn, 'taken back')
+    })
+  }
+
+  /** Notes that the student has opened what came back. @throws Problem 404 for what is not back yet */
+  async open(handIn: HandIn): Promise<void> {
+    if (!isBack(handIn)) throw notFound()
+    await this.database
+      .getRepository(HandIn)
+      .update({ id: handIn.id, openedAt: IsNull() }, { openedAt: new Date() })
+  }
+
+  /**
+   * Notes that a teacher looks at a hand-in.
+   * @returns another teacher who looks at it just now, and a newer version if there is one
+   */
+  async look(person: Person, handIn: HandIn): Promise<LookView> {
+    const { lookedBy, lookedAt } = handIn
+    const isOther = lookedBy !== null && lookedBy !== person.id && Date.now() - Number(lookedAt) < LOOKS_MS
+    const now = new Date()
+    const noted = {
+      ...(isOther ? {} : { lookedBy: person.id, lookedAt: now }),
+      ...(handIn.seenAt ? {} : { seenAt: now }),
+    }
+    if (Object.keys(noted).length) await this.database.getRepository(HandIn).update(handIn.id, noted)
+    const other = isOther ? await this.database.getRepository(Person).findOneBy({ id: lookedBy }) : null
+    const newer = await newestOf(this.database.manager, handIn.workId)
+    return {
+      other: other?.name ?? null,
+      newer: newer && newer.number > handIn.number ? versionView(newer) : null,
+    }
+  }
+
+  async #tellTeachers(
+    manager: EntityManager,
+    assignment: Assignment,
+    kind: 'handed in',
+    { id }: HandIn,
+  ): Promise<void> {
+    const teachers = await this.happenings.members(manager, assignment.groupId, 'teacher')
+    await this.happenings.tell(manager, teachers, kind, { assignment: assignment.id, handIn: id })
+  }
+
+  async #tellStudent(
+    manager: EntityManager,
+    { id, workId }: HandIn,
+    kind: 'given back' | 'taken back',
+    at = new Date(),
+  ): Promise<void> {
+    const work = await manager.findOneByOrFail(Work, { id: workId })
+    const data = { assignment: work.assignmentId, handIn: id }
+    await this.happenings.tell(manager, [work.personId], kind, data, at)
+  }
+}
+
+/** @throws Problem 409 where it was handed in as often as it may be */
+function checkLimit(limit: number | null, last: HandIn | null, what: string): void {
+  const most = limit ?? MOST_VERSIONS
+  if ((last?.number ?? 0) < most) return
+  throw notNow(`${what} can be handed in ${most === 1 ? 'once' : `${most} times`}, and it was.`)
+}
+
+const DAY = 86_400_000
+/** Versions of a work where the teacher sets no limit: more than anybody hands in. */
+const MOST_VERSIONS = 200
+/** So long after a sign of life a teacher counts as looking at a hand-in. */
+const LOOKS_MS = 25_000
+
+/** The same for mixes as they are stored, with turns for others in between: both may be large. */
+async function samenessInTurn(startingMix: string, document: string): Promise<string | null> {
+  const start = readMix(startingMix)
+  await breathFor(document.length)
+  return sameness(start, document)
+}
+
+/** What tells same hand-ins from others; null for one that was not touched. */
+export function sameness(start: Mix, document: string): string | null {
+  const text = fingerprint(start, readWork(document).mix)
+  return text === null ? null : createHash('sha256').update(text).digest('hex')
+}

@@ -1,0 +1,72 @@
+import { check } from '@rudlo/contract/validation'
+import type { ClassConstructor } from 'class-transformer'
+import type { Context, MiddlewareHandler } from 'hono'
+import { bodyLimit } from 'hono/body-limit'
+import { breathFor } from './breath'
+import { parseJson } from './json'
+import { badInput, tooLarge } from './problem'
+import type { Env } from './who'
+
+/** Bytes a body may have where its route does not say otherwise. */
+export const USUAL_LIMIT = 64 * 1024
+
+/** Counts a body while it comes in, and cuts it at `limit` bytes. @throws Problem 413 */
+export const limited = (limit: number): MiddlewareHandler<Env> =>
+  bodyLimit({
+    maxSize: limit,
+    onError: () => {
+      throw tooLarge(`That is more than the ${Math.round(limit / 1024)} KiB that can be sent at once.`)
+    },
+  })
+
+/** The bytes of a body that was limited. */
+export const bytesOf = async (c: Context): Promise<Uint8Array<ArrayBuffer>> =>
+  new Uint8Array(await c.req.arrayBuffer())
+
+/** What a route takes, with the class that says what it must be: the table of routes is read from it. */
+export interface Takes {
+  readonly takes: {
+    readonly in: 'json' | 'query' | 'bytes'
+    readonly type: ClassConstructor<object> | null
+    readonly limit: number
+  }
+}
+
+type Json<B> = { in: { json: B }; out: { json: B } }
+type Query<Q> = { in: { query: Q }; out: { query: Q } }
+
+/** Reads a JSON body and checks it against its class. @throws Problem 400 or 413 */
+export function body<B extends object>(
+  type: ClassConstructor<B>,
+  limit = USUAL_LIMIT,
+): MiddlewareHandler<Env, string, Json<B>> & Takes {
+  const count = limited(limit)
+  const read: MiddlewareHandler<Env, string, Json<B>> = (c, next) =>
+    count(c, async () => {
+      const bytes = await bytesOf(c)
+      const value = await parseJson(bytes)
+      await breathFor(bytes.length)
+      const checked = await check(type, value)
+      if (!checked.ok) throw badInput(checked.problem)
+      c.req.addValidatedData('json', checked.value)
+      await next()
+    })
+  return Object.assign(read, { takes: { in: 'json', type, limit } as const })
+}
+
+/** Checks the query of an address against its class. What it does not know is passed over. @throws Problem 400 */
+export function query<Q extends object>(
+  type: ClassConstructor<Q>,
+): MiddlewareHandler<Env, string, Query<Q>> & Takes {
+  const read: MiddlewareHandler<Env, string, Query<Q>> = async (c, next) => {
+    const checked = await check(type, c.req.query())
+    if (!checked.ok) throw badInput(checked.problem)
+    c.req.addValidatedData('query', checked.value)
+    await next()
+  }
+  return Object.assign(read, { takes: { in: 'query', type, limit: 0 } as const })
+}
+
+/** A body of bytes, which the handler reads by itself. @throws Problem 413 */
+export const bytes = (limit: number): MiddlewareHandler<Env> & Takes =>
+  Object.assign(limited(limit), { takes: { in: 'bytes', type: null, limit } as const })

@@ -1,0 +1,85 @@
+import type { BenchPresence, LessonView, LiveWorkView, PointedPlace } from '@rudlo/contract/lesson'
+import { resolve } from '@rudlo/core/mix'
+import { readMix, readWork } from '@rudlo/core/stored'
+import type { DataSource } from 'typeorm'
+import type { Assignment } from '../assignments/entities'
+import { workFor } from '../assignments/queries'
+import { badInput, notFound } from '../http/problem'
+import type { Happenings } from '../live/happenings'
+import { Membership, type Group, type Person } from '../people/entities'
+import type { Songs } from '../songbook/songs'
+import { Presence } from './entities'
+import { presencesOf } from './queries'
+import { inLessonView } from './views'
+
+/** Who is where during a lesson, who wants help, and places that are pointed at. */
+export class Lessons {
+  constructor(
+    private readonly database: DataSource,
+    private readonly parts: { readonly happenings: Happenings; readonly songs: Songs },
+  ) {}
+
+  /** Notes where a student is. Teachers are told when help is wanted, or not any more. */
+  async note(person: Person, assignment: Assignment, at: BenchPresence): Promise<void> {
+    const { happenings } = this.parts
+    const key = { personId: person.id, groupId: assignment.groupId }
+    const before = await this.database.getRepository(Presence).findOneBy(key)
+    const now = new Date()
+    const same = before?.assignmentId === assignment.id && before.task === at.task
+    await this.database.transaction(async (manager) => {
+      await manager.save(Presence, {
+        ...key,
+        assignmentId: assignment.id,
+        task: at.task,
+        seenAt: now,
+        actedAt: at.acted || !same ? now : before.actedAt,
+        helpAt: at.help ? (before?.helpAt ?? now) : null,
+        shows: at.shows,
+      })
+      if (at.help === Boolean(before?.helpAt)) return
+      const teachers = await happenings.members(manager, assignment.groupId, 'teacher')
+      await happenings.tell(manager, teachers, 'help', { assignment: assignment.id, handIn: '' })
+    })
+  }
+
+  async view({ id }: Group): Promise<LessonView> {
+    const students = (await presencesOf(this.database, id)).map(inLessonView)
+    return { now: new Date().toISOString(), students }
+  }
+
+  /** A student's work as it is now. @param known the revision that is known: most looks find nothing new */
+  async work({ id }: Assignment, student: string, known: number | undefined): Promise<LiveWorkView> {
+    const work = await workFor(this.database, id, student)
+    if (!work) throw notFound()
+    const { revision, document } = work
+    return { revision, mix: known === revision ? null : readWork(document).mix }
+  }
+
+  /** Shows a place to a student, or to all. @throws Problem 400 for a place outside the song, 404 for nobody */
+  async point(assignment: Assignment, { from, to, person, lane: sentLane }: PointedPlace): Promise<void> {
+    const { happenings, songs } = this.parts
+    const song = await songs.version(assignment.songVersionId)
+    if (to < from || to > song.length) throw badInput('The place must lie inside the song.')
+    const lane = sentLane && resolve(readMix(assignment.startingMix), sentLane) ? sentLane : null
+    await this.database.transaction(async (manager) => {
+      const students = await happenings.members(manager, assignment.groupId, 'student')
+      const whom = person ? students.filter((s) => s === person) : students
+      if (!whom.length) throw notFound()
+      const data = { assignment: assignment.id, handIn: '', own: Boolean(person), lane, from, to }
+      await happenings.tell(manager, whom, 'point', data)
+      // help that was given is no longer wanted
+      if (person)
+        await manager.update(Presence, { personId: person, groupId: assignment.groupId }, { helpAt: null })
+    })
+  }
+
+  /** Help was given. @throws Problem 404 for somebody of another group */
+  async helped({ id: groupId }: Group, personId: string): Promise<void> {
+    const key = { groupId, personId }
+    if (!(await this.database.getRepository(Membership).findOneBy(key))) throw notFound()
+    await this.database.transaction(async (manager) => {
+      await manager.update(Presence, key, { helpAt: null })
+      await this.parts.happenings.tell(manager, [personId], 'helped', { assignment: '', handIn: '' })
+    })
+  }
+}

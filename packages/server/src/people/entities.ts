@@ -1,0 +1,126 @@
+import type { Role } from '@rudlo/contract/access'
+import { Column, Entity, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm'
+
+/** Somebody who signs in. */
+@Entity('people')
+export class Person {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id!: string
+
+  @Column({ type: 'varchar', length: 120 })
+  name!: string
+
+  @Column({ name: 'sign_in', type: 'varchar', length: 60, unique: true })
+  signIn!: string
+
+  /** argon2id, in its own text form. */
+  @Column({ name: 'password_hash', type: 'varchar', length: 200 })
+  passwordHash!: string
+
+  @Column({ type: 'enum', enum: ['student', 'teacher'] })
+  role!: Role
+
+  /** Whether the password was given by somebody else: the person is asked for an own one first. */
+  @Column({ name: 'must_change', type: 'boolean', default: false })
+  mustChange!: boolean
+}
+
+/** A class: some students and the teachers named for it. */
+@Entity('class_groups')
+export class Group {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id!: string
+
+  @Column({ type: 'varchar', length: 120 })
+  name!: string
+
+  @Column({ type: 'varchar', length: 120 })
+  place!: string
+
+  @Column({ name: 'join_code', type: 'varchar', length: 20, unique: true })
+  joinCode!: string
+
+  /** Whether somebody may ask to join by the code. */
+  @Column({ name: 'join_open', type: 'boolean', default: true })
+  joinOpen!: boolean
+
+  /** After this day the teacher is asked whether everything personal may go; null for no such day. */
+  @Column({ name: 'keep_until', type: 'date', nullable: true })
+  keepUntil!: string | null
+}
+
+/** Somebody who wants to join by the code. Becomes a student when a teacher says so. */
+@Entity('join_requests')
+export class JoinRequest {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id!: string
+
+  @Column({ name: 'group_id', type: 'char', length: 36 })
+  groupId!: string
+
+  @Column({ type: 'varchar', length: 120 })
+  name!: string
+
+  /** As it was asked for; whoever is let in first has it. */
+  @Column({ name: 'sign_in', type: 'varchar', length: 60 })
+  signIn!: string
+
+  @Column({ name: 'password_hash', type: 'varchar', length: 200 })
+  passwordHash!: string
+
+  @Column({ name: 'created_at', type: 'datetime', precision: 3 })
+  createdAt!: Date
+
+  /** Where it came from, as a hash: one who asks in the name of a thousand takes nobody else's place. */
+  @Column({ name: 'asked_from', type: 'char', length: 64, default: '' })
+  askedFrom!: string
+}
+
+/** Who belongs to a group, and as what. */
+@Entity('memberships')
+export class Membership {
+  @PrimaryColumn({ name: 'group_id', type: 'char', length: 36 })
+  groupId!: string
+
+  @PrimaryColumn({ name: 'person_id', type: 'char', length: 36 })
+  personId!: string
+
+  @Column({ type: 'enum', enum: ['student', 'teacher'] })
+  role!: Role
+}
+
+/** Who belonged to a group and was taken out of it: its teachers still look after what they made. */
+@Entity('former_members')
+export class FormerMember {
+  @PrimaryColumn({ name: 'group_id', type: 'char', length: 36 })
+  groupId!: string
+
+  @PrimaryColumn({ name: 'person_id', type: 'char', length: 36 })
+  personId!: string
+
+  @Column({ type: 'enum', enum: ['student', 'teacher'] })
+  role!: Role
+
+  @Column({ name: 'left_at', type: 'datetime', precision: 3 })
+  leftAt!: Date
+}
+
+/** Who did what and when. */
+@Entity('trail')
+export class TrailEntry {
+  @PrimaryGeneratedColumn({ type: 'bigint', unsigned: true })
+  id!: string
+
+  @Column({ name: 'person_id', type: 'char', length: 36 })
+  personId!: string
+
+  @Column({ type: 'varchar', length: 60 })
+  what!: string
+
+  /** Id of what it was done to. */
+  @Column({ type: 'char', length: 36 })
+  subject!: string
+
+  @Column({ type: 'datetime', precision: 3 })
+  at!: Date
+}

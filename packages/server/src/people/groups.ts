@@ -1,0 +1,65 @@
+import { randomInt, randomUUID } from 'node:crypto'
+import type { ChangedGroup, GroupCard, GroupView, NewGroup, TrailView } from '@rudlo/contract/people'
+import type { DataSource } from 'typeorm'
+import { Group, JoinRequest, Membership, type Person } from './entities'
+import { formerMembersOf, groupsOf, membersOf, trailOf } from './queries'
+import { leaveTrail } from './trail'
+import { groupView, trailView } from './views'
+
+/** Letters and digits that cannot be taken for each other. */
+const CODE_SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789'
+const joinCode = () => Array.from({ length: 7 }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join('')
+
+/** Classes: making and changing them, and what a teacher sees of them. */
+export class Groups {
+  constructor(private readonly database: DataSource) {}
+
+  of(teacher: Person): Promise<GroupCard[]> {
+    return groupsOf(this.database, teacher.id)
+  }
+
+  async create(teacher: Person, { name, place }: NewGroup): Promise<string> {
+    const group = {
+      id: randomUUID(),
+      name: name.trim(),
+      place: place.trim(),
+      joinCode: joinCode(),
+      joinOpen: true,
+      keepUntil: null,
+    }
+    await this.database.transaction(async (manager) => {
+      await manager.insert(Group, group)
+      await manager.insert(Membership, { groupId: group.id, personId: teacher.id, role: 'teacher' })
+      await leaveTrail(manager, teacher.id, 'made a group', group.id)
+    })
+    return group.id
+  }
+
+  async change(teacher: Person, { id }: Group, to: ChangedGroup): Promise<void> {
+    const changed = {
+      name: to.name.trim(),
+      place: to.place.trim(),
+      joinOpen: to.joinOpen,
+      keepUntil: to.keepUntil ? to.keepUntil.slice(0, 10) : null,
+    }
+    await this.database.transaction(async (manager) => {
+      await manager.update(Group, id, changed)
+      await leaveTrail(manager, teacher.id, 'changed the group', id)
+    })
+  }
+
+  async view(group: Group): Promise<GroupView> {
+    const requests = await this.database
+      .getRepository(JoinRequest)
+      .find({ where: { groupId: group.id }, order: { createdAt: 'ASC' } })
+    return groupView(group, {
+      members: await membersOf(this.database, group.id),
+      former: await formerMembersOf(this.database, group.id),
+      requests,
+    })
+  }
+
+  async trail({ id }: Group): Promise<TrailView[]> {
+    return (await trailOf(this.database, id)).map(trailView)
+  }
+}

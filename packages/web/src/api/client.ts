@@ -1,0 +1,61 @@
+import { isErrorAnswer, type ErrorCode } from '@rudlo/contract/errors'
+import type { Api } from '@rudlo/server/api'
+import { hc, type ClientResponse } from 'hono/client'
+import { noteTime } from './clock'
+import { ApiError, Unreachable } from './errors'
+
+/** So often something is asked again that the server was too busy for: it says that nothing was done. */
+const AGAIN = 3
+const MOST_WAIT_MS = 5000
+/** Answers of whatever lies between: nobody is there. */
+const AWAY = [502, 503, 504]
+
+const onSignedOut = new Set<() => void>()
+/** Calls back whenever the server says that nobody is signed in here. @returns ends that */
+export function whenSignedOut(tell: () => void): () => void {
+  onSignedOut.add(tell)
+  return () => void onSignedOut.delete(tell)
+}
+
+/** Asks, and gives back an answer that is a success. @throws ApiError or Unreachable */
+async function answered(ask: () => Promise<Response>, again = AGAIN): Promise<Response> {
+  let response: Response
+  try {
+    response = await ask()
+  } catch {
+    throw new Unreachable()
+  }
+  noteTime(response)
+  if (response.ok) return response
+  const said: unknown = await response.json().catch(() => null)
+  const problem = isErrorAnswer(said) ? said.error : null
+  if (problem?.code === 'busy' && again > 0) {
+    const wait = Number(response.headers.get('retry-after')) * 1000 || 1000
+    await new Promise((resolve) => setTimeout(resolve, Math.min(MOST_WAIT_MS, wait)))
+    return answered(ask, again - 1)
+  }
+  if (AWAY.includes(response.status)) throw new Unreachable()
+  const code: ErrorCode = problem?.code ?? 'fault'
+  if (code === 'not-signed-in') for (const tell of onSignedOut) tell()
+  throw new ApiError(response.status, code, problem?.message ?? 'Something went wrong.', problem ?? {})
+}
+
+/** Everything that the server can be asked, with the types of its own routes. */
+export const server = hc<Api>('/', {
+  fetch: (...ask: Parameters<typeof fetch>) => answered(() => fetch(...ask)),
+}).api
+
+/**
+ * What the server answers, read.
+ * @throws ApiError with the server's sentence, Unreachable where it could not be asked
+ */
+export async function told<T>(asked: Promise<ClientResponse<T>>): Promise<T> {
+  const response = await asked
+  // where there is nothing to say, the type says so too
+  return response.status === 204 ? (null as T) : ((await response.json()) as T)
+}
+
+/** The bytes of an answer. @throws ApiError or Unreachable */
+export async function bytesOf(asked: Promise<Response>): Promise<Uint8Array<ArrayBuffer>> {
+  return new Uint8Array(await (await asked).arrayBuffer())
+}

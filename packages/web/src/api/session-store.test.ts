@@ -1,0 +1,126 @@
+import { serveWith } from '../../test/fake-server'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { server, told } from './client'
+import { ApiError, Unreachable } from './errors'
+import { useSession } from './session-store'
+
+const api = vi.hoisted(() => ({
+  get: vi.fn(),
+  post: vi.fn(),
+  put: vi.fn(),
+  remove: vi.fn(),
+}))
+serveWith(api)
+const farewell = vi.fn()
+
+const ANNA = { id: 'p1', name: 'Anna', role: 'student' }
+const nobody = { person: null, demo: [ANNA], needsFirstTeacher: false }
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+  vi.clearAllMocks()
+  api.get.mockResolvedValue(nobody)
+  api.post.mockResolvedValue(ANNA)
+  api.put.mockResolvedValue(ANNA)
+})
+
+describe('who is signed in', () => {
+  it('is asked of the server, and is known then', async () => {
+    const session = useSession()
+    expect(session.known).toBe(false)
+    await session.look()
+    expect([session.known, session.person, session.demo.length]).toEqual([true, null, 1])
+  })
+
+  it('comes in by name, as somebody of the demo, or as the first teacher', async () => {
+    const session = useSession()
+    await session.signIn('anna', 'secret words')
+    expect(api.post).toHaveBeenLastCalledWith('/api/session', { signIn: 'anna', password: 'secret words' })
+    expect(session.person).toEqual(ANNA)
+    await session.signInDemo('p1')
+    expect(api.post).toHaveBeenLastCalledWith('/api/demo-session', { person: 'p1' })
+    const first = { code: 'abc', name: 'Noor', signIn: 'noor', password: 'secret words' }
+    await session.createFirstTeacher(first)
+    expect(api.post).toHaveBeenLastCalledWith('/api/first-teacher', first)
+  })
+
+  it('stays nobody where the password is wrong', async () => {
+    const session = useSession()
+    api.post.mockRejectedValueOnce(new Error('That is not the password.'))
+    await expect(session.signIn('anna', 'wrong')).rejects.toThrow('not the password')
+    expect(session.person).toBeNull()
+  })
+
+  it('chooses an own password, with the present one where that was their own', async () => {
+    const session = useSession()
+    await session.choosePassword('new words')
+    expect(api.put).toHaveBeenLastCalledWith('/api/session/password', { password: 'new words' })
+    await session.choosePassword('newer words', 'new words')
+    expect(api.put).toHaveBeenLastCalledWith('/api/session/password', {
+      password: 'newer words',
+      now: 'new words',
+    })
+  })
+})
+
+describe('signing out', () => {
+  it('has everything put away that is of the person', async () => {
+    const session = useSession()
+    session.onFarewell(farewell)
+    await session.signIn('anna', 'secret words')
+    await session.signOut()
+    expect(api.remove).toHaveBeenCalledWith('/api/session')
+    expect(farewell.mock.calls).toEqual([['p1']])
+    expect(session.person).toBeNull()
+  })
+
+  it('stays signed in where the server cannot be reached', async () => {
+    const session = useSession()
+    await session.signIn('anna', 'secret words')
+    session.onFarewell(farewell)
+    api.remove.mockRejectedValueOnce(new Unreachable())
+    await expect(session.signOut()).rejects.toThrow('cannot be reached')
+    expect(session.person).toEqual(ANNA)
+    expect(farewell).not.toHaveBeenCalled()
+  })
+})
+
+/** The server says that nobody is signed in here any more. */
+async function over(): Promise<void> {
+  api.get.mockRejectedValueOnce(new ApiError(401, 'not-signed-in', 'Please sign in.'))
+  await told(server.groups.$get()).catch(() => null)
+}
+
+describe('a session that ends in the middle', () => {
+  const overFor = async () => {
+    const session = useSession()
+    await session.signIn('anna', 'secret')
+    await over()
+    return session
+  }
+
+  it('is said to whoever works here, and over once they are back', async () => {
+    const session = await overFor()
+    expect([session.isOver, session.person?.id]).toEqual([true, 'p1'])
+    await session.goOn('anna', 'secret')
+    expect(session.isOver).toBe(false)
+    expect(api.post).toHaveBeenLastCalledWith('/api/session', { signIn: 'anna', password: 'secret' })
+  })
+
+  it('begins anew for somebody else: what is open is not theirs', async () => {
+    const assign = vi.fn()
+    vi.stubGlobal('window', { location: { assign } })
+    const session = await overFor()
+    api.post.mockResolvedValueOnce({ ...ANNA, id: 'p2' })
+    await session.goOn('ben', 'secret')
+    expect(assign).toHaveBeenCalledWith('/')
+    vi.unstubAllGlobals()
+  })
+
+  it('is nothing where nobody was signed in', async () => {
+    const session = useSession()
+    await over()
+    expect(session.isOver).toBe(false)
+  })
+})

@@ -1,0 +1,32 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+/** Every address of the application. Who is signed in decides what '/' shows. */
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', component: () => import('../features/home/HomePage.vue') },
+    { path: '/bench/:assignment', component: () => import('../features/bench/BenchPage.vue'), props: true },
+    {
+      path: '/review/:assignment/:handIn?',
+      component: () => import('../features/review/ReviewPage.vue'),
+      props: true,
+    },
+    {
+      path: '/compare/:assignment',
+      component: () => import('../features/compare/ComparePage.vue'),
+      props: true,
+    },
+    {
+      path: '/sheets/:assignment/:handIn?',
+      component: () => import('../features/sheets/SheetsPage.vue'),
+      props: true,
+    },
+    { path: '/brief/:assignment', component: () => import('../features/brief/BriefPage.vue'), props: true },
+    { path: '/groups/:group?', component: () => import('../features/class/GroupsPage.vue'), props: true },
+    { path: '/songs', component: () => import('../features/songbook/SongsPage.vue') },
+    { path: '/song/:version', component: () => import('../features/songbook/SongPage.vue'), props: true },
+    { path: '/lesson/:group', component: () => import('../features/lesson/LessonPage.vue'), props: true },
+    { path: '/rig', component: () => import('../features/rig/RigPage.vue') },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+})

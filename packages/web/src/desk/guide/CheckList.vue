@@ -1,0 +1,114 @@
+<script setup lang="ts">
+/** What the checks of a task say: one sentence each, its place shown and played by a click, figures for those who want them. */
+import type { CheckPlace } from '@rudlo/core/evidence'
+import type { JudgedCheck } from '@rudlo/core/brief'
+import VerdictSign from './VerdictSign.vue'
+
+defineProps<{
+  checks: readonly JudgedCheck[]
+  before?: readonly JudgedCheck[] | undefined
+  /** Whether something changed since. */
+  stale?: boolean | undefined
+}>()
+const emit = defineEmits<{ show: [place: CheckPlace] }>()
+</script>
+
+<template>
+  <ul class="checks" :class="{ stale }">
+    <li v-for="c in checks" :key="c.check" data-test="check" :data-verdict="c.finding.verdict">
+      <button class="finding" title="Show the place and play it" @click="emit('show', c.finding.place)">
+        <VerdictSign :verdict="c.finding.verdict" />
+        <span>{{ c.finding.sentence }}</span>
+      </button>
+      <details v-if="c.finding.figures.length">
+        <summary>Figures</summary>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">{{ c.name }}</th>
+              <th v-if="before" scope="col">before</th>
+              <th scope="col">now</th>
+              <th scope="col">asked</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="f in c.finding.figures" :key="f.name">
+              <th scope="row">{{ f.name }}</th>
+              <td v-if="before">
+                {{
+                  before.find((b) => b.check === c.check)?.finding.figures.find((g) => g.name === f.name)
+                    ?.value ?? '–'
+                }}
+              </td>
+              <td>{{ f.value }}</td>
+              <td>{{ f.wanted || '–' }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </details>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.checks {
+  display: grid;
+  gap: 4px;
+  width: 100%;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.stale {
+  opacity: 0.66;
+}
+
+.finding {
+  display: flex;
+  gap: 9px;
+  width: 100%;
+  min-height: 32px;
+  padding: 5px 6px;
+  border: 0;
+  border-radius: 8px;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: 15px;
+  line-height: 1.35;
+  text-align: left;
+  cursor: pointer;
+}
+
+.finding:hover {
+  background: color-mix(in srgb, var(--ink) 7%, transparent);
+}
+
+details {
+  padding-left: 35px;
+  font-size: 14px;
+}
+
+summary {
+  min-height: 26px;
+  color: var(--soft);
+  cursor: pointer;
+}
+
+table {
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 2px 8px 2px 0;
+  font-weight: 400;
+  text-align: left;
+  vertical-align: top;
+}
+
+thead th {
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+/** Motifs: moves that are kept with a name and placed again; placed copies follow. */
+import { copySpan } from '@rudlo/core/envelope'
+import {
+  editMotif,
+  keepMotif,
+  laneAt,
+  motifsFor,
+  placeMotif,
+  removeMotif,
+  renameMotif,
+} from '@rudlo/core/mix'
+import { computed, ref } from 'vue'
+import { usePlayer } from '../../engine/player-store'
+import { useWork } from '../../document/work-store'
+import { useDesk } from '../desk-store'
+import { keepKeys } from '../../ui/keep-keys'
+
+defineProps<{ name: string }>()
+
+const desk = useDesk()
+const work = useWork()
+const player = usePlayer()
+const wanted = ref('')
+
+const lane = computed(() => laneAt(work.mix!, desk.address)!)
+const motifs = computed(() => motifsFor(work.mix!, desk.address))
+const uses = (id: string) => work.mix!.placements.filter((p) => p.motif === id).length
+const change = (label: string, from = 0, to = 0) => ({ label, lanes: [desk.address], from, to })
+
+function isLocked(): boolean {
+  const locked = !desk.isOpen(desk.address)
+  if (locked) work.notice = 'This lane is locked. Open it first.'
+  return locked
+}
+
+/** Keeps the selected bars. */
+function keep(): void {
+  const span = desk.selection
+  const name = wanted.value.trim() || `Motif ${work.mix!.motifs.length + 1}`
+  if (!span) return
+  const ids = { motif: crypto.randomUUID(), placement: crypto.randomUUID() }
+  const { points } = lane.value
+  work.setMix(
+    (mix) => keepMotif(mix, desk.address, points, span, name.slice(0, 60), ids),
+    change(`Kept the motif “${name}”`, span.from, span.to),
+  )
+  wanted.value = ''
+}
+
+function place(id: string, name: string): void {
+  if (isLocked()) return
+  const at = desk.snap(player.position, false)
+  const ids = { placement: crypto.randomUUID(), envelope: crypto.randomUUID() }
+  work.setMix(
+    (mix) => placeMotif(mix, id, desk.address, lane.value.points, at, ids),
+    change(`Placed the motif “${name}”`, at, at),
+  )
+}
+
+/** Takes the selected bars as the new form of a motif: every copy follows. */
+function reform(id: string, name: string, length: number): void {
+  const span = desk.selection
+  if (!span) return
+  const inner = copySpan(lane.value.points, lane.value.control.scale, {
+    from: span.from,
+    to: span.from + length,
+  })
+  const step = work.setMix((mix) => editMotif(mix, id, inner), change(`Changed the motif “${name}”`))
+  if (step) work.notice = `“${name}” is like these bars now, at all ${uses(id)} places.`
+}
+
+function rename(id: string, name: string): void {
+  const next = name.trim().slice(0, 60)
+  if (next) work.setMix((mix) => renameMotif(mix, id, next), change(`Named a motif “${next}”`))
+}
+
+function remove(id: string, name: string): void {
+  const count = uses(id)
+  work.setMix((mix) => removeMotif(mix, id), change(`Took the motif “${name}” away`))
+  if (count)
+    work.notice = `“${name}” is gone. The ${count} ${count === 1 ? 'place' : 'places'} where it was keep their lines.`
+}
+</script>
+
+<template>
+  <v-menu :close-on-content-click="false" max-height="460">
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="chip" data-test="motifs">motifs<v-icon icon="$choose" size="18" /></button>
+    </template>
+    <div class="sheet list" role="group" aria-label="Motifs">
+      <p class="soft">A motif is a move with a name. Where you place it, it follows when you change it.</p>
+      <form class="keep" @submit.prevent="keep">
+        <input
+          v-model="wanted"
+          placeholder="Name for these bars"
+          aria-label="Name for these bars"
+          maxlength="60"
+          @keydown="keepKeys"
+        />
+        <button class="chip" data-test="keep-motif">keep them</button>
+      </form>
+      <p v-if="!motifs.length" class="soft">No motif fits {{ name }} yet.</p>
+      <div v-for="m in motifs" :key="m.id" class="motif">
+        <input
+          :value="m.name"
+          :aria-label="`Name of the motif ${m.name}`"
+          maxlength="60"
+          @change="rename(m.id, ($event.target as HTMLInputElement).value)"
+          @keydown="keepKeys"
+        />
+        <span class="soft">{{ uses(m.id) }} {{ uses(m.id) === 1 ? 'place' : 'places' }}</span>
+        <span class="acts">
+          <button class="chip" :data-test="`place-${m.name}`" @click="place(m.id, m.name)">
+            place at play position
+          </button>
+          <button class="chip" @click="reform(m.id, m.name, m.length)">make it like these bars</button>
+          <button class="chip" :aria-label="`Take ${m.name} away`" @click="remove(m.id, m.name)">
+            <v-icon icon="$remove" size="18" />
+          </button>
+        </span>
+      </div>
+    </div>
+  </v-menu>
+</template>
+
+<style scoped>
+.list {
+  display: grid;
+  gap: 8px;
+  width: 420px;
+  padding: 12px 14px;
+  overflow-y: auto;
+  font-size: 14px;
+}
+
+.keep,
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.keep input {
+  flex: 1;
+}
+
+.motif {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 4px 10px;
+  align-items: center;
+  padding-top: 8px;
+  border-top: 1px solid var(--rule);
+}
+
+.acts {
+  grid-column: 1 / -1;
+}
+
+input {
+  height: 34px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+</style>

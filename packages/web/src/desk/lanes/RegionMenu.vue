@@ -1,0 +1,68 @@
+<script setup lang="ts">
+/** What can be done with the region that is heard: split it, copy it, take it away. */
+import { regionEnds } from '@rudlo/core/mix'
+import { computed } from 'vue'
+import { usePlayer } from '../../engine/player-store'
+import { useWork } from '../../document/work-store'
+import { useDesk } from '../desk-store'
+import type { useRegionMoves } from './region-moves'
+
+const props = defineProps<{ track: string; moves: ReturnType<typeof useRegionMoves> }>()
+
+const desk = useDesk()
+const work = useWork()
+const player = usePlayer()
+
+const regions = computed(() => work.mix!.tracks.find((t) => t.id === props.track)?.regions ?? [])
+/** The region at the play position; else the only one there is. */
+const here = computed(() => {
+  const at = player.position
+  const { tempo } = desk.time!
+  const heard = regions.value.findLast((r) => {
+    const { from, to } = regionEnds(r, tempo)
+    return at >= from && at < to
+  })
+  return heard ?? (regions.value.length === 1 ? regions.value[0]! : null)
+})
+
+function split(): void {
+  if (here.value) props.moves.split(here.value, props.track, desk.snap(player.position, false))
+}
+function copy(): void {
+  if (here.value)
+    props.moves.drop(here.value, props.track, Math.round(player.position) - here.value.start, true)
+}
+function copyAfter(): void {
+  if (!here.value) return
+  const { from, to } = regionEnds(here.value, desk.time!.tempo)
+  props.moves.drop(here.value, props.track, to - from, true)
+}
+</script>
+
+<template>
+  <v-menu>
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="chip" data-test="region-menu">region</button>
+    </template>
+    <div class="sheet menu" role="group" aria-label="The region at the play position">
+      <button :disabled="!here" data-test="region-split" @click="split">Split it at the play position</button>
+      <button :disabled="!here" data-test="region-copy" @click="copy">Copy it to the play position</button>
+      <button :disabled="!here" @click="copyAfter">Copy it after itself</button>
+      <button :disabled="!here" @click="here && moves.remove(here, track)">Take it off the track</button>
+      <button v-if="moves.remembered()" @click="moves.askAgain()">Ask about lines again</button>
+      <p class="soft">Drag a region to the side to move it, drag its ends to trim it.</p>
+    </div>
+  </v-menu>
+</template>
+
+<style scoped>
+p {
+  max-width: 260px;
+  padding: 4px 12px;
+  font-size: 13px;
+}
+
+button:disabled {
+  color: var(--soft);
+}
+</style>

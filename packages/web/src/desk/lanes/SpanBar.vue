@@ -1,0 +1,227 @@
+<script setup lang="ts">
+/** What can be done with the bars that are selected, each as one step. It stands below the lanes and hides nothing. */
+import {
+  convertPoints,
+  copySpan,
+  makeMove,
+  pasteAt,
+  READY_MOVES,
+  shiftSpan,
+  suits,
+  switchSpan,
+  type MoveForm,
+  type ReadyMove,
+} from '@rudlo/core/envelope'
+import { laneName } from '@rudlo/core/assess'
+import { computed, ref } from 'vue'
+import { usePlayer } from '../../engine/player-store'
+import { FORMS } from '../../editor/lane/forms'
+import { useWork } from '../../document/work-store'
+import { useDesk } from '../desk-store'
+import MotifMenu from './MotifMenu.vue'
+import ShapeBar from './ShapeBar.vue'
+import SpanMore from './SpanMore.vue'
+import SpanSelect from './SpanSelect.vue'
+import { useShape } from './shape-store'
+import { useSpanActions } from './span-actions'
+
+const desk = useDesk()
+const work = useWork()
+const player = usePlayer()
+const shape = useShape()
+const { where, here, act } = useSpanActions()
+
+const control = computed(() => here.value!.control)
+const level = computed(() => control.value.scale.kind === 'level')
+const isSwitch = computed(() => control.value.scale.kind === 'switch')
+const moves = computed(() => READY_MOVES.filter((m) => suits(m, control.value.scale, control.value.family)))
+const span = computed(() => desk.selection!)
+const beat = computed(() => desk.time!.meter.lengthsAt(span.value.from).beat)
+
+/** How far one press raises or lowers: dB of a level, else per cent of the travel. */
+const amount = ref(1)
+const shift = (sign: 1 | -1) =>
+  act(sign > 0 ? 'Raised' : 'Lowered', ({ points, control: { scale } }) => {
+    const by = scale.kind === 'level' ? amount.value : amount.value * 0.05
+    return shiftSpan(points, scale, span.value, sign * by, desk.edge(span.value))
+  })
+
+const form = (): MoveForm | undefined => FORMS[desk.way]
+const move = (kind: ReadyMove) =>
+  act(kind[0]!.toUpperCase() + kind.slice(1), ({ points, control: { scale } }) =>
+    makeMove(points, scale, span.value, kind, beat.value, form()),
+  )
+const turn = (on: boolean) =>
+  act(`Set to ${control.value.unit.format(Number(on))}`, ({ points, control: { scale } }) =>
+    switchSpan(points, scale, span.value, on),
+  )
+
+function copy(): void {
+  const { points, control: from } = here.value!
+  desk.copied = {
+    points: copySpan(points, from.scale, span.value),
+    length: span.value.to - span.value.from,
+    control: from,
+  }
+  work.notice = `${where.value} copied. Paste puts them at the play position, here or on another lane.`
+}
+
+/** Puts what was copied at the play position; what means nothing for this lane is refused, with the reason. */
+function paste(): void {
+  const { copied } = desk
+  if (!copied) return
+  const converted = convertPoints(copied.points, copied.control, control.value)
+  if ('refused' in converted) return void (work.notice = converted.refused)
+  const at = Math.round(player.position)
+  const paste = act(
+    'Pasted',
+    ({ points, control: { scale } }) =>
+      pasteAt(points, scale, converted.points, copied.length, at, 'returns'),
+    at,
+    at + copied.length,
+  )
+  if (paste && converted.note) work.notice = converted.note
+}
+
+const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
+</script>
+
+<template>
+  <div v-if="!desk.selection" class="bar soft" data-test="span-bar-empty">
+    <span>Drag over the bars you mean, or</span>
+    <SpanSelect text="choose them" />
+  </div>
+  <template v-else>
+    <ShapeBar v-if="shape.open" :where="where" />
+    <div
+      v-else
+      class="bar"
+      role="toolbar"
+      :aria-label="`What to do with ${where.toLowerCase()}`"
+      data-test="span-bar"
+    >
+      <SpanSelect :text="where" />
+      <template v-if="isSwitch">
+        <button class="chip" @click="turn(true)">{{ control.unit.format(1) }} here</button>
+        <button class="chip" @click="turn(false)">{{ control.unit.format(0) }} here</button>
+      </template>
+      <template v-else>
+        <span class="shift">
+          <button data-test="lower" aria-label="Lower these bars" title="Lower these bars" @click="shift(-1)">
+            −
+          </button>
+          <input
+            v-model.number="amount"
+            type="number"
+            min="0.1"
+            max="24"
+            step="0.5"
+            :aria-label="level ? 'By how many dB' : 'By how many steps of 5 %'"
+            @keydown.stop
+          />
+          <span aria-hidden="true">{{ level ? 'dB' : '× 5 %' }}</span>
+          <button data-test="raise" aria-label="Raise these bars" title="Raise these bars" @click="shift(1)">
+            +
+          </button>
+        </span>
+        <button v-for="m in moves" :key="m" class="chip" :data-test="`move-${m}`" @click="move(m)">
+          {{ m }}
+        </button>
+        <button
+          class="chip"
+          :aria-pressed="shape.open"
+          data-test="shapes"
+          @click="shape.open ? shape.end() : shape.start()"
+        >
+          shapes
+        </button>
+      </template>
+      <SpanMore />
+      <MotifMenu :name="name" />
+      <button class="chip" data-test="copy" @click="copy">copy</button>
+      <button
+        class="chip"
+        data-test="paste"
+        :disabled="!desk.copied"
+        title="At the play position"
+        @click="paste"
+      >
+        paste
+      </button>
+      <button
+        class="chip"
+        aria-label="Listen to these bars"
+        title="Listen to these bars, round and round"
+        data-test="loop-span"
+        @click="player.playLoop(span)"
+      >
+        <v-icon icon="$play" size="16" />
+      </button>
+      <button class="chip" aria-label="Select nothing" @click="desk.selection = null">
+        <v-icon icon="$close" size="16" />
+      </button>
+      <label v-if="desk.lanes.length > 1" class="across">
+        <input v-model="desk.across" type="checkbox" data-test="across" /> on all lanes here
+      </label>
+    </div>
+  </template>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex: none;
+  flex-wrap: wrap;
+  gap: 3px;
+  align-items: center;
+  min-height: 46px;
+  padding: 5px 8px;
+  border-top: 1px solid var(--rule);
+  font-size: 14px;
+}
+
+.chip {
+  padding-inline: 8px;
+}
+
+.shift {
+  display: flex;
+  align-items: center;
+  border: 1px solid var(--rule);
+  border-radius: 16px;
+  background: var(--paper);
+}
+
+.shift button {
+  width: 32px;
+  height: 32px;
+  border: 0;
+  border-radius: 50%;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  font-size: 18px;
+  cursor: pointer;
+}
+
+.shift button:hover {
+  background: var(--wash);
+}
+
+.shift input {
+  width: 34px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: right;
+}
+
+.across {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
+  margin-left: 4px;
+}
+</style>

@@ -1,0 +1,127 @@
+import { describe, expect, it } from 'vitest'
+import { page } from 'vitest/browser'
+import { atDesk, BAR, type DeskPerson } from '../../../test/desk/desk'
+
+/** Selects bars from one share of the song to another. */
+async function selectBars(person: DeskPerson, from: number, to: number): Promise<void> {
+  await person.click('hand-bars')
+  await person.drag([from, 0.4], [to, 0.4])
+  await expect.element(person.at('span-bar')).toHaveTextContent(/Bars? \d+/)
+}
+
+describe('bars', () => {
+  it('are selected, lowered, raised, faded, cleared; each is one step', async () => {
+    const milan = await atDesk()
+    await selectBars(milan, 0.5, 0.62)
+    for (const act of ['lower', 'raise', 'move-fade out', 'move-dip'])
+      await milan.oneStep(() => milan.click(act))
+    await milan.click('span-more')
+    await milan.oneStep(() => milan.click('clear-span'))
+  })
+
+  it('are repeated, turned round, tilted, smoothed and moved; each is one step', async () => {
+    const milan = await atDesk()
+    await selectBars(milan, 0.05, 0.17)
+    await milan.click('move-dip')
+    await milan.click('span-more')
+    for (const act of ['repeat', 'turn-round', 'tilt-up', 'smooth', 'bar-later', 'rest-later'])
+      await milan.oneStep(() => milan.click(act))
+  })
+
+  it('are thinned: what lies on the line between others goes, as one step', async () => {
+    const milan = await atDesk()
+    const before = milan.points
+    // in the middle of a straight piece
+    await milan.atBar(3)
+    await milan.keysAt('line', 'Enter')
+    await expect.poll(() => milan.points.length).toBe(before.length + 1)
+    milan.desk.select({ from: 0, to: 4 * BAR })
+    await milan.click('span-more')
+    await milan.oneStep(() => milan.click('thin'))
+    const ticks = milan.points.map((p) => p.tick)
+    expect(ticks).not.toContain(2 * BAR)
+    expect(ticks).toEqual(expect.arrayContaining(before.map((p) => p.tick)))
+  })
+
+  it('that were copied are pasted at the play position, and refused on a lane of another kind', async () => {
+    const milan = await atDesk({ free: true })
+    await selectBars(milan, 0.05, 0.2)
+    await milan.click('copy')
+    await milan.goTo(0.8)
+    await milan.oneStep(() => milan.click('paste'))
+    milan.desk.address = 'track/squeezebox/pan'
+    await selectBars(milan, 0.3, 0.5)
+    await milan.click('paste')
+    await expect.element(page.getByText('it means nothing for pan')).toBeVisible()
+    expect(milan.points).toHaveLength(0)
+  })
+
+  it('are pasted into no lane that is locked', async () => {
+    const milan = await atDesk()
+    await selectBars(milan, 0.3, 0.4)
+    await milan.click('copy')
+    milan.desk.address = 'track/harp/level'
+    await milan.click('span-select')
+    await page.getByRole('button', { name: 'the whole song' }).click()
+    await milan.click('paste')
+    await expect.element(page.getByText('is locked. Open it first.')).toBeVisible()
+    expect(milan.points).toHaveLength(0)
+  })
+
+  it('of a switch are on or off, and nothing between', async () => {
+    const milan = await atDesk({ free: true })
+    milan.desk.address = 'track/squeezebox/mute'
+    await selectBars(milan, 0.4, 0.6)
+    await page.getByRole('button', { name: 'on here' }).click()
+    await expect.poll(() => milan.points.length).toBeGreaterThan(1)
+    const values = milan.points.map((p) => p.value)
+    expect(new Set(values)).toEqual(new Set([0, 1]))
+  })
+
+  it('take a ready shape that stays adjustable by fields and handles, as one step', async () => {
+    const milan = await atDesk()
+    const before = milan.points.length
+    await selectBars(milan, 0.5, 0.65)
+    await milan.click('shapes')
+    await milan.click('shape-wave')
+    await expect.poll(() => milan.points.length).toBeGreaterThan(before)
+    const once = milan.points.length
+    await milan.at('shape-cycles').fill('4')
+    await milan.keys('Enter')
+    await expect.poll(() => milan.points.length).toBeGreaterThan(once)
+    const shaped = milan.work.mix
+    await milan.dragAway(milan.at('handle-depth').element(), { x: 0, y: -46 })
+    await expect.poll(() => milan.work.mix).not.toEqual(shaped)
+    await milan.keysAt('handle-middle', 'ArrowDown')
+    expect(milan.steps).toBe(1)
+    await milan.undo()
+    expect(milan.points).toHaveLength(before)
+    await expect.element(milan.at('shape-bar')).not.toBeInTheDocument()
+  })
+
+  it('are kept as a motif, placed, followed, set free by hand and taken away while in use', async () => {
+    const milan = await atDesk()
+    await selectBars(milan, 0.05, 0.15)
+    await milan.click('move-lift')
+    await milan.click('motifs')
+    await milan.field('Name for these bars').fill('Breath')
+    await milan.click('keep-motif')
+    await milan.keys('Escape')
+    await milan.goTo(0.5)
+    await expect.element(milan.field('Name for these bars')).not.toBeInTheDocument()
+    const before = milan.points.length
+    await milan.click('motifs')
+    await milan.click('place-Breath')
+    await expect.element(page.getByText('2 places')).toBeVisible()
+    await milan.keys('Escape')
+    expect(milan.points.length).toBeGreaterThan(before)
+    // by hand: a point in the middle of the copy
+    await milan.click('hand-points')
+    await milan.press(0.55, 0.3)
+    await expect.element(page.getByText('no longer follows “Breath”')).toBeVisible()
+    await milan.click('hand-bars')
+    await milan.click('motifs')
+    await page.getByRole('button', { name: 'Take Breath away' }).click()
+    await expect.element(page.getByText('“Breath” is gone. The 1 place where it was keep')).toBeVisible()
+  })
+})

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest'
+import { page } from 'vitest/browser'
+import { atDesk, type DeskPerson } from '../../../test/desk/desk'
+
+/** A lane of one's own to draw on: there is room for a finger. */
+async function onTide(): Promise<DeskPerson> {
+  const ayla = await atDesk({ free: true })
+  await ayla.chooseTrack('tide')
+  await expect.poll(() => ayla.desk.address).toBe('track/tide/level')
+  return ayla
+}
+
+describe('points', () => {
+  it('are set, moved with their figures said, and removed; each is one step', async () => {
+    const ayla = await onTide()
+    await ayla.press(0.5, 0.5)
+    // a line that begins has a point where the song does
+    await expect.poll(() => ayla.points.length).toBe(2)
+    const [, set] = ayla.points
+    await ayla.oneStep(() => ayla.drag([0.5, 0.5], [0.56, 0.62]))
+    const [, moved] = ayla.points
+    expect(moved!.tick).toBeGreaterThan(set!.tick)
+    expect(moved!.value).toBeGreaterThan(set!.value)
+    await expect.element(ayla.said('line')).toHaveTextContent(/^Point 2 of 2: .* dB.*, bar \d+, beat [1-4]/)
+    await ayla.oneStep(() => page.getByRole('button', { name: 'Remove' }).click())
+    expect(ayla.points).toHaveLength(1)
+  })
+
+  it('take typed values: beyond the end is held there and said, nonsense changes nothing', async () => {
+    const ayla = await onTide()
+    await ayla.press(0.5, 0.5)
+    const value = ayla.field('Value')
+    await value.fill('+40')
+    await ayla.keys('Enter')
+    await expect.element(ayla.at('notice')).toHaveTextContent('beyond the end of the fader')
+    await expect.element(value).toHaveValue('+6.0 dB')
+    await value.fill('loud')
+    await ayla.keys('Enter')
+    await expect.element(ayla.at('notice')).toHaveTextContent('“loud” is no value here')
+    await expect.element(value).toHaveValue('+6.0 dB')
+    await value.fill('-6')
+    await ayla.keys('Enter')
+    await expect.element(value).toHaveValue('−6.0 dB')
+  })
+
+  it('are chosen by a box, moved, set and removed together; a span is bent by its middle', async () => {
+    const milan = await onTide()
+    for (const [x, y] of [
+      [0.45, 0.5],
+      [0.5, 0.6],
+      [0.55, 0.5],
+    ] as const)
+      await milan.press(x, y)
+    await expect.poll(() => milan.points.length).toBe(4)
+    await milan.drag([0.43, 0.3], [0.57, 0.7], { choosing: true })
+    await expect.element(milan.said('line')).toHaveTextContent(/^3 points selected/)
+    await milan.oneStep(() => milan.drag([0.5, 0.6], [0.5, 0.5]))
+    await milan.at('set-to').selectOptions('silence (silent)')
+    await milan.keysAt('line', 'Delete')
+    await expect.poll(() => milan.points.length).toBe(1)
+    for (let i = 0; i < 3; i++) await milan.undo()
+    expect(milan.points).toHaveLength(4)
+    await milan.keys('Escape')
+    // the middle of the line after a point that is selected can be taken
+    await milan.press(0.45, 0.5)
+    const middle = () => document.querySelectorAll('.surface .middle')
+    await expect.poll(() => middle().length).toBeGreaterThan(0)
+    const steps = milan.steps
+    await milan.dragAway([...middle()].at(-1)!, { x: 0, y: -40 })
+    await expect.poll(() => milan.steps).toBe(steps + 1)
+    expect(milan.work.history.done.at(-1)!.label).toMatch(/^Bent the line/)
+  })
+
+  it('of a lane that is locked are not set, and it is said', async () => {
+    const ayla = await atDesk()
+    await ayla.chooseTrack('harp')
+    await ayla.press(0.5, 0.5)
+    await expect.element(ayla.at('notice')).toHaveTextContent('Harp is locked')
+    expect(ayla.points).toHaveLength(0)
+  })
+
+  it('are stamped at the play position, as a point or as a jump', async () => {
+    const milan = await atDesk()
+    const before = milan.points.length
+    await milan.goTo(0.83)
+    await milan.click('stamp')
+    await milan.click('stamp-point')
+    await expect.poll(() => milan.points.length).toBe(before + 1)
+    await milan.undo()
+    await milan.keysAt('line', 'Escape')
+    await milan.click('stamp')
+    await milan.click('stamp-jump')
+    await expect.poll(() => milan.points.length).toBe(before + 2)
+  })
+})

@@ -1,0 +1,101 @@
+import { layShape, type LineSpan, type Shape, type ShapeKind } from '@rudlo/core/envelope'
+import { laneAt, withPoints, type Mix } from '@rudlo/core/mix'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { Step } from '../../document/history'
+import { useWork } from '../../document/work-store'
+import { useDesk } from '../desk-store'
+
+const FIRST: Shape = { kind: 'swell', cycles: 1, depth: 0.25, centre: 0.6, growth: 0 }
+
+/**
+ * The ready shape that is being laid over the selected bars. It stays adjustable until something else is done: all its
+ * changes are one step.
+ */
+export const useShape = defineStore('shape', () => {
+  const desk = useDesk()
+  const work = useWork()
+  const open = ref(false)
+  const shape = shallowRef<Shape>(FIRST)
+  /** Whether cycles are counted by the beat. */
+  const perBeat = ref(false)
+  /** The step that laid it, with the lane and the bars; null until it is laid. */
+  const laid = shallowRef<{
+    readonly step: Step
+    readonly address: string
+    readonly span: LineSpan
+  } | null>(null)
+
+  const beats = computed(() => {
+    const span = desk.selection
+    return span && desk.time ? (span.to - span.from) / desk.time.meter.lengthsAt(span.from).beat : 1
+  })
+
+  /** Opens the shapes, centred where the line is now. */
+  function start(): void {
+    const found = laneAt(work.mix!, desk.address)
+    const span = desk.selection
+    if (!found || !span) return
+    const { points, control } = found
+    const { scale } = control
+    const travels = points
+      .filter((p) => p.tick >= span.from && p.tick <= span.to)
+      .map((p) => scale.toTravel(p.value))
+    const centre = travels.length
+      ? (Math.min(...travels) + Math.max(...travels)) / 2
+      : scale.toTravel(points.findLast((p) => p.tick <= span.from)?.value ?? points[0]!.value)
+    shape.value = { ...shape.value, centre }
+    laid.value = null
+    open.value = true
+  }
+
+  function make(lane: string, span: LineSpan, next: Shape): (mix: Mix) => Mix {
+    return (mix) => {
+      const found = laneAt(mix, lane)
+      if (!found) return mix
+      const line = layShape(found.points, found.control.scale, span, next)
+      return withPoints(mix, lane, line, () => crypto.randomUUID())
+    }
+  }
+
+  /** Lays the shape, or makes the one that was laid anew. */
+  function change(part: Partial<Shape>): void {
+    shape.value = { ...shape.value, ...part }
+    const lane = laid.value?.address ?? desk.address
+    const span = laid.value?.span ?? desk.selection
+    if (!span || !desk.isOpen(lane)) {
+      work.notice = 'This lane is locked. Open it first.'
+      return
+    }
+    const { kind } = shape.value
+    const change = {
+      label: `${kind[0]!.toUpperCase()}${kind.slice(1)} over bars`,
+      lanes: [lane],
+      from: span.from,
+      to: span.to,
+    }
+    const step = laid.value
+      ? work.amend(laid.value.step, make(lane, span, shape.value), change)
+      : work.setMix(make(lane, span, shape.value), change)
+    laid.value = step ? { step, address: lane, span } : null
+  }
+
+  const lay = (kind: ShapeKind) => change({ kind })
+
+  function end(): void {
+    open.value = false
+    laid.value = null
+  }
+
+  // whatever else is done, is undone or selected: the shape is finished
+  watch(
+    () => work.history.done.at(-1),
+    (newest) => {
+      if (laid.value && newest !== laid.value.step) end()
+    },
+    { flush: 'post' },
+  )
+  watch(() => [desk.selection, desk.address, desk.hand], end)
+
+  return { open, shape, perBeat, beats, laid, start, change, lay, end }
+})

@@ -1,0 +1,62 @@
+import type { Points } from '@rudlo/core/envelope'
+import { laneName } from '@rudlo/core/assess'
+import { laneAt, resolve, withPoints, type Lane } from '@rudlo/core/mix'
+import { computed } from 'vue'
+import { useWork } from '../../document/work-store'
+import type { Step } from '../../document/history'
+import { useDesk } from '../desk-store'
+
+/** What is done with the bars that are selected: on the lane at hand, or on all that are on the desk. */
+export function useSpanActions() {
+  const desk = useDesk()
+  const work = useWork()
+
+  const where = computed(() => {
+    const { meter } = desk.time!
+    const span = desk.selection
+    if (!span) return ''
+    const from = meter.placeAt(span.from).bar
+    const to = meter.placeAt(Math.max(span.from, span.to - 1)).bar
+    return from === to ? `Bar ${from}` : `Bars ${from} to ${to}`
+  })
+
+  const here = computed(() => laneAt(work.mix!, desk.address))
+  const nameOf = (address: string) => laneName(desk.song!, work.mix!, address)
+
+  /** The lanes that an action is for. A locked one is left out; where it is the only one, that is said. */
+  function targets(): string[] {
+    const wanted = desk.across ? desk.lanes.filter((l) => !l.folded).map((l) => l.address) : [desk.address]
+    const open = wanted.filter(desk.isOpen)
+    if (!open.length) work.notice = `${nameOf(desk.address)} is locked. Open it first.`
+    return open
+  }
+
+  /**
+   * Does something with every lane it is for, as one step. Where one of them refuses, nothing changes and the reason is
+   * said.
+   */
+  function act(what: string, make: (lane: Lane) => Points, from?: number, to?: number): Step | null {
+    const span = desk.selection
+    const lanes = targets()
+    if (!span || !lanes.length) return null
+    const whose =
+      lanes.length > 1
+        ? `${lanes.length} lanes`
+        : `${resolve(work.mix!, lanes[0]!)!.control.name.toLowerCase()} of ${nameOf(lanes[0]!).split(',')[0]!}`
+    return work.setMix(
+      (mix) =>
+        lanes.reduce((changed, address) => {
+          const acted = laneAt(changed, address)
+          return acted ? withPoints(changed, address, make(acted), () => crypto.randomUUID()) : changed
+        }, mix),
+      {
+        label: `${what}, ${whose}, ${where.value.toLowerCase()}`,
+        lanes,
+        from: from ?? span.from,
+        to: to ?? span.to,
+      },
+    )
+  }
+
+  return { where, here, targets, act }
+}

@@ -1,0 +1,241 @@
+<script setup lang="ts">
+/** A long slider for one control: drag, wheel, keys; a double click returns it to its default. */
+import { computed, ref } from 'vue'
+import type { HeldPeak } from '../../engine/peak-hold'
+import { nudged, tidied } from '../../editor/lane/nudge'
+import { useControlMenu } from './control-menu'
+import { useControl } from './use-control'
+
+const props = defineProps<{
+  address: string
+  label: string
+  /** What comes out, for a meter inside the slider; none if not given. */
+  peak?: HeldPeak | undefined
+}>()
+
+const { control, value, inCharge, begin, preview, commit, set } = useControl(() => props.address)
+
+/** With Shift the slider follows a tenth of the way. */
+const FINE = 0.1
+
+const groove = ref<HTMLElement>()
+const held = ref<{ x: number; travel: number } | null>(null)
+const travel = computed(() => control.value.scale.toTravel(value.value))
+/** Where a slider that rests in the middle starts to be filled. */
+const origin = computed(() =>
+  control.value.scale.min < 0 && control.value.scale.kind === 'linear' ? 0.5 : 0,
+)
+const fill = computed(() => ({
+  transform: `translateX(${Math.min(travel.value, origin.value) * 100}%) scaleX(${Math.abs(travel.value - origin.value)})`,
+}))
+const neutral = computed(() => `${control.value.scale.toTravel(control.value.neutral) * 100}%`)
+/** Place of a level on the meter: −60 dBFS to full scale. */
+const share = (dbfs: number) => Math.min(1, Math.max(0, (dbfs + 60) / 60))
+const onMeter = (dbfs: number) => `${share(dbfs) * 100}%`
+const menu = useControlMenu()
+const tidy = (to: number) => tidied(control.value.scale.kind, control.value.scale.toValue(to))
+
+function down(event: PointerEvent): void {
+  if (event.button !== 0 || !begin()) return
+  groove.value!.setPointerCapture(event.pointerId)
+  const box = groove.value!.getBoundingClientRect()
+  const at = (event.clientX - box.left) / box.width
+  // a press near the knob takes it; one elsewhere brings it there
+  const start = Math.abs(at - travel.value) * box.width < 14 ? travel.value : Math.min(1, Math.max(0, at))
+  held.value = { x: event.clientX, travel: start }
+  if (start !== travel.value) preview(tidy(start))
+}
+
+function move(event: PointerEvent): void {
+  if (!held.value) return
+  const { width } = groove.value!.getBoundingClientRect()
+  const events = event.getCoalescedEvents?.() ?? []
+  for (const { clientX, timeStamp } of events.length ? events : [event]) {
+    const way = (clientX - held.value.x) / width
+    const to = held.value.travel + way * (event.shiftKey ? FINE : 1)
+    preview(tidy(Math.min(1, Math.max(0, to))), timeStamp)
+  }
+}
+
+function up(): void {
+  if (!held.value) return
+  held.value = null
+  commit()
+}
+
+function wheel(event: WheelEvent): void {
+  event.preventDefault()
+  set(nudged(control.value, value.value, event.deltaY < 0 ? 1 : -1, event.shiftKey))
+}
+
+const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }
+
+function key(event: KeyboardEvent): void {
+  const step = STEPS[event.key]
+  if (step) set(nudged(control.value, value.value, step, event.shiftKey))
+  else if (event.key === 'Home' || event.key === 'Backspace') set(control.value.initial)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+</script>
+
+<template>
+  <div
+    ref="groove"
+    class="slider"
+    :class="[control.family, { following: inCharge, held }]"
+    role="slider"
+    tabindex="0"
+    :aria-label="label"
+    :aria-valuenow="Math.round(travel * 1000) / 10"
+    aria-valuemin="0"
+    aria-valuemax="100"
+    :aria-valuetext="control.unit.format(value) + (inCharge ? ', a line is in charge' : '')"
+    :title="`${label}: ${control.unit.format(value)}${inCharge ? ' (a line is in charge)' : ''}`"
+    @pointerdown="down"
+    @pointermove="move"
+    @pointerup="up"
+    @pointercancel="up"
+    @dblclick="set(control.initial)"
+    @wheel="wheel"
+    @keydown="key"
+    @contextmenu.prevent="menu.open(address, $event)"
+  >
+    <span class="groove">
+      <span class="fill" :style="fill" />
+      <span class="neutral" :style="{ left: neutral }" />
+      <template v-if="peak">
+        <span
+          class="meter"
+          :class="{ over: peak.over }"
+          :style="{ transform: `scaleX(${share(peak.now)})` }"
+        />
+        <span v-if="peak.held > -60" class="held-peak" :style="{ left: onMeter(peak.held) }" />
+      </template>
+    </span>
+    <span v-if="peak?.over" class="over-sign">over</span>
+    <span class="runner" :style="{ transform: `translateX(${travel * 100}%)` }"><span class="knob" /></span>
+  </div>
+</template>
+
+<style scoped>
+.slider {
+  position: relative;
+  height: 34px;
+  min-width: 60px;
+  cursor: pointer;
+  touch-action: none;
+}
+
+.groove {
+  position: absolute;
+  inset: 13px 0 auto;
+  height: 8px;
+  border-radius: 4px;
+  background: var(--wash);
+  overflow: hidden;
+}
+
+.fill {
+  position: absolute;
+  inset: 0;
+  transform-origin: left;
+  background: color-mix(in srgb, var(--family-volume) 32%, transparent);
+}
+
+.pan .fill {
+  background: color-mix(in srgb, var(--family-pan) 38%, transparent);
+}
+
+.send .fill {
+  background: color-mix(in srgb, var(--family-send) 34%, transparent);
+}
+
+.effect .fill {
+  background: color-mix(in srgb, var(--family-effect) 38%, transparent);
+}
+
+.meter {
+  position: absolute;
+  bottom: 0;
+  left: 0;
+  width: 100%;
+  transform-origin: left;
+  height: 4px;
+  background: var(--good);
+}
+
+.meter.over {
+  background: var(--warm);
+}
+
+.held-peak {
+  position: absolute;
+  bottom: 0;
+  width: 2px;
+  height: 8px;
+  margin-left: -2px;
+  background: var(--ink);
+}
+
+.over-sign {
+  position: absolute;
+  top: -3px;
+  right: 0;
+  padding: 0 5px;
+  border-radius: 5px;
+  background: var(--warm);
+  color: var(--sheet);
+  font-size: 11px;
+  font-weight: 700;
+  pointer-events: none;
+}
+
+.neutral {
+  position: absolute;
+  inset-block: 0;
+  width: 2px;
+  background: var(--soft);
+  opacity: 0.6;
+}
+
+.runner {
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+}
+
+.knob {
+  position: absolute;
+  top: 5px;
+  width: 12px;
+  height: 24px;
+  margin-left: -6px;
+  border: 2px solid var(--sheet);
+  border-radius: 6px;
+  background: var(--family-volume);
+}
+
+.pan .knob {
+  background: var(--family-pan);
+}
+
+.send .knob {
+  background: var(--family-send);
+}
+
+.effect .knob {
+  background: var(--family-effect);
+}
+
+/* a line moves it: the knob is hollow, like a hand that is not there */
+.following .knob {
+  border: 2px dashed var(--ink);
+  background: var(--sheet);
+}
+
+.held .knob {
+  outline: 2px solid var(--ink);
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+/** Why something is not heard, or why moving a control changes nothing: every cause, worst first, with a way to it. */
+import { laneName, whyNotHeard, type Remedy } from '@rudlo/core/assess'
+import { resolve } from '@rudlo/core/mix'
+import { beatInWords } from '@rudlo/core/time'
+import { computed } from 'vue'
+import { usePlayer } from '../../engine/player-store'
+import { useDesk } from '../desk-store'
+import { useWork } from '../../document/work-store'
+
+const desk = useDesk()
+const work = useWork()
+const player = usePlayer()
+
+const address = computed(() => desk.asked!)
+const control = computed(() => resolve(work.mix!, address.value)!.control)
+const name = computed(() => laneName(desk.song!, work.mix!, address.value))
+const causes = computed(() =>
+  whyNotHeard(
+    desk.song!,
+    work.mix!,
+    // whether a lane is locked matters for lines, not for hearing a track
+    { tick: player.position, moves: player.moves, solo: player.solo, isOpen: () => true },
+    address.value,
+  ),
+)
+
+const TEXTS: Readonly<Record<Remedy['kind'], string>> = {
+  control: 'Show it',
+  lane: 'Show its line',
+  place: 'Go there',
+  solo: 'Hear everything',
+  moves: 'Moves on',
+}
+
+function go(remedy: Remedy): void {
+  desk.asked = null
+  if (remedy.kind === 'solo') player.setSolo({ tracks: [], returns: [] })
+  else if (remedy.kind === 'moves') player.setMoves(true)
+  else if (remedy.kind === 'place') player.seek(remedy.tick)
+  else if (remedy.kind === 'lane') {
+    desk.view = 'lines'
+    desk.address = remedy.address
+  } else {
+    desk.view = 'balance'
+    const [kind, id, word] = remedy.address.split('/')
+    const label = word === 'mute' ? 'Mute' : 'Volume'
+    // the row may have to appear first
+    setTimeout(
+      () => document.querySelector<HTMLElement>(`[data-test="row-${id}"] [aria-label^="${label}"]`)?.focus(),
+      60,
+    )
+    if (kind === 'main') work.notice = 'The main volume has come down.'
+  }
+}
+</script>
+
+<template>
+  <v-dialog aria-label="Why it is not heard" :model-value="true" @update:model-value="desk.asked = null">
+    <div class="sheet why" data-test="why">
+      <h2>{{ control.name }} of {{ name.split(',')[0] }}</h2>
+      <p class="soft">at {{ beatInWords(desk.time!.meter, player.position) }}</p>
+      <ol v-if="causes.length">
+        <li v-for="cause in causes" :key="cause.sentence">
+          <span>{{ cause.sentence }}</span>
+          <button class="chip" @click="go(cause.remedy)">{{ TEXTS[cause.remedy.kind] }}</button>
+        </li>
+      </ol>
+      <p v-else>
+        Nothing is in its way here. It may be covered by something louder: listen to it alone with solo.
+      </p>
+      <v-btn class="end" color="primary" variant="flat" @click="desk.asked = null">Close</v-btn>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.why {
+  display: grid;
+  gap: 12px;
+  padding: 24px;
+}
+
+ol {
+  display: grid;
+  gap: 8px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 0;
+  border-top: 1px solid var(--rule);
+}
+
+.chip {
+  flex: none;
+}
+
+.end {
+  justify-self: end;
+}
+</style>

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+/** What was answered to a remark, and a line to answer. */
+import { ref } from 'vue'
+import type { ReplyView } from '@rudlo/contract/reviews'
+
+defineProps<{ replies: readonly ReplyView[] }>()
+const emit = defineEmits<{ say: [text: string] }>()
+
+const answering = ref(false)
+const text = ref('')
+
+function say(): void {
+  if (!text.value.trim()) return
+  emit('say', text.value.trim())
+  text.value = ''
+  answering.value = false
+}
+</script>
+
+<template>
+  <div class="talk">
+    <p v-for="r in replies" :key="r.createdAt" data-test="reply">
+      <b>{{ r.author }}:</b> {{ r.text }}
+    </p>
+    <form v-if="answering" @submit.prevent="say">
+      <input v-model="text" maxlength="1000" aria-label="Reply" placeholder="Reply" autofocus @keydown.stop />
+      <button class="chip">Send</button>
+    </form>
+    <button v-else class="link" data-test="answer" @click="answering = true">Reply</button>
+  </div>
+</template>
+
+<style scoped>
+.talk {
+  display: grid;
+  gap: 2px;
+  font-size: 14px;
+}
+
+p {
+  padding-left: 8px;
+  border-left: 2px solid var(--rule);
+  overflow-wrap: anywhere;
+}
+
+form {
+  display: flex;
+  gap: 6px;
+}
+
+input {
+  flex: 1;
+  min-width: 0;
+  min-height: 32px;
+  padding: 2px 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+.link {
+  justify-self: start;
+  min-height: 32px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  text-decoration: underline;
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,193 @@
+<script setup lang="ts">
+/** The check of ears and headphones: left, right, level, and how late wireless headphones are. */
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { LONGEST_DELAY, useListening } from '../../engine/listening-store'
+import { delayOfTaps, TAPS_NEEDED } from '../../engine/tap-delay'
+import { CLICK_GAP, TestSounds } from './test-sounds'
+import { keepKeys } from '../../ui/keep-keys'
+
+const open = defineModel<boolean>({ required: true })
+
+const listening = useListening()
+const CLICKS = 10
+let sounds: TestSounds | null = null
+const clicks = ref<readonly number[]>([])
+const taps = ref<readonly number[]>([])
+const result = ref('')
+let ending: ReturnType<typeof setTimeout> | undefined
+
+const tapping = computed(() => clicks.value.length > 0)
+const hear = () => (sounds ??= new TestSounds())
+
+async function startTapping(): Promise<void> {
+  result.value = ''
+  taps.value = []
+  clicks.value = await hear().clicks(CLICKS)
+  clearTimeout(ending)
+  ending = setTimeout(endTapping, clicks.value.at(-1)! - performance.now() + CLICK_GAP * 1000)
+}
+
+function tap(): void {
+  if (!tapping.value) return void startTapping()
+  taps.value = [...taps.value, performance.now()]
+  if (taps.value.length >= CLICKS) endTapping()
+}
+
+function endTapping(): void {
+  clearTimeout(ending)
+  sounds?.hush()
+  const delay = delayOfTaps(taps.value, clicks.value, LONGEST_DELAY)
+  clicks.value = []
+  if (delay === null) {
+    result.value = `Those were too few taps: tap along at least ${TAPS_NEEDED} times.`
+    return
+  }
+  listening.delay = delay
+  result.value = delay < 40 ? 'As good as no delay.' : `Your headphones are about ${delay} ms late.`
+}
+
+function done(): void {
+  listening.checked = true
+  open.value = false
+}
+
+function stop(): void {
+  clearTimeout(ending)
+  clicks.value = []
+  void sounds?.close()
+  sounds = null
+}
+
+watch(open, (is) => is || stop())
+onBeforeUnmount(stop)
+</script>
+
+<template>
+  <v-dialog
+    v-model="open"
+    aria-label="Check your sound"
+    max-width="560"
+    @after-leave="listening.checked = true"
+  >
+    <div class="sheet check">
+      <h2 id="check-title">Check your sound</h2>
+      <p class="soft">Headphones on. Half a minute, once on this computer.</p>
+      <section>
+        <h3>Left and right</h3>
+        <p>Each should come from its own side. If not, turn the headphones round.</p>
+        <div class="row">
+          <button class="chip" data-test="check-left" @click="hear().chord(-1)">Left ear</button>
+          <button class="chip" data-test="check-right" @click="hear().chord(1)">Right ear</button>
+        </div>
+      </section>
+      <section>
+        <h3>How loud</h3>
+        <p>Set the computer so that this is easy to hear and not loud. Then leave it there.</p>
+        <div class="row">
+          <button class="chip" data-test="check-level" @click="hear().chord(0)">Both ears</button>
+        </div>
+      </section>
+      <section>
+        <h3>Wireless headphones</h3>
+        <p>
+          They are late, and then the picture runs ahead of the sound. Tap along with the clicks to measure
+          it.
+        </p>
+        <div class="row">
+          <button
+            class="tap"
+            data-test="tap"
+            @pointerdown.prevent="tap"
+            @keydown.enter.prevent="tap"
+            @keydown.space.prevent="tap"
+          >
+            {{ tapping ? `Tap  ${taps.length} of ${CLICKS}` : 'Start the clicks' }}
+          </button>
+          <label class="by-hand">
+            <span>Late by</span>
+            <input
+              v-model.number="listening.delay"
+              type="range"
+              min="0"
+              :max="LONGEST_DELAY"
+              step="5"
+              aria-label="How late the headphones are, in milliseconds"
+              @keydown="keepKeys"
+            />
+            <output data-test="delay">{{ listening.delay }} ms</output>
+          </label>
+        </div>
+        <p v-if="result" role="status">{{ result }}</p>
+      </section>
+      <div class="row end">
+        <v-btn color="primary" variant="flat" data-test="check-done" @click="done">Sounds good</v-btn>
+      </div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.check {
+  display: grid;
+  gap: 14px;
+  padding: 22px 26px;
+  overflow-y: auto;
+}
+
+section {
+  display: grid;
+  gap: 6px;
+  padding-top: 12px;
+  border-top: 1px solid var(--rule);
+}
+
+h3 {
+  font-size: 16px;
+}
+
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 16px;
+  align-items: center;
+}
+
+.end {
+  justify-content: end;
+}
+
+.tap {
+  min-width: 168px;
+  min-height: 48px;
+  border: 1px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  font-weight: 640;
+  cursor: pointer;
+  touch-action: manipulation;
+}
+
+.tap:active {
+  background: var(--wash);
+}
+
+.by-hand {
+  display: flex;
+  flex: 1;
+  gap: 10px;
+  align-items: center;
+}
+
+.by-hand input {
+  flex: 1;
+  min-width: 90px;
+  accent-color: var(--ink);
+}
+
+.by-hand output {
+  min-width: 60px;
+  text-align: right;
+}
+</style>

@@ -1,0 +1,142 @@
+<script setup lang="ts">
+/** What is heard, in figures: words first. Now, lately, the whole song, and its highest peak. */
+import { numberText } from '@rudlo/core/scale'
+import { computed } from 'vue'
+import { usePlayer } from '../../engine/player-store'
+import { loudnessInWords, roomInWords, songInWords } from './loudness-words'
+
+const player = usePlayer()
+const figure = (value: number | null) =>
+  value !== null && Number.isFinite(value) && value > -70 ? numberText(value, 1) : '–'
+const whole = computed(() => player.measured?.integrated ?? null)
+</script>
+
+<template>
+  <v-menu :close-on-content-click="false" location="top">
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="meters" data-test="meters" title="How loud it is">
+        <span class="heard">{{ loudnessInWords(player.loudness) }}</span>
+        <span
+          ><b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS</span
+        >
+        <span class="over" :class="{ on: player.peak.over }" data-test="over">{{
+          player.peak.over ? 'over' : `${figure(player.peak.held)} dB`
+        }}</span>
+      </button>
+    </template>
+    <div class="sheet panel" role="group" aria-label="How loud it is">
+      <table>
+        <tbody>
+          <tr>
+            <th scope="row">Just now<small>the last 0.4 s (momentary)</small></th>
+            <td>{{ loudnessInWords(player.loudness) }}</td>
+            <td class="number">{{ figure(player.loudness) }} LUFS</td>
+          </tr>
+          <tr>
+            <th scope="row">Lately<small>the last 3 s (short-term)</small></th>
+            <td>{{ loudnessInWords(player.shortTerm) }}</td>
+            <td class="number" data-test="short-term">{{ figure(player.shortTerm) }} LUFS</td>
+          </tr>
+          <tr>
+            <th scope="row">The whole song<small>as it is now (integrated)</small></th>
+            <td>{{ songInWords(whole) }}</td>
+            <td class="number" data-test="integrated">{{ figure(whole) }} LUFS</td>
+          </tr>
+          <tr>
+            <th scope="row">Its highest peak<small>between the samples too (true peak)</small></th>
+            <td>{{ roomInWords(player.truePeak) }}</td>
+            <td class="number" data-test="true-peak">{{ figure(player.truePeak) }} dBTP</td>
+          </tr>
+        </tbody>
+      </table>
+      <button v-if="player.peak.over" class="chip" @click="player.forgetOver()">
+        Take the “over” signs back
+      </button>
+    </div>
+  </v-menu>
+</template>
+
+<style scoped>
+.meters {
+  display: grid;
+  grid-template-columns: auto auto;
+  gap: 0 8px;
+  align-items: baseline;
+  min-height: 44px;
+  padding: 2px 8px;
+  border: 0;
+  border-radius: 10px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  font-size: 13px;
+  line-height: 1.3;
+  text-align: left;
+  cursor: pointer;
+}
+
+.meters:hover {
+  background: color-mix(in srgb, var(--on-desk) 14%, transparent);
+}
+
+.heard {
+  grid-row: span 2;
+  align-self: center;
+  min-width: 62px;
+  font-size: 14px;
+  text-align: right;
+}
+
+b {
+  font-size: 15px;
+}
+
+.over {
+  padding-inline: 5px;
+  border-radius: 5px;
+}
+
+.over.on {
+  background: var(--warm);
+  color: var(--desk);
+  font-weight: 700;
+}
+
+.panel {
+  padding: 12px 18px;
+}
+
+th,
+td {
+  padding: 6px 14px 6px 0;
+  text-align: left;
+  vertical-align: top;
+}
+
+th {
+  font-weight: 640;
+}
+
+small {
+  display: block;
+  color: var(--soft);
+  font-size: 13px;
+  font-weight: 400;
+}
+
+.number {
+  padding-right: 0;
+  text-align: right;
+  white-space: nowrap;
+}
+
+@media (max-width: 1300px) {
+  .heard {
+    display: none;
+  }
+
+  .meters {
+    grid-template-columns: auto;
+  }
+}
+</style>

@@ -1,0 +1,226 @@
+<script setup lang="ts">
+/** Play and stop, the place, the loop, moves on and off, and what is heard. The same on bench and review desk. */
+import type { SongTime } from '@rudlo/core/song'
+import { clockText, placeInWords } from '@rudlo/core/time'
+import { computed, ref, watch } from 'vue'
+import { useListening } from '../../engine/listening-store'
+import { usePlayer } from '../../engine/player-store'
+import SoundCheckDialog from '../sound-check/SoundCheckDialog.vue'
+import ListenMenu from './ListenMenu.vue'
+import { loopText } from './loop-text'
+import LoudnessMenu from './LoudnessMenu.vue'
+
+const props = defineProps<{ time: SongTime }>()
+defineEmits<{ keys: [] }>()
+
+const player = usePlayer()
+const listening = useListening()
+const checking = ref(false)
+const place = computed(() => props.time.meter.placeAt(player.position))
+const percent = computed(() => Math.round(player.progress * 100))
+
+// once on every machine, as soon as there is something to hear
+watch(
+  () => player.ready && !listening.checked,
+  (first) => first && (checking.value = true),
+  { immediate: true },
+)
+</script>
+
+<template>
+  <footer class="transport">
+    <button
+      class="play"
+      :class="{ playing: player.playing }"
+      :disabled="!player.ready"
+      :aria-label="player.ready ? (player.playing ? 'Stop' : 'Play') : 'The sound is loading'"
+      data-test="play"
+      @click="player.toggle()"
+    >
+      <v-progress-circular
+        v-if="!player.ready && !player.failure"
+        :model-value="percent"
+        size="44"
+        width="4"
+        aria-label="The sound is loading"
+      />
+      <v-icon v-else :icon="player.playing ? '$stop' : '$play'" :size="player.playing ? 20 : 28" />
+    </button>
+    <p v-if="player.failure" class="failure" role="alert">{{ player.failure }}</p>
+    <template v-else>
+      <p class="place" data-test="place" :aria-label="placeInWords(time.meter, player.position)">
+        <template v-if="player.counting">− {{ player.counting }}</template>
+        <template v-else>{{ place.bar }}<i>·</i>{{ place.beat }}</template>
+      </p>
+      <p class="small">
+        {{ player.counting ? 'counting in' : player.ready ? 'bar · beat' : `sound ${percent} %` }}<br />{{
+          clockText(player.seconds)
+        }}
+      </p>
+      <p v-if="player.stuttered" class="small" role="status">
+        The sound stuttered:<br />the computer is busy
+      </p>
+    </template>
+
+    <button
+      class="chip dark loop"
+      :aria-pressed="player.looping"
+      :disabled="!player.loop"
+      title="Drag over the song strip to choose bars (O)"
+      data-test="loop"
+      @click="player.setLoop(player.loop, !player.looping)"
+    >
+      <v-icon icon="$loop" size="18" />{{ loopText(player.loop, time.meter) }}
+    </button>
+
+    <div class="moves" role="radiogroup" aria-label="Whether the lines move anything">
+      <button
+        class="side"
+        role="radio"
+        :aria-checked="player.moves"
+        data-test="moves-on"
+        @click="player.setMoves(true)"
+      >
+        Moves on
+      </button>
+      <button
+        class="side"
+        role="radio"
+        :aria-checked="!player.moves"
+        data-test="moves-off"
+        @click="player.setMoves(false)"
+      >
+        off
+      </button>
+    </div>
+
+    <span class="push" />
+    <slot />
+    <LoudnessMenu />
+    <ListenMenu @check="checking = true" />
+    <button class="chip dark" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">
+      <v-icon icon="$keys" size="20" />
+    </button>
+    <SoundCheckDialog v-model="checking" />
+  </footer>
+</template>
+
+<style scoped>
+.transport {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  height: 62px;
+  padding: 0 18px;
+  background: var(--desk);
+  color: var(--on-desk);
+  white-space: nowrap;
+}
+
+.play {
+  display: grid;
+  place-items: center;
+  flex: none;
+  width: 46px;
+  height: 46px;
+  border: 0;
+  border-radius: 50%;
+  background: var(--on-desk);
+  color: var(--desk);
+  cursor: pointer;
+}
+
+.play:disabled {
+  background: transparent;
+  color: var(--on-desk);
+  cursor: progress;
+}
+
+.place {
+  min-width: 84px;
+  font-size: 27px;
+  font-weight: 640;
+}
+
+.place i {
+  padding: 0 7px;
+  font-style: normal;
+  opacity: 0.6;
+}
+
+.small {
+  font-size: 13px;
+  line-height: 1.35;
+  color: color-mix(in srgb, var(--on-desk) 84%, transparent);
+}
+
+.failure {
+  max-width: 460px;
+  white-space: normal;
+}
+
+.moves {
+  display: flex;
+  flex: none;
+  border: 1px solid color-mix(in srgb, var(--on-desk) 40%, transparent);
+  border-radius: 18px;
+  overflow: hidden;
+}
+
+.side {
+  min-height: 34px;
+  padding: 0 15px;
+  border: 0;
+  background: transparent;
+  color: var(--on-desk);
+  font: inherit;
+  font-size: 14px;
+  font-weight: 560;
+  cursor: pointer;
+}
+
+.side[aria-checked='true'] {
+  background: var(--on-desk);
+  color: var(--desk);
+}
+
+.transport :focus-visible {
+  outline-color: var(--on-desk);
+}
+
+.push {
+  flex: 1;
+}
+
+@media (max-width: 1240px) {
+  .transport {
+    gap: 8px;
+    padding: 0 10px;
+  }
+
+  .side {
+    padding: 0 10px;
+  }
+
+  .place {
+    min-width: 64px;
+    font-size: 23px;
+  }
+
+  .place i {
+    padding: 0 3px;
+  }
+
+  .loop {
+    max-width: 120px;
+    overflow: hidden;
+  }
+}
+
+@media (max-width: 1100px) {
+  .small,
+  .transport :deep(.zoom) {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,336 @@
+import { compileMix, type Solo } from '@rudlo/core/engine'
+import { gainOfDb } from '@rudlo/core/maths'
+import { dbfs, lufsOfEnergy } from '@rudlo/core/loudness'
+import type { Mix } from '@rudlo/core/mix'
+import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
+import { SAMPLE_RATE } from '@rudlo/core/time'
+import { defineStore } from 'pinia'
+import { ref, shallowRef, watch } from 'vue'
+import { whenAtRest } from './calm'
+import { loadAudio } from './asset-loader'
+import { DropoutWatch } from './dropout-watch'
+import { EngineHost, prepareContext } from './engine-host'
+import { InstantHost } from './instant-host'
+import { useListening } from './listening-store'
+import { useMeasuredLoudness } from './measured-loudness'
+import { MixMeter } from './mix-meter'
+import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
+
+/** Longest wait for the audio thread to take a change of place over. */
+const SEEK_MS = 400
+
+/** A stretch to play round and round, in ticks. */
+export interface LoopTicks {
+  readonly from: number
+  readonly to: number
+}
+
+const NOBODY: Solo = { tracks: [], returns: [] }
+
+/** The song that is open: its sound, its place, its meters. */
+export const usePlayer = defineStore('player', () => {
+  /** Share of the audio that is loaded; 1 when it can play. */
+  const progress = ref(0)
+  const ready = ref(false)
+  const failure = ref<string | null>(null)
+  const playing = ref(false)
+  /** Ticks, as heard. */
+  const position = ref(0)
+  const seconds = ref(0)
+  const loop = shallowRef<LoopTicks | null>(null)
+  const looping = ref(false)
+  const moves = ref(true)
+  const listening = useListening()
+  /** Whether the sound has just stuttered: the machine does not keep up. */
+  const stuttered = ref(false)
+  const watcher = new DropoutWatch()
+  /** Beats still to be counted before it plays. */
+  const counting = ref(0)
+  /** LUFS of the last 400 ms and of the last 3 s; −Infinity for silence. */
+  const loudness = ref(-Infinity)
+  const shortTerm = ref(-Infinity)
+  const peak = shallowRef<HeldPeak>(SILENT)
+  const trackPeaks = shallowRef<readonly HeldPeak[]>([])
+  const returnPeaks = shallowRef<readonly HeldPeak[]>([])
+  const holds = { main: new PeakHold(), tracks: new PeakHolds(), returns: new PeakHolds() }
+  /** Share done of a measurement that takes a while; null where none does. */
+  const measuring = ref<number | null>(null)
+  /** How loud it is. */
+  const loudnessOf = useMeasuredLoudness(moves)
+  const { instant, loaded, measured, truePeak, overs, trackTrace } = loudnessOf
+  /** What is listened to alone. Belongs to the session, never to the mix. */
+  const solo = shallowRef<Solo>(NOBODY)
+
+  let host: EngineHost | null = null
+  let meter: MixMeter | null = null
+  let table: InstantHost | null = null
+  let time: SongTime | null = null
+  let song: SongVersion | null = null
+  /** What somebody looks at, in ticks. */
+  let seen: LoopTicks = { from: 0, to: Infinity }
+  let frame = 0
+  let opened = 0
+  /** Where a change of place was asked for that the audio thread has not made yet, and until when to wait for it. */
+  let awaited: { readonly sample: number; readonly until: number } | null = null
+  /** A mix is rendered for its loudness when the hand rests. */
+  const measuringSoon = whenAtRest(500, () => loaded.value && meter?.measure(loaded.value.mix, seen))
+
+  /** Starts to fetch and decode a song's audio before its mix is known. */
+  function prepare(coming: SongVersion): void {
+    loadAudio(coming.assets, () => null).catch(() => null)
+    prepareContext().catch(() => null)
+  }
+
+  /** Opens a song with a mix; whatever was open is closed. Comes back when it can play. */
+  async function open(newSong: SongVersion, newMix: Mix): Promise<void> {
+    await close()
+    const mine = ++opened
+    song = newSong
+    loaded.value = { mix: newMix, program: compileMix(newSong, newMix) }
+    loudnessOf.begin(newSong)
+    time = songTime(newSong)
+    failure.value = null
+    try {
+      const audio = await loadAudio(newSong.assets, (share) => mine === opened && (progress.value = share))
+      if (mine !== opened) return
+      const { program } = loaded.value
+      const made = await EngineHost.create(program, audio)
+      if (mine !== opened) return void made.close()
+      host = made
+      // what was loaded meanwhile
+      if (loaded.value.program !== program) host.load(loaded.value.program)
+      host.listen(listening.now)
+      meter = new MixMeter(
+        newSong,
+        audio,
+        (found) => (loudnessOf.rendered.value = found),
+        (share) => (measuring.value = share),
+      )
+      meter.measure(loaded.value.mix, seen)
+      table = new InstantHost(newSong, audio, (made) => (instant.value = made))
+      ready.value = true
+      look()
+    } catch (error) {
+      if (mine === opened) failure.value = (error as Error).message
+    }
+  }
+
+  /** Takes a changed mix over, while playing or not. */
+  function load(next: Mix): void {
+    if (!song) return
+    const program = compileMix(song, next)
+    host?.load(program)
+    loaded.value = { mix: next, program }
+    measuringSoon.ask()
+  }
+
+  /** Loudness of one track by itself between two ticks, in LUFS, without effects; null for silence or not known. */
+  const trackLoudness = (index: number, from: number, to: number) =>
+    time && loudnessOf.trackLoudness(index, from, to, time)
+
+  function setSolo(next: Solo): void {
+    solo.value = next
+    host?.solo(next)
+  }
+
+  /** Listens to one more track or return alone, or to it no longer; `only` lets go of the others. */
+  function toggleSolo(kind: 'tracks' | 'returns', id: string, only: boolean): void {
+    const has = solo.value[kind].includes(id)
+    if (only) return setSolo(has ? NOBODY : { ...NOBODY, [kind]: [id] })
+    const list = has ? solo.value[kind].filter((other) => other !== id) : [...solo.value[kind], id]
+    setSolo({ ...solo.value, [kind]: list })
+  }
+
+  async function close(): Promise<void> {
+    opened++
+    cancelAnimationFrame(frame)
+    measuringSoon.forget()
+    const old = host
+    host = null
+    meter?.close()
+    meter = null
+    table?.close()
+    table = null
+    solo.value = NOBODY
+    ready.value = false
+    playing.value = false
+    progress.value = 0
+    position.value = 0
+    seconds.value = 0
+    loop.value = null
+    looping.value = false
+    moves.value = true
+    loudnessOf.forget()
+    seen = { from: 0, to: Infinity }
+    forgetOver()
+    await old?.close()
+  }
+
+  /** Reads the shared state once a frame. */
+  function look(): void {
+    frame = requestAnimationFrame(look)
+    if (!host || !time) return
+    const { state } = host
+    playing.value = state.playing
+    keepWatch(host.clock)
+    if (isAwaited(state.position)) return
+    const heard = state.position / SAMPLE_RATE - (state.playing ? lateness() : 0)
+    const at = Math.max(loopStart(), heard)
+    if (at !== seconds.value) {
+      seconds.value = at
+      position.value = Math.min(time.length, time.tempo.tickAt(at))
+    }
+    counting.value = state.counting
+    loudness.value = lufsOfEnergy(state.energy)
+    shortTerm.value = lufsOfEnergy(state.shortTerm)
+    const clock = performance.now()
+    peak.value = holds.main.follow(dbfs(Math.max(state.peak('left'), state.peak('right'))), clock)
+    returnPeaks.value = holds.returns.follow(
+      (loaded.value?.mix.returns ?? []).map((_, i) => dbfs(state.returnPeak(i))),
+      clock,
+    )
+    trackPeaks.value = holds.tracks.follow(
+      song!.tracks.map((_, i) => dbfs(state.trackPeak(i))),
+      clock,
+    )
+  }
+
+  let stutterEnds: ReturnType<typeof setTimeout> | undefined
+
+  /** Says so where the sound falls behind the clock while it plays. A page that was hidden starts afresh. */
+  function keepWatch(clock: number): void {
+    if (!playing.value || document.hidden) return watcher.reset()
+    if (!watcher.follow(clock, performance.now())) return
+    stuttered.value = true
+    clearTimeout(stutterEnds)
+    stutterEnds = setTimeout(() => (stuttered.value = false), 6000)
+  }
+
+  /** Takes every "over" back, once somebody has seen it. */
+  function forgetOver(): void {
+    holds.main.forget()
+    holds.tracks.forget()
+    holds.returns.forget()
+  }
+
+  /** Seconds between the engine and the ear, headphones included. */
+  const lateness = () => (host?.latency ?? 0) + listening.delay / 1000
+
+  watch(
+    () => listening.now,
+    (now) => host?.listen(now),
+  )
+
+  /** Whether the audio thread still stands where it was before a change of place. */
+  function isAwaited(sample: number): boolean {
+    if (awaited && (sample === awaited.sample || performance.now() > awaited.until)) awaited = null
+    return awaited !== null
+  }
+
+  /** Just after a loop's start the ear is still at its end: the place stays inside the loop. */
+  function loopStart(): number {
+    if (!playing.value || !looping.value || !loop.value || !time || !host) return 0
+    const start = time.tempo.secondsAt(loop.value.from)
+    const at = host.state.position / SAMPLE_RATE
+    return at >= start && at - lateness() < start ? start : 0
+  }
+
+  async function play(): Promise<void> {
+    await host?.play()
+  }
+
+  function stop(): void {
+    host?.stop()
+  }
+
+  const toggle = () => (playing.value ? stop() : void play())
+
+  /** Goes to a tick. */
+  function seek(tick: number): void {
+    if (!time) return
+    const at = time.tempo.secondsAt(Math.min(Math.max(0, tick), time.length))
+    host?.seek(at * SAMPLE_RATE)
+    if (!playing.value) {
+      awaited = host && { sample: Math.round(at * SAMPLE_RATE), until: performance.now() + SEEK_MS }
+      seconds.value = at
+      position.value = tick
+    }
+  }
+
+  /** Sets the stretch of the loop, and switches it on or off. */
+  function setLoop(stretch: LoopTicks | null, on: boolean): void {
+    loop.value = stretch
+    looping.value = on && stretch !== null
+    const sample = (tick: number) => Math.round(time!.tempo.secondsAt(tick) * SAMPLE_RATE)
+    host?.loop(looping.value && stretch ? { start: sample(stretch.from), end: sample(stretch.to) } : null)
+  }
+
+  /** Plays a stretch round and round from its start. */
+  function playLoop(stretch: LoopTicks): void {
+    setLoop(stretch, true)
+    seek(stretch.from)
+    void play()
+  }
+
+  /** Says what somebody looks at: its loudness comes first. */
+  function lookAt(stretch: LoopTicks): void {
+    seen = stretch
+  }
+
+  function setMoves(on: boolean): void {
+    moves.value = on
+    host?.moves(on)
+  }
+
+  /** Hears everything by so many dB louder or softer, to compare mixes at one loudness. No meter knows of it. */
+  function setTrim(db: number): void {
+    host?.trim(gainOfDb(db))
+  }
+
+  /** Blocks that the audio thread has done: for tests that it really runs. */
+  const blocks = () => host?.state.blocks ?? 0
+
+  return {
+    progress,
+    ready,
+    failure,
+    playing,
+    position,
+    seconds,
+    loop,
+    looping,
+    moves,
+    counting,
+    stuttered,
+    peak,
+    loudness,
+    shortTerm,
+    truePeak,
+    forgetOver,
+    trackPeaks,
+    returnPeaks,
+    instant,
+    solo,
+    setSolo,
+    toggleSolo,
+    trackLoudness,
+    trackTrace,
+    overs,
+    measured,
+    measuring,
+    prepare,
+    open,
+    load,
+    close,
+    play,
+    stop,
+    toggle,
+    seek,
+    setLoop,
+    playLoop,
+    lookAt,
+    setMoves,
+    setTrim,
+    blocks,
+  }
+})

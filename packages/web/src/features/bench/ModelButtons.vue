@@ -1,0 +1,105 @@
+<script setup lang="ts">
+/** At a teacher's own bench: what is there becomes the model, and back to the brief. */
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { roughBalance } from '@rudlo/core/analysis'
+import { usePlayer } from '../../engine/player-store'
+import { server, told } from '../../api/client'
+import { attempt } from '../../ui/attempt'
+import { useWork } from '../../document/work-store'
+import { useDesk } from '../../desk/desk-store'
+
+const props = defineProps<{ assignment: string }>()
+const work = useWork()
+const desk = useDesk()
+const player = usePlayer()
+const router = useRouter()
+const busy = ref(false)
+let keeping: Promise<void> = Promise.resolve()
+
+/** Back to the brief, once what is being kept is kept: it is proposed from there. */
+async function toBrief(): Promise<void> {
+  await keeping
+  await router.push(`/brief/${props.assignment}`)
+}
+
+/** Sets faders by the roles of the tracks and how loud each is by itself: a place to begin by ear. */
+function roughly(): void {
+  const loudness = Object.fromEntries(
+    desk.song!.tracks.map(({ id }, i) => {
+      const own = player.trackLoudness(i, 0, desk.song!.length)
+      const level = work.mix!.tracks.find((t) => t.id === id)!.level
+      return [id, own === null || !Number.isFinite(own) ? null : own - level]
+    }),
+  )
+  const levels = roughBalance(desk.song!.tracks, loudness)
+  work.setMix(
+    (mix) => ({ ...mix, tracks: mix.tracks.map((t) => ({ ...t, level: levels[t.id] ?? t.level })) }),
+    { label: 'Set a rough balance', lanes: [], from: 0, to: desk.song!.length },
+  )
+  work.notice = 'A rough balance, from what each track does and how loud it is. Go on by ear.'
+}
+
+async function act(what: () => Promise<void>): Promise<void> {
+  busy.value = true
+  await attempt(what, (sentence) => (work.notice = sentence))
+  busy.value = false
+}
+
+/** Makes what is there the mix that everybody begins with. Works that were begun stay as they are. */
+const keepStart = () =>
+  act(async () => {
+    const now = await told(
+      server.assignments[':assignment'].$get({ param: { assignment: props.assignment } }),
+    )
+    if (!now.settings) return
+    const { title, brief, settings } = now
+    await told(
+      server.assignments[':assignment'].$put({
+        param: { assignment: props.assignment },
+        json: {
+          title,
+          brief,
+          modelHeard: settings.modelHeard,
+          draft: settings.draft,
+          opensAt: settings.opensAt,
+          dueAt: settings.dueAt,
+          handInLimit: settings.handInLimit,
+          revision: settings.revision,
+          startingMix: work.mix!,
+        },
+      }),
+    )
+    work.notice = 'Everybody who has not begun starts from this mix now.'
+  })
+
+const keep = () =>
+  act(async () => {
+    await told(
+      server.assignments[':assignment'].model.$put({
+        param: { assignment: props.assignment },
+        json: { mix: work.mix! },
+      }),
+    )
+    work.notice = 'This is the model now. Students hear it only when you allow it.'
+  })
+</script>
+
+<template>
+  <v-btn variant="outlined" data-test="to-brief" @click="toBrief">Brief</v-btn>
+  <button
+    class="chip"
+    :disabled="!player.instant"
+    title="Faders by what each track does and how loud it is"
+    data-test="rough-balance"
+    @click="roughly"
+  >
+    Rough balance
+  </button>
+  <v-btn variant="outlined" :loading="busy" data-test="keep-start" @click="keepStart"
+    >Keep as the start</v-btn
+  >
+  <v-btn color="primary" variant="flat" :loading="busy" data-test="keep-model" @click="keeping = keep()"
+    >Keep as the model</v-btn
+  >
+</template>

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+/** Whether the work is safe, in words. */
+import { computed } from 'vue'
+import { useWork } from '../../document/work-store'
+
+const work = useWork()
+/** Said where the browser keeps nothing: a private window, a school's settings, a full disk. */
+const NOTHING_KEPT =
+  'This browser keeps nothing by itself: your work is safe once it says “Saved”. Do not close the page before.'
+const SIGNS = { saved: '$saved', saving: '$saving', 'not saved': '$unsaved' } as const
+const text = computed(() => {
+  if (work.saveState === 'saved') return 'Saved'
+  return work.saveState === 'saving' ? 'Saving …' : 'Not saved: will try again'
+})
+const about = computed(() => {
+  const problem = work.saveProblem ?? ''
+  if (work.keepsNothing) return `${problem} ${NOTHING_KEPT}`.trim()
+  return problem ? `${problem} Your work is kept in this browser until then.` : undefined
+})
+</script>
+
+<template>
+  <div class="sign">
+    <p
+      class="save"
+      :class="{ bad: work.saveState === 'not saved' }"
+      role="status"
+      :title="about"
+      data-test="save-state"
+    >
+      <v-icon :icon="SIGNS[work.saveState]" size="20" /><span class="text">{{ text }}</span>
+    </p>
+    <v-tooltip v-if="work.keepsNothing" :text="NOTHING_KEPT" location="bottom" max-width="360">
+      <template #activator="{ props: tip }">
+        <span
+          v-bind="tip"
+          class="nothing"
+          tabindex="0"
+          role="note"
+          :aria-label="NOTHING_KEPT"
+          data-test="keeps-nothing"
+          >kept on the server only</span
+        >
+      </template>
+    </v-tooltip>
+  </div>
+</template>
+
+<style scoped>
+.sign {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.save {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  color: var(--soft);
+  font-size: 14px;
+  white-space: nowrap;
+}
+
+.text {
+  overflow: hidden;
+}
+
+@media (max-width: 1240px) {
+  .save:not(.bad) .text {
+    width: 0;
+  }
+
+  .sign > .nothing {
+    max-width: 84px;
+  }
+}
+
+.nothing {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  color: var(--soft);
+  font-size: 14px;
+  white-space: nowrap;
+  padding: 0 8px;
+  border: 1px dashed currentcolor;
+  border-radius: 8px;
+}
+
+.bad {
+  color: var(--warm);
+  font-weight: 620;
+}
+</style>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+/** Every version that was handed in, with what changed in it, in moves. */
+import { describeChanges } from '@rudlo/core/compare'
+import { computed } from 'vue'
+import { whenText } from '../../ui/dates'
+import { useWork } from '../../document/work-store'
+import { useDesk } from '../../desk/desk-store'
+import { useBench } from './bench-store'
+
+const bench = useBench()
+const desk = useDesk()
+const work = useWork()
+
+const STATES = {
+  measuring: 'being measured',
+  waiting: 'handed in',
+  held: 'handed in',
+  'given back': '',
+} as const
+
+const versions = computed(() =>
+  work.versions
+    .map((version, i) => {
+      const before = work.versions[i - 1]
+      const from = before
+        ? { mix: before.document.mix, measured: before.measurement }
+        : { mix: desk.given!.startingMix, measured: null }
+      return {
+        version,
+        state:
+          version.state === 'given back'
+            ? version.outcome === 'accepted'
+              ? 'accepted'
+              : 'came back'
+            : STATES[version.state],
+        since: before ? `Since version ${before.number}` : 'From the starting mix',
+        changes: describeChanges(desk.song!, from, {
+          mix: version.document.mix,
+          measured: version.measurement,
+        }),
+      }
+    })
+    .reverse(),
+)
+</script>
+
+<template>
+  <ol class="versions">
+    <li v-for="v in versions" :key="v.version.id" data-test="version">
+      <h2>
+        Version {{ v.version.number }} <span class="soft">{{ v.state }}</span>
+      </h2>
+      <p class="soft">{{ whenText(v.version.handedInAt) }}</p>
+      <p v-if="v.version.said" class="said">“{{ v.version.said }}”</p>
+      <p>
+        <b>{{ v.since }}:</b> {{ v.changes }}
+      </p>
+      <button
+        class="chip"
+        :aria-pressed="work.heard === v.version.id"
+        @click="work.hear(work.heard === v.version.id ? null : v.version.id, v.version.document)"
+      >
+        <v-icon icon="$play" size="16" />hear it
+      </button>
+      <button
+        v-if="v.version.review"
+        class="chip"
+        data-test="read-review"
+        @click="((desk.reading = v.version.id), (bench.page = 'back'))"
+      >
+        what was said
+      </button>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+.versions {
+  display: grid;
+  gap: 14px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+h2 {
+  font-size: 16px;
+}
+
+h2 .soft {
+  font-weight: 400;
+  font-size: 14px;
+}
+
+.said {
+  font-style: italic;
+}
+
+.chip {
+  margin: 6px 6px 0 0;
+}
+</style>

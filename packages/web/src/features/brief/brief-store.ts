@@ -1,0 +1,254 @@
+import { LESSONS, tasksFromModel, type Brief, type BriefTask, type Lesson } from '@rudlo/core/brief'
+import { kindOf, startValues, type Check } from '@rudlo/core/checks'
+import { allLanes, type Mix } from '@rudlo/core/mix'
+import { songTime } from '@rudlo/core/song'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { server, told } from '../../api/client'
+import { attempt } from '../../ui/attempt'
+import type {
+  SettingsView as AssignmentSettings,
+  TrialView,
+  WrittenAssignment,
+} from '@rudlo/contract/assignments'
+import { useGroups } from './groups-store'
+import { laneText } from './lane-text'
+
+const freshId = () => crypto.randomUUID()
+
+/** The brief that a teacher writes. Every change is a new brief; nothing is kept before it is saved. */
+export const useBrief = defineStore('brief', () => {
+  const groups = useGroups()
+  const assignment = shallowRef<WrittenAssignment | null>(null)
+  const brief = shallowRef<Brief | null>(null)
+  const title = ref('')
+  const settings = shallowRef<AssignmentSettings | null>(null)
+  const model = shallowRef<Mix | null>(null)
+  /** The task that is open. */
+  const openTask = ref<string | null>(null)
+  const saving = ref(false)
+  const problem = ref('')
+  const trial = shallowRef<TrialView | null>(null)
+  const trying = ref(false)
+  const past = shallowRef<readonly Brief[]>([])
+  const saved = shallowRef('')
+
+  const song = computed(() => assignment.value?.songDocument ?? null)
+  const time = computed(() => (song.value ? songTime(song.value) : null))
+  const mix = computed(() => assignment.value?.startingMix ?? null)
+  const lanes = computed(() =>
+    song.value && mix.value
+      ? allLanes(mix.value).map((lane) => ({ lane, text: laneText(song.value!, mix.value!, lane) }))
+      : [],
+  )
+  const state = () => JSON.stringify([title.value, brief.value, settings.value])
+  const changed = computed(() => assignment.value !== null && state() !== saved.value)
+  const isDraft = computed(() => settings.value?.draft === true)
+
+  async function open(id: string): Promise<void> {
+    assignment.value = null
+    const found = await told(server.assignments[':assignment'].$get({ param: { assignment: id } }))
+    if (!found.settings) throw new Error('This brief is its teacher’s.')
+    model.value = found.hasModel
+      ? (await told(server.assignments[':assignment'].model.$get({ param: { assignment: id } }))).mix
+      : null
+    brief.value = found.brief
+    title.value = found.title
+    settings.value = found.settings
+    trial.value = null
+    past.value = []
+    problem.value = ''
+    openTask.value = found.brief.tasks[0]?.id ?? null
+    assignment.value = found
+    saved.value = state()
+  }
+
+  function change(next: Brief): void {
+    if (brief.value) past.value = [...past.value, brief.value].slice(-100)
+    brief.value = next
+    trial.value = null
+  }
+
+  function undo(): void {
+    const before = past.value.at(-1)
+    if (!before) return
+    past.value = past.value.slice(0, -1)
+    brief.value = before
+  }
+
+  const changeTasks = (make: (tasks: readonly BriefTask[]) => readonly BriefTask[]) => {
+    const tasks = make(brief.value!.tasks)
+    // what a task is about may be changed
+    const open = [...new Set([...brief.value!.open, ...tasks.flatMap((t) => t.lanes)])]
+    change({ ...brief.value!, tasks, open })
+  }
+
+  const changeTask = (id: string, by: Partial<BriefTask>) =>
+    changeTasks((tasks) => tasks.map((t) => (t.id === id ? { ...t, ...by } : t)))
+
+  function addTask(task: BriefTask): void {
+    changeTasks((tasks) => [...tasks, task])
+    openTask.value = task.id
+  }
+
+  function addEmpty(): void {
+    addTask({
+      id: freshId(),
+      title: 'New task',
+      text: '',
+      lanes: [],
+      from: 0,
+      to: song.value!.length,
+      checks: [],
+      hints: [],
+      weight: 1,
+    })
+  }
+
+  const addLesson = (lesson: Lesson) => addTask(lesson.make(song.value!, mix.value!, freshId))
+
+  function duplicate(task: BriefTask): void {
+    const copy = {
+      ...task,
+      id: freshId(),
+      title: `${task.title} (copy)`,
+      checks: task.checks.map((c) => ({ ...c, id: freshId() })),
+    }
+    changeTasks((tasks) => tasks.flatMap((t) => (t.id === task.id ? [t, copy] : [t])))
+    openTask.value = copy.id
+  }
+
+  const removeTask = (id: string) => changeTasks((tasks) => tasks.filter((t) => t.id !== id))
+
+  function moveTask(from: number, to: number): void {
+    changeTasks((tasks) => {
+      const rest = tasks.filter((_, i) => i !== from)
+      return [...rest.slice(0, to), tasks[from]!, ...rest.slice(to)]
+    })
+  }
+
+  function addCheck(task: BriefTask, kind: string): void {
+    const lane = task.lanes[0] ?? lanes.value[0]!.lane
+    const setup = { song: song.value!, mix: mix.value!, lane, from: task.from, to: task.to }
+    const check: Check = { id: freshId(), kind, values: startValues(kindOf(kind), setup) }
+    changeTask(task.id, { checks: [...task.checks, check] })
+  }
+
+  /** Takes the tasks that the model's moves give instead of those that are there. */
+  function propose(): void {
+    if (!model.value) return
+    const tasks = tasksFromModel(song.value!, mix.value!, model.value, freshId)
+    if (!tasks.length) {
+      problem.value =
+        'The model moves nothing that the starting mix does not move: there is nothing to propose.'
+      return
+    }
+    problem.value = ''
+    change({ ...brief.value!, tasks, open: [...new Set(tasks.flatMap((t) => t.lanes))] })
+    openTask.value = tasks[0]!.id
+  }
+
+  /** @returns whether it is saved */
+  async function save(): Promise<boolean> {
+    const { id } = assignment.value!
+    saving.value = true
+    problem.value = ''
+    try {
+      const { revision, modelHeard, draft, opensAt, dueAt, handInLimit } = settings.value!
+      const body = {
+        title: title.value,
+        brief: brief.value!,
+        modelHeard,
+        draft,
+        opensAt,
+        dueAt,
+        handInLimit,
+        revision,
+        everywhere: groups.everywhere && groups.shared.length > 0,
+      }
+      const kept = await told(
+        server.assignments[':assignment'].$put({ param: { assignment: id }, json: body }),
+      )
+      settings.value = { ...settings.value!, revision: kept.revision }
+      saved.value = state()
+      return true
+    } catch (error) {
+      problem.value = (error as Error).message
+      return false
+    } finally {
+      saving.value = false
+    }
+  }
+
+  /** Shows the students what was a draft, those of the other groups that were chosen as well. */
+  async function giveOut(): Promise<void> {
+    const before = settings.value!
+    settings.value = { ...before, draft: false }
+    if (!(await save())) settings.value = before
+    else await attempt(groups.give, (sentence) => (problem.value = sentence))
+  }
+
+  /** Runs the brief against the starting mix, the model and what was handed in. */
+  async function tryOut(): Promise<void> {
+    trying.value = true
+    problem.value = ''
+    try {
+      trial.value = await told(
+        server.assignments[':assignment'].trial.$post({
+          param: { assignment: assignment.value!.id },
+          json: {
+            brief: brief.value!,
+          },
+        }),
+      )
+    } catch (error) {
+      problem.value = (error as Error).message
+    } finally {
+      trying.value = false
+    }
+  }
+
+  async function remeasure(): Promise<number> {
+    return (
+      await told(
+        server.assignments[':assignment'].remeasure.$post({ param: { assignment: assignment.value!.id } }),
+      )
+    ).count
+  }
+
+  return {
+    assignment,
+    brief,
+    title,
+    settings,
+    model,
+    song,
+    time,
+    mix,
+    lanes,
+    openTask,
+    saving,
+    problem,
+    trial,
+    trying,
+    changed,
+    isDraft,
+    past,
+    lessons: LESSONS,
+    open,
+    change,
+    undo,
+    changeTask,
+    addEmpty,
+    addLesson,
+    duplicate,
+    removeTask,
+    moveTask,
+    addCheck,
+    propose,
+    save,
+    giveOut,
+    tryOut,
+    remeasure,
+  }
+})

@@ -1,0 +1,239 @@
+<script setup lang="ts">
+/** A lesson: who is in and on which task, who wants help, one work live, and "everybody look here". */
+import { songTime } from '@rudlo/core/song'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useLive } from '../../api/live-store'
+import { attempt } from '../../ui/attempt'
+import AppHeader from '../../shell/AppHeader.vue'
+import NoticeBar from '../../ui/NoticeBar.vue'
+import LiveWork from './LiveWork.vue'
+import MoveDemo from './MoveDemo.vue'
+import { useLesson } from './lesson-store'
+
+const props = defineProps<{ group: string }>()
+
+const REFRESH_MS = 3000
+const FOLLOW_MS = 1200
+
+const lesson = useLesson()
+const wide = ref(false)
+const bar = ref('')
+
+watch(
+  () => props.group,
+  (id) => lesson.open(id),
+  { immediate: true },
+)
+const timers = [
+  setInterval(() => void lesson.refresh().catch(() => null), REFRESH_MS),
+  setInterval(() => void lesson.follow().catch(() => null), FOLLOW_MS),
+]
+useLive().listen(({ kind }) => {
+  if (kind === 'help') void lesson.refresh().catch(() => null)
+})
+onBeforeUnmount(() => timers.forEach(clearInterval))
+
+const present = computed(() => lesson.list.filter((s) => s.here))
+/** The assignment that most work on: what everybody is brought to. */
+const common = computed(() => {
+  const counts = new Map<string, number>()
+  for (const { assignment } of present.value)
+    if (assignment) counts.set(assignment, (counts.get(assignment) ?? 0) + 1)
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? lesson.assignments[0]?.id ?? null
+})
+
+/** On the projector is a move, or the work of somebody who allows it: when they no longer do, it ends at once. */
+const projector = computed(() => wide.value && (lesson.shown !== null || lesson.student?.shows === true))
+
+/** Shows a move on the song that most work on, or puts it away. */
+const showMove = () => (lesson.shown ? lesson.endShow() : lesson.show(common.value ?? ''))
+
+async function everybody(): Promise<void> {
+  const at = Number(bar.value)
+  if (!common.value || !Number.isInteger(at) || at < 1) return
+  const assignment = common.value
+  const told = (sentence: string) => (lesson.problem = sentence)
+  await attempt(async () => {
+    const { meter, length } = songTime((await lesson.view(assignment)).songDocument)
+    const from = meter.barStart(at)
+    if (from >= length) throw new Error(`The song has ${meter.placeAt(length - 1).bar} bars.`)
+    await lesson.pointAt(assignment, { lane: null, from, to: Math.min(length, meter.barStart(at + 1)) }, null)
+  }, told)
+}
+
+const stateOf = (s: (typeof lesson.list)[number]) =>
+  !s.here ? 'not here' : s.idle ? `nothing done for ${s.idle} min` : 'at work'
+</script>
+
+<template>
+  <div class="lesson">
+    <AppHeader
+      v-if="!projector"
+      before="Lesson"
+      :title="`${present.length} of ${lesson.list.length} are here`"
+    >
+      <button
+        v-if="common"
+        class="chip"
+        :aria-pressed="lesson.shown !== null"
+        data-test="show-move"
+        @click="showMove"
+      >
+        Show a move
+      </button>
+      <form class="all" @submit.prevent="everybody">
+        <label
+          >Everybody look at bar <input v-model="bar" size="4" inputmode="numeric" data-test="look-bar"
+        /></label>
+        <button class="chip" :disabled="!bar" data-test="everybody">Bring them there</button>
+      </form>
+    </AppHeader>
+    <div class="room" :class="{ projector }">
+      <nav v-if="!projector" aria-label="Students">
+        <h1 class="unseen">Lesson</h1>
+        <section v-if="lesson.hands.length" data-test="hands">
+          <h2>Want help</h2>
+          <button
+            v-for="s in lesson.hands"
+            :key="s.id"
+            class="who hand"
+            data-test="hand"
+            @click="lesson.look(s.id)"
+          >
+            <b>{{ s.name }}</b><span>{{ s.where }}</span>
+          </button>
+        </section>
+        <h2>Everybody</h2>
+        <p v-if="!lesson.list.length" class="soft">There are no students in this group yet.</p>
+        <button
+          v-for="s in lesson.list"
+          :key="s.id"
+          class="who"
+          :class="{ away: !s.here }"
+          :aria-current="s.id === lesson.looked"
+          data-test="in-lesson"
+          @click="lesson.look(s.id)"
+        >
+          <b>{{ s.name }}</b>
+          <span>{{
+            [s.here ? s.where : '', s.here ? s.doing : '', stateOf(s)].filter(Boolean).join(' · ')
+          }}</span>
+        </button>
+      </nav>
+      <main>
+        <MoveDemo
+          v-if="lesson.shown"
+          :key="lesson.shown.id"
+          :assignment="lesson.shown"
+          :projector="projector"
+          @projector="(on) => (wide = on)"
+          @close="lesson.endShow"
+        />
+        <p v-else-if="!lesson.student" class="soft blank">Choose somebody to see their work as it grows.</p>
+        <p v-else-if="!lesson.mix" class="soft blank">
+          {{ lesson.student.name }} has not begun anything here yet.
+        </p>
+        <LiveWork v-else :key="lesson.student.id" :projector="projector" @projector="(on) => (wide = on)" />
+      </main>
+    </div>
+    <NoticeBar v-model="lesson.problem" />
+  </div>
+</template>
+
+<style scoped>
+.lesson {
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+  height: 100dvh;
+}
+
+.room {
+  display: grid;
+  flex: 1;
+  grid-template-columns: 290px minmax(0, 1fr);
+  min-height: 0;
+}
+
+.room.projector {
+  grid-template-columns: 1fr;
+}
+
+nav {
+  display: grid;
+  gap: 4px;
+  align-content: start;
+  padding: 14px 12px;
+  overflow-y: auto;
+  border-right: 1px solid var(--rule);
+}
+
+h2 {
+  padding: 6px 10px 2px;
+  color: var(--soft);
+  font-size: 14px;
+  font-weight: 560;
+}
+
+.who {
+  display: grid;
+  width: 100%;
+  min-height: 44px;
+  padding: 5px 10px;
+  border: 0;
+  border-radius: 9px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.who span {
+  font-size: 13px;
+}
+
+.who:hover {
+  background: var(--wash);
+}
+
+.who[aria-current='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+
+.who.away:not([aria-current='true']) {
+  color: var(--soft);
+}
+
+.hand {
+  border-left: 4px solid var(--warm);
+}
+
+main {
+  display: flex;
+  min-width: 0;
+  min-height: 0;
+}
+
+.blank {
+  margin: auto;
+}
+
+.all {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 15px;
+}
+
+.all input {
+  min-height: 34px;
+  padding: 2px 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+</style>

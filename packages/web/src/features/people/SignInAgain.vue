@@ -1,0 +1,87 @@
+<script setup lang="ts">
+/** A session that ended in the middle: whoever works here signs in on the spot, and the work goes on. */
+import { computed, ref, watch } from 'vue'
+import { useSending } from '../../ui/attempt'
+import { useWork } from '../../document/work-store'
+import { useSession } from '../../api/session-store'
+
+const session = useSession()
+const work = useWork()
+const name = ref('')
+const password = ref('')
+const { busy, problem, send } = useSending()
+/** In the demo nobody has a password to remember. */
+const inDemo = computed(() => session.demo.some((p) => p.id === session.person?.id))
+
+watch(
+  () => session.isOver,
+  (isOver) => {
+    if (!isOver) return
+    problem.value = ''
+    password.value = ''
+    void session.lookForDemo().catch(() => undefined)
+  },
+)
+
+async function goOn(signIn: () => Promise<void>): Promise<void> {
+  if (await send(signIn)) work.nudge()
+}
+</script>
+
+<template>
+  <v-dialog
+    :model-value="session.isOver"
+    persistent
+    max-width="440"
+    aria-labelledby="again-title"
+    data-test="sign-in-again"
+  >
+    <form
+      class="sheet again"
+      @submit.prevent="
+        goOn(() => (inDemo ? session.goOnInDemo(session.person!.id) : session.goOn(name, password)))
+      "
+    >
+      <h2 id="again-title">You have been signed out</h2>
+      <p>
+        Sign in again to go on, {{ session.person?.name.split(' ')[0] }}. What you have done is still here.
+      </p>
+      <template v-if="!inDemo">
+        <v-text-field v-model="name" label="Sign-in name" autocomplete="username" autocapitalize="off" />
+        <v-text-field v-model="password" label="Password" type="password" autocomplete="current-password" />
+      </template>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="row">
+        <v-btn variant="text" @click="session.leaveIt()">Leave this page</v-btn>
+        <v-btn
+          type="submit"
+          color="primary"
+          variant="flat"
+          :loading="busy"
+          :disabled="!inDemo && (!name || !password)"
+          data-test="go-on"
+          >{{ inDemo ? `Go on as ${session.person?.name}` : 'Sign in' }}</v-btn
+        >
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.again {
+  display: grid;
+  gap: 14px;
+  padding: 24px 26px;
+}
+
+.problem {
+  color: var(--warm);
+  font-weight: 560;
+}
+
+.row {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
+}
+</style>

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+/** Remarks that are used again: those that fit what was found come first. Their figures are filled in as they are taken. */
+import { MISTAKES } from '@rudlo/core/mistakes'
+import { fillRemark, type BankRemark, type Figures } from '@rudlo/core/remarks'
+import { computed, onMounted, ref } from 'vue'
+import { useBank } from './bank-store'
+import { attempt } from '../../ui/attempt'
+import { useReview } from './review-store'
+
+const props = defineProps<{
+  /** Kinds of mistakes that were found, worst first. */
+  mistakes: readonly string[]
+  figures: Figures
+}>()
+const emit = defineEmits<{ take: [text: string] }>()
+
+const bank = useBank()
+const review = useReview()
+const search = ref('')
+const all = ref(false)
+/** Whether the remarks themselves are changed, with the names of their figures in braces. */
+const changing = ref(false)
+const SHOWN = 4
+
+const fitting = computed(() => bank.suggested(props.mistakes, search.value))
+const shown = computed(() =>
+  all.value || changing.value || search.value ? fitting.value : fitting.value.slice(0, SHOWN),
+)
+const nameOf = (mistake: string) => MISTAKES.find((m) => m.kind === mistake)?.name ?? mistake
+
+function change(remark: BankRemark, text: string): void {
+  const kept = text.trim()
+  if (kept && kept !== remark.text) void act(() => bank.change(remark, kept))
+}
+
+const act = (what: () => Promise<unknown>) => attempt(what, review.tell)
+onMounted(() => act(bank.load))
+</script>
+
+<template>
+  <section class="bank" aria-label="Your remarks" data-test="bank">
+    <input
+      v-model="search"
+      type="search"
+      placeholder="Search your remarks"
+      aria-label="Search your remarks"
+    />
+    <p v-if="bank.loaded && !bank.remarks.length" class="soft">
+      Nothing is kept yet. “keep” beside a remark puts it here.
+      <button class="chip" data-test="usual-remarks" @click="act(bank.addUsual)">
+        Begin with some usual ones
+      </button>
+    </p>
+    <p v-else-if="!shown.length" class="soft">No remark has these words.</p>
+    <p v-if="changing" class="soft">Names in braces, such as {length}, are filled in when you take it.</p>
+    <ul>
+      <li v-for="r in shown" :key="r.id">
+        <template v-if="changing">
+          <input
+            class="words"
+            :value="r.text"
+            maxlength="2000"
+            aria-label="Words of the remark"
+            data-test="bank-words"
+            @change="change(r, ($event.target as HTMLInputElement).value)"
+          />
+          <button
+            class="drop"
+            :aria-label="`Remove “${r.text.slice(0, 40)}” from your remarks`"
+            data-test="bank-drop"
+            @click="act(() => bank.drop(r.id))"
+          >
+            <v-icon icon="$remove" size="16" />
+          </button>
+        </template>
+        <button
+          v-else
+          class="take"
+          data-test="bank-remark"
+          @click="emit('take', fillRemark(r.text, figures))"
+        >
+          <b v-if="r.mistake && mistakes.includes(r.mistake)">{{ nameOf(r.mistake) }}: </b
+          >{{ fillRemark(r.text, figures) }}
+        </button>
+      </li>
+    </ul>
+    <p v-if="bank.remarks.length" class="ways">
+      <button v-if="fitting.length > SHOWN && !search && !changing" class="more" @click="all = !all">
+        {{ all ? 'Fewer' : `All ${fitting.length}` }}
+      </button>
+      <button class="more" data-test="bank-change" @click="changing = !changing">
+        {{ changing ? 'Done' : 'Change them' }}
+      </button>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.bank {
+  display: grid;
+  gap: 6px;
+  font-size: 14px;
+}
+
+input {
+  min-height: 34px;
+  padding: 2px 10px;
+  border: 1px solid var(--rule);
+  border-radius: 17px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+ul {
+  display: grid;
+  gap: 2px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+}
+
+.take {
+  flex: 1;
+  min-height: 32px;
+  padding: 4px 8px;
+  border: 0;
+  border-radius: 8px;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  line-height: 1.3;
+  text-align: left;
+  cursor: pointer;
+}
+
+.take:hover {
+  background: var(--wash);
+}
+
+.drop,
+.more {
+  min-height: 32px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  cursor: pointer;
+}
+
+.more {
+  text-decoration: underline;
+}
+
+.ways {
+  display: flex;
+  gap: 12px;
+}
+
+.words {
+  flex: 1;
+  min-width: 0;
+  border-radius: 8px;
+}
+</style>

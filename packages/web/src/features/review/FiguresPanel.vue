@@ -1,0 +1,148 @@
+<script setup lang="ts">
+/** What was measured, in figures: each check beside what was asked, and who is how loud section by section. */
+import { numberText, signedText } from '@rudlo/core/scale'
+import { computed } from 'vue'
+import BalanceChart from '../../charts/BalanceChart.vue'
+import { useReview } from './review-store'
+
+const review = useReview()
+const handIn = computed(() => review.handIn!)
+const checks = computed(() =>
+  (handIn.value.assessment?.tasks ?? []).flatMap((t) => {
+    const task = review.assignment!.brief.tasks.find((b) => b.id === t.task)
+    const before = handIn.value.assessment!.before.find((b) => b.task === t.task)
+    return t.checks.map((c) => ({
+      ...c,
+      task: task?.title ?? '',
+      before: before?.checks.find((b) => b.check === c.check)?.finding.figures ?? [],
+    }))
+  }),
+)
+const balances = computed(() => {
+  const { measurement, assessment, before } = handIn.value
+  return [
+    { name: 'this version', balance: measurement?.balance ?? [] },
+    ...(before?.measurement?.balance
+      ? [{ name: `version ${before.number}`, balance: before.measurement.balance }]
+      : []),
+    { name: 'starting mix', balance: assessment?.start?.balance ?? [] },
+  ].filter((b) => b.balance.length)
+})
+const tracks = computed(() => {
+  const [now] = balances.value
+  if (!now) return []
+  return review.song!.tracks.map((t) => ({
+    name: t.name,
+    levels: now.balance.map((b) => b.tracks[t.id] ?? null),
+  }))
+})
+const loud = computed(() => {
+  const { measurement } = handIn.value
+  if (!measurement) return ''
+  const { integrated, range, truePeak } = measurement
+  if (integrated === null) return 'Silent.'
+  return `${numberText(integrated, 1)} LUFS on the whole, range ${numberText(range, 1)} LU, true peak ${truePeak === null ? 'none' : `${numberText(truePeak, 1)} dBTP`}.`
+})
+</script>
+
+<template>
+  <section class="figures" tabindex="0" aria-label="Figures" data-test="figures">
+    <table v-if="checks.length" class="sheet">
+      <thead>
+        <tr>
+          <th scope="col">Check</th>
+          <th scope="col">What</th>
+          <th scope="col">at first</th>
+          <th scope="col">now</th>
+          <th scope="col">asked</th>
+        </tr>
+      </thead>
+      <tbody>
+        <template v-for="c in checks" :key="c.check">
+          <tr v-for="(f, i) in c.finding.figures" :key="f.name">
+            <th v-if="!i" scope="rowgroup" :rowspan="c.finding.figures.length">{{ c.name }}</th>
+            <td>{{ f.name }}</td>
+            <td>{{ c.before.find((b) => b.name === f.name)?.value ?? '–' }}</td>
+            <td>
+              <b>{{ f.value }}</b>
+            </td>
+            <td>{{ f.wanted || '–' }}</td>
+          </tr>
+        </template>
+      </tbody>
+    </table>
+    <div class="sheet balance">
+      <h2>The tune over the rest, by section</h2>
+      <BalanceChart v-if="balances.length" :song="review.song!" :balances="balances" />
+      <p v-else class="soft">It is measured with the next hand-in.</p>
+      <p class="soft">{{ loud }}</p>
+    </div>
+    <table v-if="tracks.length" class="sheet">
+      <caption>
+        Each track in the mix, where it sounds, in LU
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">Track</th>
+          <th v-for="s in review.song!.sections" :key="s.id" scope="col">{{ s.letter }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="t in tracks" :key="t.name">
+          <th scope="row">{{ t.name }}</th>
+          <td v-for="(l, i) in t.levels" :key="i">{{ l === null ? '–' : signedText(l, 1) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.figures {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1.2fr) minmax(0, 1fr);
+  gap: 10px;
+  align-items: start;
+  min-height: 0;
+  overflow-y: auto;
+}
+
+table {
+  padding: 8px 12px;
+  border-spacing: 0;
+  font-size: 14px;
+}
+
+.figures > table:first-child {
+  grid-row: span 2;
+}
+
+caption {
+  padding: 8px 12px 0;
+  font-weight: 640;
+  text-align: left;
+}
+
+th,
+td {
+  padding: 4px 10px 4px 0;
+  border-bottom: 1px solid var(--rule);
+  font-weight: 400;
+  text-align: left;
+  vertical-align: top;
+}
+
+thead th {
+  color: var(--soft);
+}
+
+.balance {
+  padding: 12px 14px;
+  font-size: 14px;
+}
+
+h2 {
+  font-size: 15px;
+}
+</style>

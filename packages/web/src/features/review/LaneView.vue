@@ -1,0 +1,228 @@
+<script setup lang="ts">
+/** A lane of a hand-in, read-only: the line over the waveform, moves by name, another line faintly underneath. */
+import { laneName, moveSentence } from '@rudlo/core/assess'
+import { lineDifference, lineDifferenceText, lineOf } from '@rudlo/core/compare'
+import { valueAt } from '@rudlo/core/envelope'
+import { envelopeOf, resolve } from '@rudlo/core/mix'
+import type { Move } from '@rudlo/core/moves'
+import { beatInWords, snapTick } from '@rudlo/core/time'
+import { computed, shallowRef } from 'vue'
+import { usePlayer } from '../../engine/player-store'
+import LaneCanvas from '../../editor/lane/LaneCanvas.vue'
+import LaneHead from '../../editor/lane/LaneHead.vue'
+import { useLineEditor } from '../../editor/lane/line-editor'
+import LineSurface from '../../editor/lane/LineSurface.vue'
+import SpanPicker from '../../editor/lane/SpanPicker.vue'
+import { bubbleOf, type Told } from '../../editor/lane/draw-bubble'
+import { useOverviews } from '../../editor/lane/use-overviews'
+import type { Span, Viewport } from '../../editor/lane/viewport'
+import MoveLabels from './MoveLabels.vue'
+import { useReview } from './review-store'
+import { useSuggestion } from './suggest-store'
+import { useVersions } from './versions-store'
+
+defineProps<{ picked: Span | null }>()
+const emit = defineEmits<{ span: [span: Span]; take: [place: Span, sentence: string, subject: string] }>()
+
+const review = useReview()
+const versions = useVersions()
+const suggestion = useSuggestion()
+const player = usePlayer()
+const view = shallowRef<Viewport | null>(null)
+
+const mix = computed(() => (suggestion.drawing ? suggestion.mix! : review.mix!))
+const overviews = useOverviews(() => review.song)
+const addressed = computed(() => resolve(mix.value, review.address)!)
+const control = computed(() => addressed.value.control)
+const name = computed(() => laneName(review.song!, mix.value, review.address))
+const points = computed(() => envelopeOf(mix.value, review.address)?.points ?? [])
+const value = computed(() =>
+  points.value.length && player.moves
+    ? valueAt(points.value, control.value.scale, player.position)
+    : addressed.value.setting,
+)
+const moves = computed(() =>
+  suggestion.drawing
+    ? []
+    : (review.handIn?.measurement?.moves ?? []).filter((m) => m.lane === review.address),
+)
+
+const under = computed(() => {
+  if (suggestion.drawing) return lineOf(review.mix!, review.address)
+  return versions.underMix && lineOf(versions.underMix, review.address)
+})
+const faint = computed(() => (under.value ? [under.value] : []))
+/** How far the line is from what lies underneath; nothing where they are the same. */
+const apart = computed(() => {
+  const own = lineOf(mix.value, review.address)
+  if (!under.value || !own) return ''
+  const found = lineDifference(review.address, control.value.scale, [under.value, own], review.time!)
+  return found.greatest < 1e-6 ? 'the same line' : lineDifferenceText(found, control.value, review.time!)
+})
+const pins = computed(() =>
+  review.remarks.flatMap((r, i) => (r.lane === review.address ? [{ ...r, number: i + 1 }] : [])),
+)
+const choices = computed(() => versions.all.filter((a) => a.key !== 'this'))
+function takeMove(move: Move): void {
+  const sentence = moveSentence(move, name.value, review.time!, control.value.unit)
+  emit('take', { from: move.start, to: move.end }, sentence, `${move.kind}, ${name.value}`)
+}
+
+const editor = useLineEditor({
+  points: () => suggestion.points,
+  control: () => control.value,
+  setting: () => addressed.value.setting,
+  meter: () => review.time!.meter,
+  songLength: () => review.time!.length,
+  snap: (tick, free) =>
+    Math.min(
+      review.time!.length,
+      Math.max(0, free ? Math.round(tick) : snapTick(review.time!.meter, 'beat', tick)),
+    ),
+  laneName: () => name.value,
+  address: () => review.address,
+  begin: suggestion.begin,
+  preview: suggestion.show,
+  settle: () => undefined,
+  commit: suggestion.commit,
+  cancel: suggestion.cancel,
+  set: suggestion.set,
+  refuse: (reason) => (review.notice = reason),
+})
+
+const told = shallowRef<Told | null>(null)
+/** What is said of the point of a suggestion that is in hand. */
+const live = () => {
+  const p = told.value && suggestion.drawing ? points.value[told.value.index] : undefined
+  const { meter } = review.time!
+  const bubble = p && view.value ? bubbleOf(p, told.value!, control.value, meter, view.value) : null
+  return { points: null, loudness: null, bubble }
+}
+</script>
+
+<template>
+  <section class="sheet desk" aria-label="Lane">
+    <LaneHead
+      :name="name"
+      :control="control"
+      :meter="review.time!.meter"
+      :value="() => value"
+      :where="() => beatInWords(review.time!.meter, player.position)"
+      :note="() => (points.length ? '' : 'no line here')"
+      :point="suggestion.drawing ? editor.current.value : null"
+      :has-next="editor.selected.value < points.length - 1"
+      :editable="suggestion.drawing"
+      @value="(v) => editor.current.value && editor.moveSelected(editor.current.value.tick, v)"
+      @place="(tick) => editor.current.value && editor.moveSelected(tick, editor.current.value.value)"
+      @form="(form, bend) => editor.setSelectedForm(form, bend)"
+      @remove="editor.removeSelected()"
+      @nonsense="(sentence) => (review.notice = sentence)"
+    >
+      <div v-if="suggestion.drawing" class="under">
+        <span class="soft">You draw on a copy. Dotted: the student’s line.</span>
+        <button class="chip" :disabled="!suggestion.canUndo" @click="suggestion.undo()">
+          <v-icon icon="$undo" size="18" />Undo
+        </button>
+        <button class="chip" data-test="drop-suggestion" @click="suggestion.end()">Do not suggest</button>
+      </div>
+      <div v-else class="under">
+        <span class="soft">Underneath, dotted</span>
+        <div class="choices" role="radiogroup" aria-label="Underneath, dotted" data-test="under">
+          <button
+            v-for="c in choices"
+            :key="c.key"
+            class="chip"
+            role="radio"
+            :aria-checked="versions.under === c.key"
+            @click="versions.showUnder(versions.under === c.key ? null : c.key)"
+          >
+            {{ c.name }}
+          </button>
+        </div>
+        <span v-if="apart" class="soft" data-test="apart">{{ apart }}</span>
+      </div>
+    </LaneHead>
+    <LaneCanvas
+      class="canvas"
+      :song="review.song!"
+      :time="review.time!"
+      :mix="mix"
+      :address="review.address"
+      :span="review.span"
+      :overviews="overviews"
+      :position="() => player.position"
+      :live="live"
+      :selected="suggestion.drawing ? editor.selected.value : -1"
+      :faint="faint"
+      shaded
+      :marked="picked"
+      :pins="pins"
+      :pinned="review.pinned"
+      @size="(v: Viewport) => (view = v)"
+      @pin="review.showRemark"
+    >
+      <LineSurface
+        v-if="view && suggestion.drawing"
+        :view="view"
+        :points="points"
+        :control="control"
+        :editor="editor"
+        :meter="review.time!.meter"
+        :step="(tick) => review.time!.meter.lengthsAt(tick).beat"
+        :name="`Suggested line of ${name}`"
+        locked=""
+        :here="() => ({ tick: player.position, value })"
+        test="suggested-line"
+        @zoom="review.zoom"
+        @scroll="review.scroll"
+        @refuse="(reason) => (review.notice = reason)"
+        @tell="(t) => (told = t)"
+      />
+      <template v-else-if="view">
+        <SpanPicker
+          :view="view"
+          :time="review.time!"
+          @span="(s) => emit('span', s)"
+          @go="player.seek"
+          @zoom="review.zoom"
+          @scroll="review.scroll"
+        />
+        <MoveLabels :view="view" :moves="moves" :control="control" @take="takeMove" />
+      </template>
+    </LaneCanvas>
+  </section>
+</template>
+
+<style scoped>
+.desk {
+  display: grid;
+  flex: 1;
+  grid-template-columns: 176px minmax(0, 1fr);
+  min-height: 0;
+  overflow: hidden;
+}
+
+.canvas {
+  height: 100%;
+}
+
+.under {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+  margin-top: 8px;
+  font-size: 14px;
+}
+
+.choices {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+
+.choices .chip {
+  min-height: 30px;
+  padding: 0 10px;
+  font-size: 13px;
+}
+</style>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+/** One hand-in of the queue: whose, whether it is new, how far it is. */
+import { computed } from 'vue'
+import { now } from '../../api/clock'
+import type { QueueEntry } from '@rudlo/contract/handins'
+import { whenText } from '../../ui/dates'
+
+const props = defineProps<{ entry: QueueEntry; current: boolean }>()
+
+const sign = computed(() => {
+  const { state, outcome, number } = props.entry
+  if (state === 'measuring') return '…'
+  if (props.entry.measureProblem && state === 'waiting') return 'no figures'
+  if (state === 'waiting') return `v${number}`
+  return outcome === 'accepted' ? 'accepted' : 'again'
+})
+
+const title = computed(() => {
+  const { number, handedInAt, sameAs, state, openedAt, givenBackAt, measureProblem } = props.entry
+  const parts = [`Version ${number}, handed in ${whenText(handedInAt)}`]
+  if (measureProblem) parts.push('Could not be measured: open it to have it measured again')
+  if (sameAs.length) parts.push(`The same lines as ${sameAs.join(', ')}`)
+  if (state === 'given back' && openedAt) parts.push('opened by the student')
+  else if (state === 'given back')
+    parts.push(
+      givenBackAt && new Date(givenBackAt) > now() ? `goes back ${whenText(givenBackAt)}` : 'not opened yet',
+    )
+  return parts.join('\n')
+})
+</script>
+
+<template>
+  <button class="entry" :aria-current="current" :title="title">
+    <span class="name">{{ entry.with ? `${entry.student} & ${entry.with}` : entry.student }}</span>
+    <span v-if="entry.sameAs.length" class="same" data-test="same-as" aria-label="same lines as another"
+      >=</span
+    >
+    <span v-if="!entry.seenAt && entry.state === 'waiting'" class="fresh">new</span>
+    <span class="version">{{ sign }}</span>
+  </button>
+</template>
+
+<style scoped>
+.entry {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  width: 100%;
+  min-height: 38px;
+  padding: 4px 10px;
+  border: 0;
+  border-radius: 9px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.name {
+  flex: 1;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+}
+
+.entry:hover {
+  background: var(--wash);
+}
+
+.entry[aria-current='true'] {
+  background: var(--ink);
+  color: var(--sheet);
+}
+
+.version {
+  flex: none;
+  font-size: 14px;
+  opacity: 0.85;
+}
+
+.fresh {
+  flex: none;
+  padding: 0 6px;
+  border-radius: 8px;
+  background: var(--warm);
+  color: var(--sheet);
+  font-size: 12px;
+  font-weight: 640;
+}
+
+.same {
+  flex: none;
+  width: 20px;
+  border: 1.5px solid currentcolor;
+  border-radius: 6px;
+  font-size: 13px;
+  font-weight: 700;
+  line-height: 16px;
+  text-align: center;
+}
+</style>

@@ -1,0 +1,184 @@
+<script setup lang="ts">
+/** What has been handed in: what waits, oldest first, what is decided, and what was given back. */
+import { computed, ref } from 'vue'
+import type { QueueEntry } from '@rudlo/contract/handins'
+import QueueEntryButton from './QueueEntryButton.vue'
+
+const props = defineProps<{
+  assignment: string
+  waiting: readonly QueueEntry[]
+  held: readonly QueueEntry[]
+  done: readonly QueueEntry[]
+  current: string | null
+  /** Other assignments of this teacher, with how many wait in each. */
+  assignments: readonly {
+    readonly id: string
+    readonly title: string
+    readonly group: string
+    readonly waiting: number
+  }[]
+}>()
+const emit = defineEmits<{ choose: [id: string]; assignment: [id: string]; release: [at: Date | null] }>()
+
+/** From so many entries on, only those in view are laid out. */
+const MANY = 80
+const ROW = 40
+
+const when = ref('')
+const asking = ref(false)
+
+const groups = computed(() => [
+  {
+    title: 'Waiting, oldest first',
+    entries: props.waiting,
+    none: 'Nobody is waiting. Well done.',
+    test: 'waiting',
+  },
+  ...(props.held.length
+    ? [{ title: 'Decided, not given back yet', entries: props.held, none: '', test: 'held' }]
+    : []),
+  { title: 'Given back', entries: props.done, none: 'Nothing yet.', test: 'given-back' },
+])
+
+function release(): void {
+  emit('release', when.value ? new Date(when.value) : null)
+  asking.value = false
+  when.value = ''
+}
+</script>
+
+<template>
+  <nav class="queue" aria-label="Hand-ins">
+    <select
+      class="assignment"
+      :value="assignment"
+      aria-label="Assignment"
+      data-test="choose-assignment"
+      @change="emit('assignment', ($event.target as HTMLSelectElement).value)"
+    >
+      <option v-for="a in assignments" :key="a.id" :value="a.id">
+        {{ a.title }}{{ a.waiting ? ` (${a.waiting})` : '' }} · {{ a.group }}
+      </option>
+    </select>
+    <section v-for="g in groups" :key="g.title">
+      <h2>
+        {{ g.title }}<span v-if="g.entries.length > 1" class="count">{{ g.entries.length }}</span>
+      </h2>
+      <p v-if="!g.entries.length" class="soft none">{{ g.none }}</p>
+      <v-virtual-scroll
+        v-if="g.entries.length > MANY"
+        class="long"
+        :items="[...g.entries]"
+        :item-height="ROW"
+      >
+        <template #default="{ item }">
+          <QueueEntryButton
+            :entry="item"
+            :current="item.id === current"
+            :data-test="g.test"
+            @click="emit('choose', item.id)"
+          />
+        </template>
+      </v-virtual-scroll>
+      <template v-else>
+        <QueueEntryButton
+          v-for="entry in g.entries"
+          :key="entry.id"
+          :entry="entry"
+          :current="entry.id === current"
+          :data-test="g.test"
+          @click="emit('choose', entry.id)"
+        />
+      </template>
+    </section>
+    <div v-if="held.length" class="release">
+      <button v-if="!asking" class="chip" data-test="release" @click="asking = true">
+        Give back all {{ held.length }} …
+      </button>
+      <form v-else class="form" @submit.prevent="release">
+        <label
+          >When<input v-model="when" type="datetime-local" aria-label="When, or at once if empty"
+        /></label>
+        <button class="chip" data-test="release-now">{{ when ? 'Give back then' : 'Give back now' }}</button>
+        <button class="chip" type="button" @click="asking = false">Not yet</button>
+      </form>
+    </div>
+    <p class="tables">
+      <router-link class="chip" :to="`/compare/${assignment}`" data-test="compare"
+        >Compare everybody</router-link
+      >
+      <router-link class="chip" :to="`/sheets/${assignment}`" data-test="sheets"
+        >Feedback on paper</router-link
+      >
+      <a class="chip" :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks"
+        >Marks as a table</a
+      >
+      <a class="chip" :href="`/api/assignments/${assignment}/marks.csv?table=checks`" download
+        >Checks as a table</a
+      >
+    </p>
+  </nav>
+</template>
+
+<style scoped>
+.queue {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 12px 10px;
+  overflow-y: auto;
+}
+
+.assignment {
+  width: 100%;
+  min-height: 36px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--sheet);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+}
+
+h2 {
+  display: flex;
+  justify-content: space-between;
+  padding: 6px 10px 2px;
+  color: var(--soft);
+  font-size: 14px;
+  font-weight: 560;
+}
+
+.none {
+  padding: 2px 10px 6px;
+  font-size: 14px;
+}
+
+.long {
+  height: 240px;
+}
+
+.release .form {
+  display: grid;
+  gap: 6px;
+  padding: 4px 10px;
+  font-size: 14px;
+}
+
+.release input {
+  width: 100%;
+}
+
+.tables {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: auto;
+  padding: 8px 4px;
+}
+
+.tables .chip {
+  text-decoration: none;
+}
+</style>

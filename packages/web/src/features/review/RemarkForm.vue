@@ -1,0 +1,178 @@
+<script setup lang="ts">
+/** Pins a remark: to bars of the lane on the desk, to what was measured there, or to the whole. */
+import type { SongTime } from '@rudlo/core/song'
+import { nextTick, ref, useTemplateRef, watch } from 'vue'
+import type { Span } from '../../editor/lane/viewport'
+
+const props = defineProps<{
+  time: SongTime
+  laneName: string
+  span: Span | null
+  /** The check, move or mistake that it is about. */
+  subject: string
+  /** Whether a suggested line goes with it. */
+  suggests: boolean
+  /** Hand-ins that the same can be said to, besides this one. */
+  others: readonly { readonly id: string; readonly student: string }[]
+}>()
+const emit = defineEmits<{
+  span: [span: Span | null]
+  pin: [text: string, place: 'here' | 'whole', others: readonly string[]]
+  keep: [text: string]
+}>()
+
+const text = defineModel<string>({ required: true })
+const first = ref('')
+const last = ref('')
+const whole = ref(false)
+const also = ref<string[]>([])
+const area = useTemplateRef<HTMLTextAreaElement>('area')
+
+/** The span that was typed last: what is being typed is not written over. */
+let own: Span | null = null
+watch(
+  () => props.span,
+  (span) => {
+    if (span) whole.value = false
+    if (span && span === own) return
+    const { meter } = props.time
+    first.value = span ? String(meter.placeAt(span.from).bar) : ''
+    last.value = span ? String(meter.placeAt(Math.max(span.from, span.to - 1)).bar) : ''
+  },
+  { immediate: true },
+)
+
+function typed(): void {
+  const { meter, length } = props.time
+  const from = Number(first.value)
+  const to = Number(last.value || first.value)
+  const bars = meter.placeAt(length - 1).bar
+  const fits = Number.isInteger(from) && Number.isInteger(to) && from >= 1 && to >= from && to <= bars
+  own = fits ? { from: meter.barStart(from), to: Math.min(length, meter.barStart(to + 1)) } : null
+  if (own || props.span) emit('span', own)
+}
+
+const ready = () => Boolean(text.value.trim()) && (whole.value || props.span !== null)
+
+function pin(): void {
+  if (!ready()) return
+  emit('pin', text.value.trim(), whole.value ? 'whole' : 'here', also.value)
+  also.value = []
+}
+
+// once it is pinned the keys belong to the page again
+watch(text, (now) => !now && area.value?.blur())
+
+/** Puts the caret behind what is there. */
+async function focus(): Promise<void> {
+  await nextTick()
+  area.value?.focus()
+  area.value?.setSelectionRange(text.value.length, text.value.length)
+}
+defineExpose({ focus })
+</script>
+
+<template>
+  <form class="form" @submit.prevent="pin">
+    <p v-if="subject" class="soft">About: {{ subject }}</p>
+    <div class="bars">
+      <template v-if="!whole">
+        Bars
+        <input v-model="first" inputmode="numeric" aria-label="From bar" @change="typed" />
+        to
+        <input v-model="last" inputmode="numeric" aria-label="To bar" @change="typed" />
+        <span class="soft">of {{ laneName }}</span>
+      </template>
+      <label class="whole"
+        ><input v-model="whole" type="checkbox" data-test="on-the-whole" /> on the whole</label
+      >
+    </div>
+    <textarea
+      ref="area"
+      v-model="text"
+      rows="3"
+      maxlength="2000"
+      aria-label="Remark"
+      placeholder="What should they listen for?"
+      @keydown.ctrl.enter.prevent="pin"
+      @keydown.meta.enter.prevent="pin"
+      @keydown.esc="area?.blur()"
+    />
+    <details v-if="others.length" class="also">
+      <summary>{{ also.length ? `Also to ${also.length} more` : 'Say the same to others' }}</summary>
+      <label v-for="o in others" :key="o.id">
+        <input v-model="also" type="checkbox" :value="o.id" /> {{ o.student }}
+      </label>
+    </details>
+    <div class="acts">
+      <button class="chip" :disabled="!ready()" data-test="pin-remark" title="Control and Enter">
+        <v-icon icon="$remark" size="18" />{{ suggests && !whole ? 'Pin with the line' : 'Pin this remark' }}
+      </button>
+      <button
+        class="chip"
+        type="button"
+        :disabled="!text.trim()"
+        title="Keep these words to use them again"
+        data-test="keep-in-bank"
+        @click="emit('keep', text.trim())"
+      >
+        keep
+      </button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  gap: 8px;
+  padding: 12px;
+  border: 1px solid var(--rule);
+  border-radius: var(--radius);
+}
+
+.form p,
+.whole,
+.also {
+  font-size: 14px;
+}
+
+.bars {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+
+.form .bars input:not([type='checkbox']) {
+  width: 42px;
+  min-height: 32px;
+  padding: 2px 4px;
+  text-align: center;
+}
+
+textarea {
+  width: 100%;
+  resize: vertical;
+}
+
+.also label {
+  display: block;
+  min-height: 28px;
+}
+
+.also summary {
+  color: var(--soft);
+  cursor: pointer;
+}
+
+.acts {
+  display: flex;
+  gap: 6px;
+}
+
+.acts .chip:first-child {
+  flex: 1;
+  justify-content: center;
+}
+</style>

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+/** The remarks on a hand-in in order of place, with what the student answered. */
+import { ref } from 'vue'
+import type { RemarkView } from '@rudlo/contract/reviews'
+import { remarkPlace } from '../../desk/remarks/remark-place'
+import RemarkTalk from '../../desk/remarks/RemarkTalk.vue'
+import { attempt } from '../../ui/attempt'
+import { useReview } from './review-store'
+
+const review = useReview()
+const changing = ref<string | null>(null)
+const changed = ref('')
+
+const place = (r: RemarkView) => remarkPlace(review.song!, review.mix!, r)
+
+const act = (what: () => Promise<unknown>) => attempt(what, review.tell)
+
+function startChange(remark: RemarkView): void {
+  changing.value = remark.id
+  changed.value = remark.text
+}
+
+async function finishChange(remark: RemarkView): Promise<void> {
+  const text = changed.value.trim()
+  if (!text || (await act(() => review.changeRemark(remark, text)))) changing.value = null
+}
+</script>
+
+<template>
+  <ol v-if="review.remarks.length">
+    <li
+      v-for="(remark, i) in review.remarks"
+      :key="remark.id"
+      :class="{ on: review.pinned === remark.id }"
+      data-test="remark"
+    >
+      <button class="pin" :aria-label="`Show remark ${i + 1}`" @click="review.showRemark(remark.id)">
+        {{ i + 1 }}
+      </button>
+      <div>
+        <b>{{ place(remark) }}</b>
+        <span v-if="remark.done" class="soft"> · dealt with</span>
+        <template v-if="changing === remark.id">
+          <textarea v-model="changed" rows="3" maxlength="2000" aria-label="Remark" />
+          <button class="chip" @click="finishChange(remark)">Keep</button>
+        </template>
+        <p v-else>{{ remark.text }}</p>
+        <p v-if="remark.suggestion" class="soft">with a suggested line</p>
+        <RemarkTalk :replies="remark.replies" @say="(text) => act(() => review.reply(remark, text))" />
+        <div v-if="changing !== remark.id" class="acts">
+          <button class="link" @click="startChange(remark)">Change</button>
+          <button class="link" @click="act(() => review.removeRemark(remark.id))">Remove</button>
+        </div>
+      </div>
+    </li>
+  </ol>
+</template>
+
+<style scoped>
+ol {
+  display: grid;
+  gap: 10px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 10px;
+}
+
+p {
+  overflow-wrap: anywhere;
+}
+
+.pin {
+  display: grid;
+  place-items: center;
+  width: 32px;
+  height: 32px;
+  border: 0;
+  border-radius: 8px;
+  background: var(--warm);
+  color: var(--sheet);
+  font: inherit;
+  font-weight: 700;
+  cursor: pointer;
+}
+
+li.on .pin {
+  outline: 2px solid var(--warm);
+  outline-offset: 2px;
+}
+
+.acts {
+  display: flex;
+  gap: 12px;
+}
+
+.link {
+  min-height: 32px;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  font-size: 14px;
+  text-decoration: underline;
+  cursor: pointer;
+}
+
+textarea {
+  width: 100%;
+  padding: 6px 10px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  resize: vertical;
+}
+</style>

@@ -1,0 +1,222 @@
+<script setup lang="ts">
+/** The rubric of an assignment: its levels and lines, what each means, and what is measured for it. */
+import { ASPECTS, RUBRIC_LIMITS, USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
+import { ref, watch } from 'vue'
+import { server, told } from '../../api/client'
+import { attempt } from '../../ui/attempt'
+import { useReview } from './review-store'
+
+const open = defineModel<boolean>({ required: true })
+const review = useReview()
+const problem = ref('')
+
+interface Line {
+  id: string
+  name: string
+  about: string
+  aspect: Rubric['criteria'][number]['aspect']
+  says: string[]
+}
+const levels = ref<string[]>([])
+const lines = ref<Line[]>([])
+
+const ASPECT_WORDS = {
+  moves: 'checks of moves',
+  balance: 'checks of balance',
+  placement: 'when moves come',
+  tidiness: 'mistakes and stray lines',
+} as const
+
+function take({ levels: names, criteria }: Rubric): void {
+  levels.value = [...names]
+  lines.value = criteria.map((c) => ({ ...c, says: names.map((_, i) => c.says[i] ?? '') }))
+}
+
+watch(open, (is) => {
+  problem.value = ''
+  if (is) take(review.assignment!.rubric)
+})
+
+function setLevels(count: number): void {
+  levels.value = Array.from({ length: count }, (_, i) => levels.value[i] ?? '')
+  for (const line of lines.value) line.says = levels.value.map((_, i) => line.says[i] ?? '')
+}
+
+function add(): void {
+  const id = crypto.randomUUID()
+  lines.value.push({ id, name: '', about: '', aspect: null, says: levels.value.map(() => '') })
+}
+
+const save = () =>
+  attempt(
+    async () => {
+      const rubric: Rubric = { levels: levels.value, criteria: lines.value }
+      await told(
+        server.assignments[':assignment'].rubric.$put({
+          param: { assignment: review.assignment!.id },
+          json: { rubric },
+        }),
+      )
+      review.assignment = {
+        ...review.assignment!,
+        rubric: {
+          levels: [...levels.value],
+          criteria: lines.value.map((line) => ({ ...line })),
+        },
+      }
+      open.value = false
+    },
+    (sentence) => (problem.value = sentence),
+  )
+</script>
+
+<template>
+  <v-dialog v-model="open" aria-label="Rubric" max-width="1040">
+    <form class="sheet form rubric" data-test="rubric" @submit.prevent="save">
+      <div class="head">
+        <h2>What is marked in “{{ review.assignment!.title }}”</h2>
+        <label class="levels">
+          Levels
+          <select
+            :value="levels.length"
+            aria-label="Number of levels"
+            @change="setLevels(Number(($event.target as HTMLSelectElement).value))"
+          >
+            <option
+              v-for="n in RUBRIC_LIMITS.levels[1] - RUBRIC_LIMITS.levels[0] + 1"
+              :key="n"
+              :value="n + RUBRIC_LIMITS.levels[0] - 1"
+            >
+              {{ n + RUBRIC_LIMITS.levels[0] - 1 }}
+            </option>
+          </select>
+        </label>
+        <button class="chip" type="button" @click="take(USUAL_RUBRIC)">Take the usual one</button>
+      </div>
+      <div class="scroll">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Line</th>
+              <th v-for="(_, i) in levels" :key="i" scope="col">
+                <input
+                  v-model="levels[i]"
+                  :aria-label="`Name of level ${i + 1}`"
+                  :maxlength="RUBRIC_LIMITS.name"
+                />
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(line, k) in lines" :key="line.id">
+              <th scope="row">
+                <input
+                  v-model="line.name"
+                  :aria-label="`Name of line ${k + 1}`"
+                  placeholder="Name"
+                  :maxlength="RUBRIC_LIMITS.name"
+                />
+                <textarea
+                  v-model="line.about"
+                  rows="2"
+                  :aria-label="`What line ${k + 1} is about`"
+                  placeholder="What it is about"
+                  :maxlength="RUBRIC_LIMITS.text"
+                />
+                <label>
+                  Proposed from
+                  <select v-model="line.aspect" :aria-label="`What line ${k + 1} is proposed from`">
+                    <option :value="null">nothing</option>
+                    <option v-for="a in ASPECTS" :key="a" :value="a">{{ ASPECT_WORDS[a] }}</option>
+                  </select>
+                </label>
+                <button class="chip" type="button" @click="lines.splice(k, 1)">
+                  <v-icon icon="$remove" size="16" />Take out
+                </button>
+              </th>
+              <td v-for="(_, i) in levels" :key="i">
+                <textarea
+                  v-model="line.says[i]"
+                  rows="5"
+                  :aria-label="`What level ${i + 1} means for line ${k + 1}`"
+                  placeholder="What it means here"
+                  :maxlength="RUBRIC_LIMITS.text"
+                />
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <div class="foot">
+        <button class="chip" type="button" @click="add">Add a line</button>
+        <span class="soft">Marks on lines or levels that you take out are not shown any more.</span>
+        <v-btn variant="text" @click="open = false">Leave it</v-btn>
+        <v-btn color="primary" variant="flat" type="submit" data-test="save-rubric">Keep</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.rubric {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  max-height: 86vh;
+  padding: 20px 24px;
+}
+
+.head,
+.foot {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+}
+
+.head h2 {
+  flex: 1;
+  font-size: 20px;
+}
+
+.foot .soft {
+  flex: 1;
+  font-size: 14px;
+}
+
+.scroll {
+  overflow: auto;
+}
+
+table {
+  width: 100%;
+  border-spacing: 6px;
+}
+
+th,
+td {
+  vertical-align: top;
+  text-align: left;
+  font-weight: 400;
+}
+
+th[scope='row'] {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+  min-width: 190px;
+  font-size: 14px;
+}
+
+input,
+textarea {
+  width: 100%;
+  min-width: 120px;
+  font-size: 14px;
+}
+
+.problem {
+  color: var(--warm);
+}
+</style>

@@ -1,0 +1,150 @@
+<script setup lang="ts">
+/** What the teacher says: marks by the rubric, remarks pinned to places, a comment on the whole. */
+import { laneName } from '@rudlo/core/assess'
+import { figuresAt } from '@rudlo/core/remarks'
+import { computed, useTemplateRef } from 'vue'
+import type { Span } from '../../editor/lane/viewport'
+import BankList from './BankList.vue'
+import { useBank } from './bank-store'
+import RemarkForm from './RemarkForm.vue'
+import RemarkList from './RemarkList.vue'
+import { attempt } from '../../ui/attempt'
+import { useReview } from './review-store'
+import RubricMarks from './RubricMarks.vue'
+import { useSuggestion } from './suggest-store'
+
+const props = defineProps<{ span: Span | null }>()
+const emit = defineEmits<{ span: [span: Span | null] }>()
+
+const review = useReview()
+const bank = useBank()
+const suggestion = useSuggestion()
+const form = useTemplateRef<InstanceType<typeof RemarkForm>>('form')
+const comment = useTemplateRef<HTMLTextAreaElement>('comment')
+
+const lane = computed(() => laneName(review.song!, review.mix!, review.address))
+const mistakes = computed(() => (review.handIn?.assessment?.mistakes ?? []).map((m) => m.kind))
+const spot = computed<Span>(() => props.span ?? { from: 0, to: review.time!.length })
+const figures = computed(() =>
+  figuresAt(
+    review.song!,
+    review.mix!,
+    review.handIn?.measurement?.moves ?? [],
+    { lane: review.address, ...spot.value },
+    review.time!,
+  ),
+)
+const others = computed(() => review.waiting.filter((q) => q.id !== review.handIn?.id))
+
+const act = (what: () => Promise<unknown>) => attempt(what, review.tell)
+
+async function pin(text: string, where: 'here' | 'whole', also: readonly string[]): Promise<void> {
+  const place =
+    where === 'whole' || !props.span
+      ? { lane: null, from: 0, to: review.time!.length }
+      : { lane: review.address, from: props.span.from, to: props.span.to }
+  const suggests = suggestion.drawing && where === 'here'
+  // the text stays in the form until the server has it
+  const done = await act(async () => {
+    if (also.length) {
+      const count = await review.addToMany([review.handIn!.id, ...also], place, text)
+      review.notice = `Said to ${count} of them.`
+    } else
+      await review.addRemark(place, {
+        text,
+        subject: review.subject,
+        suggestion: suggests ? suggestion.points : null,
+      })
+  })
+  if (!done) return
+  if (suggests) suggestion.end()
+  emit('span', null)
+}
+
+async function keep(text: string): Promise<void> {
+  if (await act(() => bank.add(text))) review.notice = 'Kept among your remarks.'
+}
+
+function take(text: string): void {
+  review.writeDraft(review.draft.trim() ? `${review.draft.trim()} ${text}` : text)
+  void form.value?.focus()
+}
+
+defineExpose({
+  focusRemark: () => form.value?.focus(),
+  focusComment: () => comment.value?.focus(),
+})
+</script>
+
+<template>
+  <aside class="say" aria-label="Feedback">
+    <RubricMarks />
+    <h2>Remarks</h2>
+    <RemarkList />
+    <RemarkForm
+      ref="form"
+      :model-value="review.draft"
+      :time="review.time!"
+      :lane-name="lane"
+      :span="span"
+      :subject="review.subject"
+      :suggests="suggestion.drawing"
+      :others="others"
+      @update:model-value="(text) => review.writeDraft(text)"
+      @span="(s) => emit('span', s)"
+      @pin="pin"
+      @keep="keep"
+    />
+    <BankList :mistakes="mistakes" :figures="figures" @take="take" />
+
+    <h2><label for="comment">About the whole</label></h2>
+    <textarea
+      id="comment"
+      ref="comment"
+      class="comment"
+      rows="4"
+      maxlength="5000"
+      :value="review.comment"
+      placeholder="A sentence or two for the student"
+      @input="review.write(($event.target as HTMLTextAreaElement).value)"
+      @keydown.esc="comment?.blur()"
+    />
+    <p class="soft state" role="status">
+      {{ review.saveState === 'saved' ? 'Saved' : review.saveState === 'saving' ? 'Saving …' : 'Not saved' }}
+    </p>
+  </aside>
+</template>
+
+<style scoped>
+.say {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  padding: 14px 16px 24px;
+  overflow-y: auto;
+  border-left: 1px solid var(--rule);
+  background: var(--sheet);
+}
+
+h2 {
+  margin-top: 8px;
+  padding-top: 12px;
+  border-top: 1px solid var(--rule);
+  font-size: 19px;
+}
+
+textarea {
+  width: 100%;
+  padding: 6px 10px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+  resize: vertical;
+}
+
+.state {
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,265 @@
+<script setup lang="ts">
+/** A hand-in in words: who, when, what changed since the version before, what was measured. */
+import { describeMeasurement, listText } from '@rudlo/core/assess'
+import { describeChanges } from '@rudlo/core/compare'
+import type { SongVersion } from '@rudlo/core/song'
+import { computed } from 'vue'
+import type { CheckPlace } from '@rudlo/core/evidence'
+import VerdictSign from '../../desk/guide/VerdictSign.vue'
+import type { StudentTask as BriefTask } from '@rudlo/core/brief'
+import type { MeasureProblem, ReviewedHandIn } from '@rudlo/contract/handins'
+import { whenText } from '../../ui/dates'
+import { songTime } from '@rudlo/core/song'
+import { barsOf } from '../../desk/transport/loop-text'
+
+const props = defineProps<{
+  song: SongVersion
+  handIn: ReviewedHandIn
+  tasks: readonly Pick<BriefTask, 'id' | 'title'>[]
+}>()
+const emit = defineEmits<{
+  /** Shows where something was found, and plays it. */
+  show: [place: CheckPlace]
+  /** Takes a sentence as the beginning of a remark. */
+  take: [place: CheckPlace, sentence: string, subject: string]
+  /** Has it measured once more. */
+  measure: []
+}>()
+
+/** Why there are no figures. */
+const PROBLEMS: Readonly<Record<MeasureProblem, string>> = {
+  audio: 'This version could not be measured: some of the song’s audio is damaged or missing.',
+  time: 'This version could not be measured: it took too long.',
+  fault: 'This version could not be measured.',
+}
+
+const meter = computed(() => songTime(props.song).meter)
+const assessed = computed(() =>
+  (props.handIn.assessment?.tasks ?? []).flatMap((t) => {
+    const task = props.tasks.find((o) => o.id === t.task)
+    return task && t.checks.length
+      ? [{ ...t, title: task.title, open: t.checks.filter((c) => c.finding.verdict !== 'met') }]
+      : []
+  }),
+)
+/** The first sentence: what was asked, and how much of it was met. */
+const outcome = computed(() => {
+  const met = assessed.value.filter((t) => t.verdict === 'met').length
+  if (!assessed.value.length) return ''
+  if (met === assessed.value.length) return 'Everything that was asked is met.'
+  return `${met} of ${assessed.value.length} tasks ${met === 1 ? 'is' : 'are'} met.`
+})
+const hints = computed(() => {
+  const opened = props.tasks.flatMap(({ id, title }) => {
+    const count = props.handIn.hints.filter((h) => h.task === id).length
+    return count ? [`${count} for “${title}”`] : []
+  })
+  return opened.length ? `Hints opened: ${listText(opened)}.` : 'No hints were opened.'
+})
+
+const sentences = computed(() => {
+  const { measurement, document } = props.handIn
+  return measurement && describeMeasurement(props.song, document.mix, measurement)
+})
+const changes = computed(() => {
+  const { before, measurement, document } = props.handIn
+  if (!before?.measurement || !measurement) return ''
+  return describeChanges(
+    props.song,
+    { mix: before.document.mix, measured: before.measurement },
+    { mix: document.mix, measured: measurement },
+  )
+})
+</script>
+
+<template>
+  <section class="sheet summary" aria-label="Summary">
+    <h1>
+      Version {{ handIn.number }}, by {{ handIn.student }}
+      <span class="soft">handed in {{ whenText(handIn.handedInAt) }}</span>
+    </h1>
+    <p v-if="handIn.said" class="said" data-test="said">“{{ handIn.said }}”</p>
+    <p v-if="handIn.assessment" data-test="outcome">
+      <b>{{ outcome }}</b> {{ hints }}
+    </p>
+    <p v-if="changes" class="changes" data-test="changes">
+      <b>Since version {{ handIn.before!.number }}:</b> {{ changes }}
+    </p>
+    <ul v-if="assessed.length" class="tasks">
+      <li v-for="t in assessed" :key="t.task" data-test="task-verdict">
+        <VerdictSign :verdict="t.verdict" />
+        <div>
+          <b>{{ t.title }}</b>
+          <p v-for="c in t.open.slice(0, 1)" :key="c.check" class="open">
+            <button
+              class="sentence"
+              title="Show the place and play it"
+              @click="emit('show', c.finding.place)"
+            >
+              {{ c.finding.sentence }}
+            </button>
+            <button
+              class="take"
+              data-test="take"
+              aria-label="Begin a remark with this"
+              title="Begin a remark with this"
+              @click="emit('take', c.finding.place, c.finding.sentence, c.name)"
+            >
+              <v-icon icon="$remark" size="16" />
+            </button>
+          </p>
+        </div>
+      </li>
+    </ul>
+    <ul v-if="handIn.assessment?.mistakes.length" class="mistakes" aria-label="What stands out">
+      <li
+        v-for="m in handIn.assessment.mistakes.slice(0, 5)"
+        :key="m.kind + m.place.from"
+        data-test="mistake-found"
+      >
+        <button class="sentence" title="Show the place and play it" @click="emit('show', m.place)">
+          <b>{{ m.name }}</b>, {{ barsOf(m.place, meter) }}
+        </button>
+        <button
+          class="take"
+          aria-label="Begin a remark with this"
+          title="Begin a remark with this"
+          @click="emit('take', m.place, m.sentence, m.name)"
+        >
+          <v-icon icon="$remark" size="16" />
+        </button>
+      </li>
+    </ul>
+    <details v-if="sentences">
+      <summary>Everything that was measured</summary>
+      <ul class="all" data-test="measured">
+        <li v-for="s in sentences" :key="s">{{ s }}</li>
+      </ul>
+    </details>
+    <div v-else-if="handIn.measureProblem" class="failed" role="alert" data-test="measure-problem">
+      <p>{{ PROBLEMS[handIn.measureProblem] }} You can still listen, mark it and give it back.</p>
+      <v-btn size="small" variant="outlined" data-test="measure-again" @click="emit('measure')"
+        >Measure again</v-btn
+      >
+    </div>
+    <p v-else class="soft" role="status">It is still being measured …</p>
+  </section>
+</template>
+
+<style scoped>
+.summary {
+  display: grid;
+  flex: none;
+  gap: 5px;
+  max-height: 212px;
+  padding: 10px 16px;
+  overflow-y: auto;
+}
+
+h1 {
+  font-size: 18px;
+}
+
+.failed {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+}
+
+h1 .soft {
+  margin-left: 6px;
+  font-size: 14px;
+  font-weight: 400;
+  letter-spacing: 0;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  font-size: 15px;
+  list-style: none;
+}
+
+.all {
+  padding-left: 18px;
+  columns: 2;
+  column-gap: 28px;
+  list-style: disc;
+}
+
+.all li {
+  break-inside: avoid;
+  padding-bottom: 3px;
+}
+
+.said {
+  font-size: 16px;
+  font-style: italic;
+}
+
+.tasks {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
+  gap: 6px 18px;
+}
+
+.tasks li {
+  display: flex;
+  gap: 8px;
+}
+
+.open {
+  line-height: 1.3;
+}
+
+.sentence {
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.sentence:hover {
+  text-decoration: underline;
+}
+
+.take {
+  min-height: 26px;
+  padding: 0 6px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  font-size: 13px;
+  text-decoration: underline;
+  cursor: pointer;
+}
+
+.mistakes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+}
+
+summary {
+  min-height: 28px;
+  color: var(--soft);
+  font-size: 14px;
+  cursor: pointer;
+}
+
+@media (max-height: 700px) {
+  .summary {
+    max-height: 132px;
+    padding-block: 8px;
+  }
+
+  ul {
+    font-size: 14px;
+  }
+}
+</style>

@@ -1,0 +1,429 @@
+import type { Points } from '@rudlo/core/envelope'
+import { resolve, type Mix } from '@rudlo/core/mix'
+import { proposeMarks } from '@rudlo/core/rubric'
+import { songTime } from '@rudlo/core/song'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { usePlayer } from '../../engine/player-store'
+import { useSpan } from '../../editor/lane/use-span'
+import { server, told } from '../../api/client'
+import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
+import { ApiError } from '../../api/errors'
+import { attempt } from '../../ui/attempt'
+import type { AssignmentView } from '@rudlo/contract/assignments'
+import type { Outcome, QueueEntry } from '@rudlo/contract/handins'
+import type { RemarkView } from '@rudlo/contract/reviews'
+import { ReviewDrafts } from '../../document/review-drafts'
+import { useSession } from '../../api/session-store'
+
+/** Where a remark goes: a lane and a span of bars, in ticks; no lane for one on the whole. */
+export interface RemarkPlace {
+  readonly lane: string | null
+  readonly from: number
+  readonly to: number
+}
+
+/** What is said at a place. */
+export interface RemarkWords {
+  readonly text: string
+  readonly subject?: string
+  readonly suggestion?: Points | null
+}
+
+const QUIET_MS = 400
+const AGAIN_MS = 4000
+
+/** The teacher's desk: the queue of an assignment, and the hand-in that lies on it. */
+export const useReview = defineStore('review', () => {
+  const player = usePlayer()
+  const session = useSession()
+  const drafts = () => new ReviewDrafts(session.person?.id ?? '')
+  const assignment = shallowRef<AssignmentView | null>(null)
+  const queue = shallowRef<readonly QueueEntry[]>([])
+  const handIn = shallowRef<OpenedHandIn | null>(null)
+  const marks = ref<Record<string, number>>({})
+  const comment = ref('')
+  const remarks = shallowRef<readonly RemarkView[]>([])
+  const address = ref('')
+  const pinned = ref<string | null>(null)
+  const saveState = ref<'saved' | 'saving' | 'not saved'>('saved')
+  const notice = ref<string | null>(null)
+  const tell = (sentence: string) => (notice.value = sentence)
+  /** The remark that is being written, and what it is about besides its place. */
+  const draft = ref('')
+  const subject = ref('')
+  /** Another teacher who looks at this hand-in just now, and a newer version of it. */
+  const other = ref<string | null>(null)
+  const newer = shallowRef<{ readonly id: string; readonly number: number } | null>(null)
+  const model = shallowRef<Mix | null>(null)
+
+  const song = computed(() => assignment.value?.songDocument ?? null)
+  const time = computed(() => (song.value ? songTime(song.value) : null))
+  const { span, zoom, scroll, showAll } = useSpan(() => time.value)
+  const mix = computed<Mix | null>(() => handIn.value?.document.mix ?? null)
+  const waiting = computed(() => queue.value.filter((q) => q.state === 'waiting' || q.state === 'measuring'))
+  /** Decided, to be given back together. */
+  const held = computed(() => queue.value.filter((q) => q.state === 'held'))
+  /** One line a student: the newest version that was given back. */
+  const done = computed(() => queue.value.filter((q) => q.state === 'given back' && q.newest))
+  /** Marks that what was measured speaks for. */
+  const proposals = computed(() => {
+    const { assessment } = handIn.value ?? {}
+    const { rubric, brief } = assignment.value ?? {}
+    return assessment && rubric && brief ? proposeMarks(rubric, brief.tasks, assessment) : {}
+  })
+
+  let revision = 0
+  let timer: ReturnType<typeof setTimeout> | undefined
+  /** Whether something is not saved yet, and the saves that are under way. */
+  let unsaved = false
+  let saving: Promise<void> = Promise.resolve()
+
+  async function open(assignmentId: string): Promise<void> {
+    handIn.value = null
+    assignment.value = null
+    const view = await told(server.assignments[':assignment'].$get({ param: { assignment: assignmentId } }))
+    assignment.value = view
+    model.value = view.hasModel
+      ? (await told(server.assignments[':assignment'].model.$get({ param: { assignment: assignmentId } })))
+          .mix
+      : null
+    span.value = { from: 0, to: view.songDocument.length }
+    address.value = view.brief.tasks[0]?.lanes[0] ?? ''
+    await refreshQueue()
+  }
+
+  async function refreshQueue(): Promise<void> {
+    queue.value = await told(
+      server.assignments[':assignment']['hand-ins'].$get({
+        param: { assignment: assignment.value!.id },
+        query: {},
+      }),
+    )
+  }
+
+  /** Lays a hand-in on the desk. The song's audio is loaded once for all of them. */
+  async function lay(id: string): Promise<void> {
+    await flush()
+    const next = await openHandIn(id)
+    handIn.value = next
+    marks.value = { ...next.review.marks }
+    comment.value = next.review.comment
+    remarks.value = next.review.remarks
+    revision = next.review.revision
+    unsaved = false
+    saveState.value = 'saved'
+    pinned.value = null
+    other.value = null
+    newer.value = null
+    const kept = drafts().draftOf(id)
+    draft.value = kept?.text ?? ''
+    subject.value = kept?.subject ?? ''
+    restore(id)
+    void look().catch(() => null)
+    if (player.ready || player.progress > 0) player.load(next.document.mix)
+    else void player.open(song.value!, next.document.mix)
+  }
+
+  /** Takes up what was written when the server could not be reached, unless somebody else has gone on since. */
+  function restore(id: string): void {
+    const unsaved = drafts().unsavedOf(id)
+    if (!unsaved) return
+    drafts().keepUnsaved(id, null)
+    if (unsaved.revision !== revision) return
+    marks.value = { ...unsaved.marks }
+    comment.value = unsaved.comment
+    changed()
+  }
+
+  /** Tells the server that this hand-in is looked at, and learns who else does and whether there is a newer one. */
+  async function look(): Promise<void> {
+    const { id } = handIn.value ?? {}
+    if (!id) return
+    const seen = await told(server['hand-ins'][':handIn'].look.$post({ param: { handIn: id } }))
+    if (handIn.value?.id !== id) return
+    other.value = seen.other
+    newer.value = seen.newer
+    queue.value = queue.value.map((q) => (q.id === id && !q.seenAt ? { ...q, seenAt: 'now' } : q))
+  }
+
+  /** Keeps the remark that is being written on this machine, so that it outlives a lost server and a closed page. */
+  function writeDraft(text: string, about = subject.value): void {
+    draft.value = text
+    subject.value = text.trim() ? about : ''
+    if (handIn.value) drafts().keepDraft(handIn.value.id, { text, subject: subject.value })
+  }
+
+  /** Looks again at a hand-in that was still being measured. */
+  async function lookAgain(): Promise<void> {
+    const { id } = handIn.value ?? {}
+    if (!id) return
+    const next = await openHandIn(id)
+    if (handIn.value?.id === id) {
+      handIn.value = {
+        ...handIn.value,
+        state: next.state,
+        measurement: next.measurement,
+        assessment: next.assessment,
+        measureProblem: next.measureProblem ?? null,
+        openedAt: next.openedAt,
+        givenBackAt: next.givenBackAt,
+        before: next.before,
+      }
+      remarks.value = next.review.remarks
+    }
+    await refreshQueue()
+  }
+
+  /** Has a hand-in measured again that could not be measured. */
+  async function measureAgain(): Promise<void> {
+    const { id } = handIn.value ?? {}
+    if (!id) return
+    await attempt(async () => {
+      await told(server['hand-ins'][':handIn'].measure.$post({ param: { handIn: id } }))
+      await lookAgain()
+    }, tell)
+  }
+
+  function mark(criterion: string, level: number): void {
+    const next = { ...marks.value }
+    if (next[criterion] === level) delete next[criterion]
+    else next[criterion] = level
+    marks.value = next
+    changed()
+  }
+
+  /** Takes every proposed mark that the teacher has not decided otherwise. */
+  function takeProposals(): void {
+    const proposed = Object.fromEntries(Object.entries(proposals.value).map(([id, p]) => [id, p.level]))
+    marks.value = { ...proposed, ...marks.value }
+    changed()
+  }
+
+  function write(text: string): void {
+    comment.value = text
+    changed()
+  }
+
+  function changed(): void {
+    unsaved = true
+    saveState.value = 'saving'
+    clearTimeout(timer)
+    timer = setTimeout(() => void save(), QUIET_MS)
+  }
+
+  /** Saves one after the other: each follows the revision that the one before made. */
+  function save(): Promise<void> {
+    clearTimeout(timer)
+    saving = saving.then(saveOnce)
+    return saving
+  }
+
+  async function saveOnce(): Promise<void> {
+    const { id } = handIn.value ?? {}
+    if (!id || !unsaved) return
+    unsaved = false
+    const body = { marks: { ...marks.value }, comment: comment.value, revision }
+    try {
+      revision = (
+        await told(server['hand-ins'][':handIn'].review.$put({ param: { handIn: id }, json: body }))
+      ).revision
+      drafts().keepUnsaved(id, null)
+      if (!unsaved) saveState.value = 'saved'
+    } catch (error) {
+      unsaved = true
+      saveState.value = 'not saved'
+      notice.value = (error as Error).message
+      if (error instanceof ApiError) return
+      // it is tried again until the server is back, and kept here meanwhile
+      drafts().keepUnsaved(id, body)
+      timer = setTimeout(() => void save(), AGAIN_MS)
+    }
+  }
+
+  /** Saves what is not saved yet. @returns whether all is saved */
+  async function flush(): Promise<boolean> {
+    await save()
+    return saveState.value === 'saved'
+  }
+
+  async function addRemark(place: RemarkPlace, words: RemarkWords): Promise<void> {
+    const made = await told(
+      server['hand-ins'][':handIn'].remarks.$post({
+        param: { handIn: handIn.value!.id },
+        json: { ...place, ...words },
+      }),
+    )
+    remarks.value = [...remarks.value, made].sort((a, b) => a.from - b.from)
+    pinned.value = made.id
+    writeDraft('')
+  }
+
+  /** Says the same to several hand-ins. @returns how many have it now */
+  async function addToMany(handIns: readonly string[], place: RemarkPlace, text: string): Promise<number> {
+    const { count } = await told(server.remarks.$post({ json: { ...place, text, handIns } }))
+    writeDraft('')
+    if (handIns.includes(handIn.value!.id)) await lookAgain()
+    return count
+  }
+
+  async function changeRemark(remark: RemarkView, text: string): Promise<void> {
+    const { id, lane, from, to, subject, suggestion, revision } = remark
+    const made = await told(
+      server['hand-ins'][':handIn'].remarks[':remark'].$put({
+        param: { handIn: handIn.value!.id, remark: id },
+        json: {
+          lane,
+          from,
+          to,
+          subject,
+          suggestion,
+          revision,
+          text,
+        },
+      }),
+    )
+    remarks.value = remarks.value.map((r) => (r.id === id ? { ...made, replies: r.replies } : r))
+  }
+
+  async function reply({ id }: RemarkView, text: string): Promise<void> {
+    const made = await told(
+      server['hand-ins'][':handIn'].remarks[':remark'].replies.$post({
+        param: { handIn: handIn.value!.id, remark: id },
+        json: { text },
+      }),
+    )
+    remarks.value = remarks.value.map((r) => (r.id === id ? { ...r, replies: [...r.replies, made] } : r))
+  }
+
+  async function removeRemark(id: string): Promise<void> {
+    await told(
+      server['hand-ins'][':handIn'].remarks[':remark'].$delete({
+        param: { handIn: handIn.value!.id, remark: id },
+      }),
+    )
+    remarks.value = remarks.value.filter((r) => r.id !== id)
+  }
+
+  /** Forgets the assignment: the next visit looks afresh. */
+  function clear(): void {
+    assignment.value = null
+  }
+
+  /** Whether nothing has been said about the hand-in: no mark, no remark, no comment. */
+  const isUnsaid = computed(
+    () => !remarks.value.length && !Object.keys(marks.value).length && !comment.value.trim(),
+  )
+
+  /**
+   * Gives the hand-in back, or holds it until all are given back together.
+   * @returns the next one that waits, if any
+   * @throws where it could not be saved or given
+   */
+  async function giveBack(outcome: Outcome, hold: boolean): Promise<string | null> {
+    if (!(await flush())) throw new Error(notice.value ?? 'The review could not be saved.')
+    const { id } = handIn.value!
+    await told(
+      server['hand-ins'][':handIn']['give-back'].$post({ param: { handIn: id }, json: { outcome, hold } }),
+    )
+    handIn.value = { ...handIn.value!, state: hold ? 'held' : 'given back', outcome }
+    const place = waiting.value.findIndex((q) => q.id === id)
+    const next = waiting.value[place + 1] ?? waiting.value.find((q) => q.id !== id)
+    await refreshQueue()
+    return next && next.id !== id ? next.id : null
+  }
+
+  /** Gives back everything that is held, now or at a time. @returns how many */
+  async function giveBackHeld(at: Date | null): Promise<number> {
+    if (!(await flush())) throw new Error(notice.value ?? 'The review could not be saved.')
+    const { count } = await told(
+      server.assignments[':assignment']['give-back'].$post({
+        param: { assignment: assignment.value!.id },
+        json: {
+          at: at?.toISOString() ?? null,
+        },
+      }),
+    )
+    await lookAgain()
+    return count
+  }
+
+  /** Takes back what was given, as long as the student has not opened it. */
+  async function takeBack(): Promise<void> {
+    await told(server['hand-ins'][':handIn']['take-back'].$post({ param: { handIn: handIn.value!.id } }))
+    handIn.value = { ...handIn.value!, state: 'waiting', outcome: null }
+    await refreshQueue()
+  }
+
+  /** Shows where something was found on the lane that it is on, and plays it from a bar before. */
+  function showPlace({ lane, from, to }: { lane: string | null; from: number; to: number }): void {
+    if (lane && mix.value && resolve(mix.value, lane)) address.value = lane
+    if (from < span.value.from || to > span.value.to) showAll()
+    const { meter } = time.value!
+    player.seek(meter.barStart(Math.max(1, meter.placeAt(from).bar - 1)))
+    void player.play()
+  }
+
+  function showRemark(id: string): void {
+    const remark = remarks.value.find((r) => r.id === id)
+    if (!remark) return
+    const { lane, from, to } = remark
+    pinned.value = id
+    if (lane) address.value = lane
+    if (from < span.value.from || to > span.value.to) showAll()
+    player.seek(from)
+  }
+
+  return {
+    assignment,
+    queue,
+    handIn,
+    marks,
+    comment,
+    remarks,
+    address,
+    span,
+    pinned,
+    saveState,
+    notice,
+    tell,
+    song,
+    time,
+    mix,
+    waiting,
+    done,
+    open,
+    lay,
+    lookAgain,
+    measureAgain,
+    look,
+    mark,
+    proposals,
+    takeProposals,
+    write,
+    flush,
+    addRemark,
+    addToMany,
+    reply,
+    changeRemark,
+    removeRemark,
+    giveBack,
+    giveBackHeld,
+    takeBack,
+    isUnsaid,
+    held,
+    clear,
+    showRemark,
+    showPlace,
+    draft,
+    subject,
+    writeDraft,
+    other,
+    newer,
+    model,
+    zoom,
+    scroll,
+    showAll,
+    refreshQueue,
+  }
+})

@@ -1,0 +1,212 @@
+<script setup lang="ts">
+/** One hand-in on paper: what was said, with each line as a drawing and the remarks numbered at their place. */
+import { describeMeasurement, laneName } from '@rudlo/core/assess'
+import { envelopeOf } from '@rudlo/core/mix'
+import { songTime } from '@rudlo/core/song'
+import { computed } from 'vue'
+import type { AssignmentView } from '@rudlo/contract/assignments'
+import type { RemarkView } from '@rudlo/contract/reviews'
+import type { OpenedHandIn } from '../../api/hand-in'
+import { remarkPlace } from '../../desk/remarks/remark-place'
+import { whenText } from '../../ui/dates'
+import PrintedLane from './PrintedLane.vue'
+
+const props = defineProps<{ assignment: AssignmentView; handIn: OpenedHandIn }>()
+
+const song = computed(() => props.assignment.songDocument)
+const time = computed(() => songTime(song.value))
+const mix = computed(() => props.handIn.document.mix)
+const remarks = computed(() => props.handIn.review.remarks.map((r, i) => ({ ...r, number: i + 1 })))
+const lanes = computed(() => {
+  const asked = props.assignment.brief.tasks.flatMap((t) => t.lanes)
+  const drawn = mix.value.envelopes.filter((e) => e.points.length).map((e) => e.address)
+  const said = remarks.value.flatMap((r) => (r.lane ? [r.lane] : []))
+  return [...new Set([...asked, ...drawn, ...said])].filter(
+    (lane) => envelopeOf(mix.value, lane)?.points.length || said.includes(lane),
+  )
+})
+const marks = computed(() =>
+  props.assignment.rubric.criteria.map((c) => {
+    const level = props.handIn.review.marks[c.id]
+    return {
+      name: c.name,
+      level: level === undefined ? '–' : (props.assignment.rubric.levels[level] ?? '–'),
+      says: level === undefined ? '' : (c.says[level] ?? ''),
+    }
+  }),
+)
+const place = (r: RemarkView) => remarkPlace(song.value, mix.value, r)
+const measured = computed(() =>
+  props.handIn.measurement ? describeMeasurement(song.value, mix.value, props.handIn.measurement) : [],
+)
+const tasks = computed(() =>
+  (props.handIn.assessment?.tasks ?? []).flatMap((t) => {
+    const task = props.assignment.brief.tasks.find((b) => b.id === t.task)
+    return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks }] : []
+  }),
+)
+const outcome = computed(() =>
+  props.handIn.outcome === 'accepted'
+    ? 'Accepted'
+    : props.handIn.outcome === 'again'
+      ? 'Another version, please'
+      : 'Not given back yet',
+)
+</script>
+
+<template>
+  <article class="paper" data-test="paper">
+    <header>
+      <div>
+        <h1>{{ handIn.student }}</h1>
+        <p>{{ assignment.title }}, version {{ handIn.number }} · {{ song.title }}</p>
+      </div>
+      <div class="right">
+        <b>{{ outcome }}</b>
+        <p>{{ assignment.group }} · {{ whenText(handIn.handedInAt) }}</p>
+      </div>
+    </header>
+    <p v-if="handIn.said" class="said">“{{ handIn.said }}”</p>
+    <p v-if="handIn.review.comment" class="comment">{{ handIn.review.comment }}</p>
+    <table v-if="marks.some((m) => m.level !== '–')">
+      <tbody>
+        <tr v-for="m in marks" :key="m.name">
+          <th scope="row">{{ m.name }}</th>
+          <td>
+            <b>{{ m.level }}</b>
+          </td>
+          <td>{{ m.says }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <section v-for="lane in lanes" :key="lane" class="lane">
+      <h2>{{ laneName(song, mix, lane) }}</h2>
+      <PrintedLane
+        :song="song"
+        :time="time"
+        :mix="mix"
+        :address="lane"
+        :remarks="remarks.filter((r) => r.lane === lane)"
+      />
+    </section>
+    <section v-if="remarks.length" class="remarks">
+      <h2>Remarks</h2>
+      <ol>
+        <li v-for="r in remarks" :key="r.id">
+          <b>{{ place(r) }}.</b> {{ r.text }}
+          <p v-for="answer in r.replies" :key="answer.createdAt" class="answer">
+            {{ answer.author }}: {{ answer.text }}
+          </p>
+        </li>
+      </ol>
+    </section>
+    <section v-if="tasks.length">
+      <h2>What was asked</h2>
+      <ul>
+        <li v-for="t in tasks" :key="t.title">
+          <b>{{ t.title }}</b><template v-if="t.verdict">: {{ t.verdict }}.</template>
+          {{ t.checks.map((c) => c.finding.sentence).join(' ') }}
+        </li>
+      </ul>
+    </section>
+    <section>
+      <h2>What was measured</h2>
+      <p>{{ measured.join(' ') }}</p>
+    </section>
+  </article>
+</template>
+
+<style scoped>
+/* black on white, whatever the theme: it is paper */
+.paper {
+  max-width: 190mm;
+  margin: 0 auto 14px;
+  padding: 14mm;
+  background: #fff;
+  color: #000;
+  font-size: 11pt;
+  line-height: 1.4;
+  overflow-wrap: anywhere;
+}
+
+header {
+  display: flex;
+  gap: 16px;
+  justify-content: space-between;
+  padding-bottom: 6px;
+  border-bottom: 1.5pt solid #000;
+}
+
+.right {
+  text-align: right;
+}
+
+h1 {
+  font-size: 18pt;
+}
+
+h2 {
+  margin: 12px 0 4px;
+  font-size: 12pt;
+  break-after: avoid;
+}
+
+.said {
+  margin-top: 8px;
+  font-style: italic;
+}
+
+.comment {
+  margin-top: 8px;
+  font-size: 12pt;
+}
+
+table {
+  width: 100%;
+  margin-top: 10px;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 3px 10px 3px 0;
+  border-bottom: 0.5pt solid #666;
+  font-weight: 400;
+  text-align: left;
+  vertical-align: top;
+}
+
+th,
+td:nth-child(2) {
+  white-space: nowrap;
+}
+
+.lane,
+li {
+  break-inside: avoid;
+}
+
+ol,
+ul {
+  margin: 0;
+  padding-left: 20px;
+}
+
+li {
+  padding-bottom: 3px;
+}
+
+.answer {
+  padding-left: 10px;
+  font-size: 10pt;
+}
+
+@media print {
+  .paper {
+    max-width: none;
+    margin: 0;
+    padding: 0;
+    break-after: page;
+  }
+}
+</style>

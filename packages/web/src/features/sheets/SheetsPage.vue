@@ -1,0 +1,102 @@
+<script setup lang="ts">
+/** Feedback to print: of one hand-in, or of the newest of everybody in the group. */
+import { computed, shallowRef, ref, watch } from 'vue'
+import { server, told } from '../../api/client'
+import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
+import { attempt } from '../../ui/attempt'
+import type { AssignmentView } from '@rudlo/contract/assignments'
+import type { QueueEntry } from '@rudlo/contract/handins'
+import AppHeader from '../../shell/AppHeader.vue'
+import FeedbackSheet from './FeedbackSheet.vue'
+
+const props = defineProps<{ assignment: string; handIn?: string }>()
+
+const given = shallowRef<AssignmentView | null>(null)
+const queue = shallowRef<readonly QueueEntry[]>([])
+const handIns = shallowRef<readonly OpenedHandIn[]>([])
+const problem = ref('')
+const chosen = computed(() => queue.value.filter((q) => (props.handIn ? q.id === props.handIn : q.newest)))
+
+async function open(): Promise<void> {
+  problem.value = ''
+  await attempt(
+    async () => {
+      given.value = await told(
+        server.assignments[':assignment'].$get({ param: { assignment: props.assignment } }),
+      )
+      queue.value = await told(
+        server.assignments[':assignment']['hand-ins'].$get({
+          param: { assignment: props.assignment },
+          query: {},
+        }),
+      )
+      const sheets: OpenedHandIn[] = []
+      for (const { id } of chosen.value) sheets.push(await openHandIn(id))
+      handIns.value = sheets
+    },
+    (sentence) => (problem.value = sentence),
+  )
+}
+watch(() => [props.assignment, props.handIn], open, { immediate: true })
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="sheets">
+    <AppHeader class="screen" before="Feedback on paper" :title="given?.title">
+      <select
+        class="who"
+        :value="handIn ?? ''"
+        aria-label="Whose"
+        @change="$router.push(`/sheets/${given!.id}/${($event.target as HTMLSelectElement).value}`)"
+      >
+        <option value="">Everybody’s newest</option>
+        <option v-for="q in queue" :key="q.id" :value="q.id">{{ q.student }}, version {{ q.number }}</option>
+      </select>
+      <v-btn
+        color="primary"
+        variant="flat"
+        :disabled="handIns.length < chosen.length"
+        data-test="print"
+        @click="print"
+      >
+        Print
+      </v-btn>
+    </AppHeader>
+    <main>
+      <p v-if="problem" role="alert" class="screen">{{ problem }}</p>
+      <p v-else-if="given && !queue.length" class="soft screen none">Nothing has been handed in yet.</p>
+      <FeedbackSheet v-for="h in handIns" :key="h.id" :assignment="given!" :hand-in="h" />
+    </main>
+  </div>
+</template>
+
+<style scoped>
+main {
+  padding: 16px;
+}
+
+.none {
+  text-align: center;
+}
+
+.who {
+  min-height: 34px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+@media print {
+  .screen {
+    display: none;
+  }
+
+  main {
+    padding: 0;
+  }
+}
+</style>

@@ -1,0 +1,307 @@
+import type { FoundTempo } from '@rudlo/core/analysis'
+import type { Mix } from '@rudlo/core/mix'
+import {
+  downbeatOf,
+  metersByBar,
+  roleByName,
+  sectionsAt,
+  songOfStems,
+  startsTogether,
+  songTime,
+  withMeters,
+  withTiming,
+  type MeterAtBar,
+  type Role,
+  type SongVersion,
+  type Stem,
+} from '@rudlo/core/song'
+import { MeterMap, SAMPLE_RATE, type TempoChange } from '@rudlo/core/time'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { useBroughtMix } from '../../document/brought-mix'
+import { server, told } from '../../api/client'
+import { attempt } from '../../ui/attempt'
+import { Analyser } from './analyser'
+import { upload } from './upload'
+
+/** A file on its way in. */
+export interface Incoming {
+  readonly name: string
+  readonly share: number
+  readonly problem: string
+  readonly stem: Stem | null
+  readonly known: boolean
+}
+
+const freshId = () => crypto.randomUUID()
+const plainName = (file: string) =>
+  file
+    .replace(/\.[^.]+$/, '')
+    .replace(/^\d+[\s._-]+/, '')
+    .replace(/_/g, ' ')
+    .trim() || 'Track'
+
+/** The song that is being made or changed in the songbook. */
+export const useSong = defineStore('song', () => {
+  const song = shallowRef<SongVersion | null>(null)
+  /** The song in the songbook; null while it is new. */
+  const songId = ref<string | null>(null)
+  const incoming = shallowRef<readonly Incoming[]>([])
+  /** A mix with lines that came along with notes. */
+  const broughtMix = shallowRef<Mix | null>(null)
+  const found = shallowRef<FoundTempo | null>(null)
+  const listening = ref('')
+  const problem = ref('')
+  const saved = ref(true)
+  let stopped = false
+  let analyser: Analyser | null = null
+
+  const time = computed(() => (song.value ? songTime(song.value) : null))
+  const canRetime = computed(() => song.value !== null && startsTogether(song.value))
+  const downbeat = computed(() => (song.value && canRetime.value ? downbeatOf(song.value) : 0))
+  /** What is said of recordings of different lengths. */
+  const lengths = computed(() => {
+    const frames = canRetime.value ? song.value!.regions.map((r) => r.length) : []
+    const [shortest, longest] = [Math.min(...frames), Math.max(...frames)]
+    const apart = (longest - shortest) / SAMPLE_RATE
+    return frames.length > 1 && apart > 0.05
+      ? `They start together; the shortest ends ${apart.toFixed(1)} s before the longest.`
+      : ''
+  })
+
+  function open(document: SongVersion | null, id: string | null): void {
+    song.value = document
+    songId.value = id
+    incoming.value = []
+    broughtMix.value = null
+    found.value = null
+    problem.value = ''
+    saved.value = true
+  }
+
+  function change(make: (song: SongVersion) => SongVersion): void {
+    if (!song.value) return
+    song.value = make(song.value)
+    saved.value = false
+  }
+
+  function act(what: () => Promise<void>): Promise<boolean> {
+    problem.value = ''
+    return attempt(what, (sentence) => (problem.value = sentence))
+  }
+
+  /** Brings recordings in, one after the other, and makes a song of all that arrive. */
+  async function bringIn(files: readonly File[], title: string): Promise<void> {
+    stopped = false
+    incoming.value = files.map((f) => ({ name: f.name, share: 0, problem: '', stem: null, known: false }))
+    const set = (i: number, now: Partial<Incoming>) =>
+      (incoming.value = incoming.value.map((x, k) => (k === i ? { ...x, ...now } : x)))
+    for (const [i, file] of files.entries()) {
+      if (stopped) break
+      try {
+        const arrived = await upload(file, (share) => {
+          set(i, { share })
+          return !stopped
+        })
+        if (!arrived) break
+        const name = plainName(file.name)
+        set(i, { share: 1, known: arrived.known, stem: { ...arrived, name, role: roleByName(name) } })
+      } catch (error) {
+        set(i, { share: 0, problem: (error as Error).message })
+      }
+    }
+    const stems = incoming.value.flatMap((x) => (x.stem ? [x.stem] : []))
+    if (stopped || !stems.length) return
+    if (song.value) addStems(stems)
+    else {
+      song.value = songOfStems(title, stems, freshId)
+      saved.value = false
+    }
+  }
+
+  function addStems(stems: readonly Stem[]): void {
+    change((now) => {
+      const more = songOfStems('', stems, freshId)
+      const start = now.regions[0]?.start ?? 0
+      const known = new Set(now.assets.map((a) => a.id))
+      return {
+        ...now,
+        length: Math.max(now.length, more.length),
+        tracks: [...now.tracks, ...more.tracks],
+        regions: [...now.regions, ...more.regions.map((r) => ({ ...r, start }))],
+        assets: [...now.assets, ...more.assets.filter((a) => !known.has(a.id))],
+      }
+    })
+  }
+
+  const stop = () => (stopped = true)
+
+  /** Plays a MIDI file on the project's instruments. */
+  const bringNotes = (file: File) =>
+    act(async () => {
+      listening.value = 'The notes are being played …'
+      try {
+        const made = await told(server.notes.$post({ query: { name: file.name } }, { init: { body: file } }))
+        song.value = made.document
+        broughtMix.value = made.mix
+        saved.value = false
+      } finally {
+        listening.value = ''
+      }
+    })
+
+  const setTitle = (title: string) => change((s) => ({ ...s, title }))
+  const setTrack = (id: string, now: { name?: string; role?: Role }) =>
+    change((s) => ({ ...s, tracks: s.tracks.map((t) => (t.id === id ? { ...t, ...now } : t)) }))
+  const moveTrack = (from: number, to: number) =>
+    change((s) => {
+      const tracks = [...s.tracks]
+      tracks.splice(to, 0, ...tracks.splice(from, 1))
+      return { ...s, tracks }
+    })
+  const removeTrack = (id: string) =>
+    change((s) => {
+      const regions = s.regions.filter((r) => r.track !== id)
+      const used = new Set(regions.map((r) => r.asset))
+      return {
+        ...s,
+        tracks: s.tracks.filter((t) => t.id !== id),
+        regions,
+        assets: s.assets.filter((a) => used.has(a.id)),
+      }
+    })
+
+  /** Reads the recordings by another tempo or first downbeat. */
+  const setTiming = (now: { tempo?: readonly TempoChange[]; downbeat?: number }) =>
+    change((s) =>
+      withTiming(s, {
+        tempo: now.tempo ?? s.tempo,
+        meter: s.meter,
+        downbeat: now.downbeat ?? downbeatOf(s),
+      }),
+    )
+
+  const meters = computed(() => (song.value ? metersByBar(song.value) : []))
+  /** Sets the time signature from a bar on. */
+  const setMeter = (now: MeterAtBar) => change((s) => withMeters(s, [...metersByBar(s), now]))
+  const dropMeter = (bar: number) =>
+    change((s) =>
+      withMeters(
+        s,
+        metersByBar(s).filter((m) => m.bar === 1 || m.bar !== bar),
+      ),
+    )
+
+  const bars = computed(() =>
+    (song.value?.sections ?? []).map((s) => ({
+      bar: new MeterMap(song.value!.meter).placeAt(s.tick).bar,
+      name: s.name,
+      letter: s.letter,
+      id: s.id,
+    })),
+  )
+  const setSections = (list: readonly { bar: number; name: string }[]) =>
+    change((s) => ({ ...s, sections: sectionsAt(s, list, freshId) }))
+
+  /** Makes a stretch of the song a section: what follows it stays the section that it was. @param from, to in ticks */
+  function addSection(from: number, to: number): void {
+    const meter = new MeterMap(song.value!.meter)
+    const within = (tick: number) => meter.placeAt(Math.round(tick)).bar
+    const first = within(from)
+    const after = Math.max(first + 1, within(to - 1) + 1)
+    const kept = bars.value.filter((b) => b.bar <= first || b.bar >= after)
+    const cut = bars.value.findLast((b) => b.bar < after)
+    const rest = kept.some((b) => b.bar === after) ? [] : [{ bar: after, name: cut?.name ?? '' }]
+    setSections([...kept, ...(kept.some((b) => b.bar === first) ? [] : [{ bar: first, name: '' }]), ...rest])
+  }
+
+  /** Listens for a steady tempo. */
+  const findTempo = () =>
+    act(async () => {
+      listening.value = 'Listening for the tempo …'
+      analyser ??= new Analyser()
+      try {
+        found.value = await analyser.tempo(song.value!)
+        if (!found.value) problem.value = 'No steady tempo can be heard. Tap it, or type it.'
+      } finally {
+        listening.value = ''
+      }
+    })
+
+  const takeFound = () => {
+    if (!found.value) return
+    const { bpm, downbeat: first } = found.value
+    setTiming({ tempo: [{ tick: 0, bpm, form: 'hold' }], downbeat: first })
+    found.value = null
+  }
+
+  const findSections = () =>
+    act(async () => {
+      listening.value = 'Listening for sections …'
+      analyser ??= new Analyser()
+      try {
+        const names = new Map(bars.value.map((b) => [b.bar, b.name]))
+        const list = await analyser.sections(song.value!)
+        setSections(list.map((bar) => ({ bar, name: names.get(bar) ?? '' })))
+      } finally {
+        listening.value = ''
+      }
+    })
+
+  /** Keeps the song; an assignment that was given keeps the version that it has. @returns the version, or null */
+  async function keep(): Promise<string | null> {
+    let version: string | null = null
+    await act(async () => {
+      const body = { document: song.value! }
+      const kept = songId.value
+        ? await told(server.songs[':song'].$put({ param: { song: songId.value }, json: body }))
+        : await told(server.songs.$post({ json: body }))
+      songId.value = kept.song
+      version = kept.version
+      if (broughtMix.value) useBroughtMix().offered = { version: kept.version, mix: broughtMix.value }
+      saved.value = true
+    })
+    return version
+  }
+
+  function close(): void {
+    stopped = true
+    analyser?.close()
+    analyser = null
+  }
+
+  return {
+    song,
+    songId,
+    time,
+    incoming,
+    broughtMix,
+    found,
+    listening,
+    problem,
+    saved,
+    canRetime,
+    downbeat,
+    lengths,
+    bars,
+    open,
+    bringIn,
+    bringNotes,
+    stop,
+    setTitle,
+    setTrack,
+    moveTrack,
+    removeTrack,
+    setTiming,
+    meters,
+    setMeter,
+    dropMeter,
+    setSections,
+    addSection,
+    findTempo,
+    takeFound,
+    findSections,
+    keep,
+    close,
+  }
+})

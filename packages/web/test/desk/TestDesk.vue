@@ -1,0 +1,54 @@
+<script setup lang="ts">
+/** What lies on the desk, without the page around it. */
+import { usePageKeys } from '../../src/ui/page-keys'
+import NoticeBar from '../../src/ui/NoticeBar.vue'
+import ControlMenu from '../../src/desk/mixer/ControlMenu.vue'
+import DeskCards from '../../src/desk/lanes/DeskCards.vue'
+import DeskTools from '../../src/desk/lanes/DeskTools.vue'
+import LaneDesk from '../../src/desk/lanes/LaneDesk.vue'
+import PlayedStrip from '../../src/editor/strip/PlayedStrip.vue'
+import HistoryMenu from '../../src/features/bench/HistoryMenu.vue'
+import TriesMenu from '../../src/features/bench/TriesMenu.vue'
+import { useDesk } from '../../src/desk/desk-store'
+import { useWork } from '../../src/document/work-store'
+
+const desk = useDesk()
+const work = useWork()
+usePageKeys({
+  '1': () => (desk.hand = 'points'),
+  '2': () => (desk.hand = 'bars'),
+  '3': () => (desk.hand = 'freehand'),
+  '4': () => (desk.hand = 'cells'),
+  'Ctrl+z': () => work.undo(),
+  'Ctrl+y': () => work.redo(),
+})
+</script>
+
+<template>
+  <v-app>
+    <div class="test-desk">
+      <div class="test-menus"><HistoryMenu /><TriesMenu /></div>
+      <PlayedStrip :song="desk.song!" :time="desk.time!" :shown="desk.span" :marked="null" :flags="[]" />
+      <LaneDesk />
+      <DeskCards />
+      <DeskTools />
+      <ControlMenu />
+      <NoticeBar v-model="work.notice" />
+    </div>
+  </v-app>
+</template>
+
+<style scoped>
+.test-desk {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr) auto auto;
+  gap: 8px;
+  height: 100vh;
+  padding: 8px;
+}
+
+.test-menus {
+  display: flex;
+  gap: 8px;
+}
+</style>
