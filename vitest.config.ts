@@ -2,7 +2,7 @@ import vue from '@vitejs/plugin-vue'
 import { playwright } from '@vitest/browser-playwright'
 import vuetify from 'vite-plugin-vuetify'
 import { defineConfig } from 'vitest/config'
-import { stroke } from './packages/web/test/desk/stroke.mjs'
+import { pinch, stroke } from './packages/web/test/desk/stroke.mjs'
 import { buildKernels } from './scripts/kernels.mjs'
 import { CHROMIUM } from './scripts/lib/chromium.mjs'
 
@@ -37,7 +37,7 @@ const BUNDLED = [
 
 /** Chromium as somebody with a mouse has it, or with a finger. */
 const chromium = (viewport: { width: number; height: number }, hasTouch: boolean) =>
-  playwright({ launchOptions: CHROMIUM, contextOptions: { viewport, hasTouch }, actionTimeout: 10_000 })
+  playwright({ launchOptions: CHROMIUM, contextOptions: { viewport, hasTouch }, actionTimeout: 40_000 })
 
 export default defineConfig({
   test: {
@@ -75,15 +75,17 @@ export default defineConfig({
         test: {
           name: 'components',
           include: ['packages/web/src/**/*.component.test.ts'],
-          testTimeout: 30_000,
-          // six browsers share two cores
-          expect: { poll: { timeout: 8000 } },
+          // a desk is put up for each test, and nothing of it is left: files need no page of their own
+          isolate: false,
+          // patience costs nothing where all is well: the machines that this runs on are shared
+          testTimeout: 120_000,
+          expect: { poll: { timeout: 30_000 } },
           browser: {
             enabled: true,
             headless: true,
             screenshotFailures: false,
             locators: { testIdAttribute: 'data-test' },
-            commands: { stroke },
+            commands: { pinch, stroke },
             instances: SCREENS.flatMap(([width, height]) =>
               ([false, true] as const).map((finger) => ({
                 browser: 'chromium' as const,

@@ -1,4 +1,6 @@
 import { test as base, expect, type BrowserContextOptions, type Locator, type Page } from '@playwright/test'
+import type { WorkDocument } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
 import type { Connection } from 'mysql2/promise'
 import { Installation } from '../../scripts/lib/installation.mjs'
 import { seededFolder } from '../../scripts/lib/seed.mjs'
@@ -66,7 +68,7 @@ export class Person {
   }
 
   async canPlay(): Promise<void> {
-    await expect(this.at('play')).toBeEnabled({ timeout: 60_000 })
+    await expect(this.at('play')).toBeEnabled({ timeout: 180_000 })
   }
 
   /** An element by its test name. Somebody with a finger taps it where a mouse would click. */
@@ -86,29 +88,6 @@ export class Person {
   async onLane(song: number, height: number): Promise<{ x: number; y: number }> {
     const box = (await this.at('line').boundingBox())!
     return { x: box.x + 14 + song * (box.width - 74), y: box.y + 16 + (1 - height) * (box.height - 32) }
-  }
-
-  /** Where along the song as shown the line on the desk has most room, 0…1: stories of one work leave points behind. */
-  freePlace(): Promise<number> {
-    return this.page.evaluate(() => {
-      const root = document.querySelector('#app') as unknown as {
-        __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
-      }
-      const store = (id: string) => root.__vue_app__.config.globalProperties.$pinia._s.get(id)
-      const bench = store('desk') as { address: string; span: { from: number; to: number } }
-      const work = store('work') as {
-        mix: { envelopes: { address: string; points: { tick: number }[] }[] }
-      }
-      const { from, to } = bench.span
-      const ticks =
-        work.mix.envelopes.find((e) => e.address === bench.address)?.points.map((p) => p.tick) ?? []
-      // away from both ends: a hand beside the place needs room too
-      const inside = [from + (to - from) * 0.1, ...ticks, to - (to - from) * 0.2].sort((a, b) => a - b)
-      const gaps = inside.slice(1).map((tick, i) => [inside[i]!, tick] as const)
-      const [a, b] = gaps.sort((x, y) => y[1] - y[0] - (x[1] - x[0]))[0]!
-      // as far from the middle of the span, which bends it, as from its end
-      return (a + 0.25 * (b - a) - from) / (to - from)
-    })
   }
 
   async press(song: number, height: number): Promise<void> {
@@ -140,28 +119,40 @@ export class Person {
     await this.hand.press({ x: strip.x + strip.width * share, y: strip.y + 40 })
   }
 
-  /** How many steps can be undone, as the list of what was done says. */
-  steps(): Promise<number> {
-    return this.page.evaluate(() => {
-      const app = document.querySelector('#app') as unknown as {
-        __vue_app__: {
-          config: {
-            globalProperties: {
-              $pinia: { state: { value: { work: { history: { done: unknown[] } } } } }
-            }
-          }
-        }
-      }
-      return app.__vue_app__.config.globalProperties.$pinia.state.value.work.history.done.length
-    })
-  }
-
   undo = () => this.page.keyboard.press('Control+z')
 
   /** How many points the line on the desk has, as it tells a screen reader. */
   async points(): Promise<number> {
     const label = (await this.at('line').getAttribute('aria-label'))!
     return Number(/with (\d+) points?/.exec(label)![1])
+  }
+
+  /** The play position as the transport says it, in beats from the start of the song (of four a bar). */
+  async beat(): Promise<number> {
+    const [bar, beat] = (await this.at('place').textContent())!
+      .trim()
+      .split(/[^\d]+/)
+      .map(Number)
+    return (bar! - 1) * 4 + (beat ?? 1) - 1
+  }
+
+  /** Goes to the start of a bar by the keys of the strip. */
+  async atBar(bar: number): Promise<void> {
+    await this.at('strip').focus()
+    await this.page.keyboard.press('Home')
+    for (let i = 1; i < bar; i++) await this.page.keyboard.press('ArrowRight')
+  }
+
+  /** The work of somebody of this class as it is stored. */
+  async kept(name: string, title = TUNE): Promise<WorkDocument> {
+    return (await this.world()).workOf(name, title)
+  }
+
+  /** The song of an assignment. */
+  async song(title = TUNE): Promise<SongVersion> {
+    const id = (await this.world()).assignmentOf(title)
+    const answer = await this.page.context().request.get(`${this.address}/api/assignments/${id}`)
+    return ((await answer.json()) as { songDocument: SongVersion }).songDocument
   }
 
   /** Mean loudness over a while, in LUFS; null where it stayed silent. */

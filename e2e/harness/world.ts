@@ -1,4 +1,5 @@
 import { randomBytes, randomUUID } from 'node:crypto'
+import type { WorkDocument } from '@rudlo/core/mix'
 import mysql, { type Connection, type RowDataPacket } from 'mysql2/promise'
 import type { Installation } from '../../scripts/lib/installation.mjs'
 
@@ -36,13 +37,14 @@ export class World {
   private constructor(
     private readonly people: ReadonlyMap<string, string>,
     private readonly assignments: ReadonlyMap<string, string>,
+    private readonly database: Connection,
   ) {}
 
   /** Copies the class of the demo. */
   static async make(database: Connection): Promise<World> {
     const people = new Map<string, string>()
     const assignments = new Map<string, string>()
-    const world = new World(people, assignments)
+    const world = new World(people, assignments, database)
     await database.query('SET @g = (SELECT id FROM class_groups ORDER BY join_code = ? DESC LIMIT 1)', [CODE])
     for (const { table, where, ids } of PARTS) {
       const [rows] = await database.query<RowDataPacket[]>(`SELECT x.* FROM ${table} x WHERE ${where}`)
@@ -73,6 +75,16 @@ export class World {
     const id = this.assignments.get(title)
     if (!id) throw new Error(`There is no assignment "${title}".`)
     return id
+  }
+
+  /** The work of somebody as it is stored at this moment. */
+  async workOf(name: string, title: string): Promise<WorkDocument> {
+    const [rows] = await this.database.query<RowDataPacket[]>(
+      'SELECT document FROM works WHERE assignment_id = ? AND person_id = ?',
+      [this.assignmentOf(title), this.personOf(name)],
+    )
+    const document: unknown = rows[0]?.['document']
+    return (typeof document === 'string' ? JSON.parse(document) : document) as WorkDocument
   }
 
   #idFor(id: string | null): string | null {

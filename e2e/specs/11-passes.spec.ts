@@ -29,7 +29,7 @@ async function ride(person: Person, name = 'Squeezebox'): Promise<void> {
   }
 }
 
-test('a fader that is held while it plays writes its line, glides back, and is one step', async ({
+test('a fader that is held while it plays writes its line, glides back, and is one step; what is locked is never written', async ({
   somebody,
 }) => {
   const milan = await somebody()
@@ -49,11 +49,7 @@ test('a fader that is held while it plays writes its line, glides back, and is o
   await expect(milan.at('pass-summary')).toHaveCount(0)
   expect(await milan.points()).toBe(points)
   await milan.isSaved()
-})
 
-test('what is locked is never written, and touching it says so', async ({ somebody }) => {
-  const milan = await somebody()
-  await atSqueezebox(milan)
   await chooseWay(milan, 'moved')
   await milan.at('play').click()
   await milan.page.waitForTimeout(400)

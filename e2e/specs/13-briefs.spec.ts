@@ -41,15 +41,7 @@ test('checks answer after the bars were played, and say the same as the server a
 }) => {
   const rune = await somebody()
   await rune.atBench('Rune Solberg')
-  await rune.page.evaluate(() => {
-    const root = document.querySelector('#app') as unknown as {
-      __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
-    }
-    const player = root.__vue_app__.config.globalProperties.$pinia._s.get('player') as {
-      seek(tick: number): void
-    }
-    player.seek(0)
-  })
+  await rune.atBar(1)
   await rune.at('play').click()
   await expect(rune.at('check').first()).toBeVisible({ timeout: 60_000 })
   await rune.at('play').click()
@@ -72,6 +64,19 @@ test('checks answer after the bars were played, and say the same as the server a
   await expect(maren.page.getByPlaceholder('What should they listen for?')).not.toHaveValue('')
 })
 
+/** A fade in, room made for the tune, and a fade out. */
+const MODEL = `address,bar and beat,value
+track/tide/level,1.1,silent
+track/tide/level,5.1,-6
+track/squeezebox/level,1.1,-3
+track/squeezebox/level,4.4,-3
+track/squeezebox/level,5.1,-10
+track/squeezebox/level,13.1,-10
+track/squeezebox/level,13.3,-3
+track/squeezebox/level,29.1,-3
+track/squeezebox/level,33.1,silent
+`
+
 test('a brief of three tasks comes from a model in a few steps, fits it, and reaches the students', async ({
   somebody,
 }) => {
@@ -91,31 +96,15 @@ test('a brief of three tasks comes from a model in a few steps, fits it, and rea
   await expect(maren.at('brief-state')).toContainText('Draft')
   await click('make-model')
   await maren.canPlay()
-  // the mix as it should be: drawn with the pen of bars, as at any bench
-  await maren.page.evaluate(() => {
-    const root = document.querySelector('#app') as unknown as {
-      __vue_app__: { config: { globalProperties: { $pinia: { _s: Map<string, unknown> } } } }
-    }
-    const work = root.__vue_app__.config.globalProperties.$pinia._s.get('work') as {
-      setPoints(lane: string, points: unknown[], change: object): void
-    }
-    const at = (bar: number) => (bar - 1) * 3840
-    const point = (tick: number, value: number) => ({ tick, value, form: 'straight', bend: 0 })
-    const lines: Record<string, unknown[]> = {
-      'track/tide/level': [point(0, -90), point(at(5), -6)],
-      'track/squeezebox/level': [
-        point(0, -3),
-        point(at(5) - 960, -3),
-        point(at(5), -10),
-        point(at(13), -10),
-        point(at(13) + 1920, -3),
-        point(at(29), -3),
-        point(at(33), -90),
-      ],
-    }
-    for (const [lane, points] of Object.entries(lines))
-      work.setPoints(lane, points, { label: 'Drew', lanes: [lane], from: 0, to: 3840 })
+  // the mix as it should be: its lines are read from a table, as at any bench
+  await click('files')
+  await maren.at('read-lines').setInputFiles({
+    name: 'model.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(MODEL),
   })
+  await expect(maren.at('lines-taken')).toHaveText('2 lines were taken.')
+  await maren.page.keyboard.press('Escape')
   await click('keep-model')
   await click('to-brief')
   await click('propose')

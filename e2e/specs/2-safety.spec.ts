@@ -18,7 +18,7 @@ test('a server that is killed costs nothing: the edit stays, says so, and is sav
   expect(await rune.points()).toBe(points + 3)
 
   await installation.startServer()
-  await expect(rune.at('save-state')).toHaveText('Saved', { timeout: 20_000 })
+  await expect(rune.at('save-state')).toHaveText('Saved')
   await rune.page.reload()
   await rune.canPlay()
   await rune.chooseTrack('squeezebox')
@@ -94,7 +94,7 @@ test('the copy that lost is kept, and offered as a try', async ({ somebody }) =>
   await second.isSaved()
 
   await first.page.context().setOffline(false)
-  await expect(first.at('tries')).toHaveText(/1 try/, { timeout: 20_000 })
+  await expect(first.at('tries')).toHaveText(/1 try/)
   await first.at('work-here').click()
   expect(await first.points()).toBe(points + 2)
   await first.at('tries').click()

@@ -2,6 +2,10 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { expect, test, type Person } from '../harness/test'
 
+declare global {
+  var axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
+}
+
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
 /** Nothing fades, and axe may be put into the page. */
@@ -30,10 +34,7 @@ async function faults({ page }: Person): Promise<string[]> {
   await stands(page)
   await page.evaluate(axe)
   return page.evaluate(async () => {
-    const { axe: runner } = globalThis as unknown as {
-      axe: { run(): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
-    }
-    const { violations } = await runner.run()
+    const { violations } = await globalThis.axe.run()
     return violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`)
   })
 }
@@ -47,107 +48,106 @@ async function fits({ page }: Person): Promise<void> {
   expect(Math.max(...over)).toBeLessThanOrEqual(0)
 }
 
-for (const colorScheme of ['light', 'dark'] as const) {
-  for (const [width, height] of [
-    [1280, 800],
-    [1366, 640],
-    [1024, 768],
-  ] as const) {
-    test(`${colorScheme} at ${width}×${height}: everything fits, and axe finds nothing`, async ({
-      somebody,
-    }) => {
-      const options = { ...STILL, colorScheme, viewport: { width, height } }
-      const milan = await somebody(options)
-      await milan.signIn('Milan Novotny')
-      expect(await faults(milan)).toEqual([])
-      await milan.openBench()
-      await fits(milan)
-      expect(await faults(milan)).toEqual([])
-      await milan.at('lane-chooser').click()
-      await milan.at('lane-chooser').press('Escape')
-      await milan.chooseTrack('squeezebox')
-      await milan.at('hand-bars').click()
-      await milan.drag([0.3, 0.5], [0.4, 0.5])
-      await milan.at('shapes').click()
-      await fits(milan)
-      expect(await faults(milan)).toEqual([])
-      await milan.at('view-balance').click()
-      await fits(milan)
-      expect(await faults(milan)).toEqual([])
-      await milan.at('view-lines').click()
-      await milan.at('pass').click()
-      await milan.at('open-surfaces').click()
-      await expect(milan.at('surfaces')).toBeVisible()
-      expect(await faults(milan)).toEqual([])
-      const maren = await somebody(options)
-      await maren.signIn('Maren Holt')
-      await maren.card().locator('[data-test=edit-brief]').click()
-      await expect(maren.at('task')).toHaveCount(3)
-      expect(await faults(maren)).toEqual([])
-      await maren.page.goBack()
-      await maren.open('review')
-      await fits(maren)
-      expect(await faults(maren)).toEqual([])
-    })
+const SCREENS = [
+  { width: 1366, height: 640 },
+  { width: 1024, height: 768 },
+  { width: 1280, height: 800 },
+] as const
+
+/** Everything fits on every screen, and axe finds nothing in either theme. */
+async function isSound(person: Person): Promise<void> {
+  for (const screen of SCREENS) {
+    await person.page.setViewportSize(screen)
+    await stands(person.page)
+    await fits(person)
+  }
+  for (const colorScheme of ['dark', 'light'] as const) {
+    await person.page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    expect(await faults(person), colorScheme).toEqual([])
   }
 }
 
-test('what checks, hints and mistakes say fits beside the lane, and axe finds nothing', async ({
-  somebody,
-}) => {
-  const wilma = await somebody({ ...STILL, viewport: { width: 1366, height: 640 } })
-  await wilma.atBench('Wilma Osei')
-  // what came back from an earlier story would lie on top
-  await wilma.page.getByRole('radio', { name: 'Brief' }).click()
-  await wilma.at('ask').click()
-  await expect(wilma.at('check').first()).toBeVisible({ timeout: 60_000 })
-  await fits(wilma)
-  expect(await faults(wilma)).toEqual([])
-})
-
-for (const colorScheme of ['light', 'dark'] as const) {
-  test(`the places of a teacher, ${colorScheme}: axe finds nothing`, async ({ somebody }) => {
-    const maren = await somebody({ ...STILL, colorScheme, viewport: { width: 1366, height: 640 } })
-    await maren.signIn('Maren Holt')
-    await maren.at('groups').click()
-    await expect(maren.at('student')).toHaveCount(10)
-    expect(await faults(maren)).toEqual([])
-    await maren.at('add-students').click()
-    await expect(maren.at('add-dialog')).toBeVisible()
-    expect(await faults(maren)).toEqual([])
-    await maren.page.keyboard.press('Escape')
-    await maren.at('lesson').click()
-    await maren.at('in-lesson').first().click()
-    expect(await faults(maren)).toEqual([])
-    await maren.at('show-move').click()
-    await maren.canPlay()
-    await fits(maren)
-    expect(await faults(maren)).toEqual([])
-    await maren.page.goto(maren.page.url().replace(/lesson.*/, 'songs'))
-    await maren.at('song').first().click()
-    await maren.canPlay()
-    expect(await faults(maren)).toEqual([])
-    await maren.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
-    await maren.open('review')
-    await maren.at('show-figures').click()
-    await expect(maren.at('figures').locator('tbody tr').first()).toBeVisible({ timeout: 60_000 })
-    await fits(maren)
-    expect(await faults(maren)).toEqual([])
-    await maren.at('edit-rubric').click()
-    await expect(maren.at('rubric')).toBeVisible()
-    expect(await faults(maren)).toEqual([])
-    await maren.page.keyboard.press('Escape')
-    await maren.at('compare').click()
-    await expect(maren.at('crowd')).toBeVisible()
-    expect(await faults(maren)).toEqual([])
-    await maren.page.goto(maren.page.url().replace('/compare/', '/sheets/'))
-    await expect(maren.at('paper').first()).toBeVisible()
-    expect(await faults(maren)).toEqual([])
-  })
+/** The same for a page that may be longer than the screen. */
+async function isLegible(person: Person): Promise<void> {
+  for (const colorScheme of ['dark', 'light'] as const) {
+    await person.page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
+    expect(await faults(person), colorScheme).toEqual([])
+  }
 }
 
-test('the theme is kept on this machine', async ({ somebody }) => {
+test('on every screen and in both themes a student’s places fit, and axe finds nothing', async ({
+  somebody,
+}) => {
+  const wilma = await somebody(STILL)
+  await wilma.signIn('Wilma Osei')
+  await isLegible(wilma)
+  await wilma.openBench()
+  await wilma.at('ask').click()
+  await expect(wilma.at('check').first()).toBeVisible({ timeout: 60_000 })
+  await isSound(wilma)
+  await wilma.chooseTrack('squeezebox')
+  await wilma.at('hand-bars').click()
+  await wilma.drag([0.3, 0.5], [0.4, 0.5])
+  await wilma.at('shapes').click()
+  await isSound(wilma)
+  await wilma.at('view-balance').click()
+  await isSound(wilma)
+  await wilma.at('view-lines').click()
+  await wilma.at('pass').click()
+  await wilma.at('open-surfaces').click()
+  await expect(wilma.at('surfaces')).toBeVisible()
+  await isLegible(wilma)
+})
+
+test('the places of a teacher: on every screen and in both themes they fit, and axe finds nothing', async ({
+  somebody,
+}) => {
+  const maren = await somebody({ ...STILL, viewport: { width: 1366, height: 640 } })
+  await maren.signIn('Maren Holt')
+  await maren.card().locator('[data-test=edit-brief]').click()
+  await expect(maren.at('task')).toHaveCount(3)
+  await isLegible(maren)
+  await maren.page.goBack()
+  await maren.at('groups').click()
+  await expect(maren.at('student')).toHaveCount(10)
+  await isLegible(maren)
+  await maren.at('add-students').click()
+  await expect(maren.at('add-dialog')).toBeVisible()
+  await isLegible(maren)
+  await maren.page.keyboard.press('Escape')
+  await maren.at('lesson').click()
+  await maren.at('in-lesson').first().click()
+  await isLegible(maren)
+  await maren.at('show-move').click()
+  await maren.canPlay()
+  await isSound(maren)
+  await maren.page.goto(maren.page.url().replace(/lesson.*/, 'songs'))
+  await maren.at('song').first().click()
+  await maren.canPlay()
+  await isLegible(maren)
+  await maren.open('review')
+  await maren.at('show-figures').click()
+  await expect(maren.at('figures').locator('tbody tr').first()).toBeVisible({ timeout: 60_000 })
+  await isSound(maren)
+  await maren.at('edit-rubric').click()
+  await expect(maren.at('rubric')).toBeVisible()
+  await isLegible(maren)
+  await maren.page.keyboard.press('Escape')
+  await maren.at('compare').click()
+  await expect(maren.at('crowd')).toBeVisible()
+  await isLegible(maren)
+  await maren.page.goto(maren.page.url().replace('/compare/', '/sheets/'))
+  await expect(maren.at('paper').first()).toBeVisible()
+  await isLegible(maren)
+})
+
+test('the page asks for nothing from elsewhere, its policy is never broken, and the theme is kept', async ({
+  somebody,
+  installation,
+}) => {
   const milan = await somebody()
+  const asked: string[] = []
+  milan.page.on('request', (r) => asked.push(r.url()))
   await milan.signIn('Milan Novotny')
   const paper = () => milan.page.evaluate(() => getComputedStyle(document.body).backgroundColor)
   const light = await paper()
@@ -156,16 +156,7 @@ test('the theme is kept on this machine', async ({ somebody }) => {
   await expect.poll(paper).not.toBe(light)
   await milan.page.reload()
   await expect.poll(paper).not.toBe(light)
-})
-
-test('the page asks for nothing from elsewhere, and its policy is never broken', async ({
-  somebody,
-  installation,
-}) => {
-  const milan = await somebody()
-  const asked: string[] = []
-  milan.page.on('request', (r) => asked.push(r.url()))
-  await milan.atBench('Milan Novotny')
+  await milan.open('bench')
   expect(asked.filter((url) => !url.startsWith(installation.address) && !url.startsWith('data:'))).toEqual([])
   expect(await milan.page.evaluate(() => crossOriginIsolated)).toBe(true)
 })

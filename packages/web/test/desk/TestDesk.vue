@@ -1,11 +1,9 @@
 <script setup lang="ts">
 /** What lies on the desk, without the page around it. */
 import { usePageKeys } from '../../src/ui/page-keys'
-import NoticeBar from '../../src/ui/NoticeBar.vue'
-import ControlMenu from '../../src/desk/mixer/ControlMenu.vue'
-import DeskCards from '../../src/desk/lanes/DeskCards.vue'
+import DeskOverlays from '../../src/desk/DeskOverlays.vue'
+import DeskViews from '../../src/desk/DeskViews.vue'
 import DeskTools from '../../src/desk/lanes/DeskTools.vue'
-import LaneDesk from '../../src/desk/lanes/LaneDesk.vue'
 import PlayedStrip from '../../src/editor/strip/PlayedStrip.vue'
 import HistoryMenu from '../../src/features/bench/HistoryMenu.vue'
 import TriesMenu from '../../src/features/bench/TriesMenu.vue'
@@ -29,19 +27,17 @@ usePageKeys({
     <div class="test-desk">
       <div class="test-menus"><HistoryMenu /><TriesMenu /></div>
       <PlayedStrip :song="desk.song!" :time="desk.time!" :shown="desk.span" :marked="null" :flags="[]" />
-      <LaneDesk />
-      <DeskCards />
-      <DeskTools />
-      <ControlMenu />
-      <NoticeBar v-model="work.notice" />
+      <DeskViews />
+      <DeskTools v-if="desk.view === 'lines'" />
+      <DeskOverlays />
     </div>
   </v-app>
 </template>
 
 <style scoped>
 .test-desk {
-  display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr) auto auto;
+  display: flex;
+  flex-direction: column;
   gap: 8px;
   height: 100vh;
   padding: 8px;

@@ -19,9 +19,16 @@ export interface Stroke extends DragOptions {
   readonly places: readonly Place[]
 }
 
+/** Two fingers, from their first places to their last. */
+export interface Pinch {
+  readonly from: readonly [Place, Place]
+  readonly to: readonly [Place, Place]
+}
+
 declare module 'vitest/browser' {
   interface BrowserCommands {
     stroke: (stroke: Stroke) => Promise<void>
+    pinch: (pinch: Pinch) => Promise<void>
   }
 }
 
@@ -45,3 +52,6 @@ export const press = (at: Place): Promise<void> => commands.stroke({ by, places:
 /** Goes from place to place and lets go at the last. */
 export const drag = (places: readonly Place[], options: DragOptions = {}): Promise<void> =>
   commands.stroke({ by, places: way(places), ...options })
+
+/** Puts a finger down, then a second one, and moves both. */
+export const pinch = (pinch: Pinch): Promise<void> => commands.pinch(pinch)

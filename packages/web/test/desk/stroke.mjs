@@ -42,3 +42,20 @@ export async function stroke(context, { by, places, choosing = false }) {
   if (there.length === 1) return context.page.touchscreen.tap(there[0].x, there[0].y)
   return byFinger(context.page, there, choosing)
 }
+
+/** A command of the browser's tests: one finger comes down, then a second one; both move and are lifted. */
+export async function pinch(context, { from, to }) {
+  const there = await offsetOf(context)
+  const session = await context.page.context().newCDPSession(context.page)
+  const touch = (type, places) =>
+    session.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: there(places).map((p, id) => ({ ...p, id })),
+    })
+  await touch('touchStart', from.slice(0, 1))
+  await touch('touchStart', from)
+  await touch('touchMove', to)
+  await touch('touchEnd', [])
+  await context.page.waitForTimeout(REST)
+  await session.detach()
+}

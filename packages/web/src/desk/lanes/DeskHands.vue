@@ -16,6 +16,8 @@ import { useShape } from './shape-store'
 const props = defineProps<{
   address: string
   view: Viewport
+  /** How it is looked at: bound to whatever hands work on. */
+  look: object
   points: Points
   /** Of the lane, to be read out, and of whose it is. */
   name: string
@@ -36,6 +38,7 @@ const line = computed(() => begun(props.points, control.value.scale, addressed.v
 
 /** What every surface is given. */
 const surface = computed(() => ({
+  ...props.look,
   view: props.view,
   songLength: song.value.length,
   meter: time.value.meter,

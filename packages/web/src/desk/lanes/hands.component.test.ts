@@ -51,7 +51,57 @@ describe('regions', () => {
   })
 })
 
+describe('the sound behind a lane', () => {
+  it('is turned down by its region, faded in by its corner, and goes back by a key', async () => {
+    const bea = await atDesk()
+    const region = bea.at('region')
+    const fade = bea.at('region-fadeIn')
+    await expect.element(region).toBeVisible()
+    const box = region.element().getBoundingClientRect()
+    await bea.oneStep(() =>
+      bea.stroke([
+        { x: box.x + 200, y: box.y + 6 },
+        { x: box.x + 200, y: box.y + 46 },
+      ]),
+    )
+    await expect.element(region).toHaveAttribute('aria-valuetext', '−6.0 dB')
+    const corner = fade.element().getBoundingClientRect()
+    await bea.oneStep(() =>
+      bea.stroke([
+        { x: corner.x + 5, y: corner.y + 5 },
+        { x: corner.x + 105, y: corner.y + 5 },
+      ]),
+    )
+    await expect.element(fade).not.toHaveAttribute('aria-valuetext', '0.00 s')
+    await bea.undo()
+    await expect.element(fade).toHaveAttribute('aria-valuetext', '0.00 s')
+    await bea.keysAt('region', 'Home')
+    await expect.element(region).toHaveAttribute('aria-valuetext', '0.0 dB')
+  })
+})
+
 describe('lanes', () => {
+  it('are found among all, opened outside the brief, switched off and cleared', async () => {
+    const milan = await atDesk()
+    await milan.click('lane-chooser')
+    await page.getByLabelText('Search all lanes').fill('harp pan')
+    await milan.click('lane-track/harp/pan')
+    await expect.element(page.getByText('the brief does not ask for it')).toBeVisible()
+    await milan.press(0.5, 0.5)
+    expect(milan.points).toHaveLength(0)
+    await milan.click('open-lane')
+    await milan.press(0.5, 0.7)
+    await expect.poll(() => milan.points.length).toBe(2)
+    // no point is chosen any more: what concerns the whole line is there again
+    await milan.keysAt('line', 'Escape')
+    await milan.oneStep(() => milan.click('line-on'))
+    await expect.element(milan.at('line-on')).toHaveTextContent('line off')
+    await milan.undo()
+    await milan.click('clear-menu')
+    await milan.oneStep(() => milan.click('clear-lane'))
+    expect(milan.points).toHaveLength(0)
+  })
+
   it('lie on the desk, up to four of them, and hiding one says that it goes on sounding', async () => {
     const milan = await atDesk({ free: true })
     for (const [search, lane] of [

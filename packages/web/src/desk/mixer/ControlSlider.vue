@@ -2,7 +2,7 @@
 /** A long slider for one control: drag, wheel, keys; a double click returns it to its default. */
 import { computed, ref } from 'vue'
 import type { HeldPeak } from '../../engine/peak-hold'
-import { nudged, tidied } from '../../editor/lane/nudge'
+import { nudged, tidied } from '../../editor/tools/nudge'
 import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
 

@@ -4,58 +4,29 @@ import { useResizeObserver } from '@vueuse/core'
 import type { Chosen, Points } from '@rudlo/core/envelope'
 import type { Overview } from '@rudlo/core/exchange'
 import { lineOf } from '@rudlo/core/compare'
-import { envelopeOf, resolve, type Mix } from '@rudlo/core/mix'
-import type { SongTime, SongVersion } from '@rudlo/core/song'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { envelopeOf, resolve } from '@rudlo/core/mix'
+import { computed, ref, watch } from 'vue'
 import { drawGrid, drawLevels } from './draw-grid'
 import { drawFaintLine } from './draw-line'
 import { WORDS } from './draw-loudness'
 import { drawWave } from './draw-wave'
+import LanePins from './LanePins.vue'
+import type { LaneProps } from './lane-props'
 import { drawFront, type LineFront, type LiveLine } from './line-front'
 import PlayPosition from './PlayPosition.vue'
 import { useInk } from './use-ink'
-import { ALL_VALUES, Viewport, type Span, type Values } from './viewport'
+import { useLayers, type Layer } from './use-layers'
+import { stretchIn, Viewport, type Values } from './viewport'
 
-const props = defineProps<{
-  song: SongVersion
-  time: SongTime
-  mix: Mix
-  address: string
-  span: Span
-  overviews: ReadonlyMap<string, Overview>
-  /** The play position in ticks. */
-  position: () => number
-  selected: number
-  /** All points that are selected, where they are several. */
-  chosen?: Chosen
-  /** The travel in view. */
-  values?: Values
-  /** What moves with every frame under a hand: the points, what they sound like, what is said of one. */
-  live?: () => LiveLine
-  /** Whose loudness that is, in words. */
-  whose?: string
-  /** Places where the mix is over, in ticks. */
-  overs?: readonly number[]
-  /** Whether the line is hidden, to listen without looking. */
-  blank?: boolean
-  /** Drawn under the line, for comparison. */
-  faint?: readonly Points[]
-  /** Whether what lies between the line and the first faint one is shaded. */
-  shaded?: boolean
-  /** Shaded: a task, a span for a remark. */
-  marked?: Span | null
-  /** A place that somebody points at just now. */
-  pointed?: Span | null
-  /** Numbered pins. */
-  pins?: readonly {
-    readonly id: string
-    readonly number: number
-    readonly from: number
-    readonly to: number
-  }[]
-  pinned?: string | null
-}>()
-
+const props = defineProps<
+  LaneProps & {
+    overviews: ReadonlyMap<string, Overview>
+    /** The play position in ticks. */
+    position: () => number
+    /** The travel in view. */
+    values: Values
+  }
+>()
 const emit = defineEmits<{ size: [view: Viewport]; pin: [id: string] }>()
 
 const NONE: Chosen = new Set()
@@ -63,7 +34,8 @@ const STILL: LiveLine = { points: null, loudness: null, bubble: null }
 const NO_POINTS: Points = []
 const NOWHERE: readonly number[] = []
 const box = ref<HTMLElement>()
-const canvas = ref<HTMLCanvasElement>()
+const back = ref<HTMLCanvasElement>()
+const front = ref<HTMLCanvasElement>()
 const size = ref({ width: 0, height: 0 })
 
 const addressed = computed(() => resolve(props.mix, props.address)!)
@@ -71,59 +43,11 @@ const envelope = computed(() => envelopeOf(props.mix, props.address))
 const track = computed(() => props.mix.tracks.find((t) => t.id === addressed.value.owner))
 const ink = useInk(() => addressed.value.control.family)
 const view = computed(
-  () =>
-    new Viewport(
-      props.span,
-      Math.max(1, size.value.width),
-      Math.max(1, size.value.height),
-      props.values ?? ALL_VALUES,
-    ),
+  () => new Viewport(props.span, Math.max(1, size.value.width), Math.max(1, size.value.height), props.values),
 )
-
 const live = computed(() => props.live?.() ?? STILL)
 
-/** What lies behind changes with the view, what lies before it with every move of a hand: each has its own canvas. */
-const back = ref<HTMLCanvasElement>()
-
-let frame = 0
-let stale = true
-
-/** Draws with the next frame. `behind`: what lies behind the line, too. */
-function redraw(behind: boolean): void {
-  stale ||= behind
-  // what is asked for within a frame waits for the next one: put off again and again it would never come
-  if (frame) return
-  frame = requestAnimationFrame(() => {
-    frame = 0
-    if (stale) drawBehind()
-    stale = false
-    drawBefore()
-  })
-}
-
-/** The drawing of a canvas of the lane's size, in CSS px, and whether it is a fresh one; null while it has no size. */
-function drawingOf(
-  element: HTMLCanvasElement | undefined,
-): { readonly c: CanvasRenderingContext2D; readonly fresh: boolean } | null {
-  const c = element?.getContext('2d')
-  const { width, height } = size.value
-  if (!c || !element || !width || !height) return null
-  const ratio = devicePixelRatio || 1
-  const w = Math.round(width * ratio)
-  const h = Math.round(height * ratio)
-  const fresh = element.width !== w || element.height !== h
-  if (fresh) {
-    element.width = w
-    element.height = h
-  }
-  c.setTransform(ratio, 0, 0, ratio, 0, 0)
-  return { c, fresh }
-}
-
-function drawBehind(): void {
-  const drawing = drawingOf(back.value)
-  if (!drawing) return
-  const { c } = drawing
+function drawBehind({ c }: Layer): void {
   c.clearRect(0, 0, size.value.width, size.value.height)
   const { scale, unit } = addressed.value.control
   const colours = ink.value
@@ -148,9 +72,7 @@ const wordsAt = computed(() =>
 /** What the front canvas shows. */
 let drawn: LineFront | null = null
 
-function drawBefore(): void {
-  const drawing = drawingOf(canvas.value)
-  if (!drawing) return
+function drawBefore({ c, fresh }: Layer): void {
   const { control, setting } = addressed.value
   const now: LineFront = {
     view: view.value,
@@ -166,22 +88,22 @@ function drawBefore(): void {
     whose: props.whose ?? '',
     wordsAt: wordsAt.value,
     overs: props.overs ?? NOWHERE,
-    blank: props.blank,
+    blank: props.blank ?? false,
     shaded: shaded.value,
     bubble: live.value.bubble,
   }
-  drawFront(drawing.c, now, drawing.fresh ? null : drawn, devicePixelRatio || 1)
+  drawFront(c, now, fresh ? null : drawn, devicePixelRatio || 1)
   drawn = now
 }
+
+const redraw = useLayers(size, back, front, { behind: drawBehind, before: drawBefore })
 
 useResizeObserver(box, ([entry]) => {
   const { width, height } = entry!.contentRect
   size.value = { width, height }
 })
-
-onBeforeUnmount(() => cancelAnimationFrame(frame))
-
-watch(view, (v) => emit('size', v), { immediate: true })
+// what it is before it was measured means nothing
+watch(view, (v) => size.value.width && emit('size', v), { immediate: true })
 watch(
   [
     view,
@@ -193,9 +115,7 @@ watch(
     ink,
   ],
   () => redraw(true),
-  {
-    immediate: true,
-  },
+  { immediate: true },
 )
 watch(
   [
@@ -217,44 +137,22 @@ document.fonts?.ready.then(
   },
   () => null,
 )
-
-const inView = (x: number) => x >= -1 && x <= size.value.width + 1
-const stretch = (s: Span) => {
-  const left = Math.max(0, view.value.x(s.from))
-  return {
-    left: `${left}px`,
-    width: `${Math.max(0, Math.min(size.value.width, view.value.x(s.to)) - left)}px`,
-  }
-}
 </script>
 
 <template>
   <div ref="box" class="lane-canvas">
     <canvas ref="back" aria-hidden="true" />
-    <canvas ref="canvas" class="front" aria-hidden="true" data-test="lane-front" />
-    <div v-if="marked" class="marked" :style="stretch(marked)" />
-    <div v-if="pointed" class="pointed" :style="stretch(pointed)" data-test="pointed" />
-    <div
-      v-for="pin in pins"
-      v-show="pinned === pin.id"
-      :key="`s${pin.id}`"
-      class="pin-span"
-      :style="stretch(pin)"
-    />
+    <canvas ref="front" class="front" aria-hidden="true" data-test="lane-front" />
+    <div v-if="marked" class="marked" :style="stretchIn(view, marked)" />
+    <div v-if="pointed" class="pointed" :style="stretchIn(view, pointed)" data-test="pointed" />
     <PlayPosition :view="view" :at="position" />
-    <template v-for="pin in pins" :key="pin.id">
-      <button
-        v-show="inView(view.x((pin.from + pin.to) / 2))"
-        class="pin"
-        :class="{ on: pinned === pin.id }"
-        :style="{ left: `${view.x((pin.from + pin.to) / 2)}px` }"
-        :aria-label="`Remark ${pin.number}`"
-        @pointerdown.stop
-        @click.stop="emit('pin', pin.id)"
-      >
-        {{ pin.number }}
-      </button>
-    </template>
+    <LanePins
+      v-if="pins"
+      :view="view"
+      :pins="pins"
+      :pinned="pinned ?? null"
+      @pin="(id: string) => emit('pin', id)"
+    />
     <slot />
   </div>
 </template>
@@ -303,33 +201,5 @@ canvas {
   from {
     opacity: 0.45;
   }
-}
-
-.pin-span {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  border-inline: 1.5px dashed var(--warm);
-  background: color-mix(in srgb, var(--warm) 13%, transparent);
-  pointer-events: none;
-}
-
-.pin {
-  position: absolute;
-  bottom: 8px;
-  width: 32px;
-  height: 32px;
-  margin-left: -16px;
-  border: 2px solid var(--sheet);
-  border-radius: 9px;
-  background: var(--warm);
-  color: var(--sheet);
-  font: inherit;
-  font-weight: 700;
-  cursor: pointer;
-}
-
-.pin.on {
-  outline: 2px solid var(--warm);
 }
 </style>

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 /** A lane that is read and not written: dragging chooses bars, a click goes there. */
+import { laneName } from '@rudlo/core/assess'
 import type { Points } from '@rudlo/core/envelope'
-import type { Mix } from '@rudlo/core/mix'
+import { envelopeOf, type Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
-import { shallowRef } from 'vue'
-import { usePlayer } from '../../engine/player-store'
-import LaneCanvas from './LaneCanvas.vue'
-import SpanPicker from './SpanPicker.vue'
-import { useOverviews } from './use-overviews'
-import type { Span, Viewport } from './viewport'
+import LaneShell from './LaneShell.vue'
+import ReadSurface from './ReadSurface.vue'
+import type { Span } from './viewport'
 
 const props = defineProps<{
   song: SongVersion
@@ -28,14 +26,10 @@ const emit = defineEmits<{
   zoom: [tick: number, factor: number]
   scroll: [ticks: number]
 }>()
-
-const player = usePlayer()
-const overviews = useOverviews(() => props.song)
-const view = shallowRef<Viewport | null>(null)
 </script>
 
 <template>
-  <LaneCanvas
+  <LaneShell
     :song="song"
     :time="time"
     :mix="mix"
@@ -44,19 +38,19 @@ const view = shallowRef<Viewport | null>(null)
     :marked="marked ?? null"
     :faint="under ? [under] : []"
     shaded
-    :overviews="overviews"
-    :position="() => player.position"
     :selected="-1"
-    @size="(v: Viewport) => (view = v)"
+    @zoom="(tick, factor) => emit('zoom', tick, factor)"
+    @scroll="(ticks) => emit('scroll', ticks)"
   >
-    <SpanPicker
-      v-if="view"
-      :view="view"
-      :time="time"
-      @span="(bars) => emit('bars', bars)"
-      @go="player.seek"
-      @zoom="(tick, factor) => emit('zoom', tick, factor)"
-      @scroll="(ticks) => emit('scroll', ticks)"
-    />
-  </LaneCanvas>
+    <template #default="{ view, look }">
+      <ReadSurface
+        v-bind="look"
+        :view="view"
+        :time="time"
+        :name="laneName(props.song, props.mix, props.address)"
+        :points="envelopeOf(props.mix, props.address)?.points.length ?? 0"
+        @bars="(bars) => emit('bars', bars)"
+      />
+    </template>
+  </LaneShell>
 </template>

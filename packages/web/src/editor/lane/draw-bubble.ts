@@ -2,7 +2,7 @@ import type { Point } from '@rudlo/core/envelope'
 import { signedText, type Control } from '@rudlo/core/scale'
 import { placeInWords, type MeterMap } from '@rudlo/core/time'
 import type { Ink } from './draw-grid'
-import { changeInWords } from './nudge'
+import { changeInWords } from '../tools/nudge'
 import type { Viewport } from './viewport'
 
 /** Which point of a lane something is said of, and how. */

@@ -4,9 +4,9 @@ import { MeterMap, snapTick } from '@rudlo/core/time'
 import fc from 'fast-check'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { ChangeLabel } from '../../document/work-store'
-import { pointAt } from './hit-test'
+import { pointAt } from '../tools/hit-test'
 import { useLineEditor, type LineEditor } from './line-editor'
-import { changeInWords, nudged } from './nudge'
+import { changeInWords, nudged } from '../tools/nudge'
 import { insideSong, Viewport, zoomAbout, zoomValues } from './viewport'
 
 const { level, mute, pan } = MIXER_CONTROLS

@@ -109,3 +109,9 @@ export function zoomAbout({ from, to }: Span, tick: number, factor: number, leng
   const share = (tick - from) / (to - from)
   return insideSong({ from: tick - share * size, to: tick + (1 - share) * size }, length)
 }
+
+/** A stretch of the song as a box over a lane, cut off at its sides. */
+export function stretchIn(view: Viewport, { from, to }: Span): { left: string; width: string } {
+  const left = Math.max(0, view.x(from))
+  return { left: `${left}px`, width: `${Math.max(0, Math.min(view.width, view.x(to)) - left)}px` }
+}

@@ -5,12 +5,14 @@ import type { MiddleHalf } from '@rudlo/core/compare'
 import type { Points } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import PlayPosition from '../../editor/lane/PlayPosition.vue'
 import { drawGrid, drawLevels } from '../../editor/lane/draw-grid'
 import { drawLine, drawThinLine } from '../../editor/lane/draw-line'
 import { useInk } from '../../editor/lane/use-ink'
-import { GUTTER, Viewport, type Span } from '../../editor/lane/viewport'
+import LaneSurface from '../../editor/surface/LaneSurface.vue'
+import { placeTool } from '../../editor/tools/place-tool'
+import { ALL_VALUES, GUTTER, Viewport, zoomValues, type Span, type Values } from '../../editor/lane/viewport'
 
 const props = defineProps<{
   song: SongVersion
@@ -31,8 +33,9 @@ const emit = defineEmits<{
 const canvas = ref<HTMLCanvasElement>()
 const box = ref<HTMLElement>()
 const size = ref({ width: 1, height: 1 })
+const values = shallowRef<Values>(ALL_VALUES)
 const ink = useInk(() => props.control.family)
-const view = computed(() => new Viewport(props.span, size.value.width, size.value.height))
+const view = computed(() => new Viewport(props.span, size.value.width, size.value.height, values.value))
 
 function draw(): void {
   const c = canvas.value?.getContext('2d')
@@ -83,26 +86,29 @@ useResizeObserver(box, ([entry]) => {
 })
 watch([view, () => props.lines, () => props.middle, () => props.pointed, ink], draw, { flush: 'post' })
 
-const x = (event: MouseEvent) => event.clientX - box.value!.getBoundingClientRect().left
-function wheel(event: WheelEvent): void {
-  event.preventDefault()
-  if (event.ctrlKey) emit('zoom', view.value.tick(x(event)), Math.exp(-event.deltaY / 300))
-  else emit('scroll', view.value.tick(event.deltaX + event.deltaY) - view.value.tick(0))
-}
+const tool = placeTool({ stretch: () => undefined, go: (tick) => emit('go', tick) })
 </script>
 
 <template>
   <div
     ref="box"
     class="crowd-lane"
-    role="img"
+    role="group"
     :aria-label="`${lines.length} lines; ${middle ? 'the middle half is shaded' : ''}`"
     data-test="crowd"
-    @wheel="wheel"
-    @click="(event) => emit('go', Math.max(0, Math.round(view.tick(x(event)))))"
   >
     <canvas ref="canvas" />
     <PlayPosition :view="view" :at="() => position" />
+    <LaneSurface
+      class="place"
+      :view="view"
+      :tool="tool"
+      label="Click to play from there"
+      test="crowd-face"
+      @zoom="(tick, factor) => emit('zoom', tick, factor)"
+      @scroll="(ticks) => emit('scroll', ticks)"
+      @tall="(travel, factor) => (values = zoomValues(values, travel, factor))"
+    />
   </div>
 </template>
 
@@ -111,6 +117,10 @@ function wheel(event: WheelEvent): void {
   contain: strict;
   position: relative;
   min-height: 120px;
+}
+
+.place {
+  cursor: pointer;
 }
 
 canvas {

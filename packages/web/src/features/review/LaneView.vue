@@ -8,13 +8,12 @@ import type { Move } from '@rudlo/core/moves'
 import { beatInWords, snapTick } from '@rudlo/core/time'
 import { computed, shallowRef } from 'vue'
 import { usePlayer } from '../../engine/player-store'
-import LaneCanvas from '../../editor/lane/LaneCanvas.vue'
 import LaneHead from '../../editor/lane/LaneHead.vue'
 import { useLineEditor } from '../../editor/lane/line-editor'
+import LaneShell from '../../editor/lane/LaneShell.vue'
 import LineSurface from '../../editor/lane/LineSurface.vue'
-import SpanPicker from '../../editor/lane/SpanPicker.vue'
+import ReadSurface from '../../editor/lane/ReadSurface.vue'
 import { bubbleOf, type Told } from '../../editor/lane/draw-bubble'
-import { useOverviews } from '../../editor/lane/use-overviews'
 import type { Span, Viewport } from '../../editor/lane/viewport'
 import MoveLabels from './MoveLabels.vue'
 import { useReview } from './review-store'
@@ -31,7 +30,6 @@ const player = usePlayer()
 const view = shallowRef<Viewport | null>(null)
 
 const mix = computed(() => (suggestion.drawing ? suggestion.mix! : review.mix!))
-const overviews = useOverviews(() => review.song)
 const addressed = computed(() => resolve(mix.value, review.address)!)
 const control = computed(() => addressed.value.control)
 const name = computed(() => laneName(review.song!, mix.value, review.address))
@@ -101,69 +99,73 @@ const live = () => {
 </script>
 
 <template>
-  <section class="sheet desk" aria-label="Lane">
-    <LaneHead
-      :name="name"
-      :control="control"
-      :meter="review.time!.meter"
-      :value="() => value"
-      :where="() => beatInWords(review.time!.meter, player.position)"
-      :note="() => (points.length ? '' : 'no line here')"
-      :point="suggestion.drawing ? editor.current.value : null"
-      :has-next="editor.selected.value < points.length - 1"
-      :editable="suggestion.drawing"
-      @value="(v) => editor.current.value && editor.moveSelected(editor.current.value.tick, v)"
-      @place="(tick) => editor.current.value && editor.moveSelected(tick, editor.current.value.value)"
-      @form="(form, bend) => editor.setSelectedForm(form, bend)"
-      @remove="editor.removeSelected()"
-      @nonsense="(sentence) => (review.notice = sentence)"
-    >
-      <div v-if="suggestion.drawing" class="under">
-        <span class="soft">You draw on a copy. Dotted: the student’s line.</span>
-        <button class="chip" :disabled="!suggestion.canUndo" @click="suggestion.undo()">
-          <v-icon icon="$undo" size="18" />Undo
-        </button>
-        <button class="chip" data-test="drop-suggestion" @click="suggestion.end()">Do not suggest</button>
-      </div>
-      <div v-else class="under">
-        <span class="soft">Underneath, dotted</span>
-        <div class="choices" role="radiogroup" aria-label="Underneath, dotted" data-test="under">
-          <button
-            v-for="c in choices"
-            :key="c.key"
-            class="chip"
-            role="radio"
-            :aria-checked="versions.under === c.key"
-            @click="versions.showUnder(versions.under === c.key ? null : c.key)"
-          >
-            {{ c.name }}
+  <LaneShell
+    class="sheet desk"
+    aria-label="Lane"
+    :song="review.song!"
+    :time="review.time!"
+    :mix="mix"
+    :address="review.address"
+    :span="review.span"
+    :live="live"
+    :selected="suggestion.drawing ? editor.selected.value : -1"
+    :faint="faint"
+    shaded
+    :marked="picked"
+    :pins="pins"
+    :pinned="review.pinned"
+    @size="(v: Viewport) => (view = v)"
+    @pin="review.showRemark"
+    @zoom="review.zoom"
+    @scroll="review.scroll"
+  >
+    <template #head>
+      <LaneHead
+        :name="name"
+        :control="control"
+        :meter="review.time!.meter"
+        :value="() => value"
+        :where="() => beatInWords(review.time!.meter, player.position)"
+        :note="() => (points.length ? '' : 'no line here')"
+        :point="suggestion.drawing ? editor.current.value : null"
+        :has-next="editor.selected.value < points.length - 1"
+        :editable="suggestion.drawing"
+        @value="(v) => editor.current.value && editor.moveSelected(editor.current.value.tick, v)"
+        @place="(tick) => editor.current.value && editor.moveSelected(tick, editor.current.value.value)"
+        @form="(form, bend) => editor.setSelectedForm(form, bend)"
+        @remove="editor.removeSelected()"
+        @nonsense="(sentence) => (review.notice = sentence)"
+      >
+        <div v-if="suggestion.drawing" class="under">
+          <span class="soft">You draw on a copy. Dotted: the student’s line.</span>
+          <button class="chip" :disabled="!suggestion.canUndo" @click="suggestion.undo()">
+            <v-icon icon="$undo" size="18" />Undo
           </button>
+          <button class="chip" data-test="drop-suggestion" @click="suggestion.end()">Do not suggest</button>
         </div>
-        <span v-if="apart" class="soft" data-test="apart">{{ apart }}</span>
-      </div>
-    </LaneHead>
-    <LaneCanvas
-      class="canvas"
-      :song="review.song!"
-      :time="review.time!"
-      :mix="mix"
-      :address="review.address"
-      :span="review.span"
-      :overviews="overviews"
-      :position="() => player.position"
-      :live="live"
-      :selected="suggestion.drawing ? editor.selected.value : -1"
-      :faint="faint"
-      shaded
-      :marked="picked"
-      :pins="pins"
-      :pinned="review.pinned"
-      @size="(v: Viewport) => (view = v)"
-      @pin="review.showRemark"
-    >
+        <div v-else class="under">
+          <span class="soft">Underneath, dotted</span>
+          <div class="choices" role="radiogroup" aria-label="Underneath, dotted" data-test="under">
+            <button
+              v-for="c in choices"
+              :key="c.key"
+              class="chip"
+              role="radio"
+              :aria-checked="versions.under === c.key"
+              @click="versions.showUnder(versions.under === c.key ? null : c.key)"
+            >
+              {{ c.name }}
+            </button>
+          </div>
+          <span v-if="apart" class="soft" data-test="apart">{{ apart }}</span>
+        </div>
+      </LaneHead>
+    </template>
+    <template #default="{ view: shown, look }">
       <LineSurface
-        v-if="view && suggestion.drawing"
-        :view="view"
+        v-if="suggestion.drawing"
+        v-bind="look"
+        :view="shown"
         :points="points"
         :control="control"
         :editor="editor"
@@ -173,37 +175,29 @@ const live = () => {
         locked=""
         :here="() => ({ tick: player.position, value })"
         test="suggested-line"
-        @zoom="review.zoom"
-        @scroll="review.scroll"
         @refuse="(reason) => (review.notice = reason)"
         @tell="(t) => (told = t)"
       />
-      <template v-else-if="view">
-        <SpanPicker
-          :view="view"
+      <template v-else>
+        <ReadSurface
+          v-bind="look"
+          :view="shown"
           :time="review.time!"
-          @span="(s) => emit('span', s)"
-          @go="player.seek"
-          @zoom="review.zoom"
-          @scroll="review.scroll"
+          :name="name"
+          :points="points.length"
+          @bars="(s) => emit('span', s)"
         />
-        <MoveLabels :view="view" :moves="moves" :control="control" @take="takeMove" />
+        <MoveLabels :view="shown" :moves="moves" :control="control" @take="takeMove" />
       </template>
-    </LaneCanvas>
-  </section>
+    </template>
+  </LaneShell>
 </template>
 
 <style scoped>
 .desk {
-  display: grid;
   flex: 1;
   grid-template-columns: 176px minmax(0, 1fr);
-  min-height: 0;
   overflow: hidden;
-}
-
-.canvas {
-  height: 100%;
 }
 
 .under {

@@ -1,7 +1,7 @@
 import type { Points } from '@rudlo/core/envelope'
 import { indexAt } from '@rudlo/core/envelope'
 import type { Scale } from '@rudlo/core/scale'
-import type { Viewport } from './viewport'
+import type { Viewport } from '../lane/viewport'
 
 /** Index of the point nearest to a place within `reach` px, or −1. */
 export function pointAt(

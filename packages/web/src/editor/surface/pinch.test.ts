@@ -1,13 +1,13 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { usePinch } from './use-pinch'
+import { pinchOf } from './pinch'
 
 describe('two fingers', () => {
   let said: string[]
-  let pinch: ReturnType<typeof usePinch>
+  let pinch: ReturnType<typeof pinchOf>
 
   beforeEach(() => {
     said = []
-    pinch = usePinch({
+    pinch = pinchOf({
       begin: () => said.push('begin'),
       zoom: (x, factor) => said.push(`zoom ${x} ${factor.toFixed(2)}`),
       scroll: (px) => said.push(`scroll ${px}`),

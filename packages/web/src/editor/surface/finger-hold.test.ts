@@ -1,12 +1,12 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
-import { useHold } from './use-hold'
+import { fingerHold } from './finger-hold'
 
 beforeEach(() => void vi.useFakeTimers())
 afterEach(() => void vi.useRealTimers())
 
 it('does it once for a finger that lies still, trembling or not', () => {
   const done = vi.fn()
-  const hold = useHold()
+  const hold = fingerHold()
   hold.down(100, 100, done)
   hold.move(103, 98)
   vi.advanceTimersByTime(440)
@@ -17,7 +17,7 @@ it('does it once for a finger that lies still, trembling or not', () => {
 
 it('does nothing for a finger that goes somewhere, or goes up before', () => {
   const done = vi.fn()
-  const hold = useHold()
+  const hold = fingerHold()
   hold.down(100, 100, done)
   hold.move(120, 100)
   vi.advanceTimersByTime(2000)

@@ -13,7 +13,7 @@ interface Place {
 }
 
 /** Follows fingers: with two down they scroll by their middle and zoom by their distance. */
-export function usePinch(ports: PinchPorts) {
+export function pinchOf(ports: PinchPorts) {
   const fingers = new Map<number, Place>()
   let before: { readonly middle: number; readonly distance: number } | null = null
 

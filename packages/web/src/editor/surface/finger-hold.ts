@@ -4,7 +4,7 @@ const HOLD = 450
 const SLIP = 8
 
 /** Notices a finger that is held still: what a mouse does with another key, a finger does so. */
-export function useHold() {
+export function fingerHold() {
   let held: { readonly x: number; readonly y: number } | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
 

@@ -1,0 +1,16 @@
+<script setup lang="ts">
+/** The foot of the desk: the transport, how a pass is written, and what hands do on the lines. */
+import DeskTools from './lanes/DeskTools.vue'
+import PassMenu from './pass/PassMenu.vue'
+import TransportBar from './transport/TransportBar.vue'
+import { useDesk } from './desk-store'
+
+const emit = defineEmits<{ keys: [] }>()
+const desk = useDesk()
+</script>
+
+<template>
+  <TransportBar :time="desk.time!" @keys="emit('keys')"
+    ><PassMenu /><DeskTools v-if="desk.view === 'lines'"
+  /></TransportBar>
+</template>

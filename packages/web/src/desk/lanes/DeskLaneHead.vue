@@ -1,0 +1,146 @@
+<script setup lang="ts">
+/** Beside a lane on the desk: what it moves and where it is, the fields of a point, what can be done with the whole line. */
+import { usePass } from '../pass/pass-store'
+import LaneHead from '../../editor/lane/LaneHead.vue'
+import { useWork } from '../../document/work-store'
+import { usePlayer } from '../../engine/player-store'
+import { useDesk } from '../desk-store'
+import { useTrying } from '../remarks/trying'
+import LaneChooser from './LaneChooser.vue'
+import LaneCorner from './LaneCorner.vue'
+import LaneSwitches from './LaneSwitches.vue'
+import type { useRegionMoves } from './region-moves'
+import type { Lane } from './use-lane'
+
+const props = defineProps<{
+  address: string
+  lane: Lane
+  moves: ReturnType<typeof useRegionMoves>
+  /** Whether other lanes share the desk. */
+  compact: boolean
+  /** Whether values are looked at closely. */
+  tall: boolean
+}>()
+const emit = defineEmits<{ allValues: [] }>()
+/** Whether the version that was handed in last lies dotted underneath. */
+const before = defineModel<boolean>('before', { required: true })
+
+const desk = useDesk()
+const work = useWork()
+const player = usePlayer()
+const pass = usePass()
+const trying = useTrying()
+const { control, points, editor, locked } = props.lane
+
+function typedValue(value: number, clamped: boolean): void {
+  const p = editor.current.value
+  if (!p) return
+  editor.moveSelected(p.tick, value)
+  if (clamped)
+    work.notice = `That is beyond the end of the fader: it is ${control.value.unit.format(value)} now.`
+}
+
+function copyValue(): void {
+  const p = editor.current.value
+  if (p) desk.copiedValue = { value: p.value, control: control.value }
+}
+
+/** What a beginner does first, for each way of working. */
+const HELP = {
+  bars: () => 'Drag over the bars you mean.',
+  freehand: () => 'Draw the line with your hand.',
+  cells: () => `Every ${desk.cellName} takes one value. With Ctrl it is cleared.`,
+  points: () =>
+    points.value.length
+      ? 'Click to add a point, drag to move one.'
+      : 'Click on the lane to set the first point.',
+}
+</script>
+
+<template>
+  <LaneHead
+    :name="lane.owner.value"
+    :control="control"
+    :meter="desk.time!.meter"
+    :value="() => lane.shown.value"
+    :where="lane.where"
+    :note="lane.words"
+    :compact="compact"
+    :point="editor.current.value"
+    :count="editor.chosen.value.size"
+    :rests="lane.rests.value"
+    :has-next="editor.selected.value + 1 < points.length"
+    :editable="!locked"
+    @value="typedValue"
+    @place="(tick: number) => editor.moveSelected(tick, editor.current.value!.value)"
+    @form="editor.setSelectedForm"
+    @give="editor.giveValue"
+    @copy="copyValue"
+    @remove="editor.removeSelected"
+    @nonsense="(sentence: string) => (work.notice = sentence)"
+  >
+    <template #corner><LaneCorner :address="address" :folded="false" /></template>
+    <template #control><LaneChooser :address="address" /></template>
+    <p v-if="locked || !compact" class="soft help">
+      <template v-if="locked">
+        <v-icon icon="$locked" size="16" :title="locked" />
+        <template v-if="!compact">{{ locked }}</template>
+        <button
+          v-if="!work.elsewhere && !pass.writing.length"
+          class="chip open"
+          data-test="open-lane"
+          @click="desk.setOpen(address, true)"
+        >
+          Open it
+        </button>
+      </template>
+      <template v-else>{{ HELP[desk.hand]() }}</template>
+    </p>
+    <LaneSwitches
+      v-if="!locked"
+      :address="address"
+      :owner="lane.owner.value"
+      :track="lane.track.value?.id ?? null"
+      :moves="moves"
+      :tall="tall"
+      @stamp="(as) => editor.stampHere(player.position, as)"
+      @all-values="emit('allValues')"
+    />
+    <p v-if="desk.hinted?.lane === address && !compact" class="before">
+      <i aria-hidden="true" /> {{ trying.heard ? 'the suggestion' : 'a hint' }}
+    </p>
+    <label v-else-if="desk.newest && !compact" class="before">
+      <input v-model="before" type="checkbox" /> <i aria-hidden="true" /> your version
+      {{ desk.newest.number }}
+    </label>
+  </LaneHead>
+</template>
+
+<style scoped>
+.help {
+  margin-top: 10px;
+  font-size: 14px;
+}
+
+.compact .help {
+  margin-top: 2px;
+}
+
+.open {
+  margin-top: 6px;
+}
+
+.before {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 32px;
+  margin-top: auto;
+  font-size: 14px;
+}
+
+.before i {
+  width: 26px;
+  border-top: 2px dotted var(--ink);
+}
+</style>

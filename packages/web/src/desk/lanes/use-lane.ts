@@ -1,0 +1,118 @@
+import { laneName, levelInWords } from '@rudlo/core/assess'
+import { valueAt } from '@rudlo/core/envelope'
+import { resolve } from '@rudlo/core/mix'
+import { beatInWords, placeInWords } from '@rudlo/core/time'
+import { computed, watch } from 'vue'
+import { useLineEditor } from '../../editor/lane/line-editor'
+import { useWork } from '../../document/work-store'
+import { usePlayer } from '../../engine/player-store'
+import { useDesk } from '../desk-store'
+import { usePass } from '../pass/pass-store'
+
+/**
+ * A lane on the student's desk: whose it is, its line, the hand that edits it, and what is said of it.
+ * @param address of the lane, as it is now
+ */
+export function useLane(address: () => string) {
+  const desk = useDesk()
+  const work = useWork()
+  const player = usePlayer()
+  const pass = usePass()
+
+  const addressed = computed(() => resolve(work.mix!, address())!)
+  const control = computed(() => addressed.value.control)
+  /** By itself, so that what depends on it stays while only the line changes. */
+  const setting = computed(() => addressed.value.setting)
+  const envelope = computed(() => work.envelope(address()))
+  const points = computed(() => envelope.value?.points ?? [])
+  const name = computed(() => laneName(desk.song!, work.mix!, address()))
+  const spokenName = computed(() => `${name.value}, ${control.value.name.toLowerCase()}`)
+  /** Whose lane it is, without what it moves. */
+  const owner = computed(() => name.value.split(',')[0]!)
+  /** The track whose regions lie behind the lane. */
+  const track = computed(() => work.mix!.tracks.find((t) => t.id === addressed.value.owner))
+
+  /** Why nothing can be changed here; empty where it can. */
+  const locked = computed(() => {
+    if (work.elsewhere) return 'This work is open in another window.'
+    if (pass.writing.length) return 'Your hand is writing: stop first.'
+    if (desk.isOpen(address())) return ''
+    return envelope.value?.open === false
+      ? `${name.value} is locked.`
+      : `${name.value} is locked: the brief does not ask for it.`
+  })
+  const editor = useLineEditor({
+    points: () => points.value,
+    control: () => control.value,
+    setting: () => setting.value,
+    meter: () => desk.time!.meter,
+    songLength: () => desk.song!.length,
+    snap: desk.snap,
+    laneName: () => `${control.value.name.toLowerCase()} of ${name.value}`,
+    address,
+    begin: work.begin,
+    preview: (next) => work.preview(address(), next),
+    settle: work.settle,
+    commit: work.commit,
+    cancel: work.cancel,
+    set: (next, change) => work.setPoints(address(), next, change),
+    refuse: (reason) => (work.notice = reason),
+  })
+
+  watch(address, () => editor.select(-1))
+  watch(points, (now) => {
+    // what was undone or redone may have fewer points
+    if (!editor.drag.value && Math.max(editor.selected.value, ...editor.chosen.value) >= now.length)
+      editor.select(now.length - 1)
+  })
+
+  const inCharge = computed(() => points.value.length > 0 && envelope.value?.on !== false && player.moves)
+  /** What the control has at the play position. */
+  const now = computed(() =>
+    inCharge.value ? valueAt(points.value, control.value.scale, player.position) : setting.value,
+  )
+  const held = computed(() => editor.drag.value && editor.current.value)
+  /** Of the point in hand, else at the play position. */
+  const shown = computed(() => held.value?.value ?? now.value)
+  const where = () =>
+    held.value
+      ? placeInWords(desk.time!.meter, held.value.tick)
+      : beatInWords(desk.time!.meter, player.position)
+  const words = () => {
+    if (!player.moves) return 'moves are off: the fader counts'
+    if (!points.value.length) return 'no line yet: the fader counts'
+    return control.value.scale.kind === 'level' ? levelInWords(shown.value) : ''
+  }
+
+  /** Values that a control is often set to. */
+  const rests = computed(() => {
+    const { initial, neutral, scale } = control.value
+    const all = [{ text: 'its default', value: initial }]
+    if (neutral !== initial) all.push({ text: 'where it does nothing', value: neutral })
+    if (scale.kind === 'level') all.push({ text: 'silence', value: scale.min })
+    all.push({ text: 'the control’s setting', value: setting.value })
+    if (desk.copiedValue && desk.copiedValue.control.unit === control.value.unit)
+      all.push({ text: 'the copied value', value: desk.copiedValue.value })
+    return all
+  })
+
+  return {
+    control,
+    points,
+    spokenName,
+    name,
+    owner,
+    ownerId: computed(() => addressed.value.owner),
+    track,
+    locked,
+    editor,
+    now,
+    shown,
+    where,
+    words,
+    rests,
+  }
+}
+
+/** A lane on the desk. */
+export type Lane = ReturnType<typeof useLane>

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+/** The head of the bench: whether it is saved, tries, undo, history, files, and handing in. */
+import type { Mix } from '@rudlo/core/mix'
+import { computed, ref } from 'vue'
+import { useSession } from '../../api/session-store'
+import { useDesk } from '../../desk/desk-store'
+import FilesDialog from '../../desk/files/FilesDialog.vue'
+import { useWork } from '../../document/work-store'
+import AppHeader from '../../shell/AppHeader.vue'
+import { useBench } from './bench-store'
+import HandInDialog from './HandInDialog.vue'
+import HistoryMenu from './HistoryMenu.vue'
+import ModelButtons from './ModelButtons.vue'
+import SaveSign from './SaveSign.vue'
+import TriesMenu from './TriesMenu.vue'
+
+const props = defineProps<{
+  assignment: string
+  /** Whether the work is there. */
+  ready: boolean
+}>()
+
+const bench = useBench()
+const desk = useDesk()
+const work = useWork()
+const session = useSession()
+const handing = ref(false)
+const looking = ref(false)
+const files = ref(false)
+
+/** The newest version in a few words. */
+const version = computed(() => {
+  const { newest } = desk
+  if (!newest) return ''
+  const name = `Version ${newest.number}`
+  if (newest.state === 'given back')
+    return newest.outcome === 'accepted' ? `${name} accepted` : `${name} came back`
+  return newest.measurement ? `${name} is handed in` : `${name} is being measured`
+})
+
+/** What the files are made of: while they are not asked for, the page need not follow the work. */
+const filed = computed<Mix>((before) => (files.value || !before ? work.mix! : before))
+
+/** Lines that were read from a file become one step. */
+function takeLines(mix: Mix, lanes: readonly string[]): void {
+  const change = { label: 'Took lines from a file', lanes: [...lanes], from: 0, to: desk.song!.length }
+  work.setMix(() => mix, change)
+}
+
+function showHandIn(look: boolean): void {
+  looking.value = look
+  handing.value = true
+}
+</script>
+
+<template>
+  <AppHeader :before="bench.assignment?.group" :title="bench.assignment?.title">
+    <template v-if="props.ready">
+      <SaveSign />
+      <TriesMenu @hand-in="showHandIn(false)" />
+      <v-btn
+        variant="text"
+        icon="$undo"
+        size="small"
+        aria-label="Undo"
+        :disabled="!work.canUndo"
+        @click="work.undo()"
+      />
+      <v-btn
+        variant="text"
+        icon="$redo"
+        size="small"
+        aria-label="Redo"
+        :disabled="!work.canRedo"
+        @click="work.redo()"
+      />
+      <HistoryMenu />
+      <v-btn
+        variant="text"
+        icon="$files"
+        size="small"
+        aria-label="Take it with you"
+        title="Take it with you: mix, tracks, bundle"
+        data-test="files"
+        @click="files = true"
+      />
+      <button v-if="version" class="chip" data-test="version" @click="showHandIn(true)">
+        {{ version }}
+      </button>
+      <ModelButtons v-if="session.person?.role === 'teacher'" :assignment="props.assignment" />
+      <v-btn v-else color="primary" variant="flat" data-test="hand-in" @click="showHandIn(false)"
+        >Hand in</v-btn
+      >
+    </template>
+  </AppHeader>
+  <template v-if="props.ready">
+    <HandInDialog v-model="handing" :look="looking" />
+    <FilesDialog
+      v-model="files"
+      :song="desk.song!"
+      :mix="filed"
+      :title="bench.assignment!.title"
+      :bundle="`/api/works/${work.id}/bundle`"
+      :before="work.flush"
+      editable
+      @lines="takeLines"
+    />
+  </template>
+</template>
