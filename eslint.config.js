@@ -44,6 +44,7 @@ export default ts.config(
   {
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: ts.parser } },
+    rules: { 'max-lines': ['error', 300] },
   },
   {
     languageOptions: { globals: { ...globals.browser, ...globals.node } },

@@ -3,12 +3,13 @@
  * The regions of a track along the top of its lane: level by dragging up and down, moved by dragging to the side, fades and
  * ends by the handles.
  */
-import { moveRegion, trimRegion, withRegion, type Mix, type Region, type RegionChange } from '@rudlo/core/mix'
+import type { Mix, Region } from '@rudlo/core/mix'
 import { MIXER_CONTROLS, numberText } from '@rudlo/core/scale'
 import type { SongTime } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
-import { computed, shallowRef } from 'vue'
+import { computed } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
+import { REGION_PARTS, regionTool, tickAfter } from '../tools/region-tool'
 import type { Viewport } from './viewport'
 
 const props = defineProps<{
@@ -33,38 +34,33 @@ const emit = defineEmits<{
   moved: [region: Region, by: number]
 }>()
 
-type Fade = 'fadeIn' | 'fadeOut'
-type Part = 'level' | 'move' | Fade | 'start' | 'end'
-
-/** px of a drag that show whether it goes up or to the side. */
-const SIDEWAYS = 5
-
-/** dB for each px that the level is dragged. */
-const DB_PER_PX = 0.15
 const { unit } = MIXER_CONTROLS.level
-const held = shallowRef<{
-  id: string
-  part: Part
-  x: number
-  y: number
-  start: Region
-  /** Whether it is known what the hand does. */
-  decided: boolean
-} | null>(null)
+const { held, down, move, up, key, keyInTime, toDefault } = regionTool({
+  view: () => props.view,
+  time: () => props.time,
+  track: () => props.track,
+  locked: () => props.locked,
+  snap: (tick, free) => props.snap(tick, free),
+  frames: (asset) => props.frames(asset),
+  begin: () => emit('begin'),
+  preview: (make) => emit('preview', make),
+  commit: (change) => emit('commit', change),
+  refuse: (reason) => emit('refuse', reason),
+  moved: (region, by) => emit('moved', region, by),
+})
 
-const tickAfter = (start: number, samples: number) =>
-  props.time.tempo.tickAt(props.time.tempo.secondsAt(start) + samples / SAMPLE_RATE)
+const after = (start: number, samples: number) => tickAfter(props.time, start, samples)
 const shown = computed(() =>
   props.regions
     .map((region) => {
       const left = props.view.x(region.start)
-      const right = props.view.x(tickAfter(region.start, region.length))
+      const right = props.view.x(after(region.start, region.length))
       return {
         region,
         left: Math.max(-6, left),
         right: Math.min(props.view.width, right),
-        fadeIn: props.view.x(tickAfter(region.start, region.fadeIn)),
-        fadeOut: props.view.x(tickAfter(region.start, region.length - region.fadeOut)),
+        fadeIn: props.view.x(after(region.start, region.fadeIn)),
+        fadeOut: props.view.x(after(region.start, region.length - region.fadeOut)),
         start: left,
         end: right,
       }
@@ -72,131 +68,6 @@ const shown = computed(() =>
     .filter((r) => r.right - r.left > 20),
 )
 const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
-
-function down(event: PointerEvent, region: Region, part: Part): void {
-  if (event.button !== 0) return
-  if (props.locked) return emit('refuse', props.locked)
-  event.preventDefault()
-  ;(event.currentTarget as HTMLElement).focus({ preventScroll: true })
-  ;(event.currentTarget as HTMLElement).setPointerCapture(event.pointerId)
-  held.value = {
-    id: region.id,
-    part,
-    x: event.clientX,
-    y: event.clientY,
-    start: region,
-    decided: part !== 'level',
-  }
-  emit('begin')
-}
-
-/** Where the region in hand begins, as it is being moved. */
-function movedTo(event: PointerEvent): number {
-  const { x, start } = held.value!
-  return props.snap(props.view.tick(props.view.x(start.start) + event.clientX - x), event.altKey)
-}
-
-function move(event: PointerEvent): void {
-  if (!held.value) return
-  const { id, x, y, start, decided } = held.value
-  let { part } = held.value
-  if (!decided) {
-    const [right, up] = [Math.abs(event.clientX - x), Math.abs(event.clientY - y)]
-    if (Math.max(right, up) < SIDEWAYS) return
-    // of the bar itself the first way of the hand says what is meant
-    if (part === 'level' && right > up) part = 'move'
-    held.value = { ...held.value, part, decided: true }
-  }
-  if (part === 'move') return emit('preview', (mix) => moveRegion(mix, id, movedTo(event)))
-  if (part === 'start' || part === 'end') {
-    const edge = tickAfter(start.start, part === 'end' ? start.length : 0)
-    const tick = props.snap(props.view.tick(props.view.x(edge) + event.clientX - x), event.altKey)
-    const { tempo } = props.time
-    return emit('preview', (mix) => trimRegion(mix, id, part, tick, tempo, props.frames(start.asset)))
-  }
-  emit('preview', (mix) => withRegion(mix, id, changed(part, start, event.clientX - x, y - event.clientY)))
-}
-
-/** What a part of a region becomes when it is dragged so many px to the right and up. */
-function changed(part: 'level' | Fade, region: Region, right: number, up: number): RegionChange {
-  if (part === 'level') return { level: Math.round((region.level + up * DB_PER_PX) * 10) / 10 }
-  const length = part === 'fadeIn' ? region.fadeIn : region.length - region.fadeOut
-  const x = props.view.x(tickAfter(region.start, length)) + right
-  const at = props.time.tempo.secondsAt(props.view.tick(x)) - props.time.tempo.secondsAt(region.start)
-  const samples = Math.round(at * SAMPLE_RATE)
-  return part === 'fadeIn' ? { fadeIn: samples } : { fadeOut: region.length - samples }
-}
-
-const NAMES: Readonly<Record<Part, string>> = {
-  level: 'Region level',
-  move: 'Moved a region',
-  start: 'Start of a region',
-  end: 'End of a region',
-  fadeIn: 'Fade at the region’s start',
-  fadeOut: 'Fade at the region’s end',
-}
-const label = (part: Part, region: Region): ChangeLabel => ({
-  label: `${NAMES[part]} on ${props.track}`,
-  lanes: [],
-  from: region.start,
-  to: Math.round(tickAfter(region.start, region.length)),
-})
-
-function up(event: PointerEvent): void {
-  if (!held.value) return
-  const { part, start } = held.value
-  const by = part === 'move' ? movedTo(event) - start.start : 0
-  held.value = null
-  if (by !== 0) return emit('moved', start, by)
-  emit('commit', label(part, start))
-}
-
-const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }
-
-/** Moves a region, or one of its ends, by keys: to the next place of the grid, finely with Shift. */
-function keyInTime(event: KeyboardEvent, region: Region, part: 'move' | 'start' | 'end'): void {
-  const step = { ArrowRight: 1, ArrowLeft: -1 }[event.key]
-  if (!step) return
-  event.preventDefault()
-  event.stopPropagation()
-  if (props.locked) return emit('refuse', props.locked)
-  const { beat } = props.time.meter.lengthsAt(region.start)
-  const by = step * (event.shiftKey ? 10 : beat)
-  emit('begin')
-  if (part === 'move') {
-    const to = Math.max(0, region.start + by)
-    emit('preview', (mix) => moveRegion(mix, region.id, to))
-    return emit('moved', region, to - region.start)
-  }
-  const tick = tickAfter(region.start, part === 'end' ? region.length : 0) + by
-  const { tempo } = props.time
-  emit('preview', (mix) => trimRegion(mix, region.id, part, tick, tempo, props.frames(region.asset)))
-  emit('commit', label(part, region))
-}
-
-function key(event: KeyboardEvent, region: Region, part: 'level' | Fade): void {
-  if (part === 'level' && ['ArrowLeft', 'ArrowRight'].includes(event.key))
-    return keyInTime(event, region, 'move')
-  const step = STEPS[event.key]
-  const home = event.key === 'Home' || event.key === 'Backspace'
-  if (!step && !home) return
-  event.preventDefault()
-  event.stopPropagation()
-  if (props.locked) return emit('refuse', props.locked)
-  const by = (step ?? 0) * (event.shiftKey ? 0.1 : 1)
-  const to =
-    part === 'level' ? (home ? 0 : region.level + by) : home ? 0 : region[part] + by * 0.1 * SAMPLE_RATE
-  emit('begin')
-  emit('preview', (mix) => withRegion(mix, region.id, { [part]: to }))
-  emit('commit', label(part, region))
-}
-
-function toDefault(region: Region, part: 'level' | Fade): void {
-  if (props.locked) return emit('refuse', props.locked)
-  emit('begin')
-  emit('preview', (mix) => withRegion(mix, region.id, { [part]: 0 }))
-  emit('commit', label(part, region))
-}
 </script>
 
 <template>
@@ -227,7 +98,7 @@ function toDefault(region: Region, part: 'level' | Fade): void {
         @dblclick="toDefault(r.region, 'level')"
         @keydown="key($event, r.region, 'level')"
       >
-        <span v-if="r.region.level !== 0 || held?.id === r.region.id" class="figure">
+        <span v-if="r.region.level !== 0 || held === r.region.id" class="figure">
           region {{ unit.format(r.region.level) }}
         </span>
       </div>
@@ -238,12 +109,12 @@ function toDefault(region: Region, part: 'level' | Fade): void {
         :class="part"
         role="slider"
         tabindex="0"
-        :aria-label="`${NAMES[part]} ${i + 1}`"
+        :aria-label="`${REGION_PARTS[part]} ${i + 1}`"
         aria-valuemin="0"
         :aria-valuemax="r.region.length"
         :aria-valuenow="r.region[part]"
         :aria-valuetext="seconds(r.region[part])"
-        :title="`${NAMES[part]}: ${seconds(r.region[part])}. Drag it.`"
+        :title="`${REGION_PARTS[part]}: ${seconds(r.region[part])}. Drag it.`"
         :data-test="`region-${part}`"
         :style="{
           left: `${part === 'fadeIn' ? Math.max(r.left, r.fadeIn) : Math.min(r.right, r.fadeOut)}px`,
@@ -262,13 +133,13 @@ function toDefault(region: Region, part: 'level' | Fade): void {
         :class="edge"
         role="slider"
         tabindex="0"
-        :aria-label="`${NAMES[edge]} ${i + 1}`"
+        :aria-label="`${REGION_PARTS[edge]} ${i + 1}`"
         aria-valuemin="0"
         :aria-valuemax="Math.round(time.length)"
         :aria-valuenow="
-          Math.round(edge === 'start' ? r.region.start : tickAfter(r.region.start, r.region.length))
+          Math.round(edge === 'start' ? r.region.start : after(r.region.start, r.region.length))
         "
-        :title="`${NAMES[edge]}: drag it`"
+        :title="`${REGION_PARTS[edge]}: drag it`"
         :data-test="`region-${edge}`"
         :style="{ left: `${edge === 'start' ? r.start : r.end}px` }"
         @pointerdown="down($event, r.region, edge)"

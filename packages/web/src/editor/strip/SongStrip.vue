@@ -5,6 +5,7 @@ import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { placeInWords } from '@rudlo/core/time'
 import { computed, ref } from 'vue'
 import type { Flag } from './flag'
+import StripFlags from './StripFlags.vue'
 import { barsAround, loudnessPath } from './strip-geometry'
 
 interface Stretch {
@@ -35,10 +36,6 @@ const emit = defineEmits<{
 
 const HEIGHT = 62
 const DRAG = 6
-/** Width of a flag and the gap after it. */
-const FLAG = 25
-
-const FLAG_NAMES = { task: 'Task', remark: 'Remark', note: 'Note' } as const
 
 const strip = ref<HTMLElement>()
 const drag = ref<{ from: number; to: number; far: boolean } | null>(null)
@@ -61,18 +58,6 @@ const chosen = computed(() =>
 const zoomed = computed(() =>
   props.shown && props.shown.to - props.shown.from < props.time.length ? props.shown : null,
 )
-
-/** Flags never lie on each other: one that would is pushed to the right. */
-const placedFlags = computed(() => {
-  let free = 2
-  return [...(props.flags ?? [])]
-    .sort((a, b) => a.tick - b.tick)
-    .map((flag) => {
-      const left = Math.min(Math.max(free, x(flag.tick) + 2), width.value - FLAG)
-      free = left + FLAG
-      return { ...flag, x: left }
-    })
-})
 
 function down(event: PointerEvent): void {
   if (event.button !== 0 || !event.isPrimary) return
@@ -160,18 +145,13 @@ function key(event: KeyboardEvent): void {
       @pointercancel="drag = null"
       @keydown="key"
     />
-    <button
-      v-for="flag in placedFlags"
-      :key="flag.kind + flag.id"
-      class="flag"
-      :class="flag.kind"
-      :style="{ left: `${flag.x}px` }"
-      :aria-label="`${FLAG_NAMES[flag.kind]} ${flag.text}`"
-      tabindex="-1"
-      @click="emit('flag', flag.id, flag.kind)"
-    >
-      {{ flag.text }}
-    </button>
+    <StripFlags
+      v-if="flags?.length"
+      :flags="flags"
+      :width="width"
+      :length="time.length"
+      @flag="(id, kind) => emit('flag', id, kind)"
+    />
   </div>
 </template>
 
@@ -290,36 +270,6 @@ path {
   width: 2px;
   background: var(--warm);
   pointer-events: none;
-}
-
-.flag {
-  position: absolute;
-  bottom: 9px;
-  min-width: 22px;
-  height: 22px;
-  padding: 0 5px;
-  border: 2px solid var(--sheet);
-  background: var(--ink);
-  color: var(--sheet);
-  font: inherit;
-  font-size: 13px;
-  font-weight: 700;
-  line-height: 16px;
-  cursor: pointer;
-}
-
-.flag.task {
-  border-radius: 11px;
-}
-
-.flag.note {
-  border-radius: 6px 6px 6px 0;
-  background: var(--family-switch);
-}
-
-.flag.remark {
-  border-radius: 6px;
-  background: var(--warm);
 }
 
 .measuring {

@@ -67,6 +67,33 @@ beforeEach(() => {
   model = null
 })
 
+describe('saving', () => {
+  it('goes one after the other: given out while it is being saved, it is given out, and not called saved before', async () => {
+    const store = await opened()
+    const answers: (() => void)[] = []
+    const later = (_: string, body: { revision: number }) =>
+      new Promise<{ revision: number }>((resolve) =>
+        answers.push(() => resolve({ revision: body.revision + 1 })),
+      )
+    put.mockImplementationOnce(later).mockImplementationOnce(later)
+    store.title = 'Another'
+    const saved = store.save()
+    await vi.waitFor(() => expect(answers).toHaveLength(1))
+    const given = store.giveOut()
+    answers[0]!()
+    expect(await saved).toBe(true)
+    expect(store.changed).toBe(true)
+    await vi.waitFor(() => expect(answers).toHaveLength(2))
+    expect(put.mock.calls.map(([, sent]) => sent)).toEqual([
+      expect.objectContaining({ title: 'Another', draft: true, revision: 3 }),
+      expect.objectContaining({ title: 'Another', draft: false, revision: 4 }),
+    ])
+    answers[1]!()
+    await given
+    expect([store.changed, store.isDraft, store.problem]).toEqual([false, false, ''])
+  })
+})
+
 describe('a brief that is written', () => {
   it('is saved by its revision, and knows whether it is', async () => {
     const store = await opened()

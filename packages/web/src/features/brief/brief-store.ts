@@ -149,15 +149,26 @@ export const useBrief = defineStore('brief', () => {
   }
 
   /** @returns whether it is saved */
-  async function save(): Promise<boolean> {
+  /** What was asked to be saved before: one goes after the other, each on the revision that the last one left. */
+  let going: Promise<unknown> = Promise.resolve()
+
+  /** Saves everything as it is. @returns whether it is saved; `problem` says why not */
+  function save(): Promise<boolean> {
+    const sent = going.then(send)
+    going = sent
+    return sent
+  }
+
+  async function send(): Promise<boolean> {
     const { id } = assignment.value!
     saving.value = true
     problem.value = ''
+    const [sentTitle, sentBrief, sentSettings] = [title.value, brief.value!, settings.value!]
     try {
-      const { revision, modelHeard, draft, opensAt, dueAt, handInLimit } = settings.value!
+      const { revision, modelHeard, draft, opensAt, dueAt, handInLimit } = sentSettings
       const body = {
-        title: title.value,
-        brief: brief.value!,
+        title: sentTitle,
+        brief: sentBrief,
         modelHeard,
         draft,
         opensAt,
@@ -170,7 +181,8 @@ export const useBrief = defineStore('brief', () => {
         server.assignments[':assignment'].$put({ param: { assignment: id }, json: body }),
       )
       settings.value = { ...settings.value!, revision: kept.revision }
-      saved.value = state()
+      // what was changed while it was on its way is not saved yet
+      saved.value = JSON.stringify([sentTitle, sentBrief, { ...sentSettings, revision: kept.revision }])
       return true
     } catch (error) {
       problem.value = (error as Error).message
@@ -182,9 +194,8 @@ export const useBrief = defineStore('brief', () => {
 
   /** Shows the students what was a draft, those of the other groups that were chosen as well. */
   async function giveOut(): Promise<void> {
-    const before = settings.value!
-    settings.value = { ...before, draft: false }
-    if (!(await save())) settings.value = before
+    settings.value = { ...settings.value!, draft: false }
+    if (!(await save())) settings.value = { ...settings.value!, draft: true }
     else await attempt(groups.give, (sentence) => (problem.value = sentence))
   }
 

@@ -1,0 +1,248 @@
+<script setup lang="ts">
+/** The point that is selected, as figures that can be typed, or several of them. */
+import type { Form, Point } from '@rudlo/core/envelope'
+import { readValue, type Control } from '@rudlo/core/scale'
+import { parsePlace, placeShort, type MeterMap } from '@rudlo/core/time'
+import { computed, ref, watch } from 'vue'
+import { FORMS } from './forms'
+
+const props = defineProps<{
+  control: Control
+  meter: MeterMap
+  point: Point
+  hasNext: boolean
+  /** How many points are selected, where they are several. */
+  count?: number | undefined
+  /** Values that points are often set to. */
+  rests?: readonly { readonly text: string; readonly value: number }[] | undefined
+  editable: boolean
+  /** Whether other lanes share the desk: everything is smaller then. */
+  compact?: boolean
+}>()
+
+const emit = defineEmits<{
+  value: [value: number, clamped: boolean]
+  place: [tick: number]
+  form: [form: Form, bend: number]
+  give: [value: number]
+  copy: []
+  remove: []
+  nonsense: [sentence: string]
+}>()
+
+const valueText = ref('')
+const placeText = ref('')
+
+function refill(): void {
+  valueText.value = props.control.unit.format(props.point.value)
+  placeText.value = placeShort(props.meter.placeAt(props.point.tick))
+}
+
+watch(() => props.point, refill, { immediate: true })
+
+function takeValue(): void {
+  if (valueText.value === props.control.unit.format(props.point.value)) return
+  const read = readValue(props.control, valueText.value)
+  if (read && props.count && props.count > 1) emit('give', read.value)
+  else if (read) emit('value', read.value, read.clamped)
+  else emit('nonsense', `“${valueText.value}” is no value here. Type for instance −6, +2.5 dB or silent.`)
+  refill()
+}
+
+function takePlace(): void {
+  if (placeText.value === placeShort(props.meter.placeAt(props.point.tick))) return
+  const tick = parsePlace(props.meter, placeText.value)
+  if (tick === null)
+    emit('nonsense', `“${placeText.value}” is no place. Type a bar and a beat, for instance 9.1.`)
+  else emit('place', tick)
+  refill()
+}
+
+function giveRest(select: HTMLSelectElement): void {
+  const rest = props.rests?.[Number(select.value)]
+  if (rest) emit('give', rest.value)
+  select.value = '-1'
+}
+
+const chosen = computed(() => {
+  const p = props.point
+  return FORMS.findIndex((f) => f.form === p.form && Math.sign(f.bend) === Math.sign(p.bend))
+})
+const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!.bend)
+</script>
+
+<template>
+  <div class="point" :class="{ compact }">
+    <p v-if="count && count > 1" class="soft">{{ count }} points</p>
+    <label>
+      <span>Value</span>
+      <input
+        v-model="valueText"
+        :readonly="!editable"
+        @change="takeValue"
+        @keydown.enter="takeValue"
+        @keydown.stop
+      />
+    </label>
+    <label>
+      <span>Place</span>
+      <input
+        v-model="placeText"
+        :readonly="!editable"
+        @change="takePlace"
+        @keydown.enter="takePlace"
+        @keydown.stop
+      />
+    </label>
+    <template v-if="editable">
+      <label v-if="hasNext && control.scale.kind !== 'switch'">
+        <span>Then</span>
+        <select
+          v-memo="[chosen]"
+          :value="chosen"
+          @change="choose(Number(($event.target as HTMLSelectElement).value))"
+        >
+          <option v-for="(f, i) in FORMS" :key="f.text" :value="i">{{ f.text }}</option>
+        </select>
+      </label>
+      <label v-if="rests?.length">
+        <span>Set to</span>
+        <select
+          v-memo="[rests]"
+          :value="-1"
+          aria-label="Set to"
+          data-test="set-to"
+          @change="giveRest($event.target as HTMLSelectElement)"
+        >
+          <option :value="-1">…</option>
+          <option v-for="(rest, i) in rests" :key="rest.text" :value="i">
+            {{ rest.text }} ({{ control.unit.format(rest.value) }})
+          </option>
+        </select>
+      </label>
+      <div class="acts">
+        <button class="chip" title="Copy the value, to give it to other points" @click="emit('copy')">
+          copy value
+        </button>
+        <button class="chip" @click="emit('remove')">
+          <v-icon icon="$remove" size="18" />{{ compact ? '' : 'Remove' }}
+          <span v-if="compact" class="unseen">Remove</span>
+        </button>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.point {
+  margin-top: 4px;
+}
+
+/* what is said of a value comes and goes under a moving hand: what lies below stays where it is */
+.note {
+  min-height: 1.35em;
+}
+
+.compact > .where {
+  display: none;
+}
+
+.head {
+  flex: none;
+  width: 16px;
+  height: 11px;
+  border-radius: 50%;
+  transform: rotate(-20deg);
+  background: var(--family-volume);
+}
+
+.head.pan {
+  background: var(--family-pan);
+}
+
+.head.send {
+  background: var(--family-send);
+}
+
+.head.effect {
+  background: var(--family-effect);
+}
+
+.head.switch {
+  background: var(--family-switch);
+}
+
+.now {
+  margin-top: 6px;
+  /* it changes all the time: nothing around it has to be laid out anew */
+  contain: strict;
+  width: 100%;
+  height: 37px;
+  font-size: 33px;
+  font-weight: 680;
+  line-height: 1.1;
+  white-space: nowrap;
+}
+
+.where {
+  font-size: 14px;
+}
+
+.place-now {
+  contain: strict;
+  width: 100%;
+  height: 20px;
+  white-space: nowrap;
+}
+
+.point {
+  display: grid;
+  gap: 6px;
+  margin-top: 10px;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+
+label {
+  display: grid;
+  grid-template-columns: 46px 1fr;
+  align-items: center;
+  font-size: 14px;
+}
+
+label span {
+  color: var(--soft);
+}
+
+input,
+select {
+  width: 100%;
+  min-width: 0;
+  height: 32px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+.chip {
+  justify-content: center;
+}
+
+.compact {
+  margin-top: 4px;
+}
+
+@media (max-height: 700px) {
+  .point {
+    gap: 4px;
+    margin-top: 6px;
+  }
+}
+</style>

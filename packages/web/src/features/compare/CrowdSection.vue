@@ -1,0 +1,156 @@
+<script setup lang="ts">
+/** Everybody's line of one lane on top of each other, with the middle half shaded. */
+import { middleHalf } from '@rudlo/core/compare'
+import { resolve, type Mix } from '@rudlo/core/mix'
+import type { SongTime, SongVersion } from '@rudlo/core/song'
+import type { LineOfOne } from '@rudlo/contract/handins'
+import { computed, ref } from 'vue'
+import type { Span } from '../../editor/lane/viewport'
+import { usePlayer } from '../../engine/player-store'
+import CrowdLane from './CrowdLane.vue'
+
+const props = defineProps<{
+  song: SongVersion
+  time: SongTime
+  start: Mix
+  span: Span
+  lanes: readonly { readonly address: string; readonly name: string }[]
+  lines: readonly LineOfOne[]
+  /** Whether it is said whose line is whose. */
+  names: boolean
+}>()
+const emit = defineEmits<{
+  /** A hand-in is to be looked at beside another. */
+  side: [handIn: string]
+  zoom: [tick: number, factor: number]
+  scroll: [ticks: number]
+}>()
+const lane = defineModel<string>('lane', { required: true })
+
+const player = usePlayer()
+const pointed = ref<string | null>(null)
+const control = computed(() => resolve(props.start, lane.value)?.control ?? null)
+const drawn = computed(() => props.lines.flatMap((l) => (l.points ? [{ ...l, points: l.points }] : [])))
+const middle = computed(() =>
+  control.value && drawn.value.length > 2
+    ? middleHalf(
+        drawn.value.map((l) => l.points),
+        control.value.scale,
+        props.song.length,
+      )
+    : null,
+)
+</script>
+
+<template>
+  <section class="sheet block crowd" aria-label="Everybody’s line">
+    <header>
+      <h2>Everybody’s line of</h2>
+      <select v-model="lane" aria-label="Lane" data-test="crowd-lane">
+        <option v-for="l in lanes" :key="l.address" :value="l.address">{{ l.name }}</option>
+      </select>
+      <p class="soft">
+        {{
+          middle
+            ? 'Shaded: where the middle half of them lies.'
+            : 'From three hand-ins on, the middle half is shaded.'
+        }}
+      </p>
+    </header>
+    <p v-if="!drawn.length" class="soft">Nobody has handed in yet.</p>
+    <div v-else-if="control" class="with-names">
+      <CrowdLane
+        :song="song"
+        :time="time"
+        :control="control"
+        :span="span"
+        :lines="drawn"
+        :middle="middle"
+        :pointed="pointed"
+        :position="player.position"
+        @zoom="(tick, factor) => emit('zoom', tick, factor)"
+        @scroll="(ticks) => emit('scroll', ticks)"
+        @go="player.seek"
+      />
+      <ul v-if="names">
+        <li v-for="l in drawn" :key="l.handIn">
+          <button
+            class="who"
+            :aria-pressed="pointed === l.handIn"
+            @mouseenter="pointed = l.handIn"
+            @mouseleave="pointed = null"
+            @focus="pointed = l.handIn"
+            @blur="pointed = null"
+            @click="emit('side', l.handIn)"
+          >
+            {{ l.student }}
+          </button>
+        </li>
+      </ul>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.block {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+  padding: 12px 16px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+}
+
+h2 {
+  font-size: 18px;
+}
+
+select {
+  min-height: 34px;
+  padding: 0 8px;
+  border: 1px solid var(--rule);
+  border-radius: 8px;
+  background: var(--paper);
+  color: var(--ink);
+  font: inherit;
+}
+
+.with-names {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 190px;
+  gap: 10px;
+  min-height: 0;
+}
+
+ul {
+  margin: 0;
+  padding: 0;
+  overflow-y: auto;
+  list-style: none;
+}
+
+.who {
+  width: 100%;
+  min-height: 32px;
+  padding: 2px 10px;
+  border: 0;
+  border-radius: 8px;
+  background: none;
+  color: inherit;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.who:hover,
+.who[aria-pressed='true'] {
+  background: var(--wash);
+}
+</style>

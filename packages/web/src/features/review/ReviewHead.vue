@@ -1,0 +1,50 @@
+<script setup lang="ts">
+/** The head of the review desk: how many wait, files to take along, and giving back. */
+import { ref, useTemplateRef } from 'vue'
+import FilesDialog from '../../desk/files/FilesDialog.vue'
+import AppHeader from '../../shell/AppHeader.vue'
+import GiveBack from './GiveBack.vue'
+import { useReview } from './review-store'
+
+const emit = defineEmits<{ next: [handIn: string] }>()
+
+const review = useReview()
+const files = ref(false)
+/** Whether what is decided waits to be given back together. */
+const hold = ref(false)
+const give = useTemplateRef<InstanceType<typeof GiveBack>>('give')
+
+defineExpose({ decide: (outcome: 'accepted' | 'again') => give.value?.decide(outcome) })
+</script>
+
+<template>
+  <FilesDialog
+    v-if="review.handIn && review.mix"
+    v-model="files"
+    :song="review.song!"
+    :mix="review.mix"
+    :title="`${review.assignment!.title}, version ${review.handIn.number}`"
+    :bundle="`/api/hand-ins/${review.handIn.id}/bundle`"
+  />
+  <AppHeader before="Review desk" :title="review.assignment?.title">
+    <template v-if="review.handIn">
+      <p class="soft left">{{ review.waiting.length }} waiting</p>
+      <v-btn
+        icon="$files"
+        variant="text"
+        size="small"
+        aria-label="Take it with you"
+        title="Take it with you: mix, tracks, bundle"
+        data-test="files"
+        @click="files = true"
+      />
+      <GiveBack ref="give" v-model:hold="hold" @next="(id) => emit('next', id)" />
+    </template>
+  </AppHeader>
+</template>
+
+<style scoped>
+.left {
+  white-space: nowrap;
+}
+</style>

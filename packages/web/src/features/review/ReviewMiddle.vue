@@ -1,0 +1,130 @@
+<script setup lang="ts">
+/** The hand-in itself: what was measured, the song with remarks, the line or the figures, and the tracks. */
+import type { CheckPlace } from '@rudlo/core/evidence'
+import { computed } from 'vue'
+import TrackCards from '../../desk/tracks/TrackCards.vue'
+import type { Span } from '../../editor/lane/viewport'
+import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
+import { usePlayer } from '../../engine/player-store'
+import FiguresPanel from './FiguresPanel.vue'
+import LaneTabs from './LaneTabs.vue'
+import LaneView from './LaneView.vue'
+import { useReview } from './review-store'
+import { useSuggestion } from './suggest-store'
+import SummarySheet from './SummarySheet.vue'
+
+const emit = defineEmits<{
+  /** A remark is begun with a sentence at a place. */
+  remark: [place: CheckPlace, sentence: string, subject?: string]
+}>()
+/** The bars that a remark is for. */
+const picked = defineModel<Span | null>('picked', { required: true })
+/** Whether the figures are shown in place of the line. */
+const figures = defineModel<boolean>('figures', { required: true })
+
+const review = useReview()
+const suggestion = useSuggestion()
+const player = usePlayer()
+
+const flags = computed(() =>
+  review.remarks.map((r, i) => ({
+    id: r.id,
+    text: String(i + 1),
+    tick: (r.from + r.to) / 2,
+    kind: 'remark' as const,
+  })),
+)
+</script>
+
+<template>
+  <main class="middle">
+    <SummarySheet
+      :song="review.song!"
+      :hand-in="review.handIn!"
+      :tasks="review.assignment!.brief.tasks"
+      @show="review.showPlace"
+      @take="(place, sentence, subject) => emit('remark', place, sentence, subject)"
+      @measure="review.measureAgain()"
+    />
+    <PlayedStrip
+      :song="review.song!"
+      :time="review.time!"
+      :momentary="review.handIn!.measurement?.momentary"
+      :shown="review.span"
+      :flags="flags"
+      @flag="review.showRemark"
+    />
+    <div class="row">
+      <LaneTabs />
+      <button
+        v-if="!figures && !suggestion.drawing"
+        class="chip quiet"
+        title="Draw over the student’s line, on a copy"
+        data-test="suggest"
+        @click="suggestion.start()"
+      >
+        <v-icon icon="$write" size="16" />Suggest a line
+      </button>
+      <button
+        class="chip quiet"
+        :aria-pressed="figures"
+        title="What was measured, in figures (F)"
+        data-test="show-figures"
+        @click="figures = !figures"
+      >
+        Figures
+      </button>
+    </div>
+    <FiguresPanel v-if="figures" />
+    <template v-else>
+      <LaneView
+        :picked="picked"
+        @span="(s) => (picked = s)"
+        @take="(place, text, subject) => emit('remark', { lane: review.address, ...place }, text, subject)"
+      />
+      <TrackCards
+        class="cards"
+        :song="review.song!"
+        :mix="review.mix!"
+        :address="review.address"
+        :peaks="player.trackPeaks"
+        :is-open="(a) => review.assignment!.brief.open.includes(a)"
+        @choose="(address) => (review.address = address)"
+      />
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.middle {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-width: 0;
+  min-height: 0;
+  padding: 10px 12px;
+  border-left: 1px solid var(--rule);
+}
+
+.row {
+  display: flex;
+  flex: none;
+  gap: 8px;
+  align-items: start;
+  justify-content: space-between;
+}
+
+.row .tabs {
+  flex: 1;
+}
+
+.quiet {
+  flex: none;
+}
+
+@media (max-height: 700px) {
+  .cards {
+    display: none;
+  }
+}
+</style>

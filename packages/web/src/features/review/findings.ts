@@ -1,0 +1,23 @@
+import type { CheckPlace } from '@rudlo/core/evidence'
+import type { HandInView } from '@rudlo/contract/handins'
+
+/** Something that was found, where, and what it is about. */
+export interface Found {
+  readonly place: CheckPlace
+  readonly sentence: string
+  readonly subject: string
+}
+
+/**
+ * What was found and not yet taken into a remark, worst first: unmet checks, then mistakes.
+ * @param said what remarks are about already
+ */
+export function openFindings(assessment: HandInView['assessment'], said: ReadonlySet<string>): Found[] {
+  return [
+    ...(assessment?.tasks ?? [])
+      .flatMap((t) => t.checks)
+      .filter((c) => c.finding.verdict !== 'met')
+      .map((c) => ({ place: c.finding.place, sentence: c.finding.sentence, subject: c.name })),
+    ...(assessment?.mistakes ?? []).map((m) => ({ place: m.place, sentence: m.sentence, subject: m.name })),
+  ].filter((f) => !said.has(f.subject))
+}
