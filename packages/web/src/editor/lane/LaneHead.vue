@@ -124,7 +124,64 @@ h2 {
   min-height: 24px;
 }
 
-.compact @media (max-height: 700px) {
+/* what is said of a value comes and goes under a moving hand: what lies below stays where it is */
+.note {
+  min-height: 1.35em;
+}
+
+.compact > .where {
+  display: none;
+}
+
+.head {
+  flex: none;
+  width: 16px;
+  height: 11px;
+  border-radius: 50%;
+  transform: rotate(-20deg);
+  background: var(--family-volume);
+}
+
+.head.pan {
+  background: var(--family-pan);
+}
+
+.head.send {
+  background: var(--family-send);
+}
+
+.head.effect {
+  background: var(--family-effect);
+}
+
+.head.switch {
+  background: var(--family-switch);
+}
+
+.now {
+  margin-top: 6px;
+  /* it changes all the time: nothing around it has to be laid out anew */
+  contain: strict;
+  width: 100%;
+  height: 37px;
+  font-size: 33px;
+  font-weight: 680;
+  line-height: 1.1;
+  white-space: nowrap;
+}
+
+.where {
+  font-size: 14px;
+}
+
+.place-now {
+  contain: strict;
+  width: 100%;
+  height: 20px;
+  white-space: nowrap;
+}
+
+@media (max-height: 700px) {
   .now {
     height: 32px;
     font-size: 28px;
