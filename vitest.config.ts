@@ -15,6 +15,22 @@ const SCREENS = [
   [1024, 768],
 ] as const
 
+/** What is done by keys alone is the same for a finger, and workers know nothing of screens. */
+const KEYS = '**/keys.component.test.ts'
+const WORKERS = '**/worker-host.component.test.ts'
+/** Rooms beside the lanes: each screen once, with a mouse or with a finger. */
+const BESIDE = ['**/mixer/*.component.test.ts', '**/history.component.test.ts']
+
+/** What a hand on a screen leaves to others. */
+function leftOut(width: number, finger: boolean): string[] {
+  const usual = width === 1280
+  return [
+    ...(finger ? [KEYS] : []),
+    ...(usual && !finger ? [] : [WORKERS]),
+    ...((width === 1024) === finger ? [] : BESIDE),
+  ]
+}
+
 /** Packages that components load. */
 const BUNDLED = [
   'vue',
@@ -91,10 +107,7 @@ export default defineConfig({
                 browser: 'chromium' as const,
                 name: `${finger ? 'finger' : 'mouse'} ${width}×${height}`,
                 viewport: { width, height },
-                // what is done by keys alone is the same for a finger
-                ...(finger
-                  ? { exclude: ['**/keys.component.test.ts', '**/worker-host.component.test.ts'] }
-                  : {}),
+                exclude: leftOut(width, finger),
                 provider: chromium({ width, height: height + 40 }, finger),
               })),
             ),
@@ -104,6 +117,8 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          // each file has a database and a server of its own
+          isolate: false,
           include: ['packages/server/{src,test}/**/*.test.ts'],
           globalSetup: ['packages/server/test/database.ts'],
           testTimeout: 60_000,

@@ -83,19 +83,17 @@ const TYPES = [
   ['packages/server/tsconfig.api.json'],
   ['e2e'],
 ]
+// two at a time, one for each core
 await Promise.all([
   (async () => {
     await check('style', 'linting', 'eslint', '.')
     await check('style', 'looking at the format', 'prettier', '--check', '--log-level', 'warn', '.')
-    await check('style', 'looking at the layers', 'depcruise', '--output-type', 'err', ...LAYERS())
   })(),
   (async () => {
-    for (const [part] of TYPES) await check('types', `types of ${part}`, 'tsc', '-p', part)
+    for (const [part] of TYPES) await check('types', `types of ${part}`, ...tsc('-p', part))
     await check('types', 'types of packages/web', 'vue-tsc', '-p', 'packages/web')
-    const { code } = await tally.timed('types', () =>
-      run(process.execPath, [join(ROOT, 'scripts/contract.mjs'), '--check'], { cwd: ROOT, show: true }),
-    )
-    tally.add('types', { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 })
+    await check('types', 'looking at the contract', 'node', 'scripts/contract.mjs', '--check')
+    await check('style', 'looking at the layers', 'depcruise', '--output-type', 'err', ...LAYERS())
   })(),
 ])
 
@@ -106,6 +104,11 @@ await stories('sound', 'sound')
 
 process.stdout.write(`\n${tally.report()}\n`)
 process.exitCode = tally.failed ? 1 : 0
+
+/** The compiler that is made for speed; vue-tsc and the linter use the one that other tools can call. */
+function tsc(...args) {
+  return ['node', 'node_modules/typescript-native/bin/tsc', ...args]
+}
 
 function LAYERS() {
   return ['core', 'contract', 'demo', 'server', 'web'].map((p) => `packages/${p}/src`)

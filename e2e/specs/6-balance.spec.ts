@@ -30,7 +30,9 @@ test('while it plays: a line in charge moves its fader, solo is heard at once an
   await expect(petra.at('save-state')).toHaveText('Saved')
 })
 
-test('what was mixed is kept: faders, returns, sends and effects', async ({ somebody }) => {
+test('what was mixed is kept: faders, returns, sends, effects, and a note dropped while it plays', async ({
+  somebody,
+}) => {
   const petra = await somebody()
   await atBalance(petra, 'Petra Mraz')
   const harp = petra.page.getByLabel('Volume of Harp as text')
@@ -43,20 +45,7 @@ test('what was mixed is kept: faders, returns, sends and effects', async ({ some
   await petra.page.getByLabel('Frequency of Filter as text').fill('2.4k')
   await petra.page.getByLabel('Frequency of Filter as text').press('Enter')
   await petra.page.getByRole('button', { name: 'Done' }).click()
-  await petra.isSaved()
-
-  await petra.page.reload()
-  await petra.canPlay()
-  await petra.at('view-balance').click()
-  await expect(harp).toHaveValue('−8.0 dB')
-  await expect(petra.page.getByRole('slider', { name: 'Send of Whistle to Reverb' })).toBeVisible()
-  await petra.page.getByRole('button', { name: /^fx .*on Harp/ }).click()
-  await expect(petra.page.getByLabel('Frequency of Filter as text')).toHaveValue('2.40 kHz')
-})
-
-test('a listening note is dropped while it plays, written, kept and ticked off', async ({ somebody }) => {
-  const petra = await somebody()
-  await petra.atBench('Petra Mraz')
+  await petra.at('view-lines').click()
   await petra.at('play').click()
   await petra.page.waitForTimeout(600)
   await petra.at('line').focus()
@@ -67,8 +56,15 @@ test('a listening note is dropped while it plays, written, kept and ticked off',
   await note.press('Enter')
   await petra.at('play').click()
   await petra.isSaved()
+
   await petra.page.reload()
   await petra.canPlay()
+  await petra.at('view-balance').click()
+  await expect(harp).toHaveValue('−8.0 dB')
+  await expect(petra.page.getByRole('slider', { name: 'Send of Whistle to Reverb' })).toBeVisible()
+  await petra.page.getByRole('button', { name: /^fx .*on Harp/ }).click()
+  await expect(petra.page.getByLabel('Frequency of Filter as text')).toHaveValue('2.40 kHz')
+  await petra.page.getByRole('button', { name: 'Done' }).click()
   await expect(petra.at('notes')).toHaveText('Notes 1')
   await petra.at('notes').click()
   await expect(petra.page.getByRole('textbox', { name: /^Note at bar 1/ })).toHaveValue('too loud here')

@@ -1,7 +1,7 @@
 import { Hono } from 'hono'
 import { compress } from 'hono/compress'
 import { makeApi } from './api'
-import { roomOnDisk } from './http/disk'
+import { roomOnDisk, type FreeRoom } from './http/disk'
 import { ownHosts } from './http/hosts'
 import { requestLog, type Log } from './http/log'
 import { mountPages } from './http/pages'
@@ -15,8 +15,8 @@ export interface AppOptions {
   readonly log: Log
   /** Folder of the built web application; none in tests of the server alone. */
   readonly web?: string
-  /** A folder on the disk of the database, where that is a disk of this machine. */
-  readonly disk?: string
+  /** What is left free on the disk of the database, where that is a disk of this machine. */
+  readonly freeRoom?: FreeRoom
   /** Names by which this installation is reached besides those of this machine alone. */
   readonly hosts?: readonly string[]
   /** Whether it serves the networks of this machine. */
@@ -26,7 +26,7 @@ export interface AppOptions {
 /** Puts the server together. */
 export function createApp(
   services: Services,
-  { log, web, disk, hosts = [], network = false }: AppOptions,
+  { log, web, freeRoom, hosts = [], network = false }: AppOptions,
 ): Hono<Env> {
   const { sessions, people } = services
   const door = {
@@ -43,7 +43,7 @@ export function createApp(
   app.use('/schemas/*', dataHeaders)
   app.use(ownHosts(hosts, network))
   app.use(sameOriginWrites)
-  if (disk) app.use('/api/*', roomOnDisk(disk))
+  if (freeRoom) app.use('/api/*', roomOnDisk(freeRoom))
   app.onError((error, c) => {
     const problem = error instanceof Problem ? error : unexpected(error, log)
     if (problem.details.retryAfter) c.header('retry-after', String(problem.details.retryAfter))

@@ -6,6 +6,7 @@ import { configFrom, type Config } from './config'
 import { dataSource } from './database/data-source'
 import { bringUpToDate } from './database/up-to-date'
 import { isDemo, seedDemo } from './demo/seed'
+import { freeRoomAt } from './http/disk'
 import { logFile } from './http/log'
 import { Person } from './people/entities'
 import { createServices } from './services'
@@ -68,7 +69,7 @@ async function main(): Promise<void> {
     hosts,
     network: tls !== null,
     ...(web ? { web } : {}),
-    ...(disk ? { disk } : {}),
+    ...(disk ? { freeRoom: freeRoomAt(disk) } : {}),
   })
   // this machine alone, or HTTPS
   const server = await listen(app.fetch, port, tls)

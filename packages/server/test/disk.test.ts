@@ -1,18 +1,14 @@
-import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Refused } from './client'
 import { makeWorld, type World } from './world'
 
 /** What is left free on the disk of the database, in bytes. */
 let left = 0
-vi.mock('node:fs/promises', async (original) => ({
-  ...(await original<object>()),
-  statfs: async () => ({ bavail: left, bsize: 1 }),
-}))
 
 /** The same with a disk that is really full, where this machine lets us have one, is in `full-disk.test.ts`. */
 describe('a disk with little room', () => {
   let world: World
-  beforeAll(async () => void (world = await makeWorld({ disk: '/' })))
+  beforeAll(async () => void (world = await makeWorld({ freeRoom: async () => left })))
   afterAll(() => world.close())
 
   it.each([

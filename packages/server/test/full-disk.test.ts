@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { point } from '@rudlo/core/envelope'
 import { PrivateDatabase } from '../../../scripts/lib/mariadb.mjs'
+import { freeRoomAt } from '../src/http/disk'
 import { Work } from '../src/works/entities'
 import type { Client, Refused } from './client'
 import { openWork, saveOf } from './story'
@@ -38,7 +39,7 @@ describe.skipIf(!mounted)('on a disk that is full', () => {
   let teacher: Client
   beforeAll(async () => {
     await database.start()
-    world = await makeWorld({ connection: database.connection, disk: folder })
+    world = await makeWorld({ connection: database.connection, freeRoom: freeRoomAt(folder) })
     ;[anna, teacher] = await Promise.all([world.as('anna'), world.as('teacher')])
   })
   afterAll(async () => {

@@ -10,6 +10,7 @@ import type { DataSource } from 'typeorm'
 import { inject } from 'vitest'
 import { hashPassword } from '../src/access/passwords'
 import { createApp } from '../src/app'
+import type { FreeRoom } from '../src/http/disk'
 import { logLines } from '../src/http/log'
 import { Assignment } from '../src/assignments/entities'
 import { dataSource, type DatabaseSettings } from '../src/database/data-source'
@@ -95,7 +96,7 @@ export async function freshDatabase(connection?: Connection): Promise<DataSource
 export async function makeWorld(
   options: {
     demo?: boolean
-    disk?: string
+    freeRoom?: FreeRoom
     connection?: Parameters<typeof freshDatabase>[0]
     pauses?: readonly number[]
   } = {},
@@ -110,7 +111,7 @@ export async function makeWorld(
   })
   const app = createApp(services, {
     log: logLines((line) => log.push(line)),
-    ...(options.disk ? { disk: options.disk } : {}),
+    ...(options.freeRoom ? { freeRoom: options.freeRoom } : {}),
   })
   const song = await keepSong(services)
   const songVersionId = await insertSong(database, song)

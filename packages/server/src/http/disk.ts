@@ -18,17 +18,25 @@ export const diskFull = () =>
     'The disk of the server is full: nothing was changed. Tell whoever looks after it.',
   )
 
+/** How many bytes are left free, asked anew each time. */
+export type FreeRoom = () => Promise<number>
+
+/** What is left free on the disk that a folder lies on. */
+export const freeRoomAt =
+  (folder: string): FreeRoom =>
+  async () => {
+    const { bavail, bsize } = await statfs(folder)
+    return bavail * bsize
+  }
+
 /**
  * Refuses whatever writes while the disk is nearly full.
- * @param folder on the disk of the database
+ * @param free room on the disk of the database
  */
 export const roomOnDisk =
-  (folder: string): MiddlewareHandler =>
+  (free: FreeRoom): MiddlewareHandler =>
   async (c, next) => {
     const writes = ['POST', 'PUT', 'PATCH'].includes(c.req.method) && !ALWAYS.includes(c.req.path)
-    if (writes) {
-      const { bavail, bsize } = await statfs(folder)
-      if (bavail * bsize < RESERVE) throw diskFull()
-    }
+    if (writes && (await free()) < RESERVE) throw diskFull()
     return next()
   }

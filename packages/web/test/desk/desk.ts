@@ -128,7 +128,14 @@ export class DeskPerson {
   async keysAt(name: string, ...all: string[]): Promise<void> {
     const element = this.at(name).first()
     await expect.element(element).toBeInTheDocument()
-    focusOn(element.element())
+    // a menu that has just opened takes the keys to itself: they are asked for until they stay
+    await expect
+      .poll(async () => {
+        focusOn(element.element())
+        if (element.element().closest('.v-overlay')) await new Promise((resolve) => setTimeout(resolve, 150))
+        return element.element().contains(document.activeElement)
+      })
+      .toBe(true)
     await this.keys(...all)
   }
 
