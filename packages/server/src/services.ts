@@ -20,6 +20,7 @@ import type { MeasureTask } from './jobs/measure-worker'
 import { Recordings } from './jobs/recordings'
 import { WorkerPool } from './jobs/worker-pool'
 import { Lessons } from './lesson/service'
+import { Watching } from './lesson/watching'
 import { LiveLines } from './live/lines'
 import { Happenings } from './live/happenings'
 import { Groups } from './people/groups'
@@ -125,6 +126,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const permissions = new Permissions(database, people)
   const reviews = new Reviews(database)
   const hints = new Hints(database, briefs)
+  const watching = new Watching(database, happenings, log)
   return {
     database,
     installation,
@@ -155,7 +157,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     remarks: new Remarks(database, { permissions, songs, happenings }),
     bank: new RemarkBank(database),
     marks: new Marks(database),
-    lessons: new Lessons(database, { happenings, songs }),
+    lessons: new Lessons(database, { happenings, songs, watching }),
     surfaces: new Surfaces(database),
     measuring,
     happenings,
@@ -164,6 +166,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     workers,
     close: async () => {
       happenings.close()
+      watching.close()
       housekeeping.close()
       measuring.close()
       await Promise.all([encoders, decoders, measurers, players, importers].map((pool) => pool.close()))

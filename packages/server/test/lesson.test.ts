@@ -64,6 +64,15 @@ const lesson = async () =>
   (await teacher.get<{ students: InLesson[] }>(`/api/groups/${world.group}/lesson`)).body.students
 const find = async (id: string) => (await lesson()).find((s) => s.id === id)!
 
+interface Told {
+  readonly newest: string
+  readonly happenings: readonly { readonly kind: string }[]
+}
+const newest = async () => (await teacher.get<Told>('/api/happenings')).body.newest
+/** What the teacher was told after something that happened. */
+const toldSince = async (id: string) =>
+  (await teacher.get<Told>(`/api/happenings?after=${id}`)).body.happenings.map((h) => h.kind)
+
 describe('a lesson across two servers', () => {
   it('shows who is in, on which task, and who has asked for help first', async () => {
     expect((await find(world.anna)).task).toBeNull()
@@ -80,6 +89,18 @@ describe('a lesson across two servers', () => {
     expect((await find(world.ben)).helpAt).toBeNull()
   })
 
+  it('tells the teacher what is new about where somebody is, and nothing that is not', async () => {
+    await present(anna)
+    const before = await newest()
+    await present(anna, { acted: false })
+    expect(await toldSince(before)).toEqual([])
+    await present(anna, { task: 'out' })
+    await present(anna, { task: 'out', shows: true })
+    await present(anna, { task: 'out', shows: true, help: true })
+    expect(await toldSince(before)).toEqual(['presence', 'presence', 'help'])
+    await present(anna)
+  })
+
   it('lets the teacher see a work as it grows on the other server', async () => {
     const { id, revision } = await openWork(world, anna)
     const look = (after: number | string) =>
@@ -87,7 +108,10 @@ describe('a lesson across two servers', () => {
         `/api/assignments/${world.assignment}/works/${world.anna}?after=${after}`,
       )
     expect((await look(revision)).body).toEqual({ revision, mix: null })
+    const before = await newest()
     await anna.patch(`/api/works/${id}`, saveOf(revision, [point(0, -90), point(960, 0)]))
+    // told within a moment, without asking for the work again
+    await expect.poll(async () => await toldSince(before), { timeout: 10_000 }).toContain('work')
     const { body } = await look(revision)
     expect(body.mix!.envelopes[0]!.points).toHaveLength(2)
     expect((await look(0)).body.revision).toBe(revision + 1)

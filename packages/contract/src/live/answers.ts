@@ -9,6 +9,10 @@ export const HAPPENING_KINDS = [
   'help',
   'helped',
   'point',
+  /** A student came to a bench, went to another task, or shows or hides the own line. */
+  'presence',
+  /** A work that is looked at has grown. */
+  'work',
   /** The person came into a class or was taken out of one. */
   'class',
 ] as const

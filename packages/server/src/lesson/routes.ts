@@ -20,7 +20,8 @@ export const lessonRoutes = ({ permissions, people, lessons }: Services) =>
 
     .get('/assignments/:assignment/works/:person', who('teacher'), query(LiveWorkQuery), async (c) => {
       const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
-      return answer(c, await lessons.work(assignment, c.req.param('person'), c.req.valid('query').after))
+      const { after } = c.req.valid('query')
+      return answer(c, await lessons.work(c.get('person'), assignment, c.req.param('person'), after))
     })
 
     .post('/assignments/:assignment/point', who('teacher'), body(PointedPlace), async (c) => {

@@ -11,15 +11,23 @@ import type { Songs } from '../songbook/songs'
 import { Presence } from './entities'
 import { presencesOf } from './queries'
 import { inLessonView } from './views'
+import type { Watching } from './watching'
+
+/** A bench that was not heard of for so long was closed. */
+const AWAY_MS = 20_000
 
 /** Who is where during a lesson, who wants help, and places that are pointed at. */
 export class Lessons {
   constructor(
     private readonly database: DataSource,
-    private readonly parts: { readonly happenings: Happenings; readonly songs: Songs },
+    private readonly parts: {
+      readonly happenings: Happenings
+      readonly songs: Songs
+      readonly watching: Watching
+    },
   ) {}
 
-  /** Notes where a student is. Teachers are told when help is wanted, or not any more. */
+  /** Notes where a student is. Teachers are told what is new about it: a task, help that is wanted or not any more. */
   async note(person: Person, assignment: Assignment, at: BenchPresence): Promise<void> {
     const { happenings } = this.parts
     const key = { personId: person.id, groupId: assignment.groupId }
@@ -36,9 +44,12 @@ export class Lessons {
         helpAt: at.help ? (before?.helpAt ?? now) : null,
         shows: at.shows,
       })
-      if (at.help === Boolean(before?.helpAt)) return
+      const wants = at.help !== Boolean(before?.helpAt)
+      const isNews = !same || at.shows !== before.shows || Number(now) - Number(before.seenAt) > AWAY_MS
+      if (!wants && !isNews) return
       const teachers = await happenings.members(manager, assignment.groupId, 'teacher')
-      await happenings.tell(manager, teachers, 'help', { assignment: assignment.id, handIn: '' })
+      const data = { assignment: assignment.id, handIn: '' }
+      await happenings.tell(manager, teachers, wants ? 'help' : 'presence', data)
     })
   }
 
@@ -47,11 +58,20 @@ export class Lessons {
     return { now: new Date().toISOString(), students }
   }
 
-  /** A student's work as it is now. @param known the revision that is known: most looks find nothing new */
-  async work({ id }: Assignment, student: string, known: number | undefined): Promise<LiveWorkView> {
+  /**
+   * A student's work as it is now; the teacher is told when it grows.
+   * @param known the revision that is known: most looks find nothing new
+   */
+  async work(
+    teacher: Person,
+    { id }: Assignment,
+    student: string,
+    known: number | undefined,
+  ): Promise<LiveWorkView> {
     const work = await workFor(this.database, id, student)
     if (!work) throw notFound()
     const { revision, document } = work
+    this.parts.watching.watch(teacher.id, id, student, revision)
     return { revision, mix: known === revision ? null : readWork(document).mix }
   }
 

@@ -1,19 +1,16 @@
 <script setup lang="ts">
 /** A lesson: who is in and on which task, who wants help, one work live, and "everybody look here". */
 import { songTime } from '@rudlo/core/song'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { useLive } from '../../api/live-store'
+import { computed, ref, watch } from 'vue'
 import { attempt } from '../../ui/attempt'
 import AppHeader from '../../shell/AppHeader.vue'
 import NoticeBar from '../../ui/NoticeBar.vue'
 import LiveWork from './LiveWork.vue'
 import MoveDemo from './MoveDemo.vue'
+import { useClassroomNews } from './classroom-news'
 import { useLesson } from './lesson-store'
 
 const props = defineProps<{ group: string }>()
-
-const REFRESH_MS = 3000
-const FOLLOW_MS = 1200
 
 const lesson = useLesson()
 const wide = ref(false)
@@ -24,14 +21,7 @@ watch(
   (id) => lesson.open(id),
   { immediate: true },
 )
-const timers = [
-  setInterval(() => void lesson.refresh().catch(() => null), REFRESH_MS),
-  setInterval(() => void lesson.follow().catch(() => null), FOLLOW_MS),
-]
-useLive().listen(({ kind }) => {
-  if (kind === 'help') void lesson.refresh().catch(() => null)
-})
-onBeforeUnmount(() => timers.forEach(clearInterval))
+useClassroomNews()
 
 const present = computed(() => lesson.list.filter((s) => s.here))
 /** The assignment that most work on: what everybody is brought to. */
