@@ -8,6 +8,9 @@ import { CHROMIUM } from './scripts/lib/chromium.mjs'
 
 await buildKernels()
 
+/** Patience costs nothing where all is well: the machines that this runs on are shared. */
+const PATIENT = 240_000
+
 /** The screens that everything on the desk is tried on, the usual one first. */
 const SCREENS = [
   [1280, 800],
@@ -65,7 +68,8 @@ export default defineConfig({
           name: 'core',
           // pure functions: nothing of one file is seen by another
           isolate: false,
-          testTimeout: 20_000,
+          testTimeout: PATIENT,
+          hookTimeout: PATIENT,
           include: ['packages/{core,contract,demo}/src/**/*.test.ts'],
         },
       },
@@ -73,6 +77,8 @@ export default defineConfig({
         plugins: [vue()],
         test: {
           name: 'web',
+          testTimeout: PATIENT,
+          hookTimeout: PATIENT,
           include: ['packages/web/src/**/*.test.ts'],
           exclude: ['**/*.component.test.ts'],
         },
@@ -93,8 +99,7 @@ export default defineConfig({
           include: ['packages/web/src/**/*.component.test.ts'],
           // a desk is put up for each test, and nothing of it is left: files need no page of their own
           isolate: false,
-          // patience costs nothing where all is well: the machines that this runs on are shared
-          testTimeout: 120_000,
+          testTimeout: PATIENT,
           expect: { poll: { timeout: 30_000 } },
           browser: {
             enabled: true,
@@ -121,8 +126,8 @@ export default defineConfig({
           isolate: false,
           include: ['packages/server/{src,test}/**/*.test.ts'],
           globalSetup: ['packages/server/test/database.ts'],
-          testTimeout: 60_000,
-          hookTimeout: 120_000,
+          testTimeout: PATIENT,
+          hookTimeout: PATIENT,
         },
       },
     ],

@@ -1,4 +1,5 @@
 /** Every reader of what comes in, fed with what is nearly right and what is meant to hurt. */
+import { Readable } from 'node:stream'
 import { readBrief } from '@rudlo/core/brief'
 import {
   csvText,
@@ -208,8 +209,7 @@ const readers: readonly Reader[] = [
     ],
     read: async (bytes) => {
       let rows = 0
-      for await (const piece of readDump([bytes] as unknown as AsyncIterable<Uint8Array>))
-        rows += piece.rows.length
+      for await (const piece of readDump(Readable.from([bytes]))) rows += piece.rows.length
       return rows
     },
   },

@@ -1,5 +1,6 @@
 import { randomBytes, randomUUID } from 'node:crypto'
 import type { WorkDocument } from '@rudlo/core/mix'
+import { readWork } from '@rudlo/core/stored'
 import mysql, { type Connection, type RowDataPacket } from 'mysql2/promise'
 import type { Installation } from '../../scripts/lib/installation.mjs'
 
@@ -83,8 +84,7 @@ export class World {
       'SELECT document FROM works WHERE assignment_id = ? AND person_id = ?',
       [this.assignmentOf(title), this.personOf(name)],
     )
-    const document: unknown = rows[0]?.['document']
-    return (typeof document === 'string' ? JSON.parse(document) : document) as WorkDocument
+    return readWork(String(rows[0]?.['document']))
   }
 
   #idFor(id: string | null): string | null {

@@ -4,11 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { compileMix, render } from '@rudlo/core/engine'
-import { packBundle, readWav, unpackBundle, type Bundle } from '@rudlo/core/exchange'
-import type { Mix } from '@rudlo/core/mix'
-import type { SongVersion } from '@rudlo/core/song'
+import { packBundle, readWav, unpackBundle, type Bundle, type BundleParts } from '@rudlo/core/exchange'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import type { DatabaseSettings } from '../src/database/data-source'
 import { decodeFlac } from '../src/songbook/flac-decoder'
 import { makeWorld, type World } from './world'
 
@@ -32,7 +29,7 @@ afterAll(async () => {
 })
 
 function rudlo(...args: string[]) {
-  const { host, port, username, password, database } = world.database.options as unknown as DatabaseSettings
+  const { host, port, username, password, database } = world.settings
   return spawnSync(process.execPath, [command, ...args], {
     encoding: 'utf8',
     env: {
@@ -47,7 +44,7 @@ function rudlo(...args: string[]) {
 }
 
 /** A bundle with something changed, as a file. */
-function changed(name: string, by: Partial<{ song: unknown; mix: unknown; audio: Bundle['audio'] }>): string {
+function changed(name: string, by: Partial<BundleParts>): string {
   writeFileSync(at(name), packBundle({ ...whole, ...by } as Bundle))
   return at(name)
 }
@@ -131,18 +128,8 @@ describe('render', () => {
         [changed('c.zip', { mix: withEffect('vocoder') }), '--out', at('no.wav')],
         /mix in the bundle is not right/,
       ],
-      [
-        [changed('d.zip', { mix: { ...whole.mix, version: 9 } as unknown as Mix }), '--out', at('no.wav')],
-        /newer Rudlo/,
-      ],
-      [
-        [
-          changed('e.zip', { song: { ...whole.song, version: 9 } as unknown as SongVersion }),
-          '--out',
-          at('no.wav'),
-        ],
-        /newer Rudlo/,
-      ],
+      [[changed('d.zip', { mix: { ...whole.mix, version: 9 } }), '--out', at('no.wav')], /newer Rudlo/],
+      [[changed('e.zip', { song: { ...whole.song, version: 9 } }), '--out', at('no.wav')], /newer Rudlo/],
       [[at('work.zip'), '--out', at('no/such/folder.wav')], /cannot be written/],
     ]
     for (const [args, sentence] of cases) {

@@ -1,3 +1,4 @@
+import { readAssessment, readKeptBrief } from '@rudlo/core/stored'
 import { point } from '@rudlo/core/envelope'
 import { HandIn } from '../src/handins/entities'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -65,13 +66,11 @@ describe('a hand-in that cannot be measured', () => {
     const { brief } = await repository.findOneByOrFail({ id: handIn.id })
     await repository.update(handIn.id, { assessment: null })
     world.services.measuring.add(handIn.id)
-    const changed = JSON.parse(brief!) as { tasks: { id: string; checks: unknown[] }[] }
-    changed.tasks[0]!.id = 'renamed'
+    const { tasks, ...rest } = readKeptBrief(brief!)
+    const changed = { ...rest, tasks: tasks.map((t, i) => (i ? t : { ...t, id: 'renamed' })) }
     await repository.update(handIn.id, { brief: JSON.stringify(changed) })
     await world.services.measuring.settled()
     const now = await repository.findOneByOrFail({ id: handIn.id })
-    expect((JSON.parse(now.assessment!) as { tasks: { task: string }[] }).tasks.map((t) => t.task)).toEqual([
-      'renamed',
-    ])
+    expect(readAssessment(now.assessment!).tasks.map((t) => t.task)).toEqual(['renamed'])
   })
 })

@@ -220,10 +220,11 @@ describe('npm start', () => {
 describe('a server that hangs', () => {
   /** A server that answers as it is told. */
   function pretended(answer: (told: (message: object) => void) => void) {
-    const server = new EventEmitter() as EventEmitter & { connected: boolean; send(message: object): void }
-    server.connected = true
-    server.send = () => answer((message) => server.emit('message', message))
-    return server as unknown as ChildProcess
+    const server = new EventEmitter()
+    return Object.assign(server, {
+      connected: true,
+      send: () => answer((message) => server.emit('message', message)),
+    })
   }
   const times = { askMs: 10, patienceMs: 120 }
   const rest = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))

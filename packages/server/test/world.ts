@@ -57,6 +57,8 @@ export const BRIEF: Brief = {
 export interface World {
   readonly app: ReturnType<typeof createApp>
   readonly database: DataSource
+  /** Where the database is. */
+  readonly settings: DatabaseSettings
   readonly services: Services
   readonly log: string[]
   readonly assignment: string
@@ -86,8 +88,8 @@ export async function emptyDatabase(
 }
 
 /** A fresh database on the tests' server, with all migrations. */
-export async function freshDatabase(connection?: Connection): Promise<DataSource> {
-  const source = await dataSource(await emptyDatabase(connection)).initialize()
+export async function freshDatabase(settings?: DatabaseSettings): Promise<DataSource> {
+  const source = await dataSource(settings ?? (await emptyDatabase())).initialize()
   await bringUpToDate(source)
   return source
 }
@@ -97,11 +99,12 @@ export async function makeWorld(
   options: {
     demo?: boolean
     freeRoom?: FreeRoom
-    connection?: Parameters<typeof freshDatabase>[0]
+    connection?: Connection
     pauses?: readonly number[]
   } = {},
 ): Promise<World> {
-  const database = await freshDatabase(options.connection)
+  const settings = await emptyDatabase(options.connection)
+  const database = await freshDatabase(settings)
   const log: string[] = []
   const services = createServices(database, {
     demo: options.demo ?? false,
@@ -144,6 +147,7 @@ export async function makeWorld(
   return {
     app,
     database,
+    settings,
     services,
     log,
     assignment,

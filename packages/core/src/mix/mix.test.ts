@@ -75,7 +75,7 @@ const rich: Mix = {
 
 /** The mix as JSON with something changed. */
 const broken = (change: (mix: Record<string, never>) => void): unknown => {
-  const copy = JSON.parse(JSON.stringify(rich)) as Record<string, never>
+  const copy = structuredClone<object>(rich) as Record<string, never>
   change(copy)
   return copy
 }
@@ -193,7 +193,7 @@ describe('checkMix', () => {
 
 describe('upgradeMix', () => {
   it('brings the oldest form to today’s', () => {
-    const old = JSON.parse(JSON.stringify(plain)) as Record<string, never>
+    const old = structuredClone<object>(plain) as Record<string, never>
     at(old)['version'] = 0
     for (const track of [0, 1])
       for (const word of ['level', 'fadeIn', 'fadeOut']) delete at(old, 'tracks', track, 'regions', 0)[word]
@@ -275,7 +275,7 @@ describe('patchBetween', () => {
     fc.assert(
       fc.property(json, json, (before, after) => {
         const patch = patchBetween({ root: before }, { root: after }) as Operation[]
-        const start = JSON.parse(JSON.stringify({ root: before })) as object
+        const start = structuredClone({ root: before }) as object
         const reached = fastJsonPatch.applyPatch(start, patch, true).newDocument
         expect(JSON.parse(JSON.stringify(reached))).toEqual(JSON.parse(JSON.stringify({ root: after })))
       }),
@@ -293,7 +293,7 @@ describe('patchBetween', () => {
     const json = fc.jsonValue({ maxDepth: 4 })
     fc.assert(
       fc.property(json, json, (before, after) => {
-        const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as object
+        const plain = (value: unknown) => structuredClone(value) as object
         const start = plain({ root: before })
         const copy = plain(start)
         const goal = plain({ root: after })
@@ -340,7 +340,7 @@ describe('a patch that was sent', () => {
     )
     fc.assert(
       fc.property(fc.array(operation, { maxLength: 8 }), (patch) => {
-        const plain = (value: unknown) => JSON.parse(JSON.stringify(value)) as object
+        const plain = (value: unknown) => structuredClone(value) as object
         let wanted: unknown = 'refused'
         try {
           wanted = fastJsonPatch.applyPatch(plain(document), plain(patch) as Operation[], true).newDocument

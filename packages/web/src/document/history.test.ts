@@ -1,4 +1,5 @@
-import type { WorkDocument } from '@rudlo/core/mix'
+import { plainMix, type WorkDocument } from '@rudlo/core/mix'
+import { shortSong } from '../../test/short-song'
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import {
@@ -12,7 +13,13 @@ import {
   type Step,
 } from './history'
 
-const document = (n: number) => ({ notes: [], mix: { n } }) as unknown as WorkDocument
+const plain = plainMix(shortSong)
+/** A work that is told from others by the gain of its track. */
+const document = (n: number): WorkDocument => ({
+  notes: [],
+  mix: { ...plain, tracks: plain.tracks.map((t) => ({ ...t, gain: n })) },
+})
+const numberOf = ({ mix }: WorkDocument) => mix.tracks[0]!.gain
 const step = (from: number, to: number): Step => ({
   label: `${from} to ${to}`,
   lanes: [],
@@ -42,8 +49,7 @@ it('undoes and redoes in any order, and always shows what was there', () => {
           const moved = move === 'undo' ? undo(history) : redo(history)
           if (moved) {
             history = moved.history
-            shown = (move === 'undo' ? moved.step.before : moved.step.after).mix as unknown as number
-            shown = (shown as unknown as { n: number }).n
+            shown = numberOf(move === 'undo' ? moved.step.before : moved.step.after)
             at += move === 'undo' ? -1 : 1
           }
         }
@@ -59,7 +65,7 @@ it('outlives a reload: what was kept leads back through every state', () => {
     fc.property(fc.array(fc.integer(), { maxLength: 30 }), (values) => {
       const states = [0, ...values]
       const history = values.reduce<History>((h, v, i) => did(h, step(states[i]!, v)), EMPTY_HISTORY)
-      const kept = JSON.parse(JSON.stringify(packHistory(history))) as ReturnType<typeof packHistory>
+      const kept = structuredClone(packHistory(history))
       let read = unpackHistory(document(states.at(-1)!), kept)
       expect(read.done.map((s) => s.label)).toEqual(history.done.map((s) => s.label))
       for (let i = states.length - 1; i > 0; i--) {

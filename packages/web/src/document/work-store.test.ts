@@ -16,7 +16,7 @@ vi.mock('../engine/player-store', () => ({ usePlayer: () => player }))
 const kept = new Map<string, UnsentWork>()
 const histories = new Map<string, KeptHistory>()
 const server = {
-  document: null as unknown as WorkDocument,
+  document: { mix: plainMix(song), notes: [] } as WorkDocument,
   revision: 1,
   lastSave: '',
   tries: [] as { name: string; document: WorkDocument }[],

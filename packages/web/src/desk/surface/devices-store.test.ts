@@ -22,9 +22,10 @@ const input = Object.assign(new EventTarget(), {
   id: '1',
   name: 'Long box',
   state: 'connected',
-  onmidimessage: null as ((event: { data: Uint8Array }) => void) | null,
+  open: async () => undefined,
 })
-const feel = (...bytes: number[]) => input.onmidimessage!({ data: Uint8Array.from(bytes) })
+const feel = (...bytes: number[]) =>
+  input.dispatchEvent(Object.assign(new Event('midimessage'), { data: Uint8Array.from(bytes) }))
 
 function plugIn(answer: () => Promise<unknown>): void {
   vi.stubGlobal('navigator', { requestMIDIAccess: answer })

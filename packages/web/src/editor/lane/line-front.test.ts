@@ -1,6 +1,7 @@
 import { movePoint, point, type Points } from '@rudlo/core/envelope'
 import { MIXER_CONTROLS } from '@rudlo/core/scale'
-import { songTime, type SongVersion } from '@rudlo/core/song'
+import { songTime } from '@rudlo/core/song'
+import { shortSong } from '../../../test/short-song'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bubbleOf } from './draw-bubble'
@@ -8,11 +9,7 @@ import type { Ink } from './draw-grid'
 import { changedAreas, type LineFront } from './line-front'
 import { Viewport, type Area } from './viewport'
 
-const song = {
-  length: 32 * 3840,
-  tempo: [{ tick: 0, bpm: 120, form: 'hold' }],
-  meter: [{ tick: 0, beats: 4, unit: 4 }],
-} as unknown as SongVersion
+const song = { ...shortSong, length: 32 * 3840 }
 const line: Points = Array.from({ length: 33 }, (_, i) => point(i * 3840, -((i * 7) % 20)))
 
 const front: LineFront = {

@@ -3,12 +3,14 @@ import { cssVariables, DARK, LIGHT, type Palette } from './palette'
 
 type Rgb = readonly [number, number, number]
 
+const rgb = (of: (channel: 0 | 1 | 2) => number): Rgb => [of(0), of(1), of(2)]
+
 /** Linear light of a hex colour. */
 const linear = (hex: string): Rgb =>
-  [1, 3, 5].map((i) => {
-    const v = parseInt(hex.slice(i, i + 2), 16) / 255
+  rgb((i) => {
+    const v = parseInt(hex.slice(1 + 2 * i, 3 + 2 * i), 16) / 255
     return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4
-  }) as unknown as Rgb
+  })
 
 /** Contrast of two colours (WCAG 2.2). */
 function contrast(a: string, b: string): number {
@@ -56,7 +58,7 @@ function lab([r, g, b]: Rgb): Rgb {
 }
 
 const seen = (hex: string, sight: readonly Rgb[]) =>
-  lab(sight.map((row) => row.reduce((sum, v, i) => sum + v * linear(hex)[i]!, 0)) as unknown as Rgb)
+  lab(rgb((channel) => sight[channel]!.reduce((sum, v, i) => sum + v * linear(hex)[i]!, 0)))
 const distance = (a: Rgb, b: Rgb) => Math.hypot(...a.map((v, i) => v - b[i]!))
 
 /** Just noticeably different is about 0.02; side by side on a screen this is four times that. */
