@@ -22,7 +22,11 @@ const SCREENS = [
 const KEYS = '**/keys.component.test.ts'
 const WORKERS = '**/worker-host.component.test.ts'
 /** Rooms beside the lanes: each screen once, with a mouse or with a finger. */
-const BESIDE = ['**/mixer/*.component.test.ts', '**/history.component.test.ts']
+const BESIDE = [
+  '**/mixer/*.component.test.ts',
+  '**/surface/*.component.test.ts',
+  '**/history.component.test.ts',
+]
 
 /** What a hand on a screen leaves to others. */
 function leftOut(width: number, finger: boolean): string[] {
