@@ -18,9 +18,13 @@ const SCREENS = [
   [1024, 768],
 ] as const
 
-/** What is done by keys alone is the same for a finger, and workers know nothing of screens. */
+/** What is done by keys alone is the same for a finger, and workers, sound and rooms that are read know nothing of screens. */
 const KEYS = '**/keys.component.test.ts'
-const WORKERS = '**/worker-host.component.test.ts'
+const UNSEEN = [
+  '**/engine/*.component.test.ts',
+  '**/files/*.component.test.ts',
+  '**/{features,ui}/**/*.component.test.ts',
+]
 /** Rooms beside the lanes: each screen once, with a mouse or with a finger. */
 const BESIDE = [
   '**/mixer/*.component.test.ts',
@@ -33,7 +37,7 @@ function leftOut(width: number, finger: boolean): string[] {
   const usual = width === 1280
   return [
     ...(finger ? [KEYS] : []),
-    ...(usual && !finger ? [] : [WORKERS]),
+    ...(usual && !finger ? [] : UNSEEN),
     ...((width === 1024) === finger ? [] : BESIDE),
   ]
 }
@@ -49,6 +53,9 @@ const BUNDLED = [
   'vuetify/iconsets/mdi-svg',
   '@mdi/js',
   'hono/client',
+  'class-transformer',
+  'class-validator',
+  'reflect-metadata',
   'comlink',
   'idb',
   'fast-json-patch',

@@ -121,6 +121,7 @@ test('a student who is taken out of the class is out at once, and is taken in ag
   await expect(maren.at('former')).toContainText('Milan Novotny')
   await expect(milan.at('sign-in-again')).toBeVisible({ timeout: 20_000 })
   await milan.at('go-on').click()
+  await expect(milan.at('sign-in-again')).toBeHidden()
   await milan.page.goto(installation.address)
   await expect(milan.page.getByText('You are not in a class at the moment')).toBeVisible()
 

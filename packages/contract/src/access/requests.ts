@@ -30,7 +30,7 @@ export class DemoSignIn {
 /** The first teacher of an installation, with the code that the terminal shows. */
 export class FirstTeacher {
   @IsString()
-  @MaxLength(40)
+  @Length(1, 40, { message: 'The code is missing' })
   code!: string
 
   @IsWritten(120, 'Please give your name')

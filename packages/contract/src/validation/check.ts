@@ -21,6 +21,19 @@ export async function check<T extends object>(
   return made.ok ? judged(made.value, await validate(made.value, STRICT)) : made
 }
 
+/**
+ * What is wrong with a request, by field, in the words of its class: for a form, before it is sent. Nothing where it is right.
+ */
+export async function faultsIn<T extends object>(
+  type: ClassConstructor<T>,
+  value: object,
+): Promise<Readonly<Partial<Record<keyof T & string, string>>>> {
+  const faults = await validate(plainToInstance(type, value), STRICT)
+  const said: Partial<Record<keyof T & string, string>> = {}
+  for (const fault of faults) said[fault.property as keyof T & string] = sentence(fault)
+  return said
+}
+
 function instanceOf<T extends object>(type: ClassConstructor<T>, value: unknown): Checked<T> {
   if (!isPlainObject(value)) return { ok: false, problem: 'The request must be a JSON object.' }
   const tooLong = longList(type, value)

@@ -41,8 +41,10 @@ export class EngineHost {
 
   /** @throws Error where the page is not cross-origin isolated or the browser has no AudioWorklet */
   static async create(program: Program, audio: (readonly [string, AssetAudio])[]): Promise<EngineHost> {
-    const context = await prepareContext()
+    const coming = prepareContext()
+    // taken before it is there: of two that are made at once each has its own, and ends only that
     prepared = null
+    const context = await coming
     const state = createSharedState()
     const processorOptions: EngineOptions = { program, audio, state }
     const node = new AudioWorkletNode(context, 'rudlo-engine', {

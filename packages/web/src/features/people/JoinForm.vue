@@ -2,19 +2,18 @@
 /** Asking to join a group by its code: name, sign-in name and password are chosen here; a teacher lets people in. */
 import { computed, ref } from 'vue'
 import { server, told } from '../../api/client'
-import { useSending } from '../../ui/attempt'
+import { useForm } from '../../ui/use-form'
 
 const emit = defineEmits<{ back: [] }>()
 const form = ref({ code: '', name: '', signIn: '', password: '' })
 const joined = ref('')
-const { busy, problem, send } = useSending()
+const { busy, problem, fault, submit } = useForm(
+  () => import('@rudlo/contract/people').then((m) => m.JoinRequest),
+  async (json) => (joined.value = (await told(server.join.$post({ json }))).group),
+)
 const signIn = computed(() => form.value.signIn.trim().toLowerCase())
 
-const ask = () =>
-  send(async () => {
-    const body = { ...form.value, signIn: signIn.value }
-    joined.value = (await told(server.join.$post({ json: body }))).group
-  })
+const ask = () => submit({ ...form.value, signIn: signIn.value })
 </script>
 
 <template>
@@ -27,14 +26,25 @@ const ask = () =>
   </div>
   <form v-else class="form" @submit.prevent="ask">
     <h1>Join a group</h1>
-    <v-text-field v-model="form.code" label="Code from your teacher" autocomplete="off" />
-    <v-text-field v-model="form.name" label="Your name" autocomplete="name" />
-    <v-text-field v-model="form.signIn" label="Sign-in name, as anna.b" autocapitalize="off" />
+    <v-text-field
+      v-model="form.code"
+      label="Code from your teacher"
+      autocomplete="off"
+      :error-messages="fault('code')"
+    />
+    <v-text-field v-model="form.name" label="Your name" autocomplete="name" :error-messages="fault('name')" />
+    <v-text-field
+      v-model="form.signIn"
+      label="Sign-in name, as anna.b"
+      autocapitalize="off"
+      :error-messages="fault('signIn')"
+    />
     <v-text-field
       v-model="form.password"
       label="Password, 8 characters or more"
       type="password"
       autocomplete="new-password"
+      :error-messages="fault('password')"
     />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <v-btn type="submit" color="primary" variant="flat" :loading="busy" block data-test="ask-to-join"
