@@ -200,7 +200,6 @@ watch(
 .lane {
   position: relative;
   grid-template-columns: 186px minmax(0, 1fr);
-  overflow: hidden;
 }
 
 .lane.active::before {

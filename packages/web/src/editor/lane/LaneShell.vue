@@ -67,6 +67,8 @@ function sized(now: Viewport): void {
   display: grid;
   min-width: 0;
   min-height: 0;
+  /* the corners of a sheet stay round */
+  overflow: hidden;
 }
 
 .picture {

@@ -197,7 +197,6 @@ const live = () => {
 .desk {
   flex: 1;
   grid-template-columns: 176px minmax(0, 1fr);
-  overflow: hidden;
 }
 
 .under {
