@@ -20,7 +20,7 @@ async function fill({ host, port, username: user, password, database }) {
   for (let i = 0; i < QUEUE; i++) {
     const [person, work, id] = [0, 1, 2].map(() => crypto.randomUUID())
     await db.query(
-      "INSERT INTO people (id, name, sign_in, role, password_hash, wrong_tries) VALUES (?, ?, ?, 'student', '', 0)",
+      "INSERT INTO people (id, name, sign_in, role, password_hash) VALUES (?, ?, ?, 'student', '')",
       [person, `Student ${i}`, `student-${i}`],
     )
     await db.query(
