@@ -11,7 +11,7 @@ const KEEP_MS = 45_000
 interface Watched {
   readonly assignment: string
   readonly student: string
-  /** The revision that is known. */
+  /** The revision that all of them know, or were told of. */
   revision: number
   /** Teachers who look at it, and until when they do unless they ask again. */
   readonly teachers: Map<string, number>
@@ -36,7 +36,6 @@ export class Watching {
   watch(teacher: string, assignment: string, student: string, revision: number): void {
     const key = `${assignment} ${student}`
     const watched = this.#watched.get(key) ?? { assignment, student, revision, teachers: new Map() }
-    watched.revision = Math.max(watched.revision, revision)
     watched.teachers.set(teacher, Date.now() + KEEP_MS)
     this.#watched.set(key, watched)
     if (!this.#closed) this.#timer ??= setTimeout(() => void this.#look(), LOOK_MS)

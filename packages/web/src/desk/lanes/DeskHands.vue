@@ -9,6 +9,7 @@ import FreehandSurface from '../../editor/lane/FreehandSurface.vue'
 import ShapeHandles from '../../editor/lane/ShapeHandles.vue'
 import SpanSurface from '../../editor/lane/SpanSurface.vue'
 import type { Viewport } from '../../editor/lane/viewport'
+import type { LookListeners } from '../../editor/surface/lane-pointer'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import { useShape } from './shape-store'
@@ -17,7 +18,7 @@ const props = defineProps<{
   address: string
   view: Viewport
   /** How it is looked at: bound to whatever hands work on. */
-  look: object
+  look: LookListeners
   points: Points
   /** Of the lane, to be read out, and of whose it is. */
   name: string

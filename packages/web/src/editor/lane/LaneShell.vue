@@ -5,6 +5,7 @@
  */
 import { shallowRef, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
+import type { LookListeners } from '../surface/lane-pointer'
 import LaneCanvas from './LaneCanvas.vue'
 import type { LaneProps } from './lane-props'
 import { useOverviews } from './use-overviews'
@@ -21,7 +22,7 @@ defineSlots<{
   /** `tall`: whether values are looked at closely; `allValues` ends that. */
   head?(slot: { tall: boolean; allValues: () => void }): unknown
   /** What lies over the picture; `look` is to be bound to what hands work on. */
-  default?(slot: { view: Viewport; look: typeof look }): unknown
+  default?(slot: { view: Viewport; look: LookListeners }): unknown
 }>()
 
 const player = usePlayer()
@@ -33,7 +34,7 @@ watch(
   () => (values.value = ALL_VALUES),
 )
 
-const look = {
+const look: LookListeners = {
   onZoom: (tick: number, factor: number) => emit('zoom', tick, factor),
   onScroll: (ticks: number) => emit('scroll', ticks),
   onTall: (travel: number, factor: number) => (values.value = zoomValues(values.value, travel, factor)),

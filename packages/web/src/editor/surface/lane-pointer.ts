@@ -45,3 +45,10 @@ export interface LaneLook {
   /** Closer on the values (above 1), about a travel that stays where it is. */
   tall(travel: number, factor: number): void
 }
+
+/** The same as a surface tells it, to be bound to one. */
+export interface LookListeners {
+  readonly onZoom: LaneLook['zoom']
+  readonly onScroll: LaneLook['scroll']
+  readonly onTall: LaneLook['tall']
+}

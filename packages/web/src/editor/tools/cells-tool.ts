@@ -15,7 +15,7 @@ export interface CellsPorts extends DrawingPorts {
 interface Stroke {
   readonly base: Points
   /** By their starts: to where, and with which value; null clears. */
-  readonly cells: ReadonlyMap<number, readonly [to: number, value: number | null]>
+  readonly cells: Map<number, readonly [to: number, value: number | null]>
   /** What the stroke makes of a switch. */
   readonly on: boolean
   readonly clears: boolean
@@ -52,8 +52,7 @@ export function cellsTool(ports: CellsPorts): LaneTool & {
     if (!stroke) return
     const { scale } = ports.control()
     const value = isSwitch() ? Number(stroke.on) : tidied(scale.kind, scale.toValue(travel))
-    const drawn = [Math.min(ports.songLength(), cell[1]), stroke.clears ? null : value] as const
-    stroke = { ...stroke, cells: new Map([...stroke.cells, [cell[0], drawn]]) }
+    stroke.cells.set(cell[0], [Math.min(ports.songLength(), cell[1]), stroke.clears ? null : value])
   }
 
   function draw({ trail }: Pick<LanePointer, 'trail'>): void {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The tasks of a brief in their order: opened, moved, added. */
-import { nextTick, ref } from 'vue'
+import { ref } from 'vue'
 import { useSortable } from '../../ui/use-sortable'
 import { useBrief } from './brief-store'
 import TaskEditor from './TaskEditor.vue'
@@ -16,10 +16,7 @@ function lesson(event: Event): void {
   select.value = ''
 }
 
-async function show(id: string): Promise<void> {
-  store.openTask = store.openTask === id ? null : id
-  await nextTick()
-}
+const show = (id: string) => (store.openTask = store.openTask === id ? null : id)
 </script>
 
 <template>

@@ -113,43 +113,9 @@ function hear(side: 0 | 1): void {
   </section>
 </template>
 
+<style scoped src="./section.css"></style>
+
 <style scoped>
-.block {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  min-height: 0;
-  padding: 12px 16px;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-}
-
-h2 {
-  font-size: 18px;
-}
-
-select {
-  min-height: 34px;
-  padding: 0 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  overflow-y: auto;
-  list-style: none;
-}
-
 .sides {
   display: grid;
   flex: 1;
