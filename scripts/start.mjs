@@ -14,6 +14,8 @@ import { giveUp, say } from './lib/say.mjs'
 import { watchOver } from './lib/watch-over.mjs'
 
 const FIRST_PORT = 8321
+/** What the server ends with where its port is not to be had. */
+const PORT_TAKEN = 3
 const empty = process.argv.includes('--empty')
 const lan = process.argv.includes('--lan')
 /** The word after another one on the command line. */
@@ -31,6 +33,8 @@ mkdirSync(DATA, { recursive: true, mode: 0o700 })
 let server = null
 let tls = null
 let stopping = false
+/** Whether it was said where it runs: that is so once a server was ready for the first time. */
+let welcomed = false
 let unwatch = () => undefined
 const database = new PrivateDatabase(join(DATA, 'database'))
 process.on('SIGINT', () => void stop(0))
@@ -50,7 +54,7 @@ try {
   database.onDeath = () => void reviveDatabase()
   await database.start()
   tls = await certificateFor()
-  await serve(await choosePort(), true)
+  serve(await choosePort())
 } catch (error) {
   say(error.message)
   await stop(1)
@@ -104,8 +108,8 @@ function isFree(port) {
   })
 }
 
-/** Runs the server; a server that dies by itself is started again. */
-async function serve(port, first) {
+/** Runs the server; a server that dies by itself is started again, and one whose port went to somebody else gets another. */
+function serve(port) {
   server = fork(join(SERVER_DIST, 'main.js'), [], {
     execArgv: ['--enable-source-maps'],
     env: {
@@ -122,23 +126,36 @@ async function serve(port, first) {
   const started = Date.now()
   server.on('message', (message) => {
     if (message.step) say(`${message.step} …`)
-    if (message.failed) say(message.failed)
+    if (message.failed && message.code !== 'EADDRINUSE') say(message.failed)
     if (message.ready) {
       mine.address = `${tls ? 'https' : 'http'}://localhost:${message.port}`
       unwatch = watchOver(server, database, () => {
         say('the server does not answer any more; starting it again …')
         server.kill('SIGKILL')
       })
-      if (first) void welcome(message)
+      if (!welcomed) void welcome(message)
+      welcomed = true
     }
   })
   server.on('exit', (code) => {
     unwatch()
     if (stopping) return
-    if (first && Date.now() - started < 60_000 && code === 1) return void stop(1)
+    if (!welcomed && code === PORT_TAKEN) return void anotherPort()
+    if (!welcomed && Date.now() - started < 60_000 && code === 1) return void stop(1)
     say('the server ended by itself; starting it again …')
-    setTimeout(() => stopping || void serve(port, false), 1000)
+    setTimeout(() => stopping || serve(port), 1000)
   })
+}
+
+/** Between looking for a port and listening on it somebody else may have taken it. */
+async function anotherPort() {
+  try {
+    const port = await choosePort()
+    if (!stopping) serve(port)
+  } catch (error) {
+    say(error.message)
+    await stop(1)
+  }
 }
 
 async function welcome({ port, demo, code }) {

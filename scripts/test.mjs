@@ -6,6 +6,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { ROOT } from './lib/paths.mjs'
 import { needDebian, needModules } from './lib/provision.mjs'
+import { failedStories, failedTests } from './lib/results.mjs'
 import { run } from './lib/run.mjs'
 import { say } from './lib/say.mjs'
 import { Tally } from './lib/tally.mjs'
@@ -18,16 +19,18 @@ const tally = new Tally()
 async function check(suite, name, ...args) {
   const { code } = await tally.timed(suite, () => npx(...args))
   tally.add(suite, { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 })
-  if (code !== 0) say(`${name} failed`)
+  if (code !== 0) tally.failure(suite, name)
 }
 
 /** Runs a suite that writes down what it found; one that wrote nothing has failed as a whole. */
-async function suite(name, file, counts, ...args) {
+async function suite(name, file, counts, failures, ...args) {
   say(`${name} …`)
   const result = join(RESULTS, file)
   await tally.timed(name, () => npx(...args))
-  const found = existsSync(result) ? counts(JSON.parse(readFileSync(result, 'utf8'))) : { failed: 1 }
-  tally.add(name, found)
+  const found = existsSync(result) ? JSON.parse(readFileSync(result, 'utf8')) : undefined
+  tally.add(name, found ? counts(found) : { failed: 1 })
+  if (!found) tally.failure(name, 'the suite as a whole')
+  else for (const [what, why] of failures(found)) tally.failure(name, what, why)
 }
 
 const vitest = (name, projects, ...more) =>
@@ -39,6 +42,7 @@ const vitest = (name, projects, ...more) =>
       failed: r.numFailedTests + (r.numFailedTests ? 0 : r.numFailedTestSuites),
       skipped: r.numPendingTests + (r.numTodoTests ?? 0),
     }),
+    failedTests,
     'vitest',
     'run',
     ...projects.flatMap((p) => ['--project', p]),
@@ -59,6 +63,7 @@ const stories = async (name, project) => {
       skipped: stats.skipped,
       again: stats.flaky,
     }),
+    failedStories,
     'playwright',
     'test',
     '-c',

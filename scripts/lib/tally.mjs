@@ -7,6 +7,7 @@ const zero = () => ({ passed: 0, failed: 0, skipped: 0, again: 0, ms: 0 })
 /** Counts what the suites of a test run found, and how long each took. */
 export class Tally {
   #suites = new Map()
+  #failures = []
 
   #of(suite) {
     if (!this.#suites.has(suite)) this.#suites.set(suite, zero())
@@ -17,6 +18,11 @@ export class Tally {
   add(suite, found) {
     const sum = this.#of(suite)
     for (const [key, n] of Object.entries(found)) sum[key] += n
+  }
+
+  /** Keeps what failed, and the first line of why, for the end of the report: that is what is read first. */
+  failure(suite, name, why = '') {
+    this.#failures.push(`${suite}: ${name}${why ? `\n    ${why}` : ''}`)
   }
 
   /** Does something on the time of a suite. */
@@ -61,6 +67,7 @@ export class Tally {
         ...(again ? [`${again} only at the second try`] : []),
       ].join('  ')
     return [
+      ...(this.#failures.length ? ['what failed:', ...this.#failures.map((f) => `  ${f}`), ''] : []),
       ...[...this.#suites].map(([name, suite]) => line(name, suite)),
       line('together', this.#sum),
       '',

@@ -139,6 +139,29 @@ describe('npm start', () => {
     await ended(obeyed.child, 'SIGINT')
   })
 
+  /** The port that a start gave to its server. */
+  function portGiven({ child }: Started): number {
+    const pids = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ')
+    const ports = pids.map((pid) => /RUDLO_PORT=(\d+)/.exec(readFileSync(`/proc/${pid}/environ`, 'utf8'))?.[1])
+    return Number(ports.find((port) => port))
+  }
+
+  it('takes another port where somebody was faster, and says where it runs', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'rudlo-start-'))
+    const begun = start({ RUDLO_DATA: folder })
+    // the port was looked at, and the server has tables to make before it listens
+    await begun.until(/up to date/)
+    const port = portGiven(begun)
+    const faster = createServer()
+    await new Promise<void>((resolve) => faster.listen(port, '127.0.0.1', () => resolve()))
+    const address = addressIn(await begun.until(/is ready/))!
+    expect(address).not.toBe(`http://localhost:${port}`)
+    expect(await answers(address)).toBe(true)
+    await new Promise((resolve) => faster.close(resolve))
+    await ended(begun.child, 'SIGINT')
+    rmSync(folder, { recursive: true })
+  })
+
   /** Leaves the database running without its starter; one that an earlier test left so is as good. */
   async function orphaned(): Promise<void> {
     if (databasePid()) return
