@@ -105,7 +105,7 @@ await Promise.all([
 
 // processes that are started and ended are mostly waited for: one more than there are cores
 await vitest('units', ['core', 'web', 'server'], '--maxWorkers=3')
-await vitest('components', ['mouse*', 'finger*'])
+await vitest('components', ['mouse', 'finger', 'keys'])
 await stories('stories', 'stories')
 await stories('sound', 'sound')
 

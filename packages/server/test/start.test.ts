@@ -142,7 +142,9 @@ describe('npm start', () => {
   /** The port that a start gave to its server. */
   function portGiven({ child }: Started): number {
     const pids = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ')
-    const ports = pids.map((pid) => /RUDLO_PORT=(\d+)/.exec(readFileSync(`/proc/${pid}/environ`, 'utf8'))?.[1])
+    const ports = pids.map(
+      (pid) => /RUDLO_PORT=(\d+)/.exec(readFileSync(`/proc/${pid}/environ`, 'utf8'))?.[1],
+    )
     return Number(ports.find((port) => port))
   }
 

@@ -1,6 +1,7 @@
-import { describe, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
 import { atDesk, BAR, type DeskPerson } from '../../../test/desk/desk'
+import { onScreens } from '../../../test/desk/screens'
 
 /** Selects bars from one share of the song to another. */
 async function selectBars(person: DeskPerson, from: number, to: number): Promise<void> {
@@ -9,7 +10,7 @@ async function selectBars(person: DeskPerson, from: number, to: number): Promise
   await expect.element(person.at('span-bar')).toHaveTextContent(/Bars? \d+/)
 }
 
-describe('bars', () => {
+onScreens('bars', () => {
   it('are selected, lowered, raised, faded, cleared; each is one step', async () => {
     const milan = await atDesk()
     await selectBars(milan, 0.5, 0.62)

@@ -1,8 +1,9 @@
-import { describe, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
 import { atDesk, LEVEL } from '../../../test/desk/desk'
+import { onScreens } from '../../../test/desk/screens'
 
-describe('a pen', () => {
+onScreens('a pen', () => {
   it('draws a line freely, as one step with few points', async () => {
     const milan = await atDesk({ free: true })
     milan.desk.address = 'track/harp/pan'
@@ -13,7 +14,7 @@ describe('a pen', () => {
   })
 })
 
-describe('cells', () => {
+onScreens('cells', () => {
   it('take one value each; of a switch they turn over', async () => {
     const milan = await atDesk({ free: true })
     const before = milan.points.length
@@ -26,7 +27,7 @@ describe('cells', () => {
   })
 })
 
-describe('regions', () => {
+onScreens('regions', () => {
   it('are moved, and their lines go along where that is wished; they are split and trimmed', async () => {
     const milan = await atDesk()
     await expect.element(milan.at('region')).toBeVisible()
@@ -51,7 +52,7 @@ describe('regions', () => {
   })
 })
 
-describe('the sound behind a lane', () => {
+onScreens('the sound behind a lane', () => {
   it('is turned down by its region, faded in by its corner, and goes back by a key', async () => {
     const bea = await atDesk()
     const region = bea.at('region')
@@ -80,7 +81,7 @@ describe('the sound behind a lane', () => {
   })
 })
 
-describe('lanes', () => {
+onScreens('lanes', () => {
   it('are found among all, opened outside the brief, switched off and cleared', async () => {
     const milan = await atDesk()
     await milan.click('lane-chooser')

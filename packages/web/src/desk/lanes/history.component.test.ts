@@ -1,10 +1,11 @@
-import { describe, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
 import { atDesk } from '../../../test/desk/desk'
+import { oncePerScreen } from '../../../test/desk/screens'
 
 const added = () => page.getByRole('button', { name: /^Added a point/ })
 
-describe('what was done', () => {
+oncePerScreen('what was done', () => {
   it('is listed, and leads back to any state and on again', async () => {
     const milan = await atDesk({ free: true })
     await milan.chooseTrack('tide')
@@ -23,7 +24,7 @@ describe('what was done', () => {
   })
 })
 
-describe('a try', () => {
+oncePerScreen('a try', () => {
   it('is kept, heard beside the work and gone on from, as one step', async () => {
     const milan = await atDesk()
     const before = milan.points.length

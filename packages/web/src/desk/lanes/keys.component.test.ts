@@ -1,7 +1,8 @@
-import { describe, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { atDesk } from '../../../test/desk/desk'
+import { onScreens } from '../../../test/desk/screens'
 
-describe('by keys, bars', () => {
+onScreens('by keys, bars', () => {
   it('are selected, lowered, faded, copied, pasted and shaped', async () => {
     const ines = await atDesk()
     const before = ines.points.length
@@ -37,7 +38,7 @@ describe('by keys, bars', () => {
   })
 })
 
-describe('by keys, points', () => {
+onScreens('by keys, points', () => {
   it('are reached, moved, added and removed, and it is said where they are', async () => {
     const ayla = await atDesk()
     const before = ayla.points.length
@@ -79,7 +80,7 @@ describe('by keys, points', () => {
   })
 })
 
-describe('by keys', () => {
+onScreens('by keys', () => {
   it('a pen is put down, drawn with, lifted and taken back by keys', async () => {
     const ines = await atDesk()
     const before = ines.points.length

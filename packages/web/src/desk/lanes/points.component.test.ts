@@ -1,6 +1,7 @@
-import { describe, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
 import { atDesk, type DeskPerson } from '../../../test/desk/desk'
+import { onScreens } from '../../../test/desk/screens'
 
 /** A lane of one's own to draw on: there is room for a finger. */
 async function onTide(): Promise<DeskPerson> {
@@ -10,7 +11,7 @@ async function onTide(): Promise<DeskPerson> {
   return ayla
 }
 
-describe('points', () => {
+onScreens('points', () => {
   it('are set, moved with their figures said, and removed; each is one step', async () => {
     const ayla = await onTide()
     await ayla.press(0.5, 0.5)

@@ -1,7 +1,8 @@
-import { describe, expect, it } from 'vitest'
+import { expect, it } from 'vitest'
 import { page, userEvent, type Locator } from 'vitest/browser'
 import { atDesk, type DeskPerson } from '../../../test/desk/desk'
 import { drag } from '../../../test/desk/hand'
+import { oncePerScreen } from '../../../test/desk/screens'
 
 /** Somebody who looks at the balance. */
 async function atBalance(): Promise<DeskPerson> {
@@ -27,7 +28,7 @@ async function dragBy(control: Locator, share: number): Promise<void> {
   ])
 }
 
-describe('a fader', () => {
+oncePerScreen('a fader', () => {
   it('is dragged, as one step, and nudged, typed and wheeled', async () => {
     const petra = await atBalance()
     const harp = fader('Harp')
@@ -89,7 +90,7 @@ describe('a fader', () => {
   })
 })
 
-describe('returns and sends', () => {
+oncePerScreen('returns and sends', () => {
   it('are added, taken before the fader, switched off and taken out, each as one step', async () => {
     const petra = await atBalance()
     await petra.oneStep(() => petra.at('add-return').selectOptions('reverb'))
@@ -110,7 +111,7 @@ describe('returns and sends', () => {
   })
 })
 
-describe('effects', () => {
+oncePerScreen('effects', () => {
   it('show what they do, are named and moved, and a track goes back to its start', async () => {
     const petra = await atBalance()
     await button(/^fx .*on Whistle/).click()
