@@ -2,7 +2,7 @@
 import { needDebian, needModules } from './lib/provision.mjs'
 import { giveUp, say } from './lib/say.mjs'
 
-await needDebian('mariadb-server', 'chromium', 'ffmpeg')
+await needDebian('mariadb-server', 'chromium-headless-shell', 'ffmpeg')
 await needModules()
 const { build } = await import('./build.mjs')
 await build()

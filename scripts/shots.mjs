@@ -9,7 +9,7 @@ import { say } from './lib/say.mjs'
 
 const FOLDER = join(ROOT, 'docs/screenshots')
 
-await needDebian('mariadb-server', 'chromium')
+await needDebian('mariadb-server', 'chromium-headless-shell')
 await needModules()
 const { build } = await import('./build.mjs')
 await build()

@@ -3,7 +3,7 @@ import { ROOT } from './lib/paths.mjs'
 import { needDebian, needModules } from './lib/provision.mjs'
 import { run } from './lib/run.mjs'
 
-await needDebian('mariadb-server', 'chromium', 'ffmpeg')
+await needDebian('mariadb-server', 'chromium-headless-shell', 'ffmpeg')
 await needModules()
 await (await import('./build.mjs')).build()
 const names = process.argv.slice(2)

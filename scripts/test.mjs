@@ -73,7 +73,7 @@ const stories = async (name, project) => {
   )
 }
 
-await needDebian('mariadb-server', 'chromium', 'ffmpeg')
+await needDebian('mariadb-server', 'chromium-headless-shell', 'ffmpeg')
 await needModules()
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })

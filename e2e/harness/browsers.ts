@@ -37,7 +37,7 @@ export class Browsers {
   }
 
   async #fresh(options: BrowserContextOptions): Promise<BrowserContext> {
-    const context = await this.browser.newContext(options)
+    const context = await this.browser.newContext({ reducedMotion: 'reduce', ...options })
     // the sound was checked on this machine before: its own story takes this back
     await context.addInitScript(() => {
       if (location.protocol === 'about:') return

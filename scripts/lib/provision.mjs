@@ -6,7 +6,11 @@ import { has, must, run } from './run.mjs'
 import { giveUp, say } from './say.mjs'
 
 /** What each Debian package gives. */
-const COMMANDS = { 'mariadb-server': 'mariadbd', chromium: 'chromium', ffmpeg: 'ffmpeg' }
+const COMMANDS = {
+  'mariadb-server': 'mariadbd',
+  'chromium-headless-shell': 'chromium-headless-shell',
+  ffmpeg: 'ffmpeg',
+}
 
 /** Installs the Debian packages whose command is missing, as root or through sudo. */
 export async function needDebian(...packages) {
