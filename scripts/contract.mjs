@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { dirname, join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { build as esbuild } from 'esbuild'
-import prettier from 'prettier'
+import { format } from 'oxfmt'
 import { AnswerTypes } from './contract/answer-types.mjs'
 import { markdown } from './contract/markdown.mjs'
 import { buildKernels } from './kernels.mjs'
@@ -32,8 +32,8 @@ const document = {
 }
 
 const wanted = [
-  [JSON_FILE, await formatted(JSON.stringify(document), 'json')],
-  [PAGE, await formatted(markdown(document), 'markdown')],
+  [JSON_FILE, await formatted(JSON_FILE, JSON.stringify(document))],
+  [PAGE, await formatted(PAGE, markdown(document))],
 ]
 const stale = wanted.filter(([file, text]) => !existsSync(file) || readFileSync(file, 'utf8') !== text)
 if (!process.argv.includes('--check')) for (const [file, text] of stale) writeFileSync(file, text)
@@ -152,7 +152,10 @@ function sorted(record) {
   return Object.fromEntries(Object.entries(record).sort(([a], [b]) => (a < b ? -1 : 1)))
 }
 
-async function formatted(text, parser) {
-  const options = await prettier.resolveConfig(join(ROOT, 'package.json'))
-  return prettier.format(text, { ...options, parser })
+/** As the formatter of the project would write a file. */
+async function formatted(file, text) {
+  const options = JSON.parse(readFileSync(join(ROOT, '.oxfmtrc.json'), 'utf8'))
+  const { code, errors } = await format(file, text, options)
+  if (errors.length) throw new Error(errors[0].message)
+  return code
 }

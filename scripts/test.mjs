@@ -93,7 +93,7 @@ const TYPES = [
 await Promise.all([
   (async () => {
     await check('style', 'linting', 'eslint', '.')
-    await check('style', 'looking at the format', 'prettier', '--check', '--log-level', 'warn', '.')
+    await check('style', 'looking at the format', 'oxfmt', '--list-different', '.')
   })(),
   (async () => {
     for (const [part] of TYPES) await check('types', `types of ${part}`, ...tsc('-p', part))

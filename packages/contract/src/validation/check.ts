@@ -5,7 +5,8 @@ import { sentAsIs } from '../fields'
 
 /** A request as its class wants it, or one sentence on the first thing that is wrong. */
 export type Checked<T> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string }
+  | { readonly ok: true; readonly value: T }
+  | { readonly ok: false; readonly problem: string }
 
 const STRICT = { whitelist: true, forbidNonWhitelisted: true } as const
 

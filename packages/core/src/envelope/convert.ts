@@ -3,7 +3,8 @@ import type { Points } from './envelope'
 
 /** A line as another control would take it, with a sentence where something of it was changed; or why it cannot. */
 export type Converted =
-  { readonly points: Points; readonly note: string | null } | { readonly refused: string }
+  | { readonly points: Points; readonly note: string | null }
+  | { readonly refused: string }
 
 /** What may stand for an amount, from none to all of it: levels and shares. */
 const isAmount = ({ scale }: Control) => scale.kind === 'level' || (scale.min === 0 && scale.max === 1)

@@ -12,7 +12,8 @@ function schemaCheck(): ValidateFunction<Mix> {
 
 /** A checked mix, or one sentence that names the place of the first thing wrong. */
 export type MixCheck =
-  { readonly ok: true; readonly mix: Mix } | { readonly ok: false; readonly problem: string }
+  | { readonly ok: true; readonly mix: Mix }
+  | { readonly ok: false; readonly problem: string }
 
 /** Upgrades and checks a document against the schema and against the song it is for. */
 export function checkMix(document: unknown, song: SongVersion): MixCheck {

@@ -63,7 +63,8 @@ let compiled: ValidateFunction<SongVersion> | undefined
 
 /** A checked song, or one sentence that names the first thing wrong. */
 export type SongCheck =
-  { readonly ok: true; readonly song: SongVersion } | { readonly ok: false; readonly problem: string }
+  | { readonly ok: true; readonly song: SongVersion }
+  | { readonly ok: false; readonly problem: string }
 
 /** Checks a song document against its schema, and that what it refers to is there. */
 export function checkSong(document: unknown): SongCheck {

@@ -32,7 +32,8 @@ let compiled: ValidateFunction | undefined
 
 /** A checked work, or one sentence that names the place of the first thing wrong. */
 export type WorkCheck =
-  { readonly ok: true; readonly work: WorkDocument } | { readonly ok: false; readonly problem: string }
+  | { readonly ok: true; readonly work: WorkDocument }
+  | { readonly ok: false; readonly problem: string }
 
 /** Checks a whole work: its mix against the schema and the song, and the listening notes. */
 export function checkWork(document: unknown, song: SongVersion): WorkCheck {

@@ -27,8 +27,7 @@ function byHand(mistake: FoundMistake): void {
     >
       <header>
         <span class="what"
-          ><b>{{ m.name }}</b
-          ><br /><span class="soft">{{ barsOf(m.place, desk.time!.meter) }}</span></span
+          ><b>{{ m.name }}</b><br /><span class="soft">{{ barsOf(m.place, desk.time!.meter) }}</span></span
         >
         <button class="remove" :aria-label="`Put away: ${m.name}`" @click="guide.dismiss(m)">
           <v-icon icon="$close" size="16" />

@@ -25,9 +25,7 @@ onMounted(() => first.value?.[0]?.focus())
     @pointerdown.stop
     @keydown.esc.stop="emit('cancel')"
   >
-    <p>
-      <b>The region was {{ copy ? 'copied' : 'moved' }}.</b> Do the lines that lie in it go along?
-    </p>
+    <p><b>The region was {{ copy ? 'copied' : 'moved' }}.</b> Do the lines that lie in it go along?</p>
     <p class="choices">
       <button
         v-for="c in CHOICES"

@@ -38,9 +38,7 @@ const remove = () => work.setMix((m) => removeSend(m, props.send.id), change('Re
         </button>
       </template>
       <div class="sheet panel" role="group" :aria-label="`Send of ${owner} to ${to}`">
-        <p>
-          <b>{{ owner }}</b> sent to <b>{{ to }}</b>
-        </p>
+        <p><b>{{ owner }}</b> sent to <b>{{ to }}</b></p>
         <SwitchButton :address="`send/${send.id}/on`" :label="`Send of ${owner} to ${to} on`" text="on" />
         <label>
           <input

@@ -19,9 +19,7 @@ function say(): void {
 
 <template>
   <div class="talk">
-    <p v-for="r in replies" :key="r.createdAt" data-test="reply">
-      <b>{{ r.author }}:</b> {{ r.text }}
-    </p>
+    <p v-for="r in replies" :key="r.createdAt" data-test="reply"><b>{{ r.author }}:</b> {{ r.text }}</p>
     <form v-if="answering" @submit.prevent="say">
       <input v-model="text" maxlength="1000" aria-label="Reply" placeholder="Reply" autofocus @keydown.stop />
       <button class="chip">Send</button>

@@ -8,7 +8,8 @@ import { useSurface } from './surface-store'
 
 /** A control of a surface that can be taught. */
 export type Teachable =
-  { readonly kind: 'fader' | 'knob'; readonly strip: number } | { readonly kind: 'back' | 'forth' }
+  | { readonly kind: 'fader' | 'knob'; readonly strip: number }
+  | { readonly kind: 'back' | 'forth' }
 
 const same = (a: Teachable | null, b: Teachable) => JSON.stringify(a) === JSON.stringify(b)
 

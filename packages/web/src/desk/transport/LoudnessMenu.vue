@@ -16,9 +16,7 @@ const whole = computed(() => player.measured?.integrated ?? null)
     <template #activator="{ props: menu }">
       <button v-bind="menu" class="meters" data-test="meters" title="How loud it is">
         <span class="heard">{{ loudnessInWords(player.loudness) }}</span>
-        <span
-          ><b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS</span
-        >
+        <span><b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS</span>
         <span class="over" :class="{ on: player.peak.over }" data-test="over">{{
           player.peak.over ? 'over' : `${figure(player.peak.held)} dB`
         }}</span>

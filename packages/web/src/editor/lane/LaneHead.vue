@@ -43,9 +43,7 @@ const emit = defineEmits<{
       <slot name="corner" />
     </div>
     <div class="control">
-      <slot name="control"
-        ><p class="soft">{{ control.name }}</p></slot
-      >
+      <slot name="control"><p class="soft">{{ control.name }}</p></slot>
       <p class="now"><LiveText :text="() => control.unit.format(value())" /></p>
     </div>
     <p class="soft where place-now"><LiveText :text="where" /></p>

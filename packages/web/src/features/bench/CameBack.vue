@@ -101,10 +101,7 @@ const tick = (remark: RemarkView) =>
           @click="show(remark)"
         >
           <span class="pin">{{ i + 1 }}</span>
-          <span
-            ><b>{{ place(remark) }}</b
-            ><br />{{ remark.text }}</span
-          >
+          <span><b>{{ place(remark) }}</b><br />{{ remark.text }}</span>
         </button>
         <div class="acts">
           <template v-if="isPlaced(remark)">

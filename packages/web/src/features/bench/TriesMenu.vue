@@ -86,10 +86,7 @@ function handIn(t: TryView): void {
         </span>
       </div>
       <div v-for="t in work.tries" :key="t.id" class="row">
-        <span
-          ><b>{{ t.name }}</b
-          ><br /><span class="soft">kept {{ whenText(t.createdAt) }}</span></span
-        >
+        <span><b>{{ t.name }}</b><br /><span class="soft">kept {{ whenText(t.createdAt) }}</span></span>
         <span class="acts">
           <button
             class="chip"

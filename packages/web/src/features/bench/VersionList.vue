@@ -47,14 +47,10 @@ const versions = computed(() =>
 <template>
   <ol class="versions">
     <li v-for="v in versions" :key="v.version.id" data-test="version">
-      <h2>
-        Version {{ v.version.number }} <span class="soft">{{ v.state }}</span>
-      </h2>
+      <h2>Version {{ v.version.number }} <span class="soft">{{ v.state }}</span></h2>
       <p class="soft">{{ whenText(v.version.handedInAt) }}</p>
       <p v-if="v.version.said" class="said">“{{ v.version.said }}”</p>
-      <p>
-        <b>{{ v.since }}:</b> {{ v.changes }}
-      </p>
+      <p><b>{{ v.since }}:</b> {{ v.changes }}</p>
       <button
         class="chip"
         :aria-pressed="work.heard === v.version.id"

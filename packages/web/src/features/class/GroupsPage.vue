@@ -62,9 +62,7 @@ async function create(): Promise<void> {
         :aria-current="g.id === group ? 'page' : undefined"
       >
         <span>{{ g.name }}</span>
-        <span class="soft"
-          >{{ g.students }}<b v-if="g.requests"> +{{ g.requests }}</b></span
-        >
+        <span class="soft">{{ g.students }}<b v-if="g.requests"> +{{ g.requests }}</b></span>
       </router-link>
       <button v-if="!making" class="chip" data-test="new-group" @click="making = true">New group</button>
       <form v-else class="form" @submit.prevent="create">
@@ -111,9 +109,7 @@ async function create(): Promise<void> {
             </h2>
             <ul>
               <li v-for="r in store.group.requests.slice(0, SHOWN)" :key="r.id">
-                <span
-                  >{{ r.name }} <span class="soft">{{ r.signIn }}</span></span
-                >
+                <span>{{ r.name }} <span class="soft">{{ r.signIn }}</span></span>
                 <span>
                   <button class="chip" data-test="let-in" @click="store.answer([r.id], true)">Let in</button>
                   <button class="chip" @click="store.answer([r.id], false)">No</button>
@@ -137,9 +133,7 @@ async function create(): Promise<void> {
             <ul>
               <li v-for="r in store.renamed" :key="r.signIn">
                 <span>{{ r.name }}</span>
-                <span
-                  >signs in as <b>{{ r.signIn }}</b> instead of {{ r.asked }}</span
-                >
+                <span>signs in as <b>{{ r.signIn }}</b> instead of {{ r.asked }}</span>
               </li>
             </ul>
             <button class="chip" @click="store.renamed = []">Done</button>

@@ -19,9 +19,7 @@ const ask = () => submit({ ...form.value, signIn: signIn.value })
 <template>
   <div v-if="joined" class="form">
     <h1>Nearly there</h1>
-    <p>
-      Your teacher has to let you into “{{ joined }}”. Then sign in as <b>{{ signIn }}</b>.
-    </p>
+    <p>Your teacher has to let you into “{{ joined }}”. Then sign in as <b>{{ signIn }}</b>.</p>
     <v-btn color="primary" variant="flat" @click="emit('back')">To sign in</v-btn>
   </div>
   <form v-else class="form" @submit.prevent="ask">

@@ -61,9 +61,7 @@ function release(): void {
       </option>
     </select>
     <section v-for="g in groups" :key="g.title">
-      <h2>
-        {{ g.title }}<span v-if="g.entries.length > 1" class="count">{{ g.entries.length }}</span>
-      </h2>
+      <h2>{{ g.title }}<span v-if="g.entries.length > 1" class="count">{{ g.entries.length }}</span></h2>
       <p v-if="!g.entries.length" class="soft none">{{ g.none }}</p>
       <v-virtual-scroll
         v-if="g.entries.length > MANY"

@@ -79,9 +79,7 @@ const changes = computed(() => {
       <span class="soft">handed in {{ whenText(handIn.handedInAt) }}</span>
     </h1>
     <p v-if="handIn.said" class="said" data-test="said">“{{ handIn.said }}”</p>
-    <p v-if="handIn.assessment" data-test="outcome">
-      <b>{{ outcome }}</b> {{ hints }}
-    </p>
+    <p v-if="handIn.assessment" data-test="outcome"><b>{{ outcome }}</b> {{ hints }}</p>
     <p v-if="changes" class="changes" data-test="changes">
       <b>Since version {{ handIn.before!.number }}:</b> {{ changes }}
     </p>
