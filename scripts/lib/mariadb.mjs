@@ -59,6 +59,8 @@ export class PrivateDatabase {
     this.withParent = withParent
     this.files = join(this.folder, 'files')
     this.pidFile = join(this.folder, 'mariadbd.pid')
+    // of its own: a database that starts takes away what others have in the folder that all share
+    this.temporary = join(this.folder, 'tmp')
     this.password = null
     this.port = null
     this.pid = null
@@ -254,13 +256,17 @@ export class PrivateDatabase {
     const part = join(this.folder, 'files.part')
     rmSync(part, { recursive: true, force: true })
     mkdirSync(part, { recursive: true, mode: 0o700 })
-    await must('mariadb-install-db', [
-      '--no-defaults',
-      `--datadir=${part}`,
-      `--user=${account()}`,
-      '--auth-root-authentication-method=normal',
-      '--skip-test-db',
-    ])
+    await must(
+      'mariadb-install-db',
+      [
+        '--no-defaults',
+        `--datadir=${part}`,
+        `--user=${account()}`,
+        '--auth-root-authentication-method=normal',
+        '--skip-test-db',
+      ],
+      { env: { TMPDIR: this.#emptyTemporary() } },
+    )
     renameSync(part, this.files)
   }
 
@@ -297,6 +303,7 @@ export class PrivateDatabase {
         `--user=${account()}`,
         `--socket=${socket}`,
         `--pid-file=${this.pidFile}`,
+        `--tmpdir=${this.#emptyTemporary()}`,
         `--port=${this.port}`,
         `--init-file=${init}`,
         '--bind-address=127.0.0.1',
@@ -342,6 +349,13 @@ export class PrivateDatabase {
       await wait(50)
     }
     throw new Error(`The database did not answer: see ${join(this.folder, 'mariadbd.log')}`)
+  }
+
+  /** The folder for its tables of the moment, with nothing of an earlier run in it. */
+  #emptyTemporary() {
+    rmSync(this.temporary, { recursive: true, force: true })
+    mkdirSync(this.temporary, { recursive: true, mode: 0o700 })
+    return this.temporary
   }
 
   /** The log of the database; a long one is put aside once. */

@@ -28,12 +28,14 @@ export function run(command, args, { cwd, env, show = false, input } = {}) {
   })
 }
 
-/** Runs a command and throws with its last lines where it fails. */
+/** Runs a command and throws where it fails, with the lines that speak of an error, or else the last ones. */
 export async function must(command, args, options) {
   const { code, output } = await run(command, args, options)
   if (code !== 0) {
-    const tail = output.trim().split('\n').slice(-12).join('\n')
-    throw new Error(`${command} ${args.slice(0, 3).join(' ')} failed (${code}).\n${tail}`)
+    const lines = output.trim().split('\n')
+    const telling = lines.filter((line) => /\berror\b/i.test(line))
+    const why = (telling.length ? telling : lines).slice(-12).join('\n')
+    throw new Error(`${command} ${args.slice(0, 3).join(' ')} failed (${code}).\n${why}`)
   }
   return output
 }

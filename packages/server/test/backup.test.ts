@@ -62,7 +62,7 @@ describe('a backup', () => {
     for (const all of [before, after]) delete all['migrations']
     expect(after).toEqual(before)
     await world.close()
-  }, 60_000)
+  })
 
   it('is refused where it is none, damaged or cut off, before anything is touched', async () => {
     const whole = readFileSync(join(folder, 'backup.gz'))
@@ -162,7 +162,7 @@ describe('an older version’s data', () => {
       ])
       await database.destroy()
     }
-  }, 60_000)
+  })
 })
 
 describe('a network', () => {

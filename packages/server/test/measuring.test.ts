@@ -47,7 +47,7 @@ describe('a hand-in that cannot be measured', () => {
       measurement: expect.anything(),
     })
     await other.close()
-  }, 60_000)
+  })
 
   it('is taken up by whoever finds it, once nobody has it any more', async () => {
     const { handIn } = await handedIn(world, await world.as('ben'), [point(0, -90), point(1920, -3)])

@@ -37,7 +37,7 @@ beforeAll(async () => {
   for (const sql of OLD_ROWS) await old.query(sql)
   await old.destroy()
   await dump(settings, backup)
-}, 60_000)
+})
 afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
 let count = 0
@@ -113,7 +113,7 @@ describe('a restore', () => {
     isOver(data)
     // what was there is kept beside it, once
     expect(existsSync(join(data, 'database/replaced'))).toBe(true)
-  }, 60_000)
+  })
 
   it('goes into a machine that holds nothing', async () => {
     const data = join(folder, 'nothing')
@@ -121,7 +121,7 @@ describe('a restore', () => {
     expect(await peopleIn(data)).toEqual(RESTORED)
     expect(existsSync(join(data, 'database/replaced'))).toBe(false)
     isOver(data)
-  }, 60_000)
+  })
 
   it('leaves what was there where one row cannot be read in', async () => {
     const data = installation()
@@ -134,7 +134,7 @@ describe('a restore', () => {
     expect(failed.said).toMatch(/cannot be read in/)
     isOver(data)
     expect(await peopleIn(data)).toEqual(PRESENT)
-  }, 60_000)
+  })
 
   it.each([400, 1200, 2500])(
     'killed after %i ms leaves the one or the other, whole',
@@ -200,5 +200,5 @@ describe('a backup', () => {
       if (existsSync(file)) expect(gunzipSync(readFileSync(file)).toString()).toContain('-- Dump completed')
     }
     expect(await peopleIn(data)).toEqual(PRESENT)
-  }, 60_000)
+  })
 })
