@@ -24,16 +24,23 @@ function steady(song: SongVersion, track: string): { song: SongVersion; audio: M
 
 /**
  * Gain of a track's fader or line over the song, by rendering it with and without.
+ * @param until seconds up to which it is asked for: no more is rendered
  * @returns dB at a time in seconds
  */
-export function gainOf(song: SongVersion, mix: Mix, track: string): (seconds: number) => number {
+export function gainOf(
+  song: SongVersion,
+  mix: Mix,
+  track: string,
+  until: number,
+): (seconds: number) => number {
   const { song: alone, audio } = steady(song, track)
   const own: Mix = {
     ...plainMix(alone),
     envelopes: mix.envelopes.filter((e) => e.address === `track/${track}/level`),
   }
+  const to = Math.ceil(until * SAMPLE_RATE)
   const flat = withLane(own, `track/${track}/level`, { on: false })
-  const [moved, still] = [own, flat].map((m) => render(compileMix(alone, m), audio)!.left)
+  const [moved, still] = [own, flat].map((m) => render(compileMix(alone, m), audio, { to })!.left)
   return (seconds) => {
     const n = Math.round(seconds * SAMPLE_RATE)
     const share = Math.abs(moved![n]! / still![n]!)

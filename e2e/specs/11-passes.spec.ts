@@ -157,3 +157,20 @@ test('the practice rig speaks MIDI alone: its motors follow the lines, and its f
   expect(await milan.points()).toBe(points)
   await milan.isSaved()
 })
+
+test('without a surface at hand it is explained, and the rig is offered, also in a window of its own', async ({
+  somebody,
+}) => {
+  const milan = await somebody()
+  await milan.atBench('Milan Novotny')
+  await milan.at('pass').click()
+  await milan.at('open-surfaces').click()
+  await expect(milan.at('surfaces')).toContainText('No surface at hand?')
+  const opened = milan.page.waitForEvent('popup')
+  await milan.at('rig-there').click()
+  const rig = await opened
+  const fader = rig.locator('[data-test=rig-fader-0]')
+  await expect.poll(async () => Number(await fader.getAttribute('aria-valuenow'))).toBeGreaterThan(30)
+  await rig.close()
+  await expect(milan.page.getByText('The control surface is gone. Nothing is lost.')).toBeVisible()
+})

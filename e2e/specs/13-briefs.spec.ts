@@ -89,7 +89,7 @@ test('a brief of three tasks comes from a model in a few steps, fits it, and rea
   }
   await click('new-assignment')
   steps++
-  await maren.at('new-name').fill('From a model')
+  await maren.at('new-name').locator('input').fill('From a model')
   steps++
   await maren.at('new-song').selectOption({ label: 'The Evening Ferry' })
   await click('create')
@@ -170,14 +170,14 @@ test('an assignment is given to a second group with a date of its own, and chang
   await other.getByLabel('Due for Wednesday beginners').fill('2031-05-06T09:00')
   await maren.at('give-to-more').click()
   await expect(maren.page.getByText('One more group has it now.')).toBeVisible()
-  await maren.at('title').fill('First balance, slowly')
+  await maren.at('title').locator('input').fill('First balance, slowly')
   await maren.at('save-brief').click()
   await expect(maren.at('brief-state')).toHaveText('Saved')
   await other.getByRole('link', { name: 'Wednesday beginners' }).click()
-  await expect(maren.at('title')).toHaveValue('First balance, slowly')
-  await expect(maren.at('due')).toHaveValue('2031-05-06T09:00')
+  await expect(maren.at('title').locator('input')).toHaveValue('First balance, slowly')
+  await expect(maren.at('due').locator('input')).toHaveValue('2031-05-06T09:00')
   // as it was, for whoever comes after
-  await maren.at('title').fill('First balance')
+  await maren.at('title').locator('input').fill('First balance')
   await maren.at('save-brief').click()
   await expect(maren.at('brief-state')).toHaveText('Saved')
 })

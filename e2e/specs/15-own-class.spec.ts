@@ -169,7 +169,7 @@ test('recordings become a song: tempo heard, sections set, kept, and given to th
 
   await noor.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
   await noor.at('new-assignment').click()
-  await noor.at('new-name').fill('Find your own balance')
+  await noor.at('new-name').locator('input').fill('Find your own balance')
   await noor.at('create').click()
   await expect(noor.at('task').first()).toBeVisible()
 })
@@ -212,7 +212,7 @@ test('notes become a song whose instruments have an attack and a brightness with
 
   await noor.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
   await noor.at('new-assignment').click()
-  await noor.at('new-name').fill('Played softly')
+  await noor.at('new-name').locator('input').fill('Played softly')
   await noor.at('new-song').selectOption({ label: 'Small tune' })
   await noor.at('create').click()
   await noor.at('make-model').click()

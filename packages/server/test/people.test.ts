@@ -164,7 +164,7 @@ describe('a pair', () => {
     const guesses = []
     for (let i = 0; i < 5; i++) guesses.push((await give({ signIn: 'ben', password: `guess ${i}` })).status)
     expect(guesses).toEqual([400, 400, 400, 400, 429])
-    await world.database.query('DELETE FROM guesses')
+    await world.database.query('DELETE FROM limits')
     expect((await give({ signIn: 'anna', password: PASSWORD })).status).toBe(400)
     expect((await give({ signIn: 'cleo', password: PASSWORD })).status).toBe(400)
     expect((await give({ signIn: 'ben', password: PASSWORD })).body.number).toBe(handIn.number + 1)

@@ -1,5 +1,5 @@
 import { SIGN_IN_NAME } from '@rudlo/core/roster'
-import { IsOptional, IsString, Length, Matches, MaxLength } from 'class-validator'
+import { IsOptional, IsString, Length, Matches, MaxLength, MinLength } from 'class-validator'
 import { IsId, IsWritten } from '../fields'
 
 /** A sign-in name that somebody chooses or gives. */
@@ -13,10 +13,12 @@ export const IsNewPassword = (): PropertyDecorator =>
 /** Signing in by name and password. */
 export class SignIn {
   @IsString({ message: 'The sign-in name is missing' })
+  @MinLength(1, { message: 'The sign-in name is missing' })
   @MaxLength(60, { message: 'That sign-in name is too long' })
   signIn!: string
 
   @IsString({ message: 'The password is missing' })
+  @MinLength(1, { message: 'The password is missing' })
   @MaxLength(200, { message: 'That password is too long' })
   password!: string
 }

@@ -24,12 +24,15 @@ export async function check<T extends object>(
 
 /**
  * What is wrong with a request, by field, in the words of its class: for a form, before it is sent. Nothing where it is right.
+ * @throws Error with one sentence where it is no request at all, or a list in it is far too long
  */
 export async function faultsIn<T extends object>(
   type: ClassConstructor<T>,
   value: object,
 ): Promise<Readonly<Partial<Record<keyof T & string, string>>>> {
-  const faults = await validate(plainToInstance(type, value), STRICT)
+  const made = instanceOf(type, value)
+  if (!made.ok) throw new Error(made.problem)
+  const faults = await validate(made.value, STRICT)
   const said: Partial<Record<keyof T & string, string>> = {}
   for (const fault of faults) said[fault.property as keyof T & string] = sentence(fault)
   return said

@@ -1,21 +1,18 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm'
 
-/** How often a password was guessed wrong, by a hash of whose and from where. Gone after a quiet day. */
-@Entity('guesses')
-export class Guess {
-  @PrimaryColumn({ type: 'char', length: 64 })
-  id!: string
+/** How often a password was tried, and from when on it may be tried again: as rate-limiter-flexible keeps it. */
+@Entity('limits')
+export class Limit {
+  /** What is counted, and a hash of whose and from where. */
+  @PrimaryColumn({ type: 'varchar', length: 80 })
+  key!: string
 
-  /** Tries since the last right one; a try counts before its password is looked at. */
-  @Column({ type: 'int', unsigned: true })
-  wrong!: number
+  @Column({ type: 'int', default: 0 })
+  points!: number
 
-  /** Before this no password is looked at. */
-  @Column({ name: 'retry_at', type: 'datetime', precision: 3, nullable: true })
-  retryAt!: Date | null
-
-  @Column({ type: 'datetime', precision: 3 })
-  at!: Date
+  /** When it is forgotten, in ms since 1970. */
+  @Column({ type: 'bigint', unsigned: true, nullable: true })
+  expire!: string | null
 }
 
 /** A browser in which a person has signed in before, by the hash of its own cookie. */

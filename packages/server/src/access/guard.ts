@@ -1,28 +1,19 @@
 import { createHash, randomBytes } from 'node:crypto'
 import type { Context } from 'hono'
 import { getCookie, setCookie } from 'hono/cookie'
-import { In, LessThan, type DataSource, type EntityManager } from 'typeorm'
+import { LessThan, type DataSource } from 'typeorm'
 import { addressOf } from '../http/address'
 import { Problem } from '../http/problem'
 import type { Person } from '../people/entities'
-import { Guess, KnownBrowser } from './entities'
+import { KnownBrowser } from './entities'
+import { Limits, type Counter } from './limits'
 import { isPassword } from './passwords'
 import { isSecure } from './sessions'
-import { waitAfter } from './slow-down'
 
 const COOKIE = 'rudlo_browser'
 const YEAR_SECONDS = 365 * 86_400
-/** After a quiet quarter of an hour wrong tries are forgotten. */
-const FORGET_MS = 15 * 60_000
-const DAY_MS = 86_400_000
 /** Tries at a name from everywhere together that cost nothing: guesses may come from many addresses. */
 const FREE_FROM_EVERYWHERE = 60
-
-/** A counter, and how many tries it lets pass before they cost anything. */
-interface Counter {
-  readonly id: string
-  readonly free: number
-}
 
 /**
  * Who may try a password now. A try is counted before it is looked at. Names and addresses are counted together, so that
@@ -30,12 +21,16 @@ interface Counter {
  * that nobody can keep them out. What is not known is slowed down as what is.
  */
 export class Guard {
+  readonly #limits: Limits
+
   constructor(
     private readonly database: DataSource,
     private readonly proxied: boolean,
     /** A secret of this installation: without it nobody can tell whose a counter is. */
     private readonly secret: () => Promise<string>,
-  ) {}
+  ) {
+    this.#limits = new Limits(database)
+  }
 
   /** Where a request came from, as a hash. */
   from(c: Context): Promise<string> {
@@ -56,7 +51,7 @@ export class Guard {
    */
   async proves(c: Context, name: string, person: Person | null, password: string): Promise<boolean> {
     const counters = await this.#countersOf(c, name, person)
-    const wait = await this.database.transaction((manager) => count(manager, counters))
+    const wait = await this.#limits.count(counters)
     if (wait > 0) {
       c.header('retry-after', String(wait))
       const message = `Too many wrong passwords for this name: try again in ${wait} ${wait === 1 ? 'second' : 'seconds'}, or ask your teacher.`
@@ -64,7 +59,7 @@ export class Guard {
     }
     const right = await isPassword(person?.passwordHash ?? null, password, await this.from(c))
     if (right && person) {
-      await this.database.getRepository(Guess).delete({ id: In(counters.map((counter) => counter.id)) })
+      await this.#limits.forget(counters)
       await this.#know(c, person)
     }
     return right
@@ -103,41 +98,11 @@ export class Guard {
     })
   }
 
-  /** Forgets counters after a quiet day, and browsers after a quiet year. */
+  /** Forgets counters that are over, and browsers after a quiet year. */
   async tidy(): Promise<void> {
-    const now = Date.now()
-    await this.database.getRepository(Guess).delete({ at: LessThan(new Date(now - DAY_MS)) })
+    await this.#limits.tidy()
     await this.database
       .getRepository(KnownBrowser)
-      .delete({ seenAt: LessThan(new Date(now - YEAR_SECONDS * 1000)) })
+      .delete({ seenAt: LessThan(new Date(Date.now() - YEAR_SECONDS * 1000)) })
   }
-}
-
-/** Counts a try with all of its counters, unless one of them says to wait. @returns seconds to wait, 0 where it was counted */
-async function count(manager: EntityManager, counters: readonly Counter[]): Promise<number> {
-  const now = new Date()
-  const ids = counters.map((c) => c.id).sort()
-  // one after the other in the same order, and locked for writing from the first touch on: two never wait for each other
-  for (const id of ids)
-    await manager.query(
-      'INSERT INTO guesses (id, wrong, retry_at, at) VALUES (?, 0, NULL, ?) ON DUPLICATE KEY UPDATE id = VALUES(id)',
-      [id, now],
-    )
-  const rows = await manager.find(Guess, {
-    where: { id: In(ids) },
-    order: { id: 'ASC' },
-    lock: { mode: 'pessimistic_write' },
-  })
-  const waits = rows.map(({ retryAt }) => Math.ceil((Number(retryAt ?? 0) - now.getTime()) / 1000))
-  const wait = Math.max(0, ...waits)
-  if (wait > 0) return wait
-  for (const { id, wrong, at } of rows) {
-    const tries = (now.getTime() - Number(at) > FORGET_MS ? 0 : wrong) + 1
-    const { free } = counters.find((c) => c.id === id)!
-    // the wait belongs to the next try: this one is looked at
-    const seconds = waitAfter(tries - free)
-    const retryAt = seconds ? new Date(now.getTime() + seconds * 1000) : null
-    await manager.update(Guess, id, { wrong: tries, retryAt, at: now })
-  }
-  return 0
 }

@@ -1,5 +1,5 @@
 import type { DataSource } from 'typeorm'
-import { Guess, KnownBrowser, Session, Setting } from '../access/entities'
+import { KnownBrowser, Limit, Session, Setting } from '../access/entities'
 import { Assignment, Exception } from '../assignments/entities'
 import { HandIn } from '../handins/entities'
 import { Presence } from '../lesson/entities'
@@ -19,6 +19,7 @@ import { SurfacesRow } from '../surfaces/entities'
 import { OpenedHint, TaskTries, Try, Work, WorkCommand } from '../works/entities'
 import { GuardedDataSource } from './guarded-source'
 import { Drafts1764800000000 } from './migrations/1764800000000-drafts'
+import { Limits1764900000000 } from './migrations/1764900000000-limits'
 import { Harm1764700000000 } from './migrations/1764700000000-harm'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
@@ -50,6 +51,7 @@ export const MIGRATIONS = [
   SeveralGroups1764600000000,
   Harm1764700000000,
   Drafts1764800000000,
+  Limits1764900000000,
 ] as const
 
 /**
@@ -74,8 +76,8 @@ export function dataSource(
       FormerMember,
       TrailEntry,
       Session,
-      Guess,
       KnownBrowser,
+      Limit,
       Setting,
       Song,
       SongVersionRow,

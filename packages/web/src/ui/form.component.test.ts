@@ -3,7 +3,10 @@ import { page } from 'vitest/browser'
 import { ApiError } from '../api/errors'
 import { serveWith } from '../../test/fake-server'
 import { atRoom } from '../../test/room/room'
+import GroupSettings from '../features/class/GroupSettings.vue'
+import NewGroupForm from '../features/class/NewGroupForm.vue'
 import JoinForm from '../features/people/JoinForm.vue'
+import SignInPage from '../features/people/SignInPage.vue'
 
 const sent: unknown[] = []
 let refusal = ''
@@ -57,5 +60,43 @@ describe('a form', () => {
       signIn: 'lena',
       password: 'quiet harbour',
     })
+  })
+
+  it('of somebody who signs in names each field that is empty', async () => {
+    await atRoom(SignInPage, {})
+    await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+    await expect.element(page.getByText('The sign-in name is missing.')).toBeVisible()
+    await expect.element(page.getByText('The password is missing.')).toBeVisible()
+    expect(sent).toEqual([])
+  })
+
+  it('for a new group wants a name', async () => {
+    await atRoom(NewGroupForm, {})
+    await page.getByTestId('make-group').click()
+    await expect.element(page.getByText(/^The group needs a name/)).toBeVisible()
+    expect(sent).toEqual([])
+  })
+
+  it('about a group names what cannot be, of the group and of who is to teach it', async () => {
+    const group = {
+      id: 'g',
+      name: 'Thursday evening class',
+      place: '',
+      joinOpen: false,
+      joinCode: 'FERRY4',
+      keepUntil: null,
+      students: [],
+      teachers: [],
+      requests: [],
+      former: [],
+    }
+    await atRoom(GroupSettings, { group })
+    await field('Name of the group').fill('')
+    await page.getByTestId('save-group').click()
+    await expect.element(page.getByText(/^The group needs a name/)).toBeVisible()
+    await field('Sign-in name of a teacher').fill('N')
+    await page.getByRole('button', { name: 'Name as a teacher' }).click()
+    await expect.element(page.getByText(/^A sign-in name has 2 to 60/)).toBeVisible()
+    expect(sent).toEqual([])
   })
 })

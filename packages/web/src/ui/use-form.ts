@@ -17,11 +17,12 @@ export function useForm<T extends object>(
   const { busy, problem, send: sending } = useSending()
   const faults = shallowRef<Faults<T> | null>(null)
 
-  /** @returns whether it arrived */
-  async function submit(request: T): Promise<boolean> {
+  /** @param what the request, or what makes it @returns whether it arrived */
+  async function submit(what: T | (() => Promise<T>)): Promise<boolean> {
     faults.value = null
     let isRight = true
     const arrived = await sending(async () => {
+      const request = typeof what === 'function' ? await what() : what
       const { faultsIn } = await import('@rudlo/contract/validation')
       const found = await faultsIn(await type(), request)
       isRight = Object.keys(found).length === 0

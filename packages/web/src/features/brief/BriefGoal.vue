@@ -15,26 +15,21 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
 
 <template>
   <section class="sheet part">
-    <label class="wide"
-      >Title
-      <input
-        :value="store.title"
-        maxlength="200"
-        data-test="title"
-        @input="store.title = text($event)"
-        @keydown.stop
-      />
-    </label>
-    <label class="wide"
-      >Purpose: what it is for, in a sentence or two
-      <textarea
-        :value="store.brief!.purpose"
-        rows="2"
-        maxlength="2000"
-        @change="store.change({ ...store.brief!, purpose: text($event) })"
-        @keydown.stop
-      />
-    </label>
+    <v-text-field
+      v-model="store.title"
+      label="Title"
+      :error-messages="store.fault('title')"
+      data-test="title"
+      @keydown.stop
+    />
+    <v-textarea
+      :model-value="store.brief!.purpose"
+      label="Purpose: what it is for, in a sentence or two"
+      rows="2"
+      maxlength="2000"
+      @change="store.change({ ...store.brief!, purpose: text($event) })"
+      @keydown.stop
+    />
     <div class="row">
       <label
         >Checks answer
@@ -76,11 +71,6 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
   display: grid;
   gap: 10px;
   padding: 16px 18px;
-}
-
-.wide {
-  display: grid;
-  gap: 3px;
 }
 
 .row {

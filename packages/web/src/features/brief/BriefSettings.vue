@@ -26,6 +26,13 @@ const load = async () => {
 }
 watch(() => store.assignment?.id, load, { immediate: true })
 
+/** From when on students may hear the model. */
+const MODEL_HEARD = [
+  { value: 'never', title: 'never' },
+  { value: 'handed in', title: 'after handing in' },
+  { value: 'given back', title: 'after it was given back' },
+] as const
+
 const set = (by: Partial<AssignmentSettings>) => (store.settings = { ...store.settings!, ...by })
 const text = (event: Event) => (event.target as HTMLInputElement).value
 
@@ -62,46 +69,43 @@ const remeasure = () =>
   <section v-if="store.settings" class="sheet settings">
     <h2>Giving it out</h2>
     <div class="row">
-      <label
-        >Opens
-        <input
-          type="datetime-local"
-          :value="localTime(store.settings.opensAt)"
-          @change="set({ opensAt: isoTime(text($event)) })"
-          @keydown.stop
-      /></label>
-      <label
-        >Due
-        <input
-          type="datetime-local"
-          :value="localTime(store.settings.dueAt)"
-          data-test="due"
-          @change="set({ dueAt: isoTime(text($event)) })"
-          @keydown.stop
-      /></label>
-      <label
-        >Hand-ins
-        <input
-          type="number"
-          min="1"
-          max="100"
-          placeholder="any"
-          :value="store.settings.handInLimit ?? ''"
-          @change="set({ handInLimit: text($event) ? Number(text($event)) : null })"
-          @keydown.stop
-      /></label>
-      <label
-        >Students hear the model
-        <select
-          :value="store.settings.modelHeard"
-          @change="set({ modelHeard: text($event) as 'never' })"
-          @keydown.stop
-        >
-          <option value="never">never</option>
-          <option value="handed in">after handing in</option>
-          <option value="given back">after it was given back</option>
-        </select></label
-      >
+      <v-text-field
+        type="datetime-local"
+        label="Opens"
+        density="compact"
+        :model-value="localTime(store.settings.opensAt)"
+        :error-messages="store.fault('opensAt')"
+        @update:model-value="set({ opensAt: isoTime($event) })"
+        @keydown.stop
+      />
+      <v-text-field
+        type="datetime-local"
+        label="Due"
+        density="compact"
+        data-test="due"
+        :model-value="localTime(store.settings.dueAt)"
+        :error-messages="store.fault('dueAt')"
+        @update:model-value="set({ dueAt: isoTime($event) })"
+        @keydown.stop
+      />
+      <v-text-field
+        type="number"
+        label="Hand-ins"
+        placeholder="any"
+        persistent-placeholder
+        density="compact"
+        :model-value="store.settings.handInLimit ?? ''"
+        :error-messages="store.fault('handInLimit')"
+        @update:model-value="set({ handInLimit: $event ? Number($event) : null })"
+        @keydown.stop
+      />
+      <v-select
+        label="Students hear the model"
+        :items="MODEL_HEARD"
+        :model-value="store.settings.modelHeard"
+        @update:model-value="set({ modelHeard: $event })"
+        @keydown.stop
+      />
     </div>
     <OtherGroups />
     <details>
@@ -159,8 +163,12 @@ h2 {
 .row {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
+  gap: 10px 12px;
+  align-items: start;
+}
+
+.row > .v-input {
+  flex: 1 1 190px;
 }
 
 label {

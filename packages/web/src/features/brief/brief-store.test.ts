@@ -117,6 +117,21 @@ describe('a brief that is written', () => {
     expect([store.isDraft, store.changed]).toEqual([true, true])
   })
 
+  it('is not sent with what cannot be, and each field says why', async () => {
+    const store = await opened()
+    store.title = ' '
+    store.settings = { ...store.settings!, handInLimit: 0 }
+    expect(await store.save()).toBe(false)
+    expect(store.fault('title')).toBe('The assignment needs a title of at most 200 characters.')
+    expect(store.fault('handInLimit')).toBe('At least one hand-in must be allowed.')
+    expect([store.fault('dueAt'), store.problem]).toEqual([null, store.fault('title')])
+    expect(put).not.toHaveBeenCalled()
+    store.title = 'Title'
+    store.settings = { ...store.settings, handInLimit: 2 }
+    expect(await store.save()).toBe(true)
+    expect(store.fault('title')).toBeNull()
+  })
+
   it('is given out at once', async () => {
     const store = await opened()
     await store.giveOut()

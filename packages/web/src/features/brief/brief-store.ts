@@ -7,6 +7,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
 import { attempt } from '../../ui/attempt'
 import type {
+  ChangedAssignment,
   SettingsView as AssignmentSettings,
   TrialView,
   WrittenAssignment,
@@ -15,6 +16,15 @@ import { useGroups } from './groups-store'
 import { laneText } from './lane-text'
 
 const freshId = () => crypto.randomUUID()
+
+/** What is wrong with a change, in the words of the contract, which is fetched when it is needed first. */
+async function faultsInChange(change: ChangedAssignment) {
+  const [{ faultsIn }, { ChangedAssignment: type }] = await Promise.all([
+    import('@rudlo/contract/validation'),
+    import('@rudlo/contract/assignments'),
+  ])
+  return faultsIn(type, change)
+}
 
 /** The brief that a teacher writes. Every change is a new brief; nothing is kept before it is saved. */
 export const useBrief = defineStore('brief', () => {
@@ -27,11 +37,16 @@ export const useBrief = defineStore('brief', () => {
   /** The task that is open. */
   const openTask = ref<string | null>(null)
   const saving = ref(false)
+  /** What is wrong with what is set, in the words of the contract. */
+  const faults = shallowRef<Readonly<Partial<Record<keyof ChangedAssignment, string>>>>({})
   const problem = ref('')
   const trial = shallowRef<TrialView | null>(null)
   const trying = ref(false)
   const past = shallowRef<readonly Brief[]>([])
   const saved = shallowRef('')
+
+  /** What is wrong with a field; null where nothing is known to be. */
+  const fault = (field: keyof ChangedAssignment): string | null => faults.value[field] ?? null
 
   const song = computed(() => assignment.value?.songDocument ?? null)
   const time = computed(() => (song.value ? songTime(song.value) : null))
@@ -177,6 +192,9 @@ export const useBrief = defineStore('brief', () => {
         revision,
         everywhere: groups.everywhere && groups.shared.length > 0,
       }
+      faults.value = await faultsInChange(body)
+      const [wrong] = Object.values(faults.value)
+      if (wrong) throw new Error(wrong)
       const kept = await told(
         server.assignments[':assignment'].$put({ param: { assignment: id }, json: body }),
       )
@@ -239,6 +257,7 @@ export const useBrief = defineStore('brief', () => {
     lanes,
     openTask,
     saving,
+    fault,
     problem,
     trial,
     trying,

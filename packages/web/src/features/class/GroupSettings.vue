@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import { now } from '../../api/clock'
 import type { GroupView } from '@rudlo/contract/people'
+import { useForm } from '../../ui/use-form'
 import { useClass } from './class-store'
 
 const props = defineProps<{ group: GroupView }>()
@@ -15,13 +16,24 @@ const signIn = ref('')
 const teacher = ref('')
 const isOver = computed(() => props.group.keepUntil !== null && new Date(props.group.keepUntil) < now())
 
+const about = useForm(
+  () => import('@rudlo/contract/people').then((m) => m.ChangedGroup),
+  (changed) => store.change(changed),
+)
 const save = (joinOpen = props.group.joinOpen) =>
-  store.change({ name: name.value, place: place.value, joinOpen, keepUntil: keepUntil.value || null })
+  about.submit({ name: name.value, place: place.value, joinOpen, keepUntil: keepUntil.value || null })
 
-async function addTeacher(): Promise<void> {
-  if (await store.addTeacher(signIn.value.trim().toLowerCase(), teacher.value))
-    signIn.value = teacher.value = ''
-}
+const teachers = useForm(
+  () => import('@rudlo/contract/people').then((m) => m.NewTeacher),
+  async (made) => {
+    if (await store.addTeacher(made)) signIn.value = teacher.value = ''
+  },
+)
+const addTeacher = () =>
+  teachers.submit({
+    signIn: signIn.value.trim().toLowerCase(),
+    ...(teacher.value.trim() ? { name: teacher.value.trim() } : {}),
+  })
 </script>
 
 <template>
@@ -50,22 +62,45 @@ async function addTeacher(): Promise<void> {
         </li>
       </ul>
       <form class="inline" @submit.prevent="addTeacher">
-        <input v-model="signIn" placeholder="Sign-in name" aria-label="Sign-in name of a teacher" />
-        <input
-          v-model="teacher"
-          placeholder="Name, if they are new here"
-          aria-label="Name of a new teacher"
+        <v-text-field
+          v-model="signIn"
+          label="Sign-in name of a teacher"
+          autocapitalize="off"
+          density="compact"
+          :error-messages="teachers.fault('signIn')"
         />
-        <button class="chip" :disabled="!signIn.trim()">Name as a teacher</button>
+        <v-text-field
+          v-model="teacher"
+          label="Name, if they are new here"
+          density="compact"
+          :error-messages="teachers.fault('name')"
+        />
+        <v-btn type="submit" :loading="teachers.busy.value">Name as a teacher</v-btn>
       </form>
     </div>
     <form @submit.prevent="save()">
       <h2>About the group</h2>
       <div class="inline">
-        <input v-model="name" aria-label="Name of the group" maxlength="120" />
-        <input v-model="place" aria-label="Where it meets" placeholder="Where it meets" maxlength="120" />
-        <label>Keep what is personal until <input v-model="keepUntil" type="date" /></label>
-        <button class="chip" :disabled="!name.trim()" data-test="save-group">Keep</button>
+        <v-text-field
+          v-model="name"
+          label="Name of the group"
+          density="compact"
+          :error-messages="about.fault('name')"
+        />
+        <v-text-field
+          v-model="place"
+          label="Where it meets"
+          density="compact"
+          :error-messages="about.fault('place')"
+        />
+        <v-text-field
+          v-model="keepUntil"
+          type="date"
+          label="Keep what is personal until"
+          density="compact"
+          :error-messages="about.fault('keepUntil')"
+        />
+        <v-btn type="submit" :loading="about.busy.value" data-test="save-group">Keep</v-btn>
       </div>
     </form>
   </section>
@@ -95,7 +130,11 @@ h2 {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
-  align-items: center;
+  align-items: start;
+}
+
+.inline > .v-input {
+  flex: 1 1 180px;
 }
 
 ul {

@@ -9,6 +9,7 @@ import FormerMembers from './FormerMembers.vue'
 import GroupSettings from './GroupSettings.vue'
 import { useClass } from './class-store'
 import MemberTable from './MemberTable.vue'
+import NewGroupForm from './NewGroupForm.vue'
 import TrailList from './TrailList.vue'
 
 const props = defineProps<{ group?: string }>()
@@ -20,8 +21,6 @@ const SHOWN = 40
 const everybody = computed(() => store.group?.requests.map((r) => r.id) ?? [])
 const adding = ref(false)
 const making = ref(false)
-const name = ref('')
-const place = ref('')
 
 onMounted(async () => {
   store.cards = []
@@ -40,11 +39,8 @@ watch(
   { immediate: true },
 )
 
-async function create(): Promise<void> {
-  const id = await store.create(name.value, place.value)
-  if (!id) return
+async function made(id: string): Promise<void> {
   making.value = false
-  name.value = place.value = ''
   await router.push(`/groups/${id}`)
   adding.value = true
 }
@@ -65,16 +61,7 @@ async function create(): Promise<void> {
         <span class="soft">{{ g.students }}<b v-if="g.requests"> +{{ g.requests }}</b></span>
       </router-link>
       <button v-if="!making" class="chip" data-test="new-group" @click="making = true">New group</button>
-      <form v-else class="form" @submit.prevent="create">
-        <input
-          v-model="name"
-          aria-label="Name of the group"
-          placeholder="Name, as “Monday beginners”"
-          maxlength="120"
-        />
-        <input v-model="place" aria-label="Where it meets" placeholder="Where it meets" maxlength="120" />
-        <button class="chip" :disabled="!name.trim()" data-test="make-group">Make it</button>
-      </form>
+      <NewGroupForm v-else @made="made" @leave="making = false" />
     </nav>
     <main>
       <p v-if="store.problem" class="problem screen" role="alert">{{ store.problem }}</p>
@@ -186,11 +173,6 @@ nav {
 
 .entry[aria-current] .soft {
   color: inherit;
-}
-
-nav .form {
-  display: grid;
-  gap: 6px;
 }
 
 main {

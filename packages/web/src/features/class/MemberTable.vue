@@ -3,6 +3,7 @@
 import { ref } from 'vue'
 import { server, told } from '../../api/client'
 import type { Belongings, GroupView, MemberView } from '@rudlo/contract/people'
+import { useForm } from '../../ui/use-form'
 import { useClass } from './class-store'
 
 defineProps<{ group: GroupView }>()
@@ -21,9 +22,12 @@ async function reset(student: MemberView): Promise<void> {
   await store.resetPassword(student.id)
 }
 
-async function rename(student: MemberView): Promise<void> {
-  if (name.value.trim() && (await store.rename(student.id, name.value.trim()))) renaming.value = null
-}
+const naming = useForm(
+  () => import('@rudlo/contract/people').then((m) => m.StudentName),
+  async (now) => {
+    if (await store.rename(renaming.value!, now.name)) renaming.value = null
+  },
+)
 
 async function askToErase(student: MemberView): Promise<void> {
   belongings.value = null
@@ -61,8 +65,15 @@ async function takeOut(): Promise<void> {
       <tbody>
         <tr v-for="s in group.students" :key="s.id" data-test="student">
           <td>
-            <form v-if="renaming === s.id" class="form" @submit.prevent="rename(s)">
-              <input v-model="name" aria-label="Name" maxlength="120" @keydown.esc="renaming = null" />
+            <form v-if="renaming === s.id" @submit.prevent="naming.submit({ name })">
+              <v-text-field
+                v-model="name"
+                label="Name"
+                density="compact"
+                autofocus
+                :error-messages="naming.fault('name')"
+                @keydown.esc="renaming = null"
+              />
             </form>
             <button
               v-else

@@ -1,7 +1,15 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
-import type { GroupCard, GroupView, RenamedView, RosterFile, SignInCard } from '@rudlo/contract/people'
+import type {
+  ChangedGroup,
+  GroupCard,
+  GroupView,
+  NewTeacher,
+  RenamedView,
+  RosterFile,
+  SignInCard,
+} from '@rudlo/contract/people'
 
 /** The teacher's groups, and the one that is open. */
 export const useClass = defineStore('class', () => {
@@ -42,15 +50,14 @@ export const useClass = defineStore('class', () => {
       return true
     })
 
-  const create = (name: string, place: string) =>
-    attempt(async () => {
-      const { id } = await told(server.groups.$post({ json: { name, place } }))
-      await load()
-      return id
-    })
+  /** Makes a group. @returns its id @throws Error with a sentence where the server refuses it */
+  async function create(name: string, place: string): Promise<string> {
+    const { id } = await told(server.groups.$post({ json: { name, place } }))
+    await load()
+    return id
+  }
 
-  const change = (changed: Pick<GroupView, 'name' | 'place' | 'joinOpen' | 'keepUntil'>) =>
-    act(() => told(here.$put({ param: at(), json: changed })))
+  const change = (changed: ChangedGroup) => act(() => told(here.$put({ param: at(), json: changed })))
 
   const addStudents = (roster: Omit<RosterFile, 'preview'>) =>
     act(async () => {
@@ -83,10 +90,9 @@ export const useClass = defineStore('class', () => {
     act(async () => {
       cards.value = [await told(server.people[':person'].password.$post({ param: { person: student } }))]
     })
-  const addTeacher = (signIn: string, name: string) =>
+  const addTeacher = (teacher: NewTeacher) =>
     act(async () => {
-      const body = { signIn, ...(name.trim() ? { name: name.trim() } : {}) }
-      const made = await told(here.teachers.$post({ param: at(), json: body }))
+      const made = await told(here.teachers.$post({ param: at(), json: teacher }))
       if (made.cards.length) cards.value = made.cards
     })
 

@@ -5,7 +5,8 @@ import { plainMix } from '@rudlo/core/mix'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
-import { attempt, useSending } from '../../ui/attempt'
+import { attempt } from '../../ui/attempt'
+import { useForm } from '../../ui/use-form'
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import { useBroughtMix } from '../../document/brought-mix'
 import { keepKeys } from '../../ui/keep-keys'
@@ -20,7 +21,13 @@ const song = ref('')
 const group = ref('')
 const title = ref('')
 const copy = ref('')
-const { busy, problem, send } = useSending()
+const { busy, problem, fault, submit } = useForm(
+  () => import('@rudlo/contract/assignments').then((m) => m.NewAssignment),
+  async (json) => {
+    const { id } = await told(server.assignments.$post({ json }))
+    await router.push(`/brief/${id}`)
+  },
+)
 const copied = computed(() => props.cards.find((c) => c.id === copy.value))
 
 async function look(is: boolean): Promise<void> {
@@ -63,23 +70,16 @@ async function beginning() {
 }
 
 const create = () =>
-  send(async () => {
-    const { id } = await told(
-      server.assignments.$post({
-        json: {
-          ...(await beginning()),
-          title: title.value.trim() || (copied.value ? `${copied.value.title} (copy)` : 'New assignment'),
-          group: group.value,
-          modelHeard: 'given back',
-          draft: true,
-          opensAt: null,
-          dueAt: null,
-          handInLimit: null,
-        },
-      }),
-    )
-    await router.push(`/brief/${id}`)
-  })
+  submit(async () => ({
+    ...(await beginning()),
+    title: title.value.trim() || (copied.value ? `${copied.value.title} (copy)` : 'New assignment'),
+    group: group.value,
+    modelHeard: 'given back',
+    draft: true,
+    opensAt: null,
+    dueAt: null,
+    handInLimit: null,
+  }))
 </script>
 
 <template>
@@ -87,15 +87,14 @@ const create = () =>
     <div class="sheet new form">
       <h2 id="new-title">A new assignment</h2>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <label
-        >Title
-        <input
-          v-model="title"
-          maxlength="200"
-          placeholder="Make room for the tune"
-          data-test="new-name"
-          @keydown="keepKeys"
-      /></label>
+      <v-text-field
+        v-model="title"
+        label="Title"
+        placeholder="Make room for the tune"
+        data-test="new-name"
+        :error-messages="fault('title')"
+        @keydown="keepKeys"
+      />
       <label
         >For
         <select v-model="group" data-test="new-group">

@@ -1,15 +1,20 @@
 <script setup lang="ts">
 /** A session that ended in the middle: whoever works here signs in on the spot, and the work goes on. */
 import { computed, ref, watch } from 'vue'
-import { useSending } from '../../ui/attempt'
 import { useWork } from '../../document/work-store'
 import { useSession } from '../../api/session-store'
+import { useForm } from '../../ui/use-form'
+import { useSending } from '../../ui/attempt'
 
 const session = useSession()
 const work = useWork()
 const name = ref('')
 const password = ref('')
-const { busy, problem, send } = useSending()
+const { busy, problem, fault, submit } = useForm(
+  () => import('@rudlo/contract/access').then((m) => m.SignIn),
+  (request) => session.goOn(request.signIn, request.password),
+)
+const demo = useSending()
 /** In the demo nobody has a password to remember. */
 const inDemo = computed(() => session.demo.some((p) => p.id === session.person?.id))
 
@@ -17,14 +22,17 @@ watch(
   () => session.isOver,
   (isOver) => {
     if (!isOver) return
-    problem.value = ''
+    problem.value = demo.problem.value = ''
     password.value = ''
     void session.lookForDemo().catch(() => undefined)
   },
 )
 
-async function goOn(signIn: () => Promise<void>): Promise<void> {
-  if (await send(signIn)) work.nudge()
+async function goOn(): Promise<void> {
+  const isBack = inDemo.value
+    ? await demo.send(() => session.goOnInDemo(session.person!.id))
+    : await submit({ signIn: name.value, password: password.value })
+  if (isBack) work.nudge()
 }
 </script>
 
@@ -36,29 +44,37 @@ async function goOn(signIn: () => Promise<void>): Promise<void> {
     aria-labelledby="again-title"
     data-test="sign-in-again"
   >
-    <form
-      class="sheet again"
-      @submit.prevent="
-        goOn(() => (inDemo ? session.goOnInDemo(session.person!.id) : session.goOn(name, password)))
-      "
-    >
+    <form class="sheet again" @submit.prevent="goOn">
       <h2 id="again-title">You have been signed out</h2>
       <p>
         Sign in again to go on, {{ session.person?.name.split(' ')[0] }}. What you have done is still here.
       </p>
       <template v-if="!inDemo">
-        <v-text-field v-model="name" label="Sign-in name" autocomplete="username" autocapitalize="off" />
-        <v-text-field v-model="password" label="Password" type="password" autocomplete="current-password" />
+        <v-text-field
+          v-model="name"
+          label="Sign-in name"
+          autocomplete="username"
+          autocapitalize="off"
+          :error-messages="fault('signIn')"
+        />
+        <v-text-field
+          v-model="password"
+          label="Password"
+          type="password"
+          autocomplete="current-password"
+          :error-messages="fault('password')"
+        />
       </template>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <p v-if="problem || demo.problem.value" class="problem" role="alert">
+        {{ problem || demo.problem.value }}
+      </p>
       <div class="row">
         <v-btn variant="text" @click="session.leaveIt()">Leave this page</v-btn>
         <v-btn
           type="submit"
           color="primary"
           variant="flat"
-          :loading="busy"
-          :disabled="!inDemo && (!name || !password)"
+          :loading="busy || demo.busy.value"
           data-test="go-on"
           >{{ inDemo ? `Go on as ${session.person?.name}` : 'Sign in' }}</v-btn
         >

@@ -3,12 +3,17 @@ import { computed, ref } from 'vue'
 import JoinForm from './JoinForm.vue'
 import { useSending } from '../../ui/attempt'
 import RudloMark from '../../ui/RudloMark.vue'
+import { useForm } from '../../ui/use-form'
 import { useSession } from '../../api/session-store'
 
 const session = useSession()
 const name = ref('')
 const password = ref('')
 const { busy, problem, send } = useSending()
+const form = useForm(
+  () => import('@rudlo/contract/access').then((m) => m.SignIn),
+  (request) => session.signIn(request.signIn, request.password),
+)
 const byName = ref(false)
 const joining = ref(false)
 
@@ -85,21 +90,24 @@ const offersNames = computed(() => session.demo.length > 0 && !byName.value)
         <v-btn variant="text" class="switch" @click="byName = true">Sign in with name and password</v-btn>
       </template>
 
-      <form v-else @submit.prevent="send(() => session.signIn(name, password))">
+      <form v-else @submit.prevent="form.submit({ signIn: name, password })">
         <h1>Sign in</h1>
-        <v-text-field v-model="name" label="Sign-in name" autocomplete="username" autocapitalize="off" />
-        <v-text-field v-model="password" label="Password" type="password" autocomplete="current-password" />
-        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <v-btn
-          type="submit"
-          color="primary"
-          variant="flat"
-          :loading="busy"
-          :disabled="!name || !password"
-          block
-        >
-          Sign in
-        </v-btn>
+        <v-text-field
+          v-model="name"
+          label="Sign-in name"
+          autocomplete="username"
+          autocapitalize="off"
+          :error-messages="form.fault('signIn')"
+        />
+        <v-text-field
+          v-model="password"
+          label="Password"
+          type="password"
+          autocomplete="current-password"
+          :error-messages="form.fault('password')"
+        />
+        <p v-if="form.problem.value" class="problem" role="alert">{{ form.problem.value }}</p>
+        <v-btn type="submit" color="primary" variant="flat" :loading="form.busy.value" block>Sign in</v-btn>
         <v-btn v-if="session.demo.length" variant="text" block @click="byName = false"
           >Choose a name of the demo</v-btn
         >
