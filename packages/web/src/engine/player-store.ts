@@ -14,10 +14,13 @@ import { InstantHost } from './instant-host'
 import { useListening } from './listening-store'
 import { useMeasuredLoudness } from './measured-loudness'
 import { MixMeter } from './mix-meter'
+import type { SharedState } from './shared-state'
 import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 
 /** Longest wait for the audio thread to take a change of place over. */
 const SEEK_MS = 400
+/** Meters are shown so often, in ms: an eye sees no more, and a frame is for what moves. */
+const METERS_MS = 40
 
 /** A stretch to play round and round, in ticks. */
 export interface LoopTicks {
@@ -69,6 +72,7 @@ export const usePlayer = defineStore('player', () => {
   /** What somebody looks at, in ticks. */
   let seen: LoopTicks = { from: 0, to: Infinity }
   let frame = 0
+  let metersShown = 0
   let opened = 0
   /** Where a change of place was asked for that the audio thread has not made yet, and until when to wait for it. */
   let awaited: { readonly sample: number; readonly until: number } | null = null
@@ -181,18 +185,28 @@ export const usePlayer = defineStore('player', () => {
       position.value = Math.min(time.length, time.tempo.tickAt(at))
     }
     counting.value = state.counting
-    loudness.value = lufsOfEnergy(state.energy)
-    shortTerm.value = lufsOfEnergy(state.shortTerm)
+    readMeters(state)
+  }
+
+  /** Follows the meters with every frame, so that no peak is missed, and shows them a little less often. */
+  function readMeters(state: SharedState): void {
     const clock = performance.now()
-    peak.value = holds.main.follow(dbfs(Math.max(state.peak('left'), state.peak('right'))), clock)
-    returnPeaks.value = holds.returns.follow(
+    const main = holds.main.follow(dbfs(Math.max(state.peak('left'), state.peak('right'))), clock)
+    const returns = holds.returns.follow(
       (loaded.value?.mix.returns ?? []).map((_, i) => dbfs(state.returnPeak(i))),
       clock,
     )
-    trackPeaks.value = holds.tracks.follow(
+    const tracks = holds.tracks.follow(
       song!.tracks.map((_, i) => dbfs(state.trackPeak(i))),
       clock,
     )
+    if (clock - metersShown < METERS_MS) return
+    metersShown = clock
+    loudness.value = lufsOfEnergy(state.energy)
+    shortTerm.value = lufsOfEnergy(state.shortTerm)
+    peak.value = main
+    returnPeaks.value = returns
+    trackPeaks.value = tracks
   }
 
   let stutterEnds: ReturnType<typeof setTimeout> | undefined

@@ -144,6 +144,12 @@ function key(event: KeyboardEvent): void {
   background: color-mix(in srgb, var(--family-volume) 32%, transparent);
 }
 
+/* what a line moves with every frame */
+.following .fill,
+.following .runner {
+  will-change: transform;
+}
+
 .pan .fill {
   background: color-mix(in srgb, var(--family-pan) 38%, transparent);
 }

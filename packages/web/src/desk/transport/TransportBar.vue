@@ -3,6 +3,7 @@
 import type { SongTime } from '@rudlo/core/song'
 import { clockText, placeInWords } from '@rudlo/core/time'
 import { computed, ref, watch } from 'vue'
+import { useCalm } from '../../engine/calm'
 import { useListening } from '../../engine/listening-store'
 import { usePlayer } from '../../engine/player-store'
 import SoundCheckDialog from '../sound-check/SoundCheckDialog.vue'
@@ -16,6 +17,8 @@ defineEmits<{ keys: [] }>()
 const player = usePlayer()
 const listening = useListening()
 const checking = ref(false)
+/** Whoever is told of the place need not be told with every frame. */
+const spoken = useCalm(() => placeInWords(props.time.meter, player.position))
 const place = computed(() => props.time.meter.placeAt(player.position))
 const percent = computed(() => Math.round(player.progress * 100))
 
@@ -48,7 +51,7 @@ watch(
     </button>
     <p v-if="player.failure" class="failure" role="alert">{{ player.failure }}</p>
     <template v-else>
-      <p class="place" data-test="place" :aria-label="placeInWords(time.meter, player.position)">
+      <p class="place" data-test="place" :aria-label="spoken">
         <template v-if="player.counting">− {{ player.counting }}</template>
         <template v-else>{{ place.bar }}<i>·</i>{{ place.beat }}</template>
       </p>

@@ -25,6 +25,8 @@ const inView = computed(() => x.value >= -1 && x.value <= props.view.width + 1)
   left: -1px;
   width: 2px;
   background: var(--warm);
+  /* it moves with every frame: nothing else is painted anew for it */
+  will-change: transform;
   pointer-events: none;
 }
 </style>

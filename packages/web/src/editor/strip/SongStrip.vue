@@ -4,6 +4,7 @@ import { useElementSize } from '@vueuse/core'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { placeInWords } from '@rudlo/core/time'
 import { computed, ref } from 'vue'
+import { useCalm } from '../../engine/calm'
 import type { Flag } from './flag'
 import StripFlags from './StripFlags.vue'
 import { barsAround, loudnessPath } from './strip-geometry'
@@ -41,6 +42,12 @@ const strip = ref<HTMLElement>()
 const drag = ref<{ from: number; to: number; far: boolean } | null>(null)
 
 const { width } = useElementSize(strip)
+
+/** Whoever is told of the place need not be told with every frame. */
+const spoken = useCalm(() => ({
+  tick: Math.round(props.position),
+  words: placeInWords(props.time.meter, props.position),
+}))
 
 const x = (tick: number) => (tick / props.time.length) * width.value
 const tickAt = (event: PointerEvent) => {
@@ -134,10 +141,10 @@ function key(event: KeyboardEvent): void {
       tabindex="0"
       role="slider"
       aria-label="Position in the song. Left and right go by a bar."
-      :aria-valuenow="Math.round(position)"
+      :aria-valuenow="spoken.tick"
       aria-valuemin="0"
       :aria-valuemax="time.length"
-      :aria-valuetext="placeInWords(time.meter, position)"
+      :aria-valuetext="spoken.words"
       data-test="strip"
       @pointerdown="down"
       @pointermove="move"
@@ -269,6 +276,8 @@ path {
   left: -1px;
   width: 2px;
   background: var(--warm);
+  /* it moves with every frame: nothing else is painted anew for it */
+  will-change: transform;
   pointer-events: none;
 }
 
