@@ -78,9 +78,10 @@ await needModules()
 rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })
 const { build } = await import('./build.mjs')
-await tally.timed('build', () => build())
+const { buildKernels } = await import('./kernels.mjs')
+await buildKernels()
 
-say('style, layers and types …')
+say('building; style, layers and types …')
 const TYPES = [
   ['packages/core'],
   ['packages/contract'],
@@ -89,9 +90,15 @@ const TYPES = [
   ['packages/server/tsconfig.api.json'],
   ['e2e'],
 ]
+/** The installation that stories begin with: made while other things are looked at, since it is mostly waited for. */
+let seeding
 // two at a time, one for each core
 await Promise.all([
   (async () => {
+    await tally.timed('build', () => build())
+    const { seededFolder } = await import('./lib/seed.mjs')
+    // whoever needs it asks again, and is told why there is none
+    seeding = seededFolder().catch(() => undefined)
     await check('style', 'linting', 'eslint', '.')
     await check('style', 'looking at the format', 'oxfmt', '--list-different', '.')
   })(),
@@ -105,7 +112,8 @@ await Promise.all([
 
 // processes that are started and ended are mostly waited for: one more than there are cores
 await vitest('units', ['core', 'web', 'server'], '--maxWorkers=3')
-await vitest('components', ['mouse', 'finger', 'keys'])
+await vitest('components', ['mouse', 'finger', 'keys'], '--maxWorkers=3')
+await seeding
 await stories('stories', 'stories')
 await stories('sound', 'sound')
 

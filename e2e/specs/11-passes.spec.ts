@@ -2,6 +2,10 @@ import { expect, test, type Person } from '../harness/test'
 
 const NAME = 'Milan Novotny'
 
+declare global {
+  var sound: AudioContext | undefined
+}
+
 async function atSqueezebox(person: Person): Promise<void> {
   await person.atBench(NAME)
   await person.chooseTrack('squeezebox')
@@ -173,4 +177,48 @@ test('without a surface at hand it is explained, and the rig is offered, also in
   await expect.poll(async () => Number(await fader.getAttribute('aria-valuenow'))).toBeGreaterThan(30)
   await rig.close()
   await expect(milan.page.getByText('The control surface is gone. Nothing is lost.')).toBeVisible()
+})
+
+test('a pass outlasts a lost server, a sound that is held up, and leaving', async ({ somebody }) => {
+  const milan = await somebody()
+  await milan.page.addInitScript(() => {
+    const { AudioContext: Plain } = window
+    window.AudioContext = class extends Plain {
+      constructor(options?: AudioContextOptions) {
+        super(options)
+        globalThis.sound = this
+      }
+    }
+  })
+  await atSqueezebox(milan)
+  const points = await milan.points()
+  await chooseWay(milan, 'hold')
+  await milan.at('play').click()
+  await milan.page.waitForTimeout(600)
+  await ride(milan)
+  await milan.page.context().setOffline(true)
+  await milan.page.evaluate(() => globalThis.sound!.suspend())
+  await milan.page.waitForTimeout(300)
+  await milan.page.evaluate(() => globalThis.sound!.resume())
+  await milan.page.waitForTimeout(300)
+  await milan.page.mouse.up()
+  await milan.page.waitForTimeout(500)
+  // leaving says that the hand still writes; what it wrote is kept
+  await milan.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
+  await expect(milan.at('leave-writing')).toBeVisible()
+  await milan.page.getByRole('button', { name: 'Stay' }).click()
+  await milan.at('play').click()
+  await expect(milan.at('pass-summary')).toContainText('Squeezebox')
+  const written = await milan.points()
+  expect(written).toBeGreaterThan(points + 2)
+  await expect(milan.at('save-state')).not.toHaveText('Saved')
+  await milan.page.context().setOffline(false)
+  await milan.isSaved()
+  await milan.page.reload()
+  await milan.canPlay()
+  await milan.chooseTrack('squeezebox')
+  expect(await milan.points()).toBe(written)
+  await milan.page.keyboard.press('Control+z')
+  await expect.poll(() => milan.points()).toBe(points)
+  await milan.isSaved()
 })

@@ -18,7 +18,6 @@ type Heard = readonly [seconds: number, db: number]
 
 declare global {
   /** What was seen since it is looked at, frame by frame: the play position on the lane in px, and dB as the fader says. */
-  var sound: AudioContext | undefined
   var seen: { frames: [px: number, db: number][]; watching: boolean } | undefined
 }
 
@@ -239,51 +238,3 @@ test('two fingers ride two faders in one pass', { tag: '@sound' }, async ({ some
   await milan.at('pass-undo').click()
   await milan.isSaved()
 })
-
-test(
-  'a pass outlasts a lost server, a sound that is held up, and leaving',
-  { tag: '@sound' },
-  async ({ somebody }) => {
-    const milan = await somebody()
-    await milan.page.addInitScript(() => {
-      const { AudioContext: Plain } = window
-      window.AudioContext = class extends Plain {
-        constructor(options?: AudioContextOptions) {
-          super(options)
-          globalThis.sound = this
-        }
-      }
-    })
-    await ready(milan)
-    const points = await milan.points()
-    await choose(milan, 'hold')
-    await milan.at('play').click()
-    await milan.page.waitForTimeout(600)
-    await ride(milan)
-    await milan.page.context().setOffline(true)
-    await milan.page.evaluate(() => globalThis.sound!.suspend())
-    await milan.page.waitForTimeout(300)
-    await milan.page.evaluate(() => globalThis.sound!.resume())
-    await milan.page.waitForTimeout(300)
-    await milan.page.mouse.up()
-    await milan.page.waitForTimeout(500)
-    // leaving says that the hand still writes; what it wrote is kept
-    await milan.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
-    await expect(milan.at('leave-writing')).toBeVisible()
-    await milan.page.getByRole('button', { name: 'Stay' }).click()
-    await milan.at('play').click()
-    await expect(milan.at('pass-summary')).toContainText('Squeezebox')
-    const written = await milan.points()
-    expect(written).toBeGreaterThan(points + 2)
-    await expect(milan.at('save-state')).not.toHaveText('Saved')
-    await milan.page.context().setOffline(false)
-    await milan.isSaved()
-    await milan.page.reload()
-    await milan.canPlay()
-    await milan.chooseTrack(TRACK)
-    expect(await milan.points()).toBe(written)
-    await milan.page.keyboard.press('Control+z')
-    await expect.poll(() => milan.points()).toBe(points)
-    await milan.isSaved()
-  },
-)

@@ -8,45 +8,43 @@ const NAME = 'Bea Castellan'
 
 const bytes = async (download: Download) => new Uint8Array(await readFile(await download.path()))
 
-test(
-  'the sound is checked on first entry, taps measure the delay of headphones, and a bar is counted that no meter knows of',
-  { tag: '@sound' },
-  async ({ somebody }) => {
-    const bea = await somebody()
-    await bea.page.addInitScript(() => localStorage.removeItem('rudlo-listening'))
-    await bea.atBench(NAME)
-    const dialog = bea.page.getByRole('dialog', { name: 'Check your sound' })
-    await expect(dialog).toBeVisible()
-    await bea.at('check-left').click()
-    await bea.at('check-right').click()
-    await bea.at('check-level').click()
-    await bea.at('tap').click()
-    await expect(bea.at('tap')).toHaveText(/0 of 10/)
-    // clicks come every 900 ms, the first after half a second: somebody who hears them 200 ms late
-    await bea.page.waitForTimeout(700)
-    for (let i = 0; i < 7; i++) {
-      await bea.at('tap').dispatchEvent('pointerdown')
-      await bea.page.waitForTimeout(890)
-    }
-    await expect(dialog.getByText(/ms late|no delay/)).toBeVisible()
-    const delay = Number(/\d+/.exec((await bea.at('delay').textContent())!)![0])
-    expect(delay).toBeGreaterThan(60)
-    await bea.at('check-done').click()
-    await expect(dialog).toBeHidden()
+test('the sound is checked on first entry, taps measure the delay of headphones, and a bar is counted that no meter knows of', async ({
+  somebody,
+}) => {
+  const bea = await somebody()
+  await bea.page.addInitScript(() => localStorage.removeItem('rudlo-listening'))
+  await bea.atBench(NAME)
+  const dialog = bea.page.getByRole('dialog', { name: 'Check your sound' })
+  await expect(dialog).toBeVisible()
+  await bea.at('check-left').click()
+  await bea.at('check-right').click()
+  await bea.at('check-level').click()
+  await bea.at('tap').click()
+  await expect(bea.at('tap')).toHaveText(/0 of 10/)
+  // clicks come every 900 ms, the first after half a second: somebody who hears them 200 ms late
+  await bea.page.waitForTimeout(700)
+  for (let i = 0; i < 7; i++) {
+    await bea.at('tap').dispatchEvent('pointerdown')
+    await bea.page.waitForTimeout(890)
+  }
+  await expect(dialog.getByText(/ms late|no delay/)).toBeVisible()
+  const delay = Number(/\d+/.exec((await bea.at('delay').textContent())!)![0])
+  expect(delay).toBeGreaterThan(60)
+  await bea.at('check-done').click()
+  await expect(dialog).toBeHidden()
 
-    await bea.at('listen').click()
-    await bea.at('count-in').check()
-    await bea.at('metronome').check()
-    await bea.at('mono').check()
-    await bea.page.keyboard.press('Escape')
-    await bea.at('play').click()
-    await expect(bea.page.getByText('counting in')).toBeVisible()
-    expect(await bea.loudness(600)).toBeNull()
-    await expect(bea.at('place')).toHaveText(/1·[2-4]/)
-    expect(await bea.loudness(900)).toBeGreaterThan(-60)
-    await bea.at('play').click()
-  },
-)
+  await bea.at('listen').click()
+  await bea.at('count-in').check()
+  await bea.at('metronome').check()
+  await bea.at('mono').check()
+  await bea.page.keyboard.press('Escape')
+  await bea.at('play').click()
+  await expect(bea.page.getByText('counting in')).toBeVisible()
+  expect(await bea.loudness(600)).toBeNull()
+  await expect(bea.at('place')).not.toHaveText('1·1')
+  expect(await bea.loudness(900)).toBeGreaterThan(-60)
+  await bea.at('play').click()
+})
 
 test('the figures of the sound come with words, and mix, tracks and bundle are saved as files', async ({
   somebody,

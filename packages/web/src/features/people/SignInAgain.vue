@@ -15,16 +15,20 @@ const { busy, problem, fault, submit } = useForm(
   (request) => session.goOn(request.signIn, request.password),
 )
 const demo = useSending()
+/** Whether it is known how somebody signs in here. */
+const isKnown = ref(false)
 /** In the demo nobody has a password to remember. */
 const inDemo = computed(() => session.demo.some((p) => p.id === session.person?.id))
 
 watch(
   () => session.isOver,
-  (isOver) => {
+  async (isOver) => {
     if (!isOver) return
+    isKnown.value = false
     problem.value = demo.problem.value = ''
     password.value = ''
-    void session.lookForDemo().catch(() => undefined)
+    await session.lookForDemo().catch(() => undefined)
+    isKnown.value = true
   },
 )
 
@@ -74,7 +78,7 @@ async function goOn(): Promise<void> {
           type="submit"
           color="primary"
           variant="flat"
-          :loading="busy || demo.busy.value"
+          :loading="busy || demo.busy.value || !isKnown"
           data-test="go-on"
           >{{ inDemo ? `Go on as ${session.person?.name}` : 'Sign in' }}</v-btn
         >
