@@ -41,7 +41,7 @@ test('the sound is checked on first entry, taps measure the delay of headphones,
   await bea.at('play').click()
   await expect(bea.page.getByText('counting in')).toBeVisible()
   expect(await bea.loudness(600)).toBeNull()
-  await expect(bea.at('place')).not.toHaveText('1·1')
+  await expect(bea.at('place')).toHaveText(/^(1·[2-4]|[2-9]·\d)/)
   expect(await bea.loudness(900)).toBeGreaterThan(-60)
   await bea.at('play').click()
 })

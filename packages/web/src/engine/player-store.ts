@@ -21,6 +21,9 @@ import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 const SEEK_MS = 400
 /** Meters are shown so often, in ms: an eye sees no more, and a frame is for what moves. */
 const METERS_MS = 40
+/** So long after the last sound meters may still fall; a page at rest is looked at so often after that, in ms. */
+const RINGS_MS = 3000
+const REST_MS = 100
 
 /** A stretch to play round and round, in ticks. */
 export interface LoopTicks {
@@ -73,6 +76,8 @@ export const usePlayer = defineStore('player', () => {
   let seen: LoopTicks = { from: 0, to: Infinity }
   let frame = 0
   let metersShown = 0
+  let heardAt = -Infinity
+  let resting: ReturnType<typeof setTimeout> | undefined
   let opened = 0
   /** Where a change of place was asked for that the audio thread has not made yet, and until when to wait for it. */
   let awaited: { readonly sample: number; readonly until: number } | null = null
@@ -147,7 +152,7 @@ export const usePlayer = defineStore('player', () => {
 
   async function close(): Promise<void> {
     opened++
-    cancelAnimationFrame(frame)
+    stopLooking()
     measuringSoon.forget()
     const old = host
     host = null
@@ -170,11 +175,12 @@ export const usePlayer = defineStore('player', () => {
     await old?.close()
   }
 
-  /** Reads the shared state once a frame. */
+  /** Reads the shared state: with every frame while something is heard, else now and then, so that a page at rest rests. */
   function look(): void {
-    frame = requestAnimationFrame(look)
+    lookAgain()
     if (!host || !time) return
     const { state } = host
+    if (state.playing) heardAt = performance.now()
     playing.value = state.playing
     keepWatch(host.clock)
     if (isAwaited(state.position)) return
@@ -186,6 +192,23 @@ export const usePlayer = defineStore('player', () => {
     }
     counting.value = state.counting
     readMeters(state)
+  }
+
+  function lookAgain(): void {
+    stopLooking()
+    if (performance.now() - heardAt < RINGS_MS) frame = requestAnimationFrame(look)
+    else resting = setTimeout(look, REST_MS)
+  }
+
+  function stopLooking(): void {
+    cancelAnimationFrame(frame)
+    clearTimeout(resting)
+  }
+
+  /** Something is about to be heard, or was set: it is looked at with every frame for a while. */
+  function wake(): void {
+    heardAt = performance.now()
+    if (host) lookAgain()
   }
 
   /** Follows the meters with every frame, so that no peak is missed, and shows them a little less often. */
@@ -250,6 +273,7 @@ export const usePlayer = defineStore('player', () => {
   }
 
   async function play(): Promise<void> {
+    wake()
     await host?.play()
   }
 
@@ -264,6 +288,7 @@ export const usePlayer = defineStore('player', () => {
     if (!time) return
     const at = time.tempo.secondsAt(Math.min(Math.max(0, tick), time.length))
     host?.seek(at * SAMPLE_RATE)
+    wake()
     if (!playing.value) {
       awaited = host && { sample: Math.round(at * SAMPLE_RATE), until: performance.now() + SEEK_MS }
       seconds.value = at
