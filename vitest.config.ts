@@ -72,6 +72,9 @@ export default defineConfig({
         plugins: [vue()],
         test: {
           name: 'web',
+          // one worker for many files, each of which gets the modules of the application anew
+          isolate: false,
+          setupFiles: ['packages/web/test/fresh-modules.ts'],
           testTimeout: PATIENT,
           hookTimeout: PATIENT,
           include: ['packages/web/src/**/*.test.ts'],

@@ -1,0 +1,4 @@
+/** Before each file of tests: what another file mocked, or left in a module, is not seen. Packages stay loaded. */
+import { vi } from 'vitest'
+
+vi.resetModules()
