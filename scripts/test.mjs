@@ -110,9 +110,11 @@ await Promise.all([
   })(),
 ])
 
-// processes that are started and ended are mostly waited for: one more than there are cores
-await vitest('units', ['core', 'web', 'server'], '--maxWorkers=3')
-await vitest('components', ['mouse', 'finger', 'keys'], '--maxWorkers=3')
+// in both much is waited for: for processes that are started and ended, and for a page that answers a hand
+await Promise.all([
+  vitest('units', ['core', 'web', 'server'], '--maxWorkers=3'),
+  vitest('components', ['mouse', 'finger', 'keys'], '--maxWorkers=3'),
+])
 await seeding
 await stories('stories', 'stories')
 await stories('sound', 'sound')

@@ -58,6 +58,8 @@ export class PrivateDatabase {
     this.more = more
     this.withParent = withParent
     this.files = join(this.folder, 'files')
+    /** Files that are being made. */
+    this.part = join(this.folder, 'files.part')
     this.pidFile = join(this.folder, 'mariadbd.pid')
     // of its own: a database that starts takes away what others have in the folder that all share
     this.temporary = join(this.folder, 'tmp')
@@ -106,11 +108,17 @@ export class PrivateDatabase {
     return true
   }
 
-  /** Ends a database of these files that outlived its starter. */
+  /** Ends a database of these files, and whatever makes them, that outlived its starter. */
   async endStray() {
-    const found = processWith(`--datadir=${this.files}`)
-    if (found) await this.#end(found.pid)
+    await this.#endAllOf(this.files)
+    await this.#endAllOf(this.part)
     rmSync(this.pidFile, { force: true })
+  }
+
+  /** Ends everything that works on files: what makes them is a script and the database that it starts. */
+  async #endAllOf(files) {
+    for (let found = processWith(`--datadir=${files}`); found; found = processWith(`--datadir=${files}`))
+      await this.#end(found.pid)
   }
 
   get connection() {
@@ -253,7 +261,9 @@ export class PrivateDatabase {
       if (there.length) renameSync(this.files, join(this.folder, `unfinished-${Date.now()}`))
       else rmSync(this.files, { recursive: true })
     }
-    const part = join(this.folder, 'files.part')
+    const { part } = this
+    // of a start that was killed in the middle of this
+    await this.#endAllOf(part)
     rmSync(part, { recursive: true, force: true })
     mkdirSync(part, { recursive: true, mode: 0o700 })
     await must(

@@ -8,6 +8,7 @@ const zero = () => ({ passed: 0, failed: 0, skipped: 0, again: 0, ms: 0 })
 export class Tally {
   #suites = new Map()
   #failures = []
+  #begun = performance.now()
 
   #of(suite) {
     if (!this.#suites.has(suite)) this.#suites.set(suite, zero())
@@ -69,7 +70,8 @@ export class Tally {
     return [
       ...(this.#failures.length ? ['what failed:', ...this.#failures.map((f) => `  ${f}`), ''] : []),
       ...[...this.#suites].map(([name, suite]) => line(name, suite)),
-      line('together', this.#sum),
+      // some of them go on beside each other
+      line('together', { ...this.#sum, ms: performance.now() - this.#begun }),
       '',
       `${this.passed} passed, ${this.failed} failed`,
     ].join('\n')
