@@ -89,6 +89,7 @@ const remeasure = () =>
         @keydown.stop
       />
       <v-text-field
+        class="hand-ins"
         type="number"
         label="Hand-ins"
         placeholder="any"
@@ -169,6 +170,14 @@ h2 {
 
 .row > .v-input {
   flex: 1 1 190px;
+}
+
+.row > .v-select {
+  flex-basis: 250px;
+}
+
+.row > .hand-ins {
+  flex: 0 1 110px;
 }
 
 label {

@@ -113,6 +113,10 @@ const addTeacher = () =>
   padding: 16px 20px;
 }
 
+.block > :is(div, form) {
+  width: 100%;
+}
+
 h2 {
   margin-bottom: 4px;
   font-size: 18px;
@@ -128,6 +132,8 @@ h2 {
 
 .inline {
   display: flex;
+  width: 100%;
+  padding-top: 8px;
   flex-wrap: wrap;
   gap: 8px;
   align-items: start;

@@ -168,9 +168,12 @@ th {
 }
 
 .acts {
-  display: flex;
-  gap: 6px;
-  justify-content: end;
+  text-align: right;
+  white-space: nowrap;
+}
+
+.acts .chip + .chip {
+  margin-left: 6px;
 }
 
 .acts .chip {
