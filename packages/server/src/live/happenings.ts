@@ -128,7 +128,7 @@ export class Happenings {
 
   /** What has an id that is hardly older than `last`, or newer, or has come due since it was last looked. */
   #recent(last: number): Promise<readonly { id: string; at: Date }[]> {
-    // most of it is known already, many times a second: no more than ids is asked for, and nothing is made of them
+    // it is asked for many times a second and nearly always known: ids and times are enough to see that
     const now = new Date()
     return this.database.query(
       'SELECT id, at FROM happenings WHERE (id > ? AND at <= ?) OR at BETWEEN ? AND ? ORDER BY id LIMIT 2000',

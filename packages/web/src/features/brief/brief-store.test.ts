@@ -126,8 +126,10 @@ describe('a brief that is written', () => {
     expect(store.fault('handInLimit')).toBe('At least one hand-in must be allowed.')
     expect([store.fault('dueAt'), store.problem]).toEqual([null, store.fault('title')])
     expect(put).not.toHaveBeenCalled()
-    store.title = 'Title'
-    store.settings = { ...store.settings, handInLimit: 2 }
+    // another brief begins without what was wrong with this one
+    await store.open('a')
+    expect(store.fault('title')).toBeNull()
+    store.settings = { ...store.settings!, handInLimit: 2 }
     expect(await store.save()).toBe(true)
     expect(store.fault('title')).toBeNull()
   })

@@ -73,6 +73,7 @@ export const useBrief = defineStore('brief', () => {
     trial.value = null
     past.value = []
     problem.value = ''
+    faults.value = {}
     openTask.value = found.brief.tasks[0]?.id ?? null
     assignment.value = found
     saved.value = state()

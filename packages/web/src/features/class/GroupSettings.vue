@@ -103,6 +103,9 @@ const addTeacher = () =>
         <v-btn type="submit" :loading="about.busy.value" data-test="save-group">Keep</v-btn>
       </div>
     </form>
+    <p v-if="about.problem.value || teachers.problem.value" class="problem" role="alert">
+      {{ about.problem.value || teachers.problem.value }}
+    </p>
   </section>
 </template>
 

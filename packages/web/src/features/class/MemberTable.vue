@@ -71,7 +71,7 @@ async function takeOut(): Promise<void> {
                 label="Name"
                 density="compact"
                 autofocus
-                :error-messages="naming.fault('name')"
+                :error-messages="naming.fault('name') ?? naming.problem.value"
                 @keydown.esc="renaming = null"
               />
             </form>
