@@ -3,52 +3,18 @@ import vue from 'eslint-plugin-vue'
 import globals from 'globals'
 import ts from 'typescript-eslint'
 
-/** Host maths that differs between engines in the last bits: the kernels in core/maths stand in for it. */
-const HOST_MATHS = [
-  'sin',
-  'cos',
-  'tan',
-  'asin',
-  'acos',
-  'atan',
-  'atan2',
-  'sinh',
-  'cosh',
-  'tanh',
-  'exp',
-  'expm1',
-  'log',
-  'log2',
-  'log10',
-  'log1p',
-  'pow',
-  'cbrt',
-  'hypot',
-]
-
+/** Components alone: templates need a linter that reads them. Everything else is oxlint's (.oxlintrc.json). */
 export default ts.config(
-  {
-    ignores: [
-      '**/dist/**',
-      'packages/server/types/**',
-      '**/node_modules/**',
-      'data/**',
-      '.build/**',
-      'test-results/**',
-      'packages/core/kernels/**',
-    ],
-  },
-  js.configs.recommended,
-  ...ts.configs.strict,
-  ...vue.configs['flat/recommended'],
+  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', '.build/**', 'test-results/**'] },
   {
     files: ['**/*.vue'],
-    languageOptions: { parserOptions: { parser: ts.parser } },
-    rules: { 'max-lines': ['error', 300] },
-  },
-  {
-    languageOptions: { globals: { ...globals.browser, ...globals.node } },
+    extends: [js.configs.recommended, ...ts.configs.strict, ...vue.configs['flat/recommended']],
+    languageOptions: {
+      globals: { ...globals.browser },
+      parserOptions: { parser: ts.parser },
+    },
     rules: {
+      'max-lines': ['error', 300],
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-invalid-void-type': 'off',
@@ -64,39 +30,6 @@ export default ts.config(
       'vue/html-closing-bracket-newline': 'off',
       'vue/multiline-html-element-content-newline': 'off',
       'vue/require-default-prop': 'off',
-    },
-  },
-  {
-    // what is heard, drawn and judged must be the same to the last bit in every host
-    files: ['packages/core/src/**/*.ts', 'packages/demo/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
-    rules: {
-      'no-restricted-properties': [
-        'error',
-        ...HOST_MATHS.map((property) => ({
-          object: 'Math',
-          property,
-          message: 'Use the kernels of core/maths: hosts differ in the last bits.',
-        })),
-      ],
-      'no-restricted-syntax': [
-        'error',
-        { selector: "BinaryExpression[operator='**']", message: 'Use the kernel pow of core/maths.' },
-      ],
-      'no-restricted-globals': [
-        'error',
-        'window',
-        'document',
-        'process',
-        'Buffer',
-        'performance',
-        'fetch',
-        'setTimeout',
-      ],
-      'no-restricted-imports': [
-        'error',
-        { patterns: ['node:*', 'vue', 'hono', 'typeorm', '@rudlo/web', '@rudlo/server'] },
-      ],
     },
   },
 )

@@ -99,7 +99,8 @@ await Promise.all([
     const { seededFolder } = await import('./lib/seed.mjs')
     // whoever needs it asks again, and is told why there is none
     seeding = seededFolder().catch(() => undefined)
-    await check('style', 'linting', 'eslint', '.')
+    await check('style', 'linting', 'oxlint')
+    await check('style', 'linting components', 'eslint', '**/*.vue')
     await check('style', 'looking at the format', 'oxfmt', '--list-different', '.')
   })(),
   (async () => {

@@ -1,8 +1,7 @@
 import { closeSync, fstatSync, openSync, readSync } from 'node:fs'
-import { fileURLToPath } from 'node:url'
+import { Worker } from 'node:worker_threads'
 import { wavLayout } from '@rudlo/core/exchange'
 import { loudnessOf, type ChannelLoudness } from '@rudlo/core/loudness'
-import { Piscina } from 'piscina'
 import { measureChannel, type ChannelTask } from './measure-channel'
 
 /** JSON has no infinity: silence is null. */
@@ -18,17 +17,11 @@ export async function measure(args: readonly string[]): Promise<string> {
   const bytes = readShared(file)
   const layout = wavLayout(bytes)
   // each channel has a thread of its own: this one takes the first
-  const threads = new Piscina<ChannelTask, ChannelLoudness>({
-    filename: fileURLToPath(new URL('channel-worker.js', import.meta.url)),
-    maxThreads: Math.max(1, layout.channels - 1),
-    minThreads: 0,
-  })
   const others = Array.from({ length: layout.channels - 1 }, (_, i) =>
-    threads.run({ bytes, layout, channel: i + 1 }),
+    inThread({ bytes, layout, channel: i + 1 }),
   )
   const first = measureChannel({ bytes, layout, channel: 0 })
   const all = [first, ...(await Promise.all(others))]
-  await threads.destroy()
   const { integrated, momentary, shortTerm, range, truePeak } = loudnessOf(all)
   if (args.includes('--json')) {
     return JSON.stringify({
@@ -44,6 +37,18 @@ export async function measure(args: readonly string[]): Promise<string> {
     `range       ${range.toFixed(1)} LU`,
     `true peak   ${Number.isFinite(truePeak) ? `${truePeak.toFixed(1)} dBTP` : 'silence'}`,
   ].join('\n')
+}
+
+/**
+ * Measures a channel beside this thread. A bare worker and no pool: it begins by itself, while a pool hands out its
+ * work from a thread that is busy here.
+ */
+function inThread(task: ChannelTask): Promise<ChannelLoudness> {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(new URL('channel-worker.js', import.meta.url), { workerData: task })
+    worker.once('message', resolve)
+    worker.once('error', reject)
+  })
 }
 
 /** Reads a whole file into memory that threads can share. */

@@ -4,6 +4,7 @@ import type { AssetInfo } from '@rudlo/core/song'
 import { bytesOf, server } from '../api/client'
 import type { DecodeApi } from './decode.worker'
 import { Decoders, type Decoder } from './decoders'
+import { decodeNatively, nativeScale, type Scale } from './native-flac'
 import { WorkerHost } from './worker-host'
 
 const audio = new Map<string, Promise<AssetAudio>>()
@@ -20,8 +21,19 @@ function decoder(): Decoder {
   )
   return {
     warm: () => host.warm(),
-    decode: ({ bytes, frames }) => host.ask((remote) => remote.decode(bytes, frames)),
+    decode: async ({ bytes, frames }) => {
+      const samples = await natively(bytes, frames)
+      return host.ask((remote) => (samples ? remote.whole(...samples) : remote.decode(bytes, frames)))
+    },
   }
+}
+
+/** By the browser's own decoder; null where it cannot be had to the last bit, or the file is damaged. */
+async function natively(bytes: Uint8Array, frames: number): Promise<[Float32Array[], Scale] | null> {
+  const scale = await nativeScale()
+  if (!scale) return null
+  const channels = await decodeNatively(bytes).catch(() => [])
+  return channels[0]?.length === frames ? [channels, scale] : null
 }
 
 const decoders = new Decoders(

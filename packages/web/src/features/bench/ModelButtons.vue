@@ -15,7 +15,7 @@ const desk = useDesk()
 const player = usePlayer()
 const router = useRouter()
 const busy = ref(false)
-let keeping: Promise<void> = Promise.resolve()
+let keeping: Promise<unknown> = Promise.resolve()
 
 /** Back to the brief, once what is being kept is kept: it is proposed from there. */
 async function toBrief(): Promise<void> {
@@ -42,7 +42,8 @@ function roughly(): void {
 
 async function act(what: () => Promise<void>): Promise<void> {
   busy.value = true
-  await attempt(what, (sentence) => (work.notice = sentence))
+  keeping = attempt(what, (sentence) => (work.notice = sentence))
+  await keeping
   busy.value = false
 }
 
