@@ -1,6 +1,6 @@
 import type { Address } from '../mix'
 
-/** What a move is called. */
+/** What a move is called. A rhythm goes to and fro in time, at least three times and a half. */
 export const MOVE_KINDS = [
   'fade in',
   'fade out',
@@ -14,6 +14,7 @@ export const MOVE_KINDS = [
   'jump down',
   'rise',
   'fall',
+  'rhythm',
 ] as const
 export type MoveKind = (typeof MOVE_KINDS)[number]
 
@@ -46,4 +47,12 @@ export interface Move {
   readonly steepest: number
   /** Whether it begins (fade in) or ends (fade out) in true silence. */
   readonly silent: boolean
+  /** In how many steps it gets there: 1 where it goes in one way. */
+  readonly steps: number
+  /** Its longest rest on the way, in seconds. */
+  readonly rest: number
+  /** How far it goes past its goal before it settles there, in the control's unit. */
+  readonly overshoot: number
+  /** How far it goes backwards on its way in all, as a share of its depth, 0…1. */
+  readonly unsteadiness: number
 }

@@ -3,8 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { point, type Points } from '../envelope'
 import { levelScale, linearScale } from '../scale'
 import { songTime } from '../song'
+import { arbitraryLine } from '../../test/arbitrary-line'
 import { smallSong } from '../../test/songs'
-import { findMoves, runsOf, type Move } from '.'
+import { findMoves, type Move } from '.'
+import { segmentsOf } from './segments'
 
 const BAR = 3840
 /** 32 bars of four at 120. */
@@ -119,13 +121,74 @@ describe('other moves', () => {
   })
 })
 
-describe('runs', () => {
-  it('cover the song without a gap', () => {
+describe('segments', () => {
+  const tick = (b: number) => bar(b)
+
+  it('go one way each, and rest between', () => {
     const points = [point(bar(2), -3), point(bar(3), -10), point(bar(9), -10), point(bar(11), -1)]
-    const runs = runsOf(points, levelScale, time.length)
-    expect(runs.map((r) => r.way)).toEqual(['rest', 'fall', 'rest', 'rise', 'rest'])
-    expect(runs[0]!.start).toBe(0)
-    expect(runs.at(-1)!.end).toBe(time.length)
-    runs.forEach((r, i) => i && expect(r.start).toBe(runs[i - 1]!.end))
+    const segments = segmentsOf(points, levelScale, time)
+    expect(segments.map((s) => [s.start, s.end])).toEqual([
+      [tick(2), tick(3)],
+      [tick(9), tick(11)],
+    ])
+  })
+
+  it('are none where a hand trembles, however long', () => {
+    const line = Array.from({ length: 200 }, (_, i) => point(i * 120, -6 + 0.35 * Math.sin(i * 1.7)))
+    expect(segmentsOf(line, levelScale, time)).toEqual([])
+    expect(findMoves('track/reed/level', line, levelScale, time)).toEqual([])
+  })
+})
+
+describe('what is inside a move', () => {
+  it('is told with it: steps, rests, and how far it goes too far', () => {
+    const [dip, ...more] = moves(
+      point(bar(2), 0),
+      point(bar(2) + 480, -3),
+      point(bar(2) + 1920, -3),
+      point(bar(2) + 2400, -7.2),
+      point(bar(2) + 2800, -7.2),
+      point(bar(2) + 3000, -6),
+      point(bar(4), -6),
+      point(bar(4) + 480, 0),
+    )
+    expect(more).toEqual([])
+    expect(dip).toMatchObject({ kind: 'dip', goal: expect.closeTo(-6, 3), steps: 2 })
+    expect(dip!.overshoot).toBeCloseTo(1.2, 1)
+    expect(dip!.rest).toBeGreaterThan(0.5)
+  })
+
+  it('is no move where nobody hears it', () => {
+    expect(moves(point(bar(2), -90), point(bar(3), -64), point(bar(4), -90))).toEqual([])
+  })
+
+  it('is a rhythm where it goes to and fro in time', () => {
+    const gate = Array.from({ length: 16 }, (_, i) => point(bar(2) + i * 480, i % 2 ? -20 : -3, 'jump'))
+    expect(kinds(moves(point(0, -3, 'jump'), ...gate))).toEqual(['rhythm'])
+  })
+
+  it('is a dip and a lift where one goes straight into the other', () => {
+    const line = [
+      [2, -6],
+      [2.25, -12],
+      [3, -12],
+      [3.5, 0],
+      [4.25, 0],
+      [4.5, -6],
+    ] as const
+    expect(kinds(moves(...line.map(([b, v]) => point(bar(b), v))))).toEqual(['dip', 'lift'])
+  })
+
+  it('never fails, whatever the line', () => {
+    fc.assert(
+      fc.property(arbitraryLine, ({ points, scale }) => {
+        const found = findMoves('track/reed/level', points, scale, time, [{ tick: bar(3) }])
+        found.forEach((m, i) => {
+          expect(m.start).toBeLessThanOrEqual(m.arrival)
+          expect(m.arrival).toBeLessThanOrEqual(m.end)
+          if (i) expect(m.start).toBeGreaterThanOrEqual(found[i - 1]!.start)
+        })
+      }),
+    )
   })
 })
