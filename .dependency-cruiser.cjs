@@ -21,6 +21,7 @@ const CORE = [
   'loudness',
   'instant',
   'moves',
+  'effective',
   'pass',
   'heard',
   'assess',

@@ -7,7 +7,7 @@ import { MISTAKES, mistakesOf, type Mistake } from '../mistakes'
 import type { Mix } from '../mix'
 import type { SongVersion } from '../song'
 import type { Brief } from './brief'
-import { judgeTasks, type JudgedTask } from './verdicts'
+import { askedOf, judgeTasks, type JudgedTask } from './verdicts'
 
 /** A mistake as it is stored: without its repair, which is made anew where it is wanted. */
 export type FoundMistake = Omit<Mistake, 'repair'> & { readonly name: string }
@@ -69,8 +69,9 @@ export function assessWork(
   const heard = hear(song, mix, audio, cache, (share) => onProgress(share / 2))
   const first = heard && hear(song, start, audio, cache, (share) => onProgress(0.5 + share / 2))
   if (!heard || !first) return null
-  const evidence = evidenceOf(song, start, mix, { ...more, open: brief.open, heard })
-  const before = evidenceOf(song, start, start, { open: brief.open, heard: first })
+  const asked = askedOf(brief.tasks)
+  const evidence = evidenceOf(song, start, mix, { ...more, open: brief.open, heard, first, asked })
+  const before = evidenceOf(song, start, start, { open: brief.open, heard: first, first, asked })
   return {
     measurement: { ...measurementOf(song, mix, loudnessOf(heard)), balance: balanceOf(song, heard) },
     assessment: {

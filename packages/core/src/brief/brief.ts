@@ -24,6 +24,8 @@ export interface BriefTask {
   readonly hints: readonly string[]
   /** How much it counts beside the others. */
   readonly weight: number
+  /** Whether the same sound reached in another way counts: with another control than the one that was asked for. Yes, if missing. */
+  readonly otherWays?: boolean
 }
 
 /** The assignment as the teacher writes it. */
@@ -88,6 +90,7 @@ export function completeBrief(
       checks: task.checks ?? [],
       hints: task.hints ?? [],
       weight: task.weight ?? 1,
+      ...(task.otherWays === undefined ? {} : { otherWays: task.otherWays }),
     })),
   }
 }

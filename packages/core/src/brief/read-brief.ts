@@ -65,7 +65,14 @@ function readTask(value: unknown, i: number, song: SongVersion, mix: Mix): Brief
     checks: checks.map((check) => readCheck(check, where, song, mix)),
     hints: hints.map((hint, k) => text(hint, BRIEF_LIMITS.hint, `${where}: hint ${k + 1}`)),
     weight: number(task['weight'], 0, 10, `${where}: its weight`, false),
+    ...otherWays(task['otherWays'], where),
   }
+}
+
+function otherWays(value: unknown, where: string): Pick<BriefTask, 'otherWays'> {
+  if (value === undefined) return {}
+  if (typeof value !== 'boolean') throw new RangeError(`${where}: whether other ways count is yes or no.`)
+  return { otherWays: value }
 }
 
 function readCheck(value: unknown, where: string, song: SongVersion, mix: Mix): Check {

@@ -1,5 +1,5 @@
-import type { Finding, Verdict } from '../evidence'
-import type { Evidence } from '../evidence'
+import type { Asked, Evidence, Finding, Verdict } from '../evidence'
+import { trackLevel } from '../mix'
 import { judge, kindOf, type Check } from '../checks'
 import type { BriefTask } from './brief'
 
@@ -23,25 +23,46 @@ export interface JudgedTask {
 /** Judges tasks; without sound the checks that need it are left out. */
 export function judgeTasks(
   evidence: Evidence,
-  tasks: readonly Pick<BriefTask, 'id' | 'checks'>[],
+  tasks: readonly Pick<BriefTask, 'id' | 'checks' | 'otherWays'>[],
 ): JudgedTask[] {
-  return tasks.map(({ id, checks }) => {
+  return tasks.map(({ id, checks, otherWays }) => {
     const judged = checks
       .filter((c) => evidence.heard || !needsSound(c))
-      .map((check) => judged1(evidence, check))
+      .map((check) => judged1(evidence, check, otherWays))
     return { task: id, checks: judged, verdict: judged.length < checks.length ? null : whole(judged) }
   })
+}
+
+/** What tasks ask for, lane by lane. */
+export function askedOf(tasks: readonly Pick<BriefTask, 'checks' | 'from' | 'to'>[]): Asked[] {
+  return tasks.flatMap((task) =>
+    task.checks.map(({ kind, values }) => {
+      const fields = Object.entries(kindOf(kind).fields)
+      const places = fields.flatMap(([name, f]) => (f.type === 'place' ? [Number(values[name])] : []))
+      const lanes = fields.flatMap(([name, f]) => {
+        const value = values[name]
+        if (f.type === 'lanes') return Array.isArray(value) ? value.map(String) : []
+        return f.type === 'lane' ? [String(value)] : f.type === 'track' ? [trackLevel(String(value))] : []
+      })
+      return {
+        kind,
+        lanes,
+        from: places.length ? Math.min(...places) : task.from,
+        to: places.length ? Math.max(...places) : task.to,
+      }
+    }),
+  )
 }
 
 /** Whether a check must be heard. */
 export const needsSound = (check: Check) => kindOf(check.kind).needs === 'sound'
 
-function judged1(evidence: Evidence, check: Check): JudgedCheck {
+function judged1(evidence: Evidence, check: Check, otherWays?: boolean): JudgedCheck {
   return {
     check: check.id,
     kind: check.kind,
     name: kindOf(check.kind).name,
-    finding: judge(evidence, check),
+    finding: judge(evidence, check, otherWays),
   }
 }
 

@@ -1,8 +1,10 @@
+import { listText } from '../assess'
 import { resolve, type Mix } from '../mix'
 import type { SongVersion } from '../song'
 import type { Evidence, Finding } from '../evidence'
 import type { Check, CheckKind, Field, FieldValue, Setup, Values } from './check'
 import { CHECK_KINDS } from './kinds'
+import { otherWaysOf } from './other-ways'
 
 /** The kind of a check. @throws RangeError where there is none of that name */
 export function kindOf(name: string): CheckKind {
@@ -11,10 +13,25 @@ export function kindOf(name: string): CheckKind {
   return kind
 }
 
-/** Runs one check. */
-export function judge(evidence: Evidence, check: Check): Finding {
-  return kindOf(check.kind).judge(evidence, check.values as never)
+/**
+ * Runs one check. What is heard counts, not which control was used: where the answer was found another way, that is judged, and said.
+ * @param otherWays whether another way counts
+ */
+export function judge(evidence: Evidence, check: Check, otherWays = true): Finding {
+  const kind = kindOf(check.kind)
+  const direct = kind.judge(evidence, check.values as never)
+  if (!otherWays || direct.verdict === 'met') return direct
+  return otherWaysOf(evidence, kind, check.values).reduce<Finding>((best, { evidence: other, by }) => {
+    const found = kind.judge(other, check.values as never)
+    return better(found, best) ? { ...found, sentence: withWay(found.sentence, by), way: by } : best
+  }, direct)
 }
+
+const ORDER = ['not yet', 'close', 'met']
+const better = (a: Finding, b: Finding) => ORDER.indexOf(a.verdict) > ORDER.indexOf(b.verdict)
+
+/** "… It was done with the pre-fader gain of Reed." */
+const withWay = (sentence: string, by: readonly string[]) => `${sentence} It was done with ${listText(by)}.`
 
 /** Values that a fresh check of a kind begins with, on a lane and a stretch. */
 export function startValues(kind: CheckKind, { song, lane, from, to }: Setup): Values {

@@ -14,6 +14,17 @@ export interface CommandNote {
   readonly how: string
 }
 
+/** One thing that a brief asks for. */
+export interface Asked {
+  /** Kind of the check: "dip", "fade out" … */
+  readonly kind: string
+  /** Lanes that it looks at. */
+  readonly lanes: readonly Address[]
+  /** Ticks. */
+  readonly from: number
+  readonly to: number
+}
+
 /** Everything that a check or a mistake may look at. */
 export interface Evidence {
   readonly song: SongVersion
@@ -29,16 +40,22 @@ export interface Evidence {
   readonly writing: readonly string[]
   /** Null where only lines are looked at. */
   readonly heard: Heard | null
+  /** The same of the starting mix; null where it is not known. */
+  readonly first: Heard | null
+  /** What the brief asks for: nobody is accused of that. */
+  readonly asked: readonly Asked[]
 }
 
 /** What is known besides the two mixes; all of it may be missing. */
-export type MoreEvidence = Partial<Pick<Evidence, 'commands' | 'open' | 'writing' | 'heard'>>
+export type MoreEvidence = Partial<
+  Pick<Evidence, 'commands' | 'open' | 'writing' | 'heard' | 'first' | 'asked'>
+>
 
 /** Puts together what is looked at. */
 export function evidenceOf(song: SongVersion, start: Mix, mix: Mix, more: MoreEvidence = {}): Evidence {
-  const { commands = [], open = [], writing = [], heard = null } = more
+  const { commands = [], open = [], writing = [], heard = null, first = null, asked = [] } = more
   const moves = movesOfMix(song, mix)
-  return { song, time: songTime(song), start, mix, moves, commands, open, writing, heard }
+  return { song, time: songTime(song), start, mix, moves, commands, open, writing, heard, first, asked }
 }
 
 /** Value of a control at a tick: of its line if one is in charge, else its setting. 0 where there is no such control. */
@@ -47,6 +64,24 @@ export function valueOf(mix: Mix, lane: Address, tick: number): number {
   if (!found) return 0
   const line = lineInCharge(mix, lane)
   return line ? valueAt(line.points, found.control.scale, tick) : found.setting
+}
+
+/** Whether the brief asks for something of some kinds on a lane, about there: within a bar. All kinds, if none are given. */
+export function isAsked(
+  { asked, time }: Evidence,
+  lane: Address,
+  from: number,
+  to: number,
+  kinds?: readonly string[],
+): boolean {
+  const { bar } = time.meter.lengthsAt(from)
+  return asked.some(
+    (a) =>
+      (!kinds || kinds.includes(a.kind)) &&
+      a.lanes.includes(lane) &&
+      a.from <= to + bar &&
+      a.to >= from - bar,
+  )
 }
 
 /** A stretch of ticks in seconds. */

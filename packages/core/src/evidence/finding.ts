@@ -25,4 +25,6 @@ export interface Finding {
   readonly sentence: string
   readonly place: CheckPlace
   readonly figures: readonly Figure[]
+  /** By what it was done, where that was another way than the one that was asked for. */
+  readonly way?: readonly string[]
 }

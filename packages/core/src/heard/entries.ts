@@ -41,6 +41,30 @@ export function entriesOf(song: SongVersion, mix: Mix, audio: AudioStore): Recor
   return entries
 }
 
+const knownOnsets = new WeakMap<AssetAudio, readonly number[]>()
+
+/** Samples at which notes of a recording begin. */
+function beginnings(asset: AssetAudio): readonly number[] {
+  const before = knownOnsets.get(asset)
+  if (before) return before
+  const found = findOnsets(asset.channels).map((o) => o.sample)
+  knownOnsets.set(asset, found)
+  return found
+}
+
+/** Ticks at which notes of each track begin, found in the recordings alone. */
+export function onsetsOf(song: SongVersion, mix: Mix, audio: AudioStore): Record<string, number[]> {
+  const tempo = new TempoMap(song.tempo)
+  const ticksOf = ({ asset, start, offset, length }: Mix['tracks'][number]['regions'][number]) => {
+    const sound = audio.get(asset)
+    const at = Math.round(tempo.secondsAt(start) * SAMPLE_RATE)
+    return (sound ? beginnings(sound) : [])
+      .filter((sample) => sample >= offset && sample < offset + length)
+      .map((sample) => Math.round(tempo.tickAt((at + sample - offset) / SAMPLE_RATE)))
+  }
+  return Object.fromEntries(mix.tracks.map(({ id, regions }) => [id, regions.flatMap(ticksOf)]))
+}
+
 /** Samples at which a recording begins to play after silence. */
 function comingsIn(asset: AssetAudio): readonly number[] {
   const before = known.get(asset)
@@ -67,7 +91,7 @@ function comingsIn(asset: AssetAudio): readonly number[] {
       continue
     }
     if (silent >= SILENT_SECONDS * 10) {
-      onsets ??= findOnsets(channels).map((o) => o.sample)
+      onsets ??= beginnings(asset)
       const near = onsets.find((s) => s >= (i - 1) * STEP && s < (i + 2) * STEP)
       found.push(near ?? i * STEP)
     }

@@ -5,7 +5,7 @@ import { TempoMap } from '../time'
 import type { SongVersion } from '../song'
 import { hasReturnsAlone, programOf, returnsOf } from './apart'
 import { RecentParts, type HeardCache } from './cache'
-import { entriesOf } from './entries'
+import { entriesOf, onsetsOf } from './entries'
 import { HOPS, type Part } from './part'
 import { HOP, HOPS_AT_ONCE, Piece, TrackPiece } from './piece'
 
@@ -23,6 +23,8 @@ export interface Heard {
   readonly shares: Readonly<Record<string, Part>>
   /** Ticks at which each track begins to play after it was silent. */
   readonly entries: Readonly<Record<string, readonly number[]>>
+  /** Ticks at which notes of each track begin; missing where it is not known. */
+  readonly onsets?: Readonly<Record<string, readonly number[]>>
 }
 
 /** Something to be played from start to end, with what is to be measured of it. */
@@ -116,6 +118,7 @@ export function hear(
     tracks: Object.fromEntries(ids.map((id) => [id, parts.get(keyOf.own.get(id)!)!])),
     shares: Object.fromEntries(sends.map((id) => [id, parts.get(keyOf.share(id))!])),
     entries: entriesOf(song, mix, audio),
+    onsets: onsetsOf(song, mix, audio),
   }
 }
 

@@ -47,5 +47,8 @@ export function repaired(mix: Mix, lane: Address, points: Points): Mix {
 /** Whether a lane is a fader or a pre-fader gain: something that makes louder or softer. */
 export const isLevel = (lane: Address) => /^(track|return)\/[^/]+\/(level|gain)$|^main\/level$/.test(lane)
 
+/** Whether a lane mutes. */
+export const isMute = (lane: Address) => /^(track|return)\/[^/]+\/mute$/.test(lane)
+
 /** Whether a lane sends to an effect, or is an effect's wet. */
 export const isSendOrWet = (lane: Address) => /^send\/[^/]+\/level$|^effect\/[^/]+\/wet$/.test(lane)

@@ -1,14 +1,17 @@
 import { point } from '../../envelope'
 import { sounding, HOPS } from '../../heard'
-import { type Evidence, at, nameOf, say } from '../../evidence'
-import { drawnLines, isLevel, repaired, type DrawnLine } from '../lines'
+import { type Evidence, at, isAsked, nameOf, say } from '../../evidence'
+import { drawnLines, isLevel, isMute, repaired, type DrawnLine } from '../lines'
 import type { Mistake, MistakeKind } from '../mistake'
 import { levelGain } from '../../scale'
+import { SAMPLE_RATE } from '../../time'
 
 /** Faster than this is a jump to the ear, in seconds. */
 const SUDDEN = 0.05
 /** A jump down by so much of the amplitude is heard as a cut: to a third. */
 const CUT = 0.34
+/** What would be over in so many seconds anyway is not cut. */
+const ENDS_SECONDS = 0.15
 /** Jumps that follow each other within so many beats … */
 const RHYTHM_BEATS = 2.1
 /** … are a rhythm where there are so many. */
@@ -20,22 +23,49 @@ interface Jump {
   readonly share: number
 }
 
-/** Every place where a line goes down in an instant. */
-function jumpsDown({ points, control }: DrawnLine, { time }: Evidence): Jump[] {
-  const level = control.scale.kind === 'level'
-  const gain = (value: number) => (level ? levelGain(value) : 1 - value)
+/** What a value lets through of the sound, as a share of the amplitude. */
+function throughOf({ lane, control }: DrawnLine): (value: number) => number {
+  if (isMute(lane)) return (value) => (value >= 0.5 ? 0 : 1)
+  return control.scale.kind === 'switch' ? (value) => (value >= 0.5 ? 1 : 0) : levelGain
+}
+
+/** Every place where a line lets less through in an instant. */
+function jumpsDown(line: DrawnLine, { time }: Evidence): Jump[] {
+  const { points } = line
+  const through = throughOf(line)
   const jumps: Jump[] = []
   for (let i = 1; i < points.length; i++) {
     const from = points[i - 1]!
     const to = points[i]!
-    if (level ? to.value >= from.value : to.value <= from.value) continue
+    const before = through(from.value)
+    const share = before > 0 ? through(to.value) / before : 1
+    if (share >= 1) continue
     const sudden =
       from.form === 'jump' || time.tempo.secondsAt(to.tick) - time.tempo.secondsAt(from.tick) < SUDDEN
-    if (!sudden || gain(from.value) <= 0) continue
-    const share = gain(to.value) / gain(from.value)
-    if (share < 1) jumps.push({ from: from.form === 'jump' ? to.tick : from.tick, to: to.tick, share })
+    if (sudden) jumps.push({ from: from.form === 'jump' ? to.tick : from.tick, to: to.tick, share })
   }
   return jumps
+}
+
+/** Lanes on which a jump down cuts what sounds: sends and effects ring on. */
+const cuts = (lane: string) => isLevel(lane) || isMute(lane)
+
+/** What asks for something that is gone in an instant. */
+const SUDDEN_KINDS = ['drop', 'jump', 'silence', 'form']
+
+/** Whether the brief asks for it to go there. A mute does what a volume was asked to. */
+const wasAsked = (evidence: Evidence, lane: string, tick: number) =>
+  [lane, lane.replace(/(mute|gain)$/, 'level')].some((l) => isAsked(evidence, l, tick, tick, SUDDEN_KINDS))
+
+/** Whether the recording itself ends there: then nothing is cut. */
+function endsThere({ mix, time }: Evidence, lane: string, tick: number): boolean {
+  const track = mix.tracks.find((t) => lane.startsWith(`track/${t.id}/`))
+  if (!track) return false
+  const at = time.tempo.secondsAt(tick)
+  return !track.regions.some((r) => {
+    const start = time.tempo.secondsAt(r.start)
+    return start < at + ENDS_SECONDS && start + r.length / SAMPLE_RATE > at + ENDS_SECONDS
+  })
 }
 
 function isRhythm(jump: Jump, all: readonly Jump[], { time }: Evidence): boolean {
@@ -64,12 +94,17 @@ export const cutOff: MistakeKind = {
   needs: 'sound',
   find: (evidence) =>
     drawnLines(evidence)
-      .filter(({ lane }) => isLevel(lane) || /^track\/[^/]+\/mute$/.test(lane))
+      .filter((line) => cuts(line.lane))
       .flatMap((line) => {
         const jumps = jumpsDown(line, evidence)
         return jumps
           .filter(
-            (j) => j.share <= CUT && !isRhythm(j, jumps, evidence) && plays(evidence, line.lane, j.from),
+            (j) =>
+              j.share <= CUT &&
+              !isRhythm(j, jumps, evidence) &&
+              !wasAsked(evidence, line.lane, j.to) &&
+              !endsThere(evidence, line.lane, j.to) &&
+              plays(evidence, line.lane, j.from),
           )
           .map((j) => mistake(evidence, line, j))
       }),
@@ -84,7 +119,7 @@ function mistake(evidence: Evidence, { lane, points, control }: DrawnLine, jump:
     severity: 2,
     place: { lane, from: Math.max(0, jump.from - beat), to: jump.to + beat },
     sentence: say(
-      'Listen at {at} with your eyes closed: {name} is cut off like a light. Give it a short fade, even one beat is enough.',
+      'Listen at {at} with your eyes closed: {name} stops as if somebody had pulled the plug. Give it a short fade: one beat is enough.',
       { name, at: at(evidence, jump.to) },
     ),
     repair:

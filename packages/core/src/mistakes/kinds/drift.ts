@@ -1,6 +1,6 @@
 import { point } from '../../envelope'
 import { hysteresis } from '../../moves'
-import { at, nameOf, say } from '../../evidence'
+import { type Asked, type Evidence, at, nameOf, say } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -11,6 +11,26 @@ const SHARE = 0.35
 const FEW = 4
 /** It changes by more than so many times of what counts as moving at all. */
 const MUCH = 2
+
+/** A fade that begins with the song or ends with it is long on purpose, within so many bars … */
+const AT_END_BARS = 2
+/** … as is one that was asked for. */
+const LONG_MOVES = ['fade in', 'fade out', 'sweep', 'crossing', 'form']
+/** … over at least so much of its way. */
+const MOST = 0.6
+
+/** Whether a long way is meant to be one. */
+function isMeant(evidence: Evidence, lane: string, from: number, to: number): boolean {
+  const { time, moves, asked } = evidence
+  const covers = (a: Asked) => Math.min(a.to, to) - Math.max(a.from, from) >= MOST * (to - from)
+  if (asked.some((a) => covers(a) && a.lanes.includes(lane) && LONG_MOVES.includes(a.kind))) return true
+  // a build is heard in the mix: it is asked of no lane
+  if (asked.some((a) => a.kind === 'build' && covers(a))) return true
+  const move = moves.find((m) => m.lane === lane && m.start < to && m.end > from)
+  if (move?.kind === 'fade out') return time.meter.barsBetween(move.end, time.length) <= AT_END_BARS
+  if (move?.kind === 'fade in') return time.meter.barsBetween(0, move.start) <= AT_END_BARS
+  return move?.kind === 'build' || move?.kind === 'sweep'
+}
 
 /** One point where two are needed: the value drifts over the song. */
 export const drift: MistakeKind = {
@@ -28,13 +48,14 @@ export const drift: MistakeKind = {
         const moves = Math.abs(a - b) > MUCH * hysteresis(scale, Math.max(a, b))
         if (from.form === 'jump' || bars < BARS || to.tick - from.tick < SHARE * time.length || !moves)
           return []
+        if (isMeant(evidence, lane, from.tick, to.tick)) return []
         const name = nameOf(evidence, lane)
         return {
           kind: 'drift',
           severity: 3 as const,
           place: { lane, from: from.tick, to: to.tick },
           sentence: say(
-            'Listen to {name} from {from} to {to}: it drifts all the way. Set a second point just before it should change, so that the rest stays put.',
+            'Listen to {name} from {from} to {to}: it changes a little all the time. If it should only change near {to}, set a second point just before that.',
             { name, from: at(evidence, from.tick), to: at(evidence, to.tick) },
           ),
           repair: () => {

@@ -1,12 +1,17 @@
-import { travelAt } from '../../envelope'
+import { echoPath, effectiveEcho } from '../../effective'
+import { travelAt, valueAt } from '../../envelope'
 import { lineInCharge, resolve, trackLevel } from '../../mix'
 import { levelScale } from '../../scale'
-import { at, say, trackName, valueOf } from '../../evidence'
+import { type Evidence, at, say, trackName, valueOf } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 
 /** A send that is open further than this feeds what can be heard, in dB. */
 const FEEDS_DB = -50
+
+/** A mute comes before every send: what it silences feeds nothing. */
+const isMuted = ({ mix }: Evidence, track: string, tick: number) =>
+  valueOf(mix, `track/${track}/mute`, tick) >= 0.5
 
 /** Faded, but its echo stays: a pre-fader send still feeds after the track has gone. */
 export const echoStays: MistakeKind = {
@@ -14,20 +19,24 @@ export const echoStays: MistakeKind = {
   name: 'Its echo stays',
   needs: 'lines',
   find: (evidence) => {
-    const { mix, time, moves, song } = evidence
+    const { mix, start, time, moves, song } = evidence
     const drawn = new Map(drawnLines(evidence).map((l) => [l.lane, l]))
     return mix.tracks.flatMap((track) => {
       const lane = trackLevel(track.id)
       const line = drawn.get(lane)
       const gone = moves.filter((m) => m.lane === lane).at(-1)
-      if (!line || !gone || gone.kind !== 'fade out' || gone.to > -60) return []
+      if (!line || !gone || !['fade out', 'drop', 'jump down'].includes(gone.kind) || gone.to > -60) return []
+      const { bar } = time.meter.lengthsAt(gone.end)
       const plays = song.regions.some((r) => r.track === track.id) || track.regions.length > 0
       return track.sends.flatMap((send) => {
         const lane = `send/${send.id}/level`
         const found = resolve(mix, lane)
         const after = Math.min(time.length - 1, gone.end + 1)
+        const path = echoPath(mix, lane)
+        const echo = path && effectiveEcho(song, start, mix, path).points
+        const feeds = (tick: number) => echo !== null && valueAt(echo, levelScale, tick) > FEEDS_DB
         const open =
-          send.on && valueOf(mix, lane, after) > FEEDS_DB && valueOf(mix, lane, time.length - 1) > FEEDS_DB
+          feeds(after) && feeds(Math.min(time.length - 1, after + bar)) && !isMuted(evidence, track.id, after)
         if (send.tap !== 'pre' || !open || !found || !plays) return []
         const name = trackName(evidence, track.id)
         return {
@@ -35,7 +44,7 @@ export const echoStays: MistakeKind = {
           severity: 2 as const,
           place: { lane, from: gone.start, to: time.length },
           sentence: say(
-            'Listen after {at}: {name} has gone, but its echo still plays. Its send is taken before the fader; fade the send as well, or take it after the fader.',
+            'Listen after {at}: {name} is gone, but its echo goes on. Its send is taken before the fader. Fade the send as well, or take it after the fader.',
             { name, at: at(evidence, gone.end) },
           ),
           repair: () => {

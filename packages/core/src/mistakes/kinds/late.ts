@@ -1,5 +1,6 @@
 import { cut } from '../../envelope'
-import { resolve } from '../../mix'
+import { hopsIn, sounding } from '../../heard'
+import { resolve, trackLevel } from '../../mix'
 import { type Evidence, at, nameOf, say, trackName } from '../../evidence'
 import type { Move } from '../../moves'
 import { drawnLines, repaired } from '../lines'
@@ -7,6 +8,10 @@ import type { Mistake, MistakeKind } from '../mistake'
 
 /** Later than this is heard as late, in beats. */
 const LATE_BEATS = 0.25
+/** What comes in so many bars before is long there. */
+const FAR_BARS = 4
+/** Whoever comes in is heard within so many seconds. */
+const SOUNDS_SECONDS = 1
 /** An entry belongs to a move that begins at most so many bars after it, or was begun before. */
 const NEAR_BARS = 1
 
@@ -20,25 +25,56 @@ export const late: MistakeKind = {
     if (!heard) return []
     const lines = new Map(drawnLines(evidence).map((l) => [l.lane, l]))
     return evidence.moves.flatMap((move) => {
-      const [owner, track, word] = move.lane.split('/')
-      if (owner !== 'track' || word !== 'level' || !lines.has(move.lane)) return []
-      const { beat, bar } = time.meter.lengthsAt(move.start)
+      const [owner, track = '', word = ''] = move.lane.split('/')
+      if (owner !== 'track' || !['level', 'gain'].includes(word) || !lines.has(move.lane)) return []
       const down = move.kind === 'dip'
-      const up = move.kind === 'lift'
-      if (!down && !up) return []
+      if ((!down && move.kind !== 'lift') || inTime(evidence, move, track)) return []
+      const { beat, bar } = time.meter.lengthsAt(move.start)
       const reference = down ? move.arrival : move.start
-      const entries = Object.entries(heard.entries)
-        .filter(([id]) => (down ? id !== track : id === track))
+      const until = down ? move.leaves : move.arrival
+      const entry = Object.entries(heard.entries)
+        .filter(([id]) => (down ? id !== track && leads(evidence, id, track) : id === track))
         .flatMap(([id, ticks]) => ticks.map((tick) => ({ id, tick })))
         .filter(
-          ({ tick }) =>
-            tick > 0 && tick >= move.start - NEAR_BARS * bar && reference - tick > LATE_BEATS * beat,
+          ({ id, tick }) =>
+            tick > 0 &&
+            tick >= move.start - NEAR_BARS * bar &&
+            tick < until &&
+            reference - tick > LATE_BEATS * beat &&
+            reference - tick <= FAR_BARS * bar &&
+            sounds(evidence, id, tick),
         )
-        .filter(({ tick }) => tick < (down ? move.leaves : move.arrival))
-      const entry = entries.sort((a, b) => a.tick - b.tick)[0]
+        .sort((a, b) => a.tick - b.tick)[0]
       return entry ? [mistake(evidence, move, entry, down)] : []
     })
   },
+}
+
+/** Whether the brief asks for the move, and it is there when that says. */
+function inTime({ asked, time }: Evidence, { kind, arrival }: Move, track: string): boolean {
+  const { beat } = time.meter.lengthsAt(arrival)
+  return asked.some(
+    (a) =>
+      a.kind === kind &&
+      a.lanes.includes(trackLevel(track)) &&
+      arrival - a.from <= LATE_BEATS * beat &&
+      a.from - arrival <= 4 * beat,
+  )
+}
+
+/** Whether room is made for a track: for a lead or voice where the song has one that is not the track itself. */
+function leads({ song }: Evidence, id: string, track: string): boolean {
+  const roles = song.tracks.filter((t) => t.id !== track && (t.role === 'lead' || t.role === 'voice'))
+  return roles.length === 0 || roles.some((t) => t.id === id)
+}
+
+/** Whether a track is heard when it comes in: one that is muted, or turned down, makes nobody late. */
+function sounds({ heard, time }: Evidence, id: string, tick: number): boolean {
+  const part = heard?.tracks[id]
+  if (!part) return true
+  const at = time.tempo.secondsAt(tick)
+  const [first, last] = hopsIn({ from: at, to: at + SOUNDS_SECONDS }, part.left.length)
+  return sounding(part).slice(first, last).some(Boolean)
 }
 
 function mistake(
@@ -63,11 +99,11 @@ function mistake(
     place: { lane: move.lane, from: Math.max(0, entry.tick - beat), to: move.arrival + beat },
     sentence: down
       ? say(
-          'Listen to the first note of {other} at {at}: {name} makes room {beats} beats after it. Be down before it begins.',
+          'Listen to the first note of {other} at {at}: {name} is only down {beats} beats after it. Go down earlier, so that there is room when it begins.',
           said,
         )
       : say(
-          'Listen to the first note of {name} at {at}: the lift begins {beats} beats after it. Start it with the note.',
+          'Listen to the first note of {name} at {at}: it is lifted only {beats} beats after that. Be up when the note begins.',
           said,
         ),
     repair: () => {

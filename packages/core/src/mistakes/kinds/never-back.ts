@@ -1,5 +1,6 @@
 import { point } from '../../envelope'
-import { at, nameOf, say, valueText } from '../../evidence'
+import { type Evidence, at, isAsked, nameOf, say, valueText } from '../../evidence'
+import type { Move } from '../../moves'
 import { drawnLines, isLevel, isSendOrWet, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -8,8 +9,34 @@ const LEFT_BARS = 4
 /** A level that stays up by so many dB, an effect by so much of its travel. */
 const LEVEL_DB = 2
 const TRAVEL = 0.15
-/** A fader that comes from under this comes in: that is no lift. */
-const GONE_DB = -36
+/** A fader that comes from under this, or goes up by more, brings its track in: that is no lift. */
+const SOFT_DB = -24
+const ENTERS_DB = 12
+/** Ways up that are meant to stay. */
+const STAYS = [
+  'build',
+  'jump',
+  'position',
+  'fade in',
+  'loudness',
+  'lead over rest',
+  'in the mix',
+  'sweep',
+  'crossing',
+]
+/** Ways up that are meant to come back. */
+const COMES_BACK = ['lift', 'throw', 'returns']
+
+/** Whether a way up should have been followed by a way back. */
+function shouldReturn(evidence: Evidence, move: Move): boolean {
+  const { song, time } = evidence
+  const { lane, start, arrival } = move
+  if (isAsked(evidence, lane, start, arrival, COMES_BACK)) return true
+  if (isAsked(evidence, lane, start, arrival, STAYS) || move.kind === 'build') return false
+  // what goes up for the last part stays up to its end
+  const { bar } = time.meter.lengthsAt(arrival)
+  return !song.sections.length || song.sections.some((s) => s.tick > arrival + bar)
+}
 
 /** It never comes back: a lift, send or effect stays on to the end. */
 export const neverBack: MistakeKind = {
@@ -26,15 +53,20 @@ export const neverBack: MistakeKind = {
       const up = scale.toTravel(last.to) - scale.toTravel(last.from)
       const stays = isSendOrWet(lane)
         ? up > TRAVEL
-        : isLevel(lane) && last.from > GONE_DB && last.depth > LEVEL_DB
-      if (!stays || time.meter.barsBetween(last.arrival, time.length) < LEFT_BARS) return []
+        : isLevel(lane) && last.from > SOFT_DB && last.depth > LEVEL_DB && last.depth < ENTERS_DB
+      if (
+        !stays ||
+        !shouldReturn(evidence, last) ||
+        time.meter.barsBetween(last.arrival, time.length) < LEFT_BARS
+      )
+        return []
       const name = nameOf(evidence, lane)
       return {
         kind: 'never back',
         severity: 2 as const,
         place: { lane, from: last.start, to: time.length },
         sentence: say(
-          'Listen to what comes after {at}: {name} goes up to {value} and stays there to the end. Bring it back where the moment is over.',
+          'Listen on from {at}: {name} goes up to {value}, and is still there at the end of the song. Bring it back where its moment is over.',
           { name, at: at(evidence, last.arrival), value: valueText(evidence, lane, last.to) },
         ),
         repair: () => {

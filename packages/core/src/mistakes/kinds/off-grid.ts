@@ -20,10 +20,10 @@ function missed(evidence: Evidence, { points, lane }: DrawnLine) {
   const { heard, commands } = evidence
   const ridden = commands.some((c) => c.how !== 'hand' && c.lanes.includes(lane))
   if (ridden || points.length > PLACED) return []
-  const entries = Object.values(heard?.entries ?? {}).flat()
+  const notes = [heard?.entries, heard?.onsets].flatMap((all) => Object.values(all ?? {}).flat())
   return points.filter((p) => {
     const off = offBeat(evidence, p.tick)
-    const before = entries.some((e) => e >= p.tick && e - p.tick <= 2 * HAIR)
+    const before = notes.some((e) => e >= p.tick && e - p.tick <= 2 * HAIR)
     // a point that a cut put one tick beside another belongs to that one
     const twin = points.some((q) => q !== p && Math.abs(q.tick - p.tick) <= 2)
     return off !== 0 && Math.abs(off) <= HAIR && !before && !twin

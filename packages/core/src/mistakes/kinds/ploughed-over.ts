@@ -17,7 +17,10 @@ export const ploughedOver: MistakeKind = {
       if (pass.how !== 'play to stop' || time.meter.barsBetween(pass.from, pass.to) < BARS) return []
       return pass.lanes.flatMap((lane) => {
         const inside = (c: { from: number; to: number }) => c.from >= pass.from && c.to <= pass.to
-        const before = commands.slice(0, i).filter((c) => c.lanes.includes(lane) && inside(c))
+        // a pass over a pass is another take: that is how a ride is made
+        const before = commands
+          .slice(0, i)
+          .filter((c) => c.how === 'hand' && c.lanes.includes(lane) && inside(c))
         // what was drawn again afterwards, or is still there, is no loss
         const again = commands
           .slice(i + 1)
@@ -34,7 +37,7 @@ export const ploughedOver: MistakeKind = {
           severity: 3 as const,
           place: { lane, from: pass.from, to: pass.to },
           sentence: say(
-            'Listen to {name} in {bars}: a pass from play to stop went over what you had made there in {count} steps. In the list of what was done you can go back to before it.',
+            'Listen to {name} in {bars}: a pass from play to stop wrote over what you had made there in {count} steps. In the list of steps you can go back to before the pass.',
             words,
           ),
           repair: null,

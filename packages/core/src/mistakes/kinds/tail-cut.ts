@@ -22,7 +22,7 @@ const RINGS = ['delay', 'reverb']
 /** The return whose tail a lane can cut: its own volume, or the wet of an effect on it that rings. */
 function returnOf({ mix }: Evidence, lane: string): string | null {
   const [kind, id, word] = lane.split('/')
-  if (kind === 'return' && word === 'level') return id!
+  if (kind === 'return' && (word === 'level' || word === 'mute')) return id!
   if (kind !== 'effect' || word !== 'wet') return null
   const owner = [...mix.returns, ...mix.tracks].find((o) =>
     o.effects.some((e) => e.id === id && RINGS.includes(e.kind)),
@@ -58,8 +58,11 @@ export function cutTails(evidence: Evidence): CutTail[] {
     if (!owner || !scale) return []
     // a throw or lift cuts on its way back
     const back = move.leaves > move.arrival
-    const [from, to, start] = back ? [move.goal, move.to, move.leaves] : [move.from, move.to, move.start]
-    const falls = scale.toTravel(from) - scale.toTravel(to)
+    const mute = move.lane.endsWith('/mute')
+    // a mute cuts where it goes on, which may be the way there of something that comes back
+    const there = !back || mute
+    const [from, to, start] = there ? [move.from, move.goal, move.start] : [move.goal, move.to, move.leaves]
+    const falls = (mute ? -1 : 1) * (scale.toTravel(from) - scale.toTravel(to))
     if (falls < FALL || evidence.time.meter.barsBetween(start, move.end) > FAST_BARS) return []
     if (closedBefore(evidence, owner, { ...move, start })) return []
     return [
@@ -85,8 +88,8 @@ export const tailCut: MistakeKind = {
         severity: 2 as const,
         place,
         sentence: say(
-          'Listen to the echo at {at}: it stops in mid-air, because {name} is pulled down. Close the send instead, and the echo dies away by itself.',
-          { name, at: at(evidence, place.from) },
+          'Listen to the echo at {at}: it stops in mid-air, because {name} is {how}. Close the send instead, and the echo dies away by itself.',
+          { name, at: at(evidence, place.from), how: lane.endsWith('/mute') ? 'switched on' : 'pulled down' },
         ),
         repair: () => ({ label: `Let ${name} ring out`, mix: withLane(evidence.mix, lane, { on: false }) }),
       }

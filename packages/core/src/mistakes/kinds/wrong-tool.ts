@@ -2,7 +2,7 @@ import { travelsOf } from '../../envelope'
 import { hysteresis } from '../../moves'
 import { withSetting } from '../../mix'
 import { nameOf, say, valueText } from '../../evidence'
-import { drawnLines, isLevel, repaired } from '../lines'
+import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 
 /** Whether the highest and the lowest are no further apart than `wide`. */
@@ -25,7 +25,9 @@ export const wrongTool: MistakeKind = {
   find: (evidence) => {
     const { mix, time } = evidence
     return drawnLines(evidence).flatMap(({ lane, points, control: { scale }, setting }) => {
-      if (!isLevel(lane) && !lane.endsWith('/pan')) return []
+      const own = evidence.asked.filter((a) => a.lanes.includes(lane))
+      // a line that is there because the brief asks for a value on it, and for nothing else
+      if (own.length && own.every((a) => ['position', 'by pass'].includes(a.kind))) return []
       const travels = travelsOf(points, scale)
       const wide = hysteresis(scale, travels[0]!)
       const value = points[0]!.value
@@ -36,7 +38,7 @@ export const wrongTool: MistakeKind = {
         severity: 1 as const,
         place: { lane, from: 0, to: time.length },
         sentence: say(
-          'The line of {name} stays at {value} all the way: nothing moves. That is a job for the control itself; keep lines for what changes.',
+          'The line of {name} is at {value} from start to end. Set the control itself to that, and keep lines for what changes during the song.',
           { name, value: valueText(evidence, lane, value) },
         ),
         repair: () => ({

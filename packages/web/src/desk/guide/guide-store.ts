@@ -1,4 +1,4 @@
-import { judgeTasks, needsSound, storedMistake, type FoundMistake, type JudgedTask } from '@rudlo/core/brief'
+import { askedOf, judgeTasks, needsSound, storedMistake, type FoundMistake, type JudgedTask } from '@rudlo/core/brief'
 import { evidenceOf, type CheckPlace, type Evidence } from '@rudlo/core/evidence'
 import type { Heard } from '@rudlo/core/heard'
 import { mistakesOf } from '@rudlo/core/mistakes'
@@ -71,7 +71,14 @@ export const useGuide = defineStore('guide', () => {
       how: s.how ?? 'hand',
     }))
     const open = brief.value?.open ?? []
-    return evidenceOf(desk.song!, desk.given!.startingMix, mix, { commands, open, heard })
+    const asked = askedOf(brief.value?.tasks ?? [])
+    return evidenceOf(desk.song!, desk.given!.startingMix, mix, {
+      commands,
+      open,
+      heard,
+      first: start,
+      asked,
+    })
   }
 
   /** Judges by the lines alone: at once. What must be heard keeps what was said of it. */

@@ -119,6 +119,15 @@ const setCheck = (check: Check) =>
         <option v-for="k in CHECK_KINDS" :key="k.kind" :value="k.kind">{{ k.name }}</option>
       </select></label
     >
+    <v-checkbox
+      v-if="task.checks.length"
+      :model-value="task.otherWays ?? true"
+      label="Other ways count too: the same sound reached with another control"
+      density="compact"
+      hide-details
+      data-test="other-ways"
+      @update:model-value="(on) => change({ otherWays: on === true })"
+    />
     <h3>Hints, opened one after the other</h3>
     <label v-for="(words, i) in HINTS" :key="words" class="wide"
       >{{ words }}

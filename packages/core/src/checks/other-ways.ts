@@ -1,0 +1,108 @@
+import { laneControlName } from '../assess'
+import {
+  echoPath,
+  effectiveAgainst,
+  effectiveEcho,
+  effectiveLevel,
+  touched,
+  type Effective,
+} from '../effective'
+import { evidenceOf, nameOf, trackName, type Evidence } from '../evidence'
+import { trackLevel, withLineShown, type Address, type Mix } from '../mix'
+import type { CheckKind, Values } from './check'
+
+/** A way in which an answer may have been found, as evidence of its own, and by what it was done, in words. */
+export interface OtherWay {
+  readonly evidence: Evidence
+  readonly by: readonly string[]
+}
+
+/** Checks that are about the way itself, and those that hear what comes out anyway. */
+const ABOUT_THE_WAY = ['only lanes', 'few points', 'by pass', 'no mistake', 'tail kept', 'form']
+
+/**
+ * The same work as if one control did what several do: the volume of a track all that makes it louder or softer, a send all that lets
+ * an echo through. A check that looks at a line can be asked about it as about any other.
+ */
+export function otherWaysOf(evidence: Evidence, kind: CheckKind, values: Values): OtherWay[] {
+  if (kind.needs === 'sound' || ABOUT_THE_WAY.includes(kind.kind)) return []
+  const lanes = lanesOf(kind, values)
+  const ways = [together(evidence, lanes)]
+  const [lane] = lanes
+  if (kind.kind === 'dip' && lane) ways.push(...leadsForward(evidence, lane))
+  return ways.filter((way) => way !== null)
+}
+
+/** The lanes that a check looks at. */
+function lanesOf(kind: CheckKind, values: Values): Address[] {
+  return Object.entries(kind.fields).flatMap(([name, field]) => {
+    const value = values[name]
+    if (typeof value !== 'string') return []
+    return field.type === 'lane' ? [value] : field.type === 'track' ? [trackLevel(value)] : []
+  })
+}
+
+/** All lanes by what is heard of them; null where nothing else takes part. */
+function together(evidence: Evidence, lanes: readonly Address[]): OtherWay | null {
+  const by: string[] = []
+  let mix = evidence.mix
+  for (const lane of lanes) {
+    const found = effective(evidence, lane)
+    if (!found || (!found.by.length && !found.regions)) continue
+    by.push(...wayWords(evidence, lane, found))
+    mix = audibly(withLineShown(mix, lane, found.points), lane)
+  }
+  return by.length ? { evidence: as(evidence, mix), by: [...new Set(by)] } : null
+}
+
+function effective({ song, start, mix }: Evidence, lane: Address): Effective | null {
+  const [kind, id, word] = lane.split('/')
+  if (kind === 'track' && word === 'level') return effectiveLevel(song, start, mix, id!)
+  const path = echoPath(mix, lane)
+  return path ? effectiveEcho(song, start, mix, path) : null
+}
+
+/** The track of a lane without its mute: the line that is shown has it in it. */
+function audibly(mix: Mix, lane: Address): Mix {
+  const id = lane.split('/')[1]
+  return {
+    ...mix,
+    tracks: mix.tracks.map((t) => (t.id === id ? { ...t, mute: false } : t)),
+    envelopes: mix.envelopes.filter((e) => e.address !== `track/${id}/mute`),
+  }
+}
+
+/** Evidence of a mix that is only shown: what was heard of it stays. */
+const as = ({ song, start, ...more }: Evidence, mix: Mix) => evidenceOf(song, start, mix, more)
+
+/** Room may be made by raising who needs it. */
+function leadsForward(evidence: Evidence, lane: Address): OtherWay[] {
+  const { song, start, mix } = evidence
+  const [kind, id, word] = lane.split('/')
+  if (kind !== 'track' || word !== 'level') return []
+  return song.tracks
+    .filter(
+      (t) =>
+        t.id !== id && (t.role === 'lead' || t.role === 'voice') && touched(start, mix, trackLevel(t.id)),
+    )
+    .map((t) => {
+      const { points } = effectiveAgainst(song, start, mix, id!, t.id)
+      return {
+        evidence: as(evidence, audibly(withLineShown(mix, lane, points), lane)),
+        by: [`the volume of ${trackName(evidence, t.id)}, which comes forward`],
+      }
+    })
+}
+
+/** "the pre-fader gain", "the regions", "the main output". */
+function wayWords(evidence: Evidence, lane: Address, { by, regions }: Effective): string[] {
+  const { mix } = evidence
+  const words = by.map((address) =>
+    address === 'main/level'
+      ? 'the main volume'
+      : `the ${laneControlName(mix, address)}${sameOwner(lane, address) ? '' : ` of ${nameOf(evidence, address).split(',')[0]}`}`,
+  )
+  return regions ? [...words, 'its regions'] : words
+}
+
+const sameOwner = (a: Address, b: Address) => a.split('/')[1] === b.split('/')[1]
