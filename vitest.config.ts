@@ -40,6 +40,7 @@ const BUNDLED = [
   'papaparse',
   'fflate',
   'markdown-it',
+  '@intlify/core-base',
 ]
 
 /**
@@ -65,7 +66,7 @@ export default defineConfig({
           isolate: false,
           testTimeout: PATIENT,
           hookTimeout: PATIENT,
-          include: ['packages/{core,contract,demo}/src/**/*.test.ts'],
+          include: ['packages/{core,words,contract,demo}/src/**/*.test.ts'],
         },
       },
       {

@@ -25,17 +25,24 @@ export async function build({ web = true } = {}) {
   await buildKernels()
   await stamped(
     'server',
-    ['packages/core', 'packages/contract', 'packages/demo', 'packages/server'],
+    ['packages/core', 'packages/words', 'packages/contract', 'packages/demo', 'packages/server'],
     SERVER_DIST,
     buildServer,
   )
-  if (web) await stamped('web', ['packages/core', 'packages/contract', 'packages/web'], WEB_DIST, buildWeb)
+  if (web)
+    await stamped(
+      'web',
+      ['packages/core', 'packages/words', 'packages/contract', 'packages/web'],
+      WEB_DIST,
+      buildWeb,
+    )
 }
 
 async function buildServer() {
   const { build: esbuild } = await import('esbuild')
   const { dependencies } = JSON.parse(readFileSync(join(ROOT, 'packages/server/package.json'), 'utf8'))
-  const core = JSON.parse(readFileSync(join(ROOT, 'packages/core/package.json'), 'utf8')).dependencies
+  const needs = (name) =>
+    JSON.parse(readFileSync(join(ROOT, `packages/${name}/package.json`), 'utf8')).dependencies
   rmSync(SERVER_DIST, { recursive: true, force: true })
   await esbuild({
     absWorkingDir: join(ROOT, 'packages/server'),
@@ -49,7 +56,9 @@ async function buildServer() {
     target: 'node20',
     sourcemap: true,
     logLevel: 'warning',
-    external: Object.keys({ ...dependencies, ...core }).filter((name) => !name.startsWith('@rudlo/')),
+    external: Object.keys({ ...dependencies, ...needs('core'), ...needs('words') }).filter(
+      (name) => !name.startsWith('@rudlo/'),
+    ),
   })
 }
 

@@ -84,6 +84,7 @@ await buildKernels()
 say('building; style, layers and types …')
 const TYPES = [
   ['packages/core'],
+  ['packages/words'],
   ['packages/contract'],
   ['packages/demo'],
   ['packages/server'],
@@ -129,5 +130,5 @@ function tsc(...args) {
 }
 
 function LAYERS() {
-  return ['core', 'contract', 'demo', 'server', 'web'].map((p) => `packages/${p}/src`)
+  return ['core', 'words', 'contract', 'demo', 'server', 'web'].map((p) => `packages/${p}/src`)
 }

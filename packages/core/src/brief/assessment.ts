@@ -14,7 +14,7 @@ export type FoundMistake = Omit<Mistake, 'repair'> & { readonly name: string }
 
 /** What came out of a brief for one mix. Plain data, kept as JSON. */
 export interface Assessment {
-  readonly version: 1
+  readonly version: 2
   readonly tasks: readonly JudgedTask[]
   /** The same checks on the starting mix: what it was before. */
   readonly before: readonly JudgedTask[]
@@ -40,15 +40,15 @@ export interface ToAssess {
 }
 
 /** A mistake without its repair, under its name. */
-export function storedMistake({ kind, severity, place, sentence }: Mistake): FoundMistake {
+export function storedMistake({ kind, severity, place, says }: Mistake): FoundMistake {
   const name = MISTAKES.find((m) => m.kind === kind)!.name
-  return { kind, name, severity, place, sentence }
+  return { kind, name, severity, place, says }
 }
 
 /** Judges tasks and finds mistakes. */
 export function assess(evidence: Evidence, before: Evidence, brief: Pick<Brief, 'tasks'>): Assessment {
   return {
-    version: 1,
+    version: 2,
     tasks: judgeTasks(evidence, brief.tasks),
     before: judgeTasks(before, brief.tasks),
     mistakes: mistakesOf(evidence).map(storedMistake),

@@ -1,4 +1,4 @@
-import type { CheckPlace, Evidence, Finding, Verdict } from '../evidence'
+import { say, type CheckPlace, type Evidence, type Finding, type Verdict } from '../evidence'
 import type { Address, Mix } from '../mix'
 import type { SongVersion } from '../song'
 
@@ -82,7 +82,7 @@ export const choice = <const O extends readonly (readonly [string, string])[]>(l
 /** What a check that needs the sound finds before there is any. */
 export const unheard = (place: CheckPlace): Finding => ({
   verdict: 'not yet',
-  sentence: 'This is measured in the sound; it has not been rendered yet.',
+  says: say('check.unheard'),
   place,
   figures: [],
 })

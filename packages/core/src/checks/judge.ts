@@ -1,4 +1,3 @@
-import { listText } from '../assess'
 import { resolve, type Mix } from '../mix'
 import type { SongVersion } from '../song'
 import type { Evidence, Finding } from '../evidence'
@@ -23,15 +22,12 @@ export function judge(evidence: Evidence, check: Check, otherWays = true): Findi
   if (!otherWays || direct.verdict === 'met') return direct
   return otherWaysOf(evidence, kind, check.values).reduce<Finding>((best, { evidence: other, by }) => {
     const found = kind.judge(other, check.values as never)
-    return better(found, best) ? { ...found, sentence: withWay(found.sentence, by), way: by } : best
+    return better(found, best) ? { ...found, way: by } : best
   }, direct)
 }
 
 const ORDER = ['not yet', 'close', 'met']
 const better = (a: Finding, b: Finding) => ORDER.indexOf(a.verdict) > ORDER.indexOf(b.verdict)
-
-/** "… It was done with the pre-fader gain of Reed." */
-const withWay = (sentence: string, by: readonly string[]) => `${sentence} It was done with ${listText(by)}.`
 
 /** Values that a fresh check of a kind begins with, on a lane and a stretch. */
 export function startValues(kind: CheckKind, { song, lane, from, to }: Setup): Values {

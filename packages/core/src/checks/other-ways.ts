@@ -1,4 +1,3 @@
-import { laneControlName } from '../assess'
 import {
   echoPath,
   effectiveAgainst,
@@ -7,14 +6,15 @@ import {
   touched,
   type Effective,
 } from '../effective'
-import { evidenceOf, nameOf, trackName, type Evidence } from '../evidence'
-import { trackLevel, withLineShown, type Address, type Mix } from '../mix'
+import { evidenceOf, laneOf, word, type Evidence, type Part } from '../evidence'
+import type { Points } from '../envelope'
+import { trackLevel, type Address, type Mix } from '../mix'
 import type { CheckKind, Values } from './check'
 
-/** A way in which an answer may have been found, as evidence of its own, and by what it was done, in words. */
+/** A way in which an answer may have been found, as evidence of its own, and by what it was done. */
 export interface OtherWay {
   readonly evidence: Evidence
-  readonly by: readonly string[]
+  readonly by: readonly Part[]
 }
 
 /** Checks that are about the way itself, and those that hear what comes out anyway. */
@@ -44,15 +44,16 @@ function lanesOf(kind: CheckKind, values: Values): Address[] {
 
 /** All lanes by what is heard of them; null where nothing else takes part. */
 function together(evidence: Evidence, lanes: readonly Address[]): OtherWay | null {
-  const by: string[] = []
+  const by = new Map<string, Part>()
   let mix = evidence.mix
   for (const lane of lanes) {
     const found = effective(evidence, lane)
     if (!found || (!found.by.length && !found.regions)) continue
-    by.push(...wayWords(evidence, lane, found))
-    mix = audibly(withLineShown(mix, lane, found.points), lane)
+    for (const address of found.by) by.set(address, laneOf(address))
+    if (found.regions) by.set('regions', word('way.regions'))
+    mix = audibly(withLine(mix, lane, found.points), lane)
   }
-  return by.length ? { evidence: as(evidence, mix), by: [...new Set(by)] } : null
+  return by.size ? { evidence: as(evidence, mix), by: [...by.values()] } : null
 }
 
 function effective({ song, start, mix }: Evidence, lane: Address): Effective | null {
@@ -61,6 +62,15 @@ function effective({ song, start, mix }: Evidence, lane: Address): Effective | n
   const path = echoPath(mix, lane)
   return path ? effectiveEcho(song, start, mix, path) : null
 }
+
+/** A mix with another line on a lane. It is only looked at: what may be drawn is no limit. */
+const withLine = (mix: Mix, address: Address, points: Points): Mix => ({
+  ...mix,
+  envelopes: [
+    ...mix.envelopes.filter((e) => e.address !== address),
+    { id: `effective-${address}`, address, on: true, open: true, points },
+  ],
+})
 
 /** The track of a lane without its mute: the line that is shown has it in it. */
 function audibly(mix: Mix, lane: Address): Mix {
@@ -88,21 +98,8 @@ function leadsForward(evidence: Evidence, lane: Address): OtherWay[] {
     .map((t) => {
       const { points } = effectiveAgainst(song, start, mix, id!, t.id)
       return {
-        evidence: as(evidence, audibly(withLineShown(mix, lane, points), lane)),
-        by: [`the volume of ${trackName(evidence, t.id)}, which comes forward`],
+        evidence: as(evidence, audibly(withLine(mix, lane, points), lane)),
+        by: [laneOf(trackLevel(t.id))],
       }
     })
 }
-
-/** "the pre-fader gain", "the regions", "the main output". */
-function wayWords(evidence: Evidence, lane: Address, { by, regions }: Effective): string[] {
-  const { mix } = evidence
-  const words = by.map((address) =>
-    address === 'main/level'
-      ? 'the main volume'
-      : `the ${laneControlName(mix, address)}${sameOwner(lane, address) ? '' : ` of ${nameOf(evidence, address).split(',')[0]}`}`,
-  )
-  return regions ? [...words, 'its regions'] : words
-}
-
-const sameOwner = (a: Address, b: Address) => a.split('/')[1] === b.split('/')[1]

@@ -1,49 +1,27 @@
-import { laneName, placeText } from '../assess'
-import { resolve, type Address } from '../mix'
-import { decibels, numberText } from '../scale'
+import type { Address } from '../mix'
 import type { Evidence } from './evidence'
+import type { AmountUnit, Part, Saying } from './finding'
 
-/**
- * Fills a sentence: `{name}` becomes the value of that name, and the sentence begins with a capital. Sentences stand
- * beside what they are about, as whole templates, so that they can be translated as a whole.
- */
-export function say(template: string, values: Readonly<Record<string, string | number>> = {}): string {
-  const text = template.replace(/\{(\w+)\}/g, (_, name: string) => String(values[name] ?? ''))
-  return text[0]!.toUpperCase() + text.slice(1)
+/** A sentence by its key, with its values. */
+export const say = (key: string, parts: Saying['parts'] = {}): Saying => ({ key, parts })
+
+export const at = (tick: number): Part => ({ at: tick })
+export const span = (from: number, to: number): Part => ({ span: [from, to] })
+export const laneOf = (lane: Address): Part => ({ lane })
+export const trackOf = (track: string): Part => ({ track })
+export const valued = (of: Address, value: number): Part => ({ value, of })
+export const count = (n: number): Part => ({ count: n })
+export const word = (key: string): Part => ({ word: key })
+
+/** An amount, rounded as it is said: to a tenth, or as many digits as are asked for. */
+export const amount = (value: number, unit: AmountUnit, digits = 1): Part => ({ amount: value, unit, digits })
+
+/** How many beats a tick is late; below 0 where it is early. */
+export function late({ time }: Evidence, tick: number, wanted: number): Part {
+  return { late: (tick - wanted) / time.meter.lengthsAt(wanted).beat }
 }
 
-/** Name of a lane, as people say it. */
-export const nameOf = ({ song, mix, start }: Evidence, address: Address): string =>
-  laneName(song, resolve(mix, address) ? mix : start, address)
-
-/** Name of a track. */
-export const trackName = ({ song }: Evidence, id: string): string =>
-  song.tracks.find((t) => t.id === id)?.name ?? id
-
-/** "bar 5, beat 3". */
-export const at = ({ time }: Evidence, tick: number): string => placeText(time, tick)
-
-/** "bar 5", or "bars 5 to 8". */
-export function bars({ time }: Evidence, from: number, to: number): string {
-  const [first, last] = [time.meter.placeAt(from).bar, time.meter.placeAt(Math.max(from, to - 1)).bar]
-  return first === last ? `bar ${first}` : `bars ${first} to ${last}`
-}
-
-/** A value of a lane in its own unit; of a level "silence" where there is none. */
-export function valueText({ mix, start }: Evidence, address: Address, value: number): string {
-  const unit = (resolve(mix, address) ?? resolve(start, address))?.control.unit ?? decibels
-  return unit === decibels && value <= -90 ? 'silence' : unit.format(value)
-}
-
-/** "3.5 dB", "1 bar". */
-export const amount = (value: number, unit: string, decimals = 1): string =>
-  `${numberText(value, decimals)} ${unit}`
-
-/** "2 beats early", "on time". */
-export function lateness(evidence: Evidence, tick: number, wanted: number): string {
-  const { beat } = evidence.time.meter.lengthsAt(wanted)
-  const beats = (tick - wanted) / beat
-  const count = Math.round(Math.abs(beats) * 4) / 4
-  if (count === 0) return 'on time'
-  return `${numberText(count, count % 1 ? 2 : 0)} ${count === 1 ? 'beat' : 'beats'} ${beats < 0 ? 'early' : 'late'}`
-}
+/** "at least", "at most", "about" and so on: what a figure should be. */
+export const wanted = (how: 'least' | 'most' | 'about' | 'is', value: Part): Saying =>
+  say(`wanted.${how}`, { value })
+export const between = (low: Part, high: Part): Saying => say('wanted.between', { low, high })

@@ -12,7 +12,7 @@ export interface Part {
   readonly right: Float64Array
   /**
    * Mean square of the sound and of its first difference, both sides together: how bright it is follows from them. Of the
-   * whole alone.
+   * whole and of tracks; null of what a return adds.
    */
   readonly bright: { readonly plain: Float64Array; readonly steep: Float64Array } | null
   /** Highest true peak of each hop, dBTP; −Infinity for silence. Of the whole alone. */
@@ -25,9 +25,9 @@ export interface Seconds {
   readonly to: number
 }
 
-export function emptyPart(hops: number, whole = false): Part {
+export function emptyPart(hops: number, whole = false, brightToo = whole): Part {
   const zeros = () => new Float64Array(hops)
-  const bright = whole ? { plain: zeros(), steep: zeros() } : null
+  const bright = brightToo ? { plain: zeros(), steep: zeros() } : null
   return { left: zeros(), right: zeros(), bright, peaks: whole ? zeros() : null }
 }
 

@@ -22,9 +22,9 @@ export class Piece {
   readonly #energies: SideEnergies = { left: 0, right: 0 }
   readonly #before = [0, 0]
 
-  /** @param whole with true peaks, as amplitudes, and with how bright it is */
-  constructor(hops: number, whole = false) {
-    this.part = emptyPart(hops, whole)
+  /** @param whole with true peaks, as amplitudes @param bright with how bright it is */
+  constructor(hops: number, whole = false, bright = whole) {
+    this.part = emptyPart(hops, whole, bright)
   }
 
   /**
@@ -82,7 +82,7 @@ export class TrackPiece {
     private readonly whole: Bus,
     private readonly returned: Bus | null,
   ) {
-    this.own = new Piece(hops)
+    this.own = new Piece(hops, false, true)
     this.share = returned ? new Piece(hops) : null
   }
 

@@ -1,13 +1,13 @@
 import type { Mix } from '../mix'
-import type { CheckPlace, Evidence } from '../evidence'
+import type { CheckPlace, Evidence, Saying } from '../evidence'
 
 /** 3 spoils what the work is about, 2 is heard by most, 1 is tidiness. */
 export type Severity = 1 | 2 | 3
 
 /** A repair that can be tried and undone. */
 export interface Repair {
-  /** What it does, as a label of a step: "Faded it over a beat". */
-  readonly label: string
+  /** What it does, as the name of a step. */
+  readonly label: Saying
   readonly mix: Mix
 }
 
@@ -17,7 +17,7 @@ export interface Mistake {
   readonly severity: Severity
   readonly place: CheckPlace
   /** What to listen for, then what to do; for a beginner. */
-  readonly sentence: string
+  readonly says: Saying
   /** The mix with the mistake mended; null where only the person can. Made when it is asked for. */
   readonly repair: (() => Repair) | null
 }

@@ -15,7 +15,7 @@ describe.each(MISTAKES.map((m) => [m.kind]))('the mistake "%s"', (kind) => {
     const missed = found.filter((c) => c.made && !c.said.length).map((c) => c.name)
     const false_ = found
       .filter((c) => !c.made && c.said.length)
-      .map((c) => `${c.name}: ${c.said[0]!.sentence}`)
+      .map((c) => `${c.name}: ${c.said[0]!.says.key}`)
     const hits = found.filter((c) => c.made && c.said.length).length
     expect(hits / 20, `missed: ${missed.join('; ')}`).toBeGreaterThanOrEqual(0.95)
     expect(hits / (hits + false_.length), `false: ${false_.join('; ')}`).toBeGreaterThanOrEqual(0.95)
@@ -24,16 +24,16 @@ describe.each(MISTAKES.map((m) => [m.kind]))('the mistake "%s"', (kind) => {
   it('says where, in a whole sentence, and its repair leaves a mix that is right and without it', () => {
     for (const { said, evidence, name } of found.filter((c) => c.made && c.said.length)) {
       const [mistake] = said
-      expect(mistake!.sentence, name).toMatch(/^[A-Z].*\.$/)
+      expect(mistake!.says.key, name).toMatch(/^mistake\.[a-z-]+\.says$/)
       expect(mistake!.place.to, name).toBeGreaterThan(mistake!.place.from)
       const repair = mistake!.repair?.()
       if (!repair) continue
-      expect(repair.label.length, name).toBeLessThan(200)
+      expect(repair.label.key, name).toMatch(/\.repair$/)
       expect(mixProblem(repair.mix, song), name).toBeNull()
       // what is heard is not rendered anew here: what follows from it alone stays
       if (['too hot', 'too wet'].includes(kind)) continue
       const again = mistakesOf({ ...evidenceOf(song, start, repair.mix, evidence) }, [kind])
-      expect(again.length, `${name}: ${again[0]?.sentence}`).toBeLessThan(said.length)
+      expect(again.length, `${name}: ${again[0]?.says.key}`).toBeLessThan(said.length)
     }
   })
 })

@@ -8,7 +8,7 @@ const check = (kind: string, verdict: 'met' | 'close' | 'not yet') => ({
   check: kind,
   kind,
   name: kind,
-  finding: { verdict, sentence: '', place, figures: [] },
+  finding: { verdict, says: { key: 'check.unheard', parts: {} }, place, figures: [] },
 })
 const judged = (checks: ReturnType<typeof check>[], mistakes: [string, 1 | 2 | 3][] = []): Judged => ({
   tasks: [{ task: 't', checks, verdict: null }],
@@ -17,7 +17,7 @@ const judged = (checks: ReturnType<typeof check>[], mistakes: [string, 1 | 2 | 3
     severity,
     name: `Some ${kind}`,
     place,
-    sentence: '',
+    says: { key: 'mistake.drift.says', parts: {} },
   })),
 })
 const TASKS = [{ id: 't', weight: 1 }]

@@ -3,6 +3,7 @@ import { completeBrief, type Assessment, type Brief } from '../brief'
 import type { Mix, WorkDocument } from '../mix'
 import { completeRubric, type Rubric } from '../rubric'
 import type { SongVersion } from '../song'
+import { completeAssessment, completeMove, type KeptAssessment } from './earlier'
 import { readKept } from './read'
 import { exactly, isNumber, isObject, isText, listOf, recordOf, shape } from './shape'
 
@@ -40,20 +41,21 @@ const isMeasurement = shape<Measurement>({
   moves: isThing,
   points: isObject,
 })
-const isAssessment = shape<Assessment>({
-  version: exactly(1),
-  tasks: isThing,
-  before: isThing,
-  mistakes: isThing,
-})
+const isAssessment = shape<KeptAssessment>({ tasks: isThing, before: isThing, mistakes: isThing })
 const isBrief = shape<Parameters<typeof completeBrief>[0]>({ tasks: isThing })
 const isRubric = shape<Rubric>({ levels: listOf(isText), criteria: isThing })
 
 export const readMix = (text: string): Mix => readKept(text, isMix, 'a mix')
 export const readWork = (text: string): WorkDocument => readKept(text, isWork, 'a work')
 export const readSong = (text: string): SongVersion => readKept(text, isSong, 'a song')
-export const readMeasurement = (text: string): Measurement => readKept(text, isMeasurement, 'a measurement')
-export const readAssessment = (text: string): Assessment => readKept(text, isAssessment, 'an assessment')
+/** A measurement with what was added since it was kept. */
+export const readMeasurement = (text: string): Measurement => {
+  const kept = readKept(text, isMeasurement, 'a measurement')
+  return { ...kept, moves: kept.moves.map(completeMove) }
+}
+/** An assessment; what an earlier version kept as prose stays readable. */
+export const readAssessment = (text: string): Assessment =>
+  completeAssessment(readKept(text, isAssessment, 'an assessment'))
 /** A brief with what was added since it was kept. */
 export const readKeptBrief = (text: string): Brief => completeBrief(readKept(text, isBrief, 'a brief'))
 /** A rubric with what was added since it was kept. */

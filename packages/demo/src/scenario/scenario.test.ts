@@ -58,10 +58,10 @@ describe('the term', () => {
     for (const planned of TERM.filter((t) => t.model)) {
       const found = assessed(planned, planned.model!)
       const said = found.tasks.flatMap((t) =>
-        t.checks.map((c) => `${c.finding.verdict}: ${c.finding.sentence}`),
+        t.checks.map((c) => `${c.finding.verdict}: ${c.finding.says.key}`),
       )
       expect(met(found), said.join('\n')).toBe(found.tasks.length)
-      expect(found.mistakes.map((m) => m.sentence)).toEqual([])
+      expect(found.mistakes.map((m) => m.says.key)).toEqual([])
     }
   }, 120_000)
 

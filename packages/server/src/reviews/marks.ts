@@ -1,7 +1,8 @@
-import type { Assessment } from '@rudlo/core/brief'
 import { csvText } from '@rudlo/core/exchange'
 import type { Rubric } from '@rudlo/core/rubric'
-import { readAssessment, readKeptRubric, readMarks } from '@rudlo/core/stored'
+import { readAssessment, readKeptRubric, readMarks, readMix } from '@rudlo/core/stored'
+import type { SongVersion } from '@rudlo/core/song'
+import { saidTasks, Sayer, type SaidTask } from '@rudlo/words'
 import type { DataSource } from 'typeorm'
 import { breath } from '../http/breath'
 import type { Assignment } from '../assignments/entities'
@@ -12,10 +13,14 @@ export class Marks {
   constructor(private readonly database: DataSource) {}
 
   /** @param table the marks of each student, or what each check of each student said */
-  async csv(assignment: Assignment, table: 'students' | 'checks'): Promise<string> {
+  async csv(assignment: Assignment, song: SongVersion, table: 'students' | 'checks'): Promise<string> {
+    const sayer = new Sayer({ song, mix: readMix(assignment.startingMix) })
     const read: ReadRow[] = []
     for (const { assessment, ...row } of await marksOf(this.database, assignment.id)) {
-      read.push({ ...row, tasks: assessment === null ? [] : readAssessment(assessment).tasks })
+      read.push({
+        ...row,
+        tasks: assessment === null ? [] : saidTasks(sayer, readAssessment(assessment).tasks),
+      })
       // a large class takes a while to read
       await breath()
     }
@@ -24,7 +29,7 @@ export class Marks {
 }
 
 interface ReadRow extends Omit<MarksRow, 'assessment'> {
-  readonly tasks: Assessment['tasks']
+  readonly tasks: readonly SaidTask[]
 }
 
 function byStudent(rows: readonly ReadRow[], { criteria, levels }: Rubric) {

@@ -16,12 +16,13 @@ import { who, type Env } from '../http/who'
 import type { Services } from '../services'
 
 /** Marks, remarks, replies, and the bank of remarks. */
-export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks }: Services) =>
+export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks, songs }: Services) =>
   new Hono<Env>()
     .get('/assignments/:assignment/marks.csv', who('teacher'), query(MarksQuery), async (c) => {
       const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
       const { table = 'students' } = c.req.valid('query')
-      return download(c, await marks.csv(assignment, table), 'text/csv; charset=utf-8', `${table}.csv`)
+      const song = await songs.version(assignment.songVersionId)
+      return download(c, await marks.csv(assignment, song, table), 'text/csv; charset=utf-8', `${table}.csv`)
     })
 
     .put('/hand-ins/:handIn/review', who('teacher'), body(ChangedReview), async (c) => {

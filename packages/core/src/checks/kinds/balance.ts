@@ -1,9 +1,19 @@
-import { bars, say, secondsOf, trackName, type Finding, type Verdict } from '../../evidence'
+import {
+  amount,
+  between,
+  say,
+  secondsOf,
+  span,
+  trackOf,
+  word,
+  type Finding,
+  type Verdict,
+} from '../../evidence'
 import { over, together, type Heard } from '../../heard'
 import { trackLevel } from '../../mix'
-import { numberText, signedText } from '../../scale'
 import type { number } from '../check'
 import { checkKind, place, track, unheard } from '../check'
+import { found } from '../conclude'
 
 /** Everything but one track. */
 export const rest = ({ tracks, hops }: Heard, id: string) =>
@@ -25,14 +35,15 @@ export interface Against {
   readonly about: string
   readonly low: ReturnType<typeof number>
   readonly high: ReturnType<typeof number>
-  /** What the figure is called. */
-  readonly figure: string
+  /** Key of its figure and of its sentences. */
+  readonly key: string
   readonly others: (heard: Heard, track: string) => Float64Array
-  /** The sentence for a track that stands so far over them. */
-  readonly sentence: (stands: number, low: number, high: number) => string
 }
 
-export const against = ({ kind, name, about, low, high, figure, others, sentence }: Against) =>
+/** Nearer than this is as loud as, in LU. */
+const AS_LOUD = 0.75
+
+export const against = ({ kind, name, about, low, high, key, others }: Against) =>
   checkKind({
     kind,
     name,
@@ -47,20 +58,19 @@ export const against = ({ kind, name, about, low, high, figure, others, sentence
       if (!heard) return unheard(place)
       const part = heard.tracks[track]
       const stands = part ? over(part, others(heard, track), secondsOf(time, from, to)) : null
-      const words = { name: trackName(evidence, track), bars: bars(evidence, from, to) }
-      const wanted = `${signedText(low, 1)} to ${signedText(high, 1)} LU`
+      const names = { name: trackOf(track), bars: span(from, to) }
+      const wanted = between(amount(low, 'LU'), amount(high, 'LU'))
       if (stands === null)
-        return {
-          verdict: 'not yet',
-          sentence: say('{name} cannot be heard in {bars}.', words),
-          place,
-          figures: [{ name: figure, value: 'silent', wanted }],
-        }
-      return {
-        verdict: within(stands, low, high, 2),
-        sentence: say(sentence(stands, low, high), { ...words, lu: numberText(Math.abs(stands), 1) }),
-        place,
-        figures: [{ name: figure, value: `${signedText(stands, 1)} LU`, wanted }],
-      }
+        return found('not yet', say('check.balance.silent', names), place, [
+          { name: key, value: word('silence'), wanted },
+        ])
+      const off = stands < low ? low - stands : stands > high ? stands - high : 0
+      const how = stands < low ? 'soft' : stands > high ? 'loud' : 'met'
+      // how it stands by itself, beside what is asked
+      const beside = Math.abs(stands) < AS_LOUD ? 'as' : stands < 0 ? 'under' : 'over'
+      const parts = { ...names, by: amount(Math.abs(stands), 'dB'), off: amount(off, 'dB') }
+      return found(within(stands, low, high, 2), say(`check.${key}.${how}-${beside}`, parts), place, [
+        { name: key, value: amount(stands, 'LU'), wanted },
+      ])
     },
   })

@@ -1,20 +1,25 @@
-import { barsText } from '../../assess'
+import { drawnLines } from '../../mistakes/lines'
 import { log } from '../../maths'
-import { energies, brightness, loudnessIn } from '../../heard'
-import { numberText } from '../../scale'
-import { type Finding, type Verdict, amount, at, bars, say, secondsOf } from '../../evidence'
-import { checkKind, number, place, unheard, verdictOf, weakest, choice } from '../check'
+import { energies, brightness, loudnessIn, type Heard, type Part, type Seconds } from '../../heard'
+import { resolve } from '../../mix'
+import {
+  type Evidence,
+  type Finding,
+  type Verdict,
+  amount,
+  at,
+  count,
+  say,
+  secondsOf,
+  wanted,
+  word,
+} from '../../evidence'
+import { checkKind, number, place, unheard, choice } from '../check'
+import { conclude } from '../conclude'
 
 const LN2 = 0.6931471805599453
-
-const SAY = {
-  flat: 'From {from} to {to} it does not build: the lines make it {gain} {unit} {more} at the end than at the start.',
-  stairs:
-    'It grows by {gain} {unit}, but not steadily: only {share} of {count} bars are {more} than the one before.',
-  early: 'It grows by {gain} {unit}, and is at its highest in bar {top}, before it should arrive.',
-  fades: 'It grows by {gain} {unit}, but what follows is {drop} LU quieter: the arrival falls flat.',
-  met: 'From {from} it grows by {gain} {unit} over {bars} and arrives at {to}.',
-} as const
+/** Less loud than so far below the song as it was counts as gone, in LU. */
+const GONE = -60
 
 /** Bars of a stretch, as [start, end) in ticks. */
 function barsOf(
@@ -29,6 +34,26 @@ function barsOf(
     (_, i) =>
       [Math.max(from, meter.barStart(first + i)), Math.min(to, meter.barStart(first + i + 1))] as const,
   )
+}
+
+/** How much the lines add in a stretch: loudness with them − loudness without them, in LU. */
+function adds({ mix, still }: Heard, stretch: Seconds): number {
+  const [moved, before] = [mix, still].map((part) => loudnessIn(energies(part), stretch)) as [number, number]
+  if (!Number.isFinite(before)) return 0
+  return Number.isFinite(moved) ? Math.max(GONE, moved - before) : GONE
+}
+
+/**
+ * What gets brighter, and the same without its lines: the track on which a frequency moves, alone, beside the starting mix; the
+ * whole where it is not known.
+ */
+function brightParts(evidence: Evidence, heard: Heard): { now: Part; before: Part } {
+  const owner = drawnLines(evidence)
+    .filter(({ lane }) => /frequency$/i.test(lane))
+    .map(({ lane }) => resolve(evidence.mix, lane)?.owner)
+    .find((id) => id && heard.tracks[id]?.bright && evidence.first?.tracks[id]?.bright)
+  if (!owner) return { now: heard.mix, before: heard.still }
+  return { now: heard.tracks[owner]!, before: evidence.first!.tracks[owner]! }
 }
 
 export const build = checkKind({
@@ -58,64 +83,63 @@ export const build = checkKind({
     const place = { lane: null, from, to }
     if (!heard) return unheard(place)
     const bright = by === 'brightness'
-    const [moved, still] = [energies(heard.mix), energies(heard.still)]
     const stretches = barsOf(time.meter, from, to)
-    const values = stretches.map(([a, b]) => {
-      const stretch = secondsOf(time, a, b)
-      if (!bright) return Math.max(-60, loudnessIn(moved, stretch) - loudnessIn(still, stretch))
-      const [now, before] = [brightness(heard.mix, stretch), brightness(heard.still, stretch)]
-      return now && before ? (10 * log(now / before)) / LN2 : 0
-    })
+    const { now, before } = brightParts(evidence, heard)
+    const values = bright
+      ? stretches.map(([a, b]) => brighter(now, before, secondsOf(time, a, b)))
+      : stretches.map(([a, b]) => adds(heard, secondsOf(time, a, b)))
     const gain = values.at(-1)! - values[0]!
     const grows = values.slice(1).filter((v, i) => v > values[i]!).length
-    const share = values.length > 1 ? (100 * grows) / (values.length - 1) : 100
+    const steps = values.length - 1
+    const share = steps > 0 ? (100 * grows) / steps : 100
     const top = values.indexOf(Math.max(...values))
-    const after = secondsOf(time, to, Math.min(time.length, to + time.meter.lengthsAt(to).bar))
-    const last = secondsOf(time, stretches.at(-1)![0], to)
-    const drop = to < time.length ? loudnessIn(moved, last) - loudnessIn(moved, after) : 0
+    const { bar } = time.meter.lengthsAt(to)
+    const after = secondsOf(time, to, Math.min(time.length, to + bar))
+    // what the song itself does next is nobody's fault: only what the lines take away again counts
+    const drop = bright || to >= time.length ? 0 : values.at(-1)! - adds(heard, after)
     const enough: Verdict = gain >= least ? 'met' : gain >= least * 0.6 ? 'close' : 'not yet'
-    const steadily =
-      verdictOf(Math.max(0, steady - share), 0.01) === 'met'
-        ? 'met'
-        : share >= steady * 0.7
-          ? 'close'
-          : 'not yet'
-    const arrives: Verdict = top >= values.length - 1 ? 'met' : top >= values.length - 2 ? 'close' : 'not yet'
+    const steadily: Verdict = share >= steady ? 'met' : share >= steady * 0.7 ? 'close' : 'not yet'
+    const arrives: Verdict = top >= steps ? 'met' : top >= steps - 1 ? 'close' : 'not yet'
     const follows: Verdict = drop <= 1 ? 'met' : drop <= 3 ? 'close' : 'not yet'
-    const unit = bright ? 'tenths of an octave' : 'LU'
-    const words = {
-      from: at(evidence, from),
-      to: at(evidence, to),
-      gain: numberText(gain, 1),
-      unit,
-      more: bright ? 'brighter' : 'louder',
-      share: grows,
-      count: values.length - 1,
-      top: time.meter.placeAt(stretches[Math.max(0, top)]![0]).bar,
-      drop: numberText(drop, 1),
-      bars: barsText(time.meter.barsBetween(from, to)),
+    const measured = (value: number) => (bright ? amount(value / 10, 'octaves') : amount(value, 'LU'))
+    const said = (value: number) => (bright ? amount(value / 10, 'octaves') : amount(value, 'dB'))
+    const parts = {
+      from: at(from),
+      to: at(to),
+      gain: said(Math.max(0, gain)),
+      asked: said(least),
+      grows: count(grows),
+      steps: amount(steps, 'points', 0),
+      top: at(stretches[Math.max(0, top)]![0]),
+      drop: amount(drop, 'dB'),
+      more: word(bright ? 'brighter' : 'louder'),
     }
-    const template =
-      enough !== 'met'
-        ? SAY.flat
-        : steadily !== 'met'
-          ? SAY.stairs
-          : arrives !== 'met'
-            ? SAY.early
-            : follows !== 'met'
-              ? SAY.fades
-              : SAY.met
-    return {
-      verdict: weakest(enough, steadily, arrives, follows),
-      sentence: say(template, words),
+    const flat = gain < Math.min(1, least / 4)
+    return conclude(
       place,
-      figures: [
-        { name: 'grows by', value: amount(gain, unit), wanted: `at least ${least}` },
-        { name: 'a bar', value: amount(gain / Math.max(1, values.length - 1), unit), wanted: '' },
-        { name: 'bars that grow', value: `${Math.round(share)} %`, wanted: `at least ${steady} %` },
-        { name: 'what follows', value: `${numberText(-drop, 1)} LU`, wanted: 'not quieter' },
-        { name: 'where', value: bars(evidence, from, to), wanted: '' },
+      [
+        { name: 'grows-by', value: measured(gain), wanted: wanted('least', measured(least)) },
+        { name: 'a-bar', value: measured(gain / Math.max(1, steps)), wanted: null },
+        {
+          name: 'bars-that-grow',
+          value: amount(share, '%', 0),
+          wanted: wanted('least', amount(steady, '%', 0)),
+        },
+        { name: 'after', value: amount(-drop, 'LU'), wanted: wanted('least', amount(0, 'LU', 0)) },
       ],
-    }
+      [
+        { verdict: enough, says: say(flat ? 'check.build.flat' : 'check.build.little', parts) },
+        { verdict: arrives, says: say('check.build.early', parts) },
+        { verdict: follows, says: say('check.build.falls', parts) },
+        { verdict: steadily, says: say('check.build.stairs', parts) },
+      ],
+      say('check.build.met', parts),
+    )
   },
 })
+
+/** How much brighter one is than the other in a stretch, in tenths of an octave; 0 where one of them is silent. */
+function brighter(now: Part, before: Part, stretch: Seconds): number {
+  const [a, b] = [brightness(now, stretch), brightness(before, stretch)]
+  return a && b ? (10 * log(a / b)) / LN2 : 0
+}

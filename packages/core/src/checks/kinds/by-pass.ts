@@ -1,5 +1,6 @@
-import { type Finding, nameOf, say } from '../../evidence'
+import { type Finding, amount, laneOf, say, wanted } from '../../evidence'
 import { checkKind, choice, lane } from '../check'
+import { found } from '../conclude'
 
 export const byPass = checkKind({
   kind: 'by pass',
@@ -20,20 +21,20 @@ export const byPass = checkKind({
   judge(evidence, { lane, way }): Finding {
     const passes = evidence.commands.filter((c) => c.how !== 'hand' && c.lanes.includes(lane))
     const right = passes.filter((c) => way === 'any' || c.how === way)
-    const name = nameOf(evidence, lane)
     const last = right.at(-1)
-    return {
-      verdict: right.length ? 'met' : passes.length ? 'close' : 'not yet',
-      sentence: say(
-        right.length
-          ? '{name} was written by hand while the song played.'
-          : passes.length
-            ? '{name} was written while the song played, but in another way.'
-            : '{name} was drawn, not played: ride its control while you listen.',
-        { name },
-      ),
-      place: { lane, from: last?.from ?? 0, to: last?.to ?? evidence.time.length },
-      figures: [{ name: 'passes', value: String(right.length), wanted: 'at least 1' }],
-    }
+    const verdict = right.length ? 'met' : passes.length ? 'close' : 'not yet'
+    const key = { met: 'met', close: 'otherwise', 'not yet': 'drawn' }[verdict]
+    return found(
+      verdict,
+      say(`check.by-pass.${key}`, { name: laneOf(lane) }),
+      { lane, from: last?.from ?? 0, to: last?.to ?? evidence.time.length },
+      [
+        {
+          name: 'passes',
+          value: amount(right.length, 'points', 0),
+          wanted: wanted('least', amount(1, 'points', 0)),
+        },
+      ],
+    )
   },
 })

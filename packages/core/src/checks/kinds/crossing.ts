@@ -1,8 +1,9 @@
 import { trackLevel } from '../../mix'
 import { dbOfGain } from '../../maths'
 import { levelGain } from '../../scale'
-import { type Finding, at, moveIn, say, trackName, valueOf } from '../../evidence'
-import { checkKind, number, place, track, verdictOf, weakest } from '../check'
+import { type Finding, amount, at, moveIn, say, span, trackOf, valueOf, wanted, word } from '../../evidence'
+import { checkKind, number, place, track, verdictOf } from '../check'
+import { conclude, found } from '../conclude'
 
 /** Two fades that cross: one leaves while the other comes. */
 export const crossing = checkKind({
@@ -26,27 +27,16 @@ export const crossing = checkKind({
         : null,
   judge(evidence, { leaves, comes, from, to, hole }): Finding {
     const [out, into] = [trackLevel(leaves), trackLevel(comes)]
-    const words = {
-      a: trackName(evidence, leaves),
-      b: trackName(evidence, comes),
-      from: at(evidence, from),
-      to: at(evidence, to),
-    }
+    const names = { a: trackOf(leaves), b: trackOf(comes), bars: span(from, to) }
     const place = { lane: out, from, to }
     const away = moveIn(evidence, out, ['fade out', 'fall', 'drop', 'jump down'], from, to)
     const here = moveIn(evidence, into, ['fade in', 'rise', 'build', 'jump up'], from, to)
     if (!away || !here)
-      return {
-        verdict: 'not yet',
-        sentence: say(
-          away
-            ? '{b} does not come in between {from} and {to}.'
-            : '{a} does not leave between {from} and {to}.',
-          words,
-        ),
-        place: away ? { ...place, lane: into } : place,
-        figures: [],
-      }
+      return found(
+        'not yet',
+        say(away ? 'check.crossing.comes' : 'check.crossing.leaves', names),
+        away ? { ...place, lane: into } : place,
+      )
     // where both are equally far from their loud ends
     const share = (lane: string, loud: number, tick: number) =>
       levelGain(valueOf(evidence.mix, lane, tick)) / levelGain(loud)
@@ -59,24 +49,21 @@ export const crossing = checkKind({
     }
     const down = -dbOfGain(Math.max(1e-5, share(out, away.from, meet)))
     const centre = (meet - from) / (to - from)
-    const deep = verdictOf(Math.max(0, down - hole), hole * 0.3)
-    const middle = verdictOf(Math.abs(centre - 0.5), 0.25)
-    const found = { ...words, down: down.toFixed(0), at: at(evidence, meet) }
-    return {
-      verdict: weakest(down <= hole ? 'met' : deep === 'met' ? 'close' : deep, middle),
-      sentence: say(
-        down > hole
-          ? 'Where {a} and {b} cross, at {at}, both are down by {down} dB: a hole opens between them.'
-          : middle !== 'met'
-            ? '{a} and {b} cross at {at}: one is nearly through before the other begins.'
-            : '{a} leaves while {b} comes; they cross at {at}, each {down} dB down.',
-        found,
-      ),
-      place: { lane: out, from: Math.min(away.start, here.start), to: Math.max(away.end, here.end) },
-      figures: [
-        { name: 'they cross at', value: found.at, wanted: 'about the middle' },
-        { name: 'each is down by', value: `${found.down} dB`, wanted: `at most ${hole} dB` },
+    const parts = { ...names, down: amount(down, 'dB', 0), at: at(meet), asked: amount(hole, 'dB', 0) }
+    return conclude(
+      { lane: out, from: Math.min(away.start, here.start), to: Math.max(away.end, here.end) },
+      [
+        { name: 'crosses', value: at(meet), wanted: wanted('is', word('middle')) },
+        { name: 'each-down', value: amount(down, 'dB', 0), wanted: wanted('most', amount(hole, 'dB', 0)) },
       ],
-    }
+      [
+        {
+          verdict: down <= hole ? 'met' : down <= hole * 1.3 ? 'close' : 'not yet',
+          says: say('check.crossing.hole', parts),
+        },
+        { verdict: verdictOf(Math.abs(centre - 0.5), 0.25), says: say('check.crossing.one-sided', parts) },
+      ],
+      say('check.crossing.met', parts),
+    )
   },
 })

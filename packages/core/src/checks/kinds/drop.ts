@@ -1,5 +1,6 @@
-import { type Finding, at, lateness, moveIn, nameOf, say } from '../../evidence'
-import { checkKind, lane, number, place, verdictOf, weakest } from '../check'
+import { type Finding, amount, at, laneOf, late, moveIn, say, wanted } from '../../evidence'
+import { checkKind, lane, number, place, verdictOf } from '../check'
+import { conclude, found } from '../conclude'
 
 /** A drop: down within a beat where a section begins. */
 export const drop = checkKind({
@@ -14,44 +15,46 @@ export const drop = checkKind({
     beats: number('Tolerance of its place', 'beats', 0.5, 0.125, 4),
   },
   judge(evidence, { lane, from, depth, beats }): Finding {
-    const name = nameOf(evidence, lane)
+    const name = laneOf(lane)
     const { beat } = evidence.time.meter.lengthsAt(from)
-    const found = moveIn(
-      evidence,
-      lane,
-      ['drop', 'jump down', 'dip', 'fall', 'fade out'],
-      from - beat,
-      from + beat,
-    )
-    const lasts = found ? (found.arrival - found.start) / beat : 0
-    const off = found ? (found.arrival - from) / beat : 0
-    const verdict = found
-      ? weakest(
-          verdictOf(off, beats),
-          lasts <= 1.05 ? 'met' : lasts <= 2 ? 'close' : 'not yet',
-          -found.depth >= depth ? 'met' : -found.depth >= depth * 0.6 ? 'close' : 'not yet',
-        )
-      : 'not yet'
-    const words = found && {
+    const kinds = ['drop', 'jump down', 'dip', 'fall', 'fade out'] as const
+    const move = moveIn(evidence, lane, kinds, from - beat, from + beat)
+    if (!move)
+      return found('not yet', say('check.drop.none', { name, at: at(from) }), {
+        lane,
+        from: from - beat,
+        to: from + beat,
+      })
+    const lasts = (move.arrival - move.start) / beat
+    const size = -move.depth
+    const parts = {
       name,
-      depth: Math.abs(found.depth).toFixed(1),
-      at: at(evidence, found.arrival),
-      late: lateness(evidence, found.arrival, from),
+      depth: amount(size, 'dB'),
+      asked: amount(depth, 'dB'),
+      at: at(move.arrival),
+      beats: amount(lasts, 'beats'),
     }
-    return {
-      verdict,
-      sentence: words
-        ? say('{name} drops by {depth} dB and is down at {at}, {late}.', words)
-        : say('{name} does not drop at {at}.', { name, at: at(evidence, from) }),
-      place: found
-        ? { lane, from: found.start, to: found.end }
-        : { lane, from: from - beat, to: from + beat },
-      figures: found
-        ? [
-            { name: 'falls by', value: `${words!.depth} dB`, wanted: `at least ${depth} dB` },
-            { name: 'takes', value: `${lasts.toFixed(1)} beats`, wanted: 'at most 1' },
-          ]
-        : [],
-    }
+    return conclude(
+      { lane, from: move.start, to: move.end },
+      [
+        { name: 'falls', value: amount(size, 'dB'), wanted: wanted('least', amount(depth, 'dB')) },
+        { name: 'takes', value: amount(lasts, 'beats'), wanted: wanted('most', amount(1, 'beats')) },
+      ],
+      [
+        {
+          verdict: verdictOf((move.arrival - from) / beat, beats),
+          says: say('check.drop.place', { ...parts, late: late(evidence, move.arrival, from) }),
+        },
+        {
+          verdict: lasts <= 1.05 ? 'met' : lasts <= 2 ? 'close' : 'not yet',
+          says: say('check.drop.slow', parts),
+        },
+        {
+          verdict: size >= depth ? 'met' : size >= depth * 0.6 ? 'close' : 'not yet',
+          says: say('check.drop.little', parts),
+        },
+      ],
+      say('check.drop.met', parts),
+    )
   },
 })

@@ -1,8 +1,18 @@
-import { bars, say, secondsOf, trackName, type Evidence, type Finding } from '../../evidence'
+import {
+  amount,
+  at,
+  say,
+  secondsOf,
+  span,
+  trackOf,
+  wanted,
+  type Evidence,
+  type Finding,
+} from '../../evidence'
 import { energies, loudnessIn, over } from '../../heard'
 import { trackLevel } from '../../mix'
-import { numberText } from '../../scale'
 import { checkKind, choice, number, place, track, unheard } from '../check'
+import { found } from '../conclude'
 import { rest, within } from './balance'
 
 export const evenness = checkKind({
@@ -29,57 +39,32 @@ export const evenness = checkKind({
     const others = rest(heard, track)
     const first = time.meter.placeAt(from).bar
     const last = time.meter.placeAt(to - 1).bar
-    const phrases: { bar: number; value: number }[] = []
+    const phrases: { tick: number; value: number }[] = []
     for (let bar = first; bar <= last; bar += phrase) {
-      const stretch = secondsOf(
-        time,
-        Math.max(from, time.meter.barStart(bar)),
-        Math.min(to, time.meter.barStart(bar + phrase)),
-      )
+      const tick = Math.max(from, time.meter.barStart(bar))
+      const stretch = secondsOf(time, tick, Math.min(to, time.meter.barStart(bar + phrase)))
       const relative = over(part, others, stretch)
       if (relative === null) continue
-      phrases.push({ bar, value: against === 'rest' ? relative : loudnessIn(energies(part), stretch) })
+      phrases.push({ tick, value: against === 'rest' ? relative : loudnessIn(energies(part), stretch) })
     }
-    if (phrases.length < 2)
-      return {
-        verdict: 'not yet',
-        sentence: say('{name} hardly sounds in {bars}: there is nothing to compare.', {
-          name: trackName(evidence, track),
-          bars: bars(evidence, from, to),
-        }),
-        place,
-        figures: [],
-      }
+    const names = { name: trackOf(track), bars: span(from, to) }
+    if (phrases.length < 2) return found('not yet', say('check.evenness.silent', names), place)
     const sorted = [...phrases].sort((a, b) => a.value - b.value)
     const [low, high] = [sorted[0]!, sorted.at(-1)!]
     const spread = high.value - low.value
-    const words = {
-      name: trackName(evidence, track),
-      lu: numberText(spread, 1),
-      low: low.bar,
-      high: high.bar,
-    }
-    return {
-      verdict: within(spread, 0, most, most * 0.6),
-      sentence: say(
-        spread <= most
-          ? '{name} is even from phrase to phrase: {lu} LU between the softest and the loudest.'
-          : '{name} still swells and sinks by {lu} LU: softest at bar {low}, loudest at bar {high}.',
-        words,
-      ),
-      place:
-        spread <= most
-          ? place
-          : {
-              lane: trackLevel(track),
-              from: time.meter.barStart(low.bar),
-              to: time.meter.barStart(low.bar + phrase),
-            },
-      figures: [
-        { name: 'spread', value: `${words.lu} LU`, wanted: `at most ${most} LU` },
-        { name: 'softest phrase', value: `bar ${low.bar}`, wanted: '' },
-        { name: 'loudest phrase', value: `bar ${high.bar}`, wanted: '' },
+    const even = spread <= most
+    const parts = { ...names, spread: amount(spread, 'dB'), low: at(low.tick), high: at(high.tick) }
+    return found(
+      within(spread, 0, most, most * 0.6),
+      say(even ? 'check.evenness.met' : 'check.evenness.uneven', parts),
+      even
+        ? place
+        : { ...place, from: low.tick, to: time.meter.barStart(time.meter.placeAt(low.tick).bar + phrase) },
+      [
+        { name: 'spread', value: amount(spread, 'LU'), wanted: wanted('most', amount(most, 'LU')) },
+        { name: 'softest-phrase', value: at(low.tick), wanted: null },
+        { name: 'loudest-phrase', value: at(high.tick), wanted: null },
       ],
-    }
+    )
   },
 })

@@ -1,22 +1,25 @@
-import { barsText } from '../../assess'
 import { travelAt } from '../../envelope'
 import {
   type Evidence,
   type Finding,
   amount,
   at,
-  lateness,
+  laneOf,
+  late,
   moveIn,
-  nameOf,
   say,
+  span,
+  valued,
   valueOf,
-  valueText,
+  wanted,
+  word,
 } from '../../evidence'
 import { dbOfGain } from '../../maths'
 import { lineInCharge } from '../../mix'
 import type { Move } from '../../moves'
 import { levelGain, levelScale } from '../../scale'
-import { checkKind, lane, number, place, verdictOf, weakest } from '../check'
+import { checkKind, lane, number, place, verdictOf } from '../check'
+import { conclude, found } from '../conclude'
 
 export const FIELDS = {
   lane: lane('What fades'),
@@ -26,17 +29,10 @@ export const FIELDS = {
   even: number('Furthest from even', '% of the way', 18, 2, 100),
 } as const
 
-export const SAY = {
-  none: '{name} does not fade {way} between {from} and {to}: there it stays at {value}.',
-  notSilent: '{name} is {down} by {end}, but it never gets quite silent: {value} {where}.',
-  cut: '{name} is cut {way} in an instant at {start}: a fade needs time to be heard as one.',
-  uneven: '{name} fades {way} over {bars}, but unevenly: {lean}.',
-  place: '{name} fades {way} over {bars}; it {verb} at {tick}, {late}.',
-  met: '{name} fades {way} over {bars}, evenly and {silence}.',
-} as const
-
 /** Loss in LU at which a fade begins to be heard, and at which it is over for the ear. */
 export const HEARD = [1, 40] as const
+/** Softer than this is silence to most ears, beside anything else. */
+const NEARLY_SILENT_DB = -60
 
 /** How many bars of a fade are heard as one: from 1 LU to 40 LU of loss. */
 export function audibleBars({ mix, time }: Evidence, fade: Move): number {
@@ -59,94 +55,77 @@ export function audibleBars({ mix, time }: Evidence, fade: Move): number {
 
 export function fade(way: 'in' | 'out') {
   const kind = `fade ${way}` as const
+  const up = way === 'in'
+  const key = `check.fade-${way}`
   return checkKind({
     kind,
-    name: way === 'in' ? 'Fade in' : 'Fade out',
-    about:
-      way === 'in'
-        ? 'It comes from true silence, begins and is there at the right time, and rises evenly.'
-        : 'It goes to true silence, begins and ends at the right time, and falls evenly.',
+    name: up ? 'Fade in' : 'Fade out',
+    about: up
+      ? 'It comes from true silence, begins and is there at the right time, and rises evenly.'
+      : 'It goes to true silence, begins and ends at the right time, and falls evenly.',
     needs: 'lines',
     fields: FIELDS,
     impossible: ({ from, to }) =>
       to - from < 240 ? 'A fade needs at least a quarter of a beat of time.' : null,
     judge(evidence, { lane, from, to, beats, even }): Finding {
-      const { time } = evidence
-      const name = nameOf(evidence, lane)
+      const { time, mix } = evidence
       const place = { lane, from, to }
-      const found = moveIn(
-        evidence,
-        lane,
-        [kind, way === 'in' ? 'rise' : 'fall', way === 'in' ? 'build' : 'drop'],
-        from,
-        to,
-      )
+      const name = laneOf(lane)
       const { beat } = time.meter.lengthsAt(from)
-      if (!found) {
-        const jump = moveIn(evidence, lane, [way === 'in' ? 'jump up' : 'jump down'], from, to + beat)
-        const sentence = jump
-          ? say(SAY.cut, { name, way, start: at(evidence, jump.start) })
-          : say(SAY.none, {
-              name,
-              way,
-              from: at(evidence, from),
-              to: at(evidence, to),
-              value: valueText(evidence, lane, valueOf(evidence.mix, lane, to)),
-            })
-        return { verdict: 'not yet', sentence, place, figures: [] }
+      const kinds = up ? (['fade in', 'rise', 'build'] as const) : (['fade out', 'fall', 'drop'] as const)
+      const move = moveIn(evidence, lane, kinds, from, to)
+      if (!move) {
+        const jump = moveIn(evidence, lane, [up ? 'jump up' : 'jump down'], from, to + beat)
+        if (jump) return found('not yet', say(`${key}.cut`, { name, at: at(jump.start) }), place)
+        const [first, last] = [valueOf(mix, lane, from), valueOf(mix, lane, to)]
+        const still = Math.abs(first - last) < 0.5
+        const parts = { name, bars: span(from, to), value: valued(lane, last) }
+        return found('not yet', say(still ? `${key}.still` : `${key}.none`, parts), place)
       }
-      const soft = way === 'in' ? found.from : found.to
-      const starts = verdictOf((found.start - from) / beat, beats)
-      const ends = verdictOf((found.end - to) / beat, beats)
-      const silent = soft <= -90 ? 'met' : soft <= -60 ? 'close' : 'not yet'
-      // the form of the way it takes, all but the last bit above silence, which nobody hears
-      const evenly = found.form === 'sudden' ? 'not yet' : verdictOf(found.unevenness * 100, even)
-      const words = {
+      const soft = up ? move.from : move.to
+      const starts = verdictOf((move.start - from) / beat, beats)
+      const ends = verdictOf((move.end - to) / beat, beats)
+      const silent = soft <= -90 ? 'met' : soft <= NEARLY_SILENT_DB ? 'close' : 'not yet'
+      const evenly = move.form === 'sudden' ? 'not yet' : verdictOf(move.unevenness * 100, even)
+      const parts = {
         name,
-        way,
-        bars: barsText(found.bars),
-        down: way === 'in' ? 'up' : 'down',
-        end: at(evidence, found.end),
-        value: valueText(evidence, lane, soft),
-        where: way === 'in' ? `at ${at(evidence, found.start)}` : 'at the end',
+        bars: amount(move.bars, 'bars'),
+        value: valued(lane, soft),
+        at: at(move.start),
+        end: at(move.end),
       }
-      const late = ends !== 'met' ? found.end : found.start
-      const sentence =
-        found.form === 'sudden'
-          ? say(SAY.cut, { ...words, start: at(evidence, found.start) })
-          : silent !== 'met'
-            ? say(SAY.notSilent, words)
-            : starts !== 'met' || ends !== 'met'
-              ? say(SAY.place, {
-                  ...words,
-                  verb: ends !== 'met' ? 'is over' : 'begins',
-                  tick: at(evidence, late),
-                  late: lateness(evidence, late, ends !== 'met' ? to : from),
-                })
-              : evenly !== 'met'
-                ? say(SAY.uneven, {
-                    ...words,
-                    lean:
-                      found.form === 'late' ? 'most of it comes at the end' : 'most of it comes at the start',
-                  })
-                : say(SAY.met, { ...words, silence: way === 'in' ? 'from silence' : 'to silence' })
-      return {
-        verdict: weakest(starts, ends, silent, evenly),
-        sentence,
-        place: { lane, from: found.start, to: found.end },
-        figures: [
-          { name: 'begins', value: at(evidence, found.start), wanted: at(evidence, from) },
-          { name: 'is over', value: at(evidence, found.end), wanted: at(evidence, to) },
-          { name: 'softest', value: valueText(evidence, lane, soft), wanted: 'silence' },
-          { name: 'length as drawn', value: barsText(found.bars), wanted: '' },
-          { name: 'length as heard', value: barsText(audibleBars(evidence, found)), wanted: '' },
+      return conclude(
+        { lane, from: move.start, to: move.end },
+        [
+          { name: 'begins', value: at(move.start), wanted: wanted('is', at(from)) },
+          { name: 'over', value: at(move.end), wanted: wanted('is', at(to)) },
+          { name: 'softest', value: valued(lane, soft), wanted: wanted('is', word('silence')) },
+          { name: 'drawn', value: amount(move.bars, 'bars'), wanted: null },
+          { name: 'heard', value: amount(audibleBars(evidence, move), 'bars'), wanted: null },
           {
-            name: 'furthest from even',
-            value: amount(found.unevenness * 100, '%', 0),
-            wanted: `at most ${even} %`,
+            name: 'uneven',
+            value: amount(move.unevenness * 100, '%', 0),
+            wanted: wanted('most', amount(even, '%', 0)),
           },
         ],
-      }
+        [
+          { verdict: move.form === 'sudden' ? 'not yet' : 'met', says: say(`${key}.cut`, parts) },
+          { verdict: silent, says: say(`${key}.not-silent`, parts) },
+          { verdict: ends, says: say(`${key}.ends`, { ...parts, late: late(evidence, move.end, to) }) },
+          {
+            verdict: starts,
+            says: say(`${key}.starts`, { ...parts, late: late(evidence, move.start, from) }),
+          },
+          {
+            verdict: evenly,
+            says: say(
+              `${key}.uneven-${move.form === 'late' ? 'late' : move.form === 'early' ? 'early' : 'other'}`,
+              parts,
+            ),
+          },
+        ],
+        say(`${key}.met`, parts),
+      )
     },
   })
 }

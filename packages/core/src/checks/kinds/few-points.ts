@@ -1,6 +1,7 @@
-import { type Finding, nameOf, say } from '../../evidence'
+import { type Finding, amount, count, laneOf, say, wanted } from '../../evidence'
 import { envelopeOf } from '../../mix'
 import { checkKind, lane, number } from '../check'
+import { found } from '../conclude'
 
 export const fewPoints = checkKind({
   kind: 'few points',
@@ -9,17 +10,13 @@ export const fewPoints = checkKind({
   needs: 'lines',
   fields: { lane: lane(), most: number('At most', 'points', 20, 1, 5000) },
   judge(evidence, { lane, most }): Finding {
-    const count = envelopeOf(evidence.mix, lane)?.points.length ?? 0
-    return {
-      verdict: count <= most ? 'met' : count <= most * 1.5 ? 'close' : 'not yet',
-      sentence: say(
-        count <= most
-          ? '{name} has {count} points: easy to change.'
-          : '{name} has {count} points: thin them out, and it can be changed again.',
-        { name: nameOf(evidence, lane), count },
-      ),
-      place: { lane, from: 0, to: evidence.time.length },
-      figures: [{ name: 'points', value: String(count), wanted: `at most ${most}` }],
-    }
+    const n = envelopeOf(evidence.mix, lane)?.points.length ?? 0
+    const verdict = n <= most ? 'met' : n <= most * 1.5 ? 'close' : 'not yet'
+    const key =
+      verdict === 'met' ? (n ? 'check.few-points.met' : 'check.few-points.none') : 'check.few-points.many'
+    const parts = { name: laneOf(lane), count: count(n), most: amount(most, 'points', 0) }
+    return found(verdict, say(key, parts), { lane, from: 0, to: evidence.time.length }, [
+      { name: 'points', value: amount(n, 'points', 0), wanted: wanted('most', amount(most, 'points', 0)) },
+    ])
   },
 })

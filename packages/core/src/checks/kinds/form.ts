@@ -1,5 +1,7 @@
-import { type Finding, at, moveIn, nameOf, say } from '../../evidence'
+import { type Finding, amount, at, laneOf, moveIn, say, wanted, word } from '../../evidence'
+import { MOVE_KINDS } from '../../moves'
 import { checkKind, choice, lane, place } from '../check'
+import { found } from '../conclude'
 
 export const form = checkKind({
   kind: 'form',
@@ -18,52 +20,26 @@ export const form = checkKind({
     ]),
   },
   judge(evidence, { lane, from, to, form }): Finding {
-    const found = moveIn(
+    const name = laneOf(lane)
+    const move = moveIn(
       evidence,
       lane,
-      [
-        'fade in',
-        'fade out',
-        'rise',
-        'fall',
-        'build',
-        'drop',
-        'sweep',
-        'dip',
-        'lift',
-        'throw',
-        'jump up',
-        'jump down',
-      ],
+      MOVE_KINDS.filter((k) => k !== 'rhythm'),
       from,
       to,
     )
-    const name = nameOf(evidence, lane)
-    const SAID = {
-      even: 'evenly',
-      early: 'mostly at its start',
-      late: 'mostly at its end',
-      sudden: 'all at once',
-    } as const
-    return {
-      verdict: !found
-        ? 'not yet'
-        : found.form === form
-          ? 'met'
-          : found.unevenness < 0.2 && form !== 'sudden'
-            ? 'close'
-            : 'not yet',
-      sentence: found
-        ? say('{name} takes its way {how} from {at}.', {
-            name,
-            how: SAID[found.form],
-            at: at(evidence, found.start),
-          })
-        : say('{name} does not move there.', { name }),
-      place: found ? { lane, from: found.start, to: found.end } : { lane, from, to },
-      figures: found
-        ? [{ name: 'form', value: SAID[found.form], wanted: SAID[form as keyof typeof SAID] ?? form }]
-        : [],
-    }
+    if (!move) return found('not yet', say('check.form.none', { name, at: at(from) }), { lane, from, to })
+    const nearly = move.unevenness < 0.2 && form !== 'sudden'
+    const verdict = move.form === form ? 'met' : nearly ? 'close' : 'not yet'
+    const parts = { name, how: word(`form.${move.form}`), asked: word(`form.${form}`), at: at(move.start) }
+    return found(
+      verdict,
+      say(verdict === 'met' ? 'check.form.met' : 'check.form.off', parts),
+      { lane, from: move.start, to: move.end },
+      [
+        { name: 'form', value: word(`form.${move.form}`), wanted: wanted('is', word(`form.${form}`)) },
+        { name: 'uneven', value: amount(move.unevenness * 100, '%', 0), wanted: null },
+      ],
+    )
   },
 })

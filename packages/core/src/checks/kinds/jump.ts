@@ -1,7 +1,13 @@
-import { type Finding, at, lateness, nameOf, say } from '../../evidence'
+import { type Finding, at, laneOf, late, say, wanted } from '../../evidence'
 import { checkKind, choice, lane, number, place, verdictOf } from '../check'
+import { found } from '../conclude'
 
-/** A jump: a change in an instant that stays. */
+/** A jump further away than this is another one, in beats. */
+const FAR_BEATS = 8
+/** What takes less is an instant, in ticks. */
+const INSTANT = 60
+
+/** A jump: a change in an instant. */
 export const jump = checkKind({
   kind: 'jump',
   name: 'Jump',
@@ -17,43 +23,26 @@ export const jump = checkKind({
     beats: number('Tolerance of its place', 'beats', 0.25, 0.05, 4),
   },
   judge(evidence, { lane, from, way, beats }): Finding {
-    const name = nameOf(evidence, lane)
+    const name = laneOf(lane)
     const { beat } = evidence.time.meter.lengthsAt(from)
-    const instant = evidence.moves
-      .filter(
-        (m) => m.lane === lane && (way === 'up' ? m.depth > 0 : m.depth < 0) && m.arrival - m.start < 60,
-      )
-      .sort((a, b) => Math.abs(a.start - from) - Math.abs(b.start - from))[0]
-    // the way back of a jump is a jump too
-    const back = evidence.moves
-      .filter(
-        (m) =>
-          m.lane === lane &&
-          (way === 'up' ? m.depth < 0 : m.depth > 0) &&
-          m.end - m.leaves < 60 &&
-          m.leaves > m.arrival,
-      )
-      .sort((a, b) => Math.abs(a.end - from) - Math.abs(b.end - from))[0]
-    const tick = [instant?.start, back?.end]
-      .filter((t) => t !== undefined)
-      .sort((a, b) => Math.abs(a - from) - Math.abs(b - from))[0]
+    const right = (change: number) => (way === 'up' ? change > 0 : change < 0)
+    const own = evidence.moves.filter((m) => m.lane === lane)
+    const ticks = [
+      ...own.filter((m) => right(m.depth) && m.arrival - m.start < INSTANT).map((m) => m.start),
+      // the way back of what comes back may be a jump too
+      ...own
+        .filter((m) => m.leaves > m.arrival && right(m.to - m.goal) && m.end - m.leaves < INSTANT)
+        .map((m) => m.end),
+    ]
+    const place = { lane, from: Math.max(0, from - beat), to: from + beat }
+    const tick = ticks.sort((a, b) => Math.abs(a - from) - Math.abs(b - from))[0]
     const off = tick === undefined ? Infinity : (tick - from) / beat
-    return {
-      verdict: verdictOf(off, beats),
-      sentence:
-        tick === undefined || Math.abs(off) > 8
-          ? say('{name} does not jump {way} at {at}.', { name, way, at: at(evidence, from) })
-          : say('{name} jumps {way} at {at}, {late}.', {
-              name,
-              way,
-              at: at(evidence, tick),
-              late: lateness(evidence, tick, from),
-            }),
-      place: { lane, from: Math.max(0, from - beat), to: from + beat },
-      figures:
-        tick === undefined
-          ? []
-          : [{ name: 'jumps at', value: at(evidence, tick), wanted: at(evidence, from) }],
-    }
+    if (tick === undefined || Math.abs(off) > FAR_BEATS)
+      return found('not yet', say(`check.jump.none-${way}`, { name, at: at(from) }), place)
+    const verdict = verdictOf(off, beats)
+    const parts = { name, at: at(tick), late: late(evidence, tick, from) }
+    return found(verdict, say(`check.jump.${verdict === 'met' ? 'met' : 'place'}-${way}`, parts), place, [
+      { name: 'jumps', value: at(tick), wanted: wanted('is', at(from)) },
+    ])
   },
 })

@@ -1,7 +1,7 @@
-import { bars, say, secondsOf, type Finding } from '../../evidence'
+import { type Finding, amount, say, secondsOf, span, wanted, word } from '../../evidence'
 import { leftOverRight } from '../../heard'
-import { numberText, signedText } from '../../scale'
 import { checkKind, number, place, unheard, verdictOf } from '../check'
+import { found } from '../conclude'
 
 export const leftAgainstRight = checkKind({
   kind: 'left against right',
@@ -18,32 +18,17 @@ export const leftAgainstRight = checkKind({
     const place = { lane: null, from, to }
     if (!heard) return unheard(place)
     const leans = leftOverRight(heard.mix, secondsOf(time, from, to))
-    const words = {
-      bars: bars(evidence, from, to),
-      db: numberText(Math.abs(leans ?? 0), 1),
-      side: (leans ?? 0) > 0 ? 'left' : 'right',
-    }
-    return {
-      verdict: leans === null ? 'not yet' : verdictOf(leans, tolerance),
-      sentence: say(
-        leans === null
-          ? 'Nothing can be heard in {bars}.'
-          : Math.abs(leans) <= tolerance
-            ? 'In {bars} left and right are in balance, within {db} dB.'
-            : 'In {bars} the mix leans to the {side} by {db} dB.',
-        words,
-      ),
-      place,
-      figures:
-        leans === null
-          ? []
-          : [
-              {
-                name: 'left over right',
-                value: `${signedText(leans, 1)} dB`,
-                wanted: `within ${tolerance} dB`,
-              },
-            ],
-    }
+    const bars = span(from, to)
+    if (leans === null) return found('not yet', say('check.sides.silent', { bars }), place)
+    const verdict = verdictOf(leans, tolerance)
+    const side = word(leans > 0 ? 'side.left' : 'side.right')
+    const parts = { bars, side, by: amount(Math.abs(leans), 'dB') }
+    return found(verdict, say(verdict === 'met' ? 'check.sides.met' : 'check.sides.leans', parts), place, [
+      {
+        name: 'left-over-right',
+        value: amount(leans, 'dB'),
+        wanted: wanted('most', amount(tolerance, 'dB')),
+      },
+    ])
   },
 })

@@ -1,7 +1,7 @@
-import { type Finding, bars, say, secondsOf } from '../../evidence'
+import { type Finding, amount, say, secondsOf, span, wanted, word } from '../../evidence'
 import { energies, loudnessIn } from '../../heard'
-import { numberText } from '../../scale'
 import { checkKind, number, place, unheard, verdictOf } from '../check'
+import { found } from '../conclude'
 
 export const loudness = checkKind({
   kind: 'loudness',
@@ -19,17 +19,16 @@ export const loudness = checkKind({
     const place = { lane: null, from, to }
     if (!heard) return unheard(place)
     const now = loudnessIn(energies(heard.mix), secondsOf(time, from, to))
-    const words = {
-      bars: bars(evidence, from, to),
-      lufs: Number.isFinite(now) ? numberText(now, 1) : 'silent',
-    }
-    return {
-      verdict: Number.isFinite(now) ? verdictOf(now - value, tolerance) : 'not yet',
-      sentence: Number.isFinite(now)
-        ? say('{bars} measure {lufs} LUFS.', words)
-        : say('Nothing can be heard in {bars}.', words),
-      place,
-      figures: [{ name: 'loudness', value: `${words.lufs} LUFS`, wanted: `${value} ± ${tolerance}` }],
-    }
+    const heardAt = Number.isFinite(now)
+    const verdict = heardAt ? verdictOf(now - value, tolerance) : 'not yet'
+    const key = !heardAt ? 'silent' : verdict === 'met' ? 'met' : now < value ? 'soft' : 'loud'
+    const parts = { bars: span(from, to), off: amount(heardAt ? Math.abs(now - value) : 0, 'dB') }
+    return found(verdict, say(`check.loudness.${key}`, parts), place, [
+      {
+        name: 'loudness',
+        value: heardAt ? amount(now, 'LUFS') : word('silence'),
+        wanted: wanted('about', amount(value, 'LUFS')),
+      },
+    ])
   },
 })

@@ -1,6 +1,7 @@
-import { type Finding, say } from '../../evidence'
+import { type Finding, say, word } from '../../evidence'
 import { MISTAKES, mistakesOf } from '../../mistakes'
 import { checkKind, choice } from '../check'
+import { found } from '../conclude'
 
 export const noMistake = checkKind({
   kind: 'no mistake',
@@ -14,13 +15,9 @@ export const noMistake = checkKind({
     ),
   },
   judge(evidence, { mistake }): Finding {
-    const found = mistakesOf(evidence, [mistake])[0]
-    const name = MISTAKES.find((m) => m.kind === mistake)?.name ?? mistake
-    return {
-      verdict: found ? 'not yet' : 'met',
-      sentence: found ? found.sentence : say('Not made: {name}.', { name: name.toLowerCase() }),
-      place: found?.place ?? { lane: null, from: 0, to: evidence.time.length },
-      figures: [],
-    }
+    const made = mistakesOf(evidence, [mistake])[0]
+    const whole = { lane: null, from: 0, to: evidence.time.length }
+    if (made) return found('not yet', made.says, made.place)
+    return found('met', say('check.no-mistake.met', { mistake: word(`mistake.${mistake}.name`) }), whole)
   },
 })

@@ -1,7 +1,7 @@
-import { listText } from '../../assess'
-import { type Finding, nameOf, say } from '../../evidence'
+import { type Finding, amount, count, say, wanted } from '../../evidence'
 import { envelopeOf } from '../../mix'
 import { checkKind, lanes } from '../check'
+import { found } from '../conclude'
 
 export const onlyLanes = checkKind({
   kind: 'only lanes',
@@ -11,19 +11,27 @@ export const onlyLanes = checkKind({
   fields: { lanes: lanes('May change') },
   judge(evidence, { lanes }): Finding {
     const { mix, start, time } = evidence
-    const changed = mix.envelopes.filter(
-      (e) =>
-        !lanes.includes(e.address) &&
-        JSON.stringify(e.points) !== JSON.stringify(envelopeOf(start, e.address)?.points ?? []),
+    const changed = mix.envelopes
+      .map((e) => e.address)
+      .filter(
+        (address) =>
+          !lanes.includes(address) &&
+          JSON.stringify(envelopeOf(mix, address)?.points) !==
+            JSON.stringify(envelopeOf(start, address)?.points ?? []),
+      )
+    return found(
+      changed.length ? 'not yet' : 'met',
+      changed.length
+        ? say('check.only-lanes.more', { names: { lanes: changed }, count: count(changed.length) })
+        : say('check.only-lanes.met'),
+      { lane: changed[0] ?? null, from: 0, to: time.length },
+      [
+        {
+          name: 'other-lines',
+          value: amount(changed.length, 'points', 0),
+          wanted: wanted('is', amount(0, 'points', 0)),
+        },
+      ],
     )
-    const names = listText(changed.map((e) => nameOf(evidence, e.address)))
-    return {
-      verdict: changed.length ? 'not yet' : 'met',
-      sentence: changed.length
-        ? say('{names} moves too, though nobody asked for it.', { names })
-        : 'Only what was asked for moves.',
-      place: { lane: changed[0]?.address ?? null, from: 0, to: time.length },
-      figures: [{ name: 'other lines', value: String(changed.length), wanted: 'none' }],
-    }
   },
 })

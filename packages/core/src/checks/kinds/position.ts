@@ -1,6 +1,8 @@
-import { type Finding, at, nameOf, say, valueOf, valueText } from '../../evidence'
+import { type Finding, at, laneOf, say, valued, valueOf, wanted } from '../../evidence'
+import { resolve } from '../../mix'
 import { checkKind, lane, number, place, verdictOf } from '../check'
-import { inUnit } from './values'
+import { found } from '../conclude'
+import { fromUnit, inUnit } from './values'
 
 /** A value at one place. */
 export const position = checkKind({
@@ -16,25 +18,16 @@ export const position = checkKind({
   },
   judge(evidence, { lane, from, value, tolerance }): Finding {
     const now = valueOf(evidence.mix, lane, from)
-    const shown = inUnit(evidence, lane, now)
-    const words = {
-      name: nameOf(evidence, lane),
-      at: at(evidence, from),
-      value: valueText(evidence, lane, now),
-    }
-    const verdict = verdictOf(shown - value, tolerance)
-    return {
+    const verdict = verdictOf(inUnit(evidence, lane, now) - value, tolerance)
+    const asked = valued(lane, fromUnit(evidence, lane, value))
+    const parts = { name: laneOf(lane), at: at(from), value: valued(lane, now), asked }
+    const pan = lane.endsWith('/pan') && resolve(evidence.mix, lane)
+    const off = pan ? 'elsewhere' : inUnit(evidence, lane, now) < value ? 'low' : 'high'
+    return found(
       verdict,
-      sentence: say(
-        verdict === 'met'
-          ? 'At {at} {name} is at {value}.'
-          : shown < value
-            ? 'At {at} {name} is at {value}: further up is asked.'
-            : 'At {at} {name} is at {value}: further down is asked.',
-        words,
-      ),
-      place: { lane, from, to: from + evidence.time.meter.lengthsAt(from).beat },
-      figures: [{ name: 'at the place', value: words.value, wanted: `${value} ± ${tolerance}` }],
-    }
+      say(verdict === 'met' ? 'check.position.met' : `check.position.${off}`, parts),
+      { lane, from, to: from + evidence.time.meter.lengthsAt(from).beat },
+      [{ name: 'at-place', value: valued(lane, now), wanted: wanted('about', asked) }],
+    )
   },
 })

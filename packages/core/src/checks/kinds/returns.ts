@@ -1,6 +1,7 @@
-import { type Finding, at, nameOf, say, valueOf, valueText } from '../../evidence'
+import { type Finding, at, laneOf, say, valued, valueOf, wanted } from '../../evidence'
 import { resolve } from '../../mix'
 import { checkKind, lane, number, place, verdictOf } from '../check'
+import { found } from '../conclude'
 
 /** Back at a value that it had before. */
 export const returns = checkKind({
@@ -19,23 +20,18 @@ export const returns = checkKind({
     const [then, now] = [from, to].map((tick) => valueOf(evidence.mix, lane, tick)) as [number, number]
     const apart = scale ? 100 * (scale.toTravel(now) - scale.toTravel(then)) : Infinity
     const verdict = verdictOf(apart, tolerance)
-    const words = {
-      name: nameOf(evidence, lane),
-      to: at(evidence, to),
-      now: valueText(evidence, lane, now),
-      then: valueText(evidence, lane, then),
-      from: at(evidence, from),
+    const parts = {
+      name: laneOf(lane),
+      to: at(to),
+      from: at(from),
+      now: valued(lane, now),
+      then: valued(lane, then),
     }
-    return {
+    return found(
       verdict,
-      sentence: say(
-        verdict === 'met'
-          ? '{name} is back at {now} at {to}.'
-          : '{name} is still at {now} at {to}; it was at {then} at {from}.',
-        words,
-      ),
-      place: { lane, from, to },
-      figures: [{ name: 'at the end', value: words.now, wanted: words.then }],
-    }
+      say(verdict === 'met' ? 'check.returns.met' : 'check.returns.off', parts),
+      { lane, from, to },
+      [{ name: 'at-end', value: valued(lane, now), wanted: wanted('is', valued(lane, then)) }],
+    )
   },
 })

@@ -1,6 +1,12 @@
-import { type Finding, at, say, trackName, valueOf, valueText } from '../../evidence'
-import { trackLevel } from '../../mix'
+import { lineInCharge, trackLevel } from '../../mix'
+import { type Evidence, type Finding, at, say, trackOf, valued, valueOf, wanted, word } from '../../evidence'
 import { checkKind, number, place, track } from '../check'
+import { found } from '../conclude'
+
+/** Softer than this is silence to most ears, beside anything else. */
+const NEARLY_DB = -60
+/** Between two points a line is looked at in so many places. */
+const LOOKS = 8
 
 /** Silent by a place. */
 export const silence = checkKind({
@@ -12,28 +18,32 @@ export const silence = checkKind({
   judge(evidence, { track, from, level }): Finding {
     const lane = trackLevel(track)
     const { time, mix } = evidence
-    const LOOKS = 60
-    let loudest = -90
-    for (let k = 0; k <= LOOKS; k++) {
-      const tick = from + ((time.length - from) * k) / LOOKS
+    let [loudest, where] = [-90, from]
+    for (const tick of ticksFrom(evidence, lane, from)) {
       const muted = valueOf(mix, `track/${track}/mute`, tick) >= 0.5
-      if (!muted) loudest = Math.max(loudest, valueOf(mix, lane, tick))
+      const now = muted ? -90 : valueOf(mix, lane, tick)
+      if (now > loudest) [loudest, where] = [now, tick]
     }
-    const words = {
-      name: trackName(evidence, track),
-      at: at(evidence, from),
-      value: valueText(evidence, lane, loudest),
-    }
-    return {
-      verdict: loudest <= level ? 'met' : loudest <= Math.max(level, -60) ? 'close' : 'not yet',
-      sentence: say(
-        loudest <= level
-          ? '{name} is silent from {at} on.'
-          : '{name} is not silent after {at}: it is still at {value}.',
-        words,
-      ),
-      place: { lane, from, to: time.length },
-      figures: [{ name: 'loudest after it', value: words.value, wanted: 'silence' }],
-    }
+    const parts = { name: trackOf(track), from: at(from), at: at(where), value: valued(lane, loudest) }
+    const verdict = loudest <= level ? 'met' : loudest <= Math.max(level, NEARLY_DB) ? 'close' : 'not yet'
+    return found(
+      verdict,
+      say(`check.silence.${verdict === 'met' ? 'met' : where > from ? 'again' : 'still'}`, parts),
+      { lane, from, to: time.length },
+      [{ name: 'loudest-after', value: valued(lane, loudest), wanted: wanted('is', word('silence')) }],
+    )
   },
 })
+
+/** Places from a tick to the end of the song at which a level line is highest, if it is anywhere: its points, and between them. */
+function ticksFrom({ mix, time }: Evidence, lane: string, from: number): number[] {
+  const points = lineInCharge(mix, lane)?.points ?? []
+  const mutes = lineInCharge(mix, lane.replace(/level$/, 'mute'))?.points ?? []
+  const corners = [from, ...[...points, ...mutes].flatMap((p) => [p.tick, p.tick - 1]), time.length - 1]
+    .filter((t) => t >= from && t < time.length)
+    .sort((a, b) => a - b)
+  return corners.flatMap((tick, i) => {
+    const next = corners[i + 1] ?? tick
+    return [tick, ...Array.from({ length: LOOKS }, (_, k) => Math.floor(tick + ((next - tick) * k) / LOOKS))]
+  })
+}

@@ -1,23 +1,30 @@
-import { placeText } from '../../assess'
-import { type Finding, at, lateness, moveIn, nameOf, say, valueOf, valueText } from '../../evidence'
-import { numberText } from '../../scale'
-import { checkKind, lane, number, place, verdictOf, weakest } from '../check'
+import {
+  type Finding,
+  amount,
+  at,
+  laneOf,
+  late,
+  moveIn,
+  say,
+  span,
+  valued,
+  valueOf,
+  wanted,
+} from '../../evidence'
+import { checkKind, lane, number, place, verdictOf } from '../check'
+import { conclude, found } from '../conclude'
 
-export const SAY = {
-  none: '{name} does not go {way} between {from} and {to}: it stays at {value}.',
-  cut: '{name} jumps {way} at {start}: a short fade there sounds like a hand, not like a switch.',
-  stays: '{name} goes {way} at {start}, but it never comes back.',
-  late: '{name} goes {way} by {depth} dB and is there at {tick}, {late}.',
-  depth: '{name} goes {way} by {depth} dB, in time; {more}.',
-  back: '{name} goes {way} by {depth} dB in time, but is back at {tick}, {late}.',
-  met: '{name} goes {way} by {depth} dB, is there by {tick} and comes back at {back}.',
-} as const
+/** Faster than this is a jump to the ear, in ticks of a move. */
+const SUDDEN_TICKS = 60
 
+/** A dip or a lift: there in time, as far as it should, and back. */
 export function aside(kind: 'dip' | 'lift') {
-  const way = kind === 'dip' ? 'down' : 'up'
+  const down = kind === 'dip'
+  const way = down ? 'down' : 'up'
+  const key = `check.${kind}`
   return checkKind({
     kind,
-    name: kind === 'dip' ? 'Dip' : 'Lift',
+    name: down ? 'Dip' : 'Lift',
     about: `It goes ${way} by some dB, is there in time, and comes back when it should.`,
     needs: 'lines',
     fields: {
@@ -35,82 +42,71 @@ export function aside(kind: 'dip' | 'lift') {
           ? 'With this tolerance doing nothing would be right: make it smaller than the depth.'
           : null,
     judge(evidence, { lane, from, to, depth, tolerance, beats }): Finding {
-      const name = nameOf(evidence, lane)
-      const { beat, bar } = evidence.time.meter.lengthsAt(from)
-      const found = moveIn(evidence, lane, [kind], from - bar, to + bar)
-      const wanted = `${numberText(depth, 1)} ± ${numberText(tolerance, 1)} dB`
-      if (!found) {
-        const gone = moveIn(
-          evidence,
-          lane,
-          kind === 'dip'
-            ? ['fall', 'drop', 'jump down', 'fade out']
-            : ['rise', 'build', 'jump up', 'fade in'],
-          from - bar,
-          to,
-        )
-        const words = {
+      const name = laneOf(lane)
+      const { mix, time } = evidence
+      const { beat, bar } = time.meter.lengthsAt(from)
+      const about = wanted('about', amount(depth, 'dB'))
+      const move = moveIn(evidence, lane, [kind], from - bar, to + bar)
+      if (!move) {
+        const kinds = down
+          ? (['fall', 'drop', 'jump down', 'fade out'] as const)
+          : (['rise', 'build', 'jump up', 'fade in'] as const)
+        const gone = moveIn(evidence, lane, kinds, from - bar, to)
+        const value = valued(lane, valueOf(mix, lane, from))
+        if (!gone) {
+          // which of the two is true: it does not move, or it does something else
+          const moves = evidence.moves.some((m) => m.lane === lane && m.start < to && m.end > from - bar)
+          const parts = { name, bars: span(from, to), value }
+          return found('not yet', say(moves ? `${key}.other` : `${key}.still`, parts), { lane, from, to })
+        }
+        const after = Math.min(time.length, to + bar)
+        const parts = {
           name,
-          way,
-          from: at(evidence, from),
-          to: at(evidence, to),
-          value: valueText(evidence, lane, valueOf(evidence.mix, lane, from)),
-          start: gone ? at(evidence, gone.start) : '',
+          at: at(gone.start),
+          after: at(after),
+          value: valued(lane, valueOf(mix, lane, after)),
         }
-        return {
-          verdict: 'not yet',
-          sentence: say(gone ? SAY.stays : SAY.none, words),
-          place: gone ? { lane, from: gone.start, to } : { lane, from, to },
-          figures: [
-            {
-              name: `goes ${way} by`,
-              value: gone ? `${numberText(Math.abs(gone.depth), 1)} dB` : '0 dB',
-              wanted,
-            },
-          ],
-        }
+        return found('not yet', say(`${key}.stays`, parts), { lane, from: gone.start, to }, [
+          { name: `goes-${way}`, value: amount(Math.abs(gone.depth), 'dB'), wanted: about },
+        ])
       }
-      const size = Math.abs(found.depth)
-      const deep = verdictOf(size - depth, tolerance)
-      // early is no fault of a dip as long as it is not a bar too early
-      const off = (found.arrival - from) / beat
+      const size = Math.abs(move.depth)
+      // early is no fault as long as it is not a bar too early
+      const off = (move.arrival - from) / beat
       const there = verdictOf(off > 0 ? off : Math.max(0, -off - bar / beat / 2), beats)
-      const backAgain = verdictOf((found.leaves - to) / beat, Math.max(beats, bar / beat / 2))
-      const sudden = found.arrival - found.start < 60 ? 'close' : 'met'
-      const words = {
+      const back = verdictOf((move.leaves - to) / beat, Math.max(beats, bar / beat / 2))
+      const parts = {
         name,
-        way,
-        depth: numberText(size, 1),
-        start: placeText(evidence.time, found.start),
-        tick: at(
-          evidence,
-          there !== 'met' ? found.arrival : backAgain !== 'met' ? found.leaves : found.arrival,
-        ),
-        late:
-          there !== 'met' ? lateness(evidence, found.arrival, from) : lateness(evidence, found.leaves, to),
-        more: size < depth ? 'it could be more' : 'it could be less',
-        back: at(evidence, found.leaves),
+        depth: amount(size, 'dB'),
+        asked: amount(depth, 'dB'),
+        at: at(move.arrival),
+        back: at(move.leaves),
+        start: at(move.start),
       }
-      const template =
-        there !== 'met'
-          ? SAY.late
-          : deep !== 'met'
-            ? SAY.depth
-            : backAgain !== 'met'
-              ? SAY.back
-              : sudden !== 'met'
-                ? SAY.cut
-                : SAY.met
-      return {
-        verdict: weakest(deep, there, backAgain, sudden),
-        sentence: say(template, words),
-        place: { lane, from: found.start, to: found.end },
-        figures: [
-          { name: `goes ${way} by`, value: `${numberText(size, 1)} dB`, wanted },
-          { name: 'is there', value: at(evidence, found.arrival), wanted: at(evidence, from) },
-          { name: 'starts back', value: at(evidence, found.leaves), wanted: at(evidence, to) },
+      return conclude(
+        { lane, from: move.start, to: move.end },
+        [
+          { name: `goes-${way}`, value: amount(size, 'dB'), wanted: about },
+          { name: 'there', value: at(move.arrival), wanted: wanted('is', at(from)) },
+          { name: 'back', value: at(move.leaves), wanted: wanted('is', at(to)) },
         ],
-      }
+        [
+          {
+            verdict: there,
+            says: say(`${key}.there`, { ...parts, late: late(evidence, move.arrival, from) }),
+          },
+          {
+            verdict: verdictOf(size - depth, tolerance),
+            says: say(`${key}.${size < depth ? 'little' : 'much'}`, parts),
+          },
+          { verdict: back, says: say(`${key}.back`, { ...parts, late: late(evidence, move.leaves, to) }) },
+          {
+            verdict: move.arrival - move.start < SUDDEN_TICKS ? 'close' : 'met',
+            says: say(`${key}.sudden`, parts),
+          },
+        ],
+        say(`${key}.met`, parts),
+      )
     },
   })
 }

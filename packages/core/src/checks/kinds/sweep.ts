@@ -1,7 +1,7 @@
-import { barsText } from '../../assess'
-import { type Finding, at, lateness, nameOf, say, valueText } from '../../evidence'
+import { type Finding, amount, at, laneOf, late, say, span, valued, wanted } from '../../evidence'
 import { resolve } from '../../mix'
-import { checkKind, choice, lane, number, place, verdictOf, weakest } from '../check'
+import { checkKind, choice, lane, number, place, verdictOf } from '../check'
+import { conclude, found } from '../conclude'
 
 /** A sweep: from one side to the other, or a filter up or down. */
 export const sweep = checkKind({
@@ -22,61 +22,52 @@ export const sweep = checkKind({
   },
   impossible: ({ from, to }) => (to <= from ? 'A sweep arrives after it begins.' : null),
   judge(evidence, { lane, from, to, way, least, beats }): Finding {
-    const name = nameOf(evidence, lane)
+    const name = laneOf(lane)
     const scale = resolve(evidence.mix, lane)?.control.scale
     const { beat } = evidence.time.meter.lengthsAt(from)
-    const rightWay = (depth: number) => (way === 'up' ? depth > 0 : depth < 0)
-    const all = evidence.moves.filter(
-      (m) => m.lane === lane && rightWay(m.depth) && m.start < to && m.arrival > from,
-    )
-    const found = [...all].sort((a, b) => Math.abs(b.depth) - Math.abs(a.depth))[0]
-    if (!found || !scale) {
-      const other = evidence.moves.some((m) => m.lane === lane && m.start < to && m.end > from)
-      return {
-        verdict: 'not yet',
-        sentence: say(
-          other ? '{name} goes the other way here.' : '{name} stays where it is from {from} to {to}.',
-          {
-            name,
-            from: at(evidence, from),
-            to: at(evidence, to),
-          },
-        ),
-        place: { lane, from, to },
-        figures: [],
-      }
+    const own = evidence.moves.filter((m) => m.lane === lane && m.start < to)
+    const move = own
+      .filter((m) => (way === 'up' ? m.depth > 0 : m.depth < 0) && m.arrival > from)
+      .sort((a, b) => Math.abs(b.depth) - Math.abs(a.depth))[0]
+    if (!move || !scale) {
+      const other = own.some((m) => m.end > from)
+      return found(
+        'not yet',
+        say(other ? 'check.sweep.other' : 'check.sweep.still', { name, bars: span(from, to) }),
+        { lane, from, to },
+      )
     }
-    const far = 100 * Math.abs(scale.toTravel(found.goal) - scale.toTravel(found.from))
-    const enough = far >= least ? 'met' : far >= least * 0.7 ? 'close' : 'not yet'
-    const begins = verdictOf((found.start - from) / beat, beats)
-    const arrives = verdictOf((found.arrival - to) / beat, beats)
-    const words = {
+    const far = 100 * Math.abs(scale.toTravel(move.goal) - scale.toTravel(move.from))
+    const parts = {
       name,
-      a: valueText(evidence, lane, found.from),
-      b: valueText(evidence, lane, found.goal),
-      bars: barsText(evidence.time.meter.barsBetween(found.start, found.arrival)),
-      at: at(evidence, found.arrival),
-      start: at(evidence, found.start),
-      late: begins !== 'met' ? lateness(evidence, found.start, from) : lateness(evidence, found.arrival, to),
+      a: valued(lane, move.from),
+      b: valued(lane, move.goal),
+      bars: amount(move.bars, 'bars'),
+      at: at(move.arrival),
+      start: at(move.start),
     }
-    return {
-      verdict: weakest(enough, begins, arrives),
-      sentence: say(
-        enough !== 'met'
-          ? '{name} goes from {a} to {b}: it could go further.'
-          : begins !== 'met'
-            ? '{name} sets off from {a} at {start}, {late}.'
-            : arrives !== 'met'
-              ? '{name} arrives at {b} at {at}, {late}.'
-              : '{name} goes from {a} to {b} over {bars} and arrives at {at}.',
-        words,
-      ),
-      place: { lane, from: found.start, to: found.arrival },
-      figures: [
-        { name: 'begins', value: words.start, wanted: at(evidence, from) },
-        { name: 'arrives', value: words.at, wanted: at(evidence, to) },
-        { name: 'how far', value: `${Math.round(far)} % of the way`, wanted: `at least ${least} %` },
+    return conclude(
+      { lane, from: move.start, to: move.arrival },
+      [
+        { name: 'begins', value: at(move.start), wanted: wanted('is', at(from)) },
+        { name: 'arrives', value: at(move.arrival), wanted: wanted('is', at(to)) },
+        { name: 'how-far', value: amount(far, '%', 0), wanted: wanted('least', amount(least, '%', 0)) },
       ],
-    }
+      [
+        {
+          verdict: far >= least ? 'met' : far >= least * 0.7 ? 'close' : 'not yet',
+          says: say('check.sweep.little', parts),
+        },
+        {
+          verdict: verdictOf((move.start - from) / beat, beats),
+          says: say('check.sweep.begins', { ...parts, late: late(evidence, move.start, from) }),
+        },
+        {
+          verdict: verdictOf((move.arrival - to) / beat, beats),
+          says: say('check.sweep.arrives', { ...parts, late: late(evidence, move.arrival, to) }),
+        },
+      ],
+      say('check.sweep.met', parts),
+    )
   },
 })

@@ -1,7 +1,8 @@
-import { type Finding, at, say, trackName } from '../../evidence'
+import { type Finding, at, say, trackOf } from '../../evidence'
 import { cutTails } from '../../mistakes/kinds/tail-cut'
 import { envelopeOf } from '../../mix'
 import { checkKind, place, track } from '../check'
+import { found } from '../conclude'
 
 export const tailKept = checkKind({
   kind: 'tail kept',
@@ -10,32 +11,17 @@ export const tailKept = checkKind({
   needs: 'lines',
   fields: { track: track('Track that sends'), from: place('From'), to: place('To') },
   judge(evidence, { track, from, to }): Finding {
-    const name = trackName(evidence, track)
+    const name = trackOf(track)
     const sends = evidence.mix.tracks.find((t) => t.id === track)?.sends ?? []
     const cut = cutTails(evidence).find(
       (c) => c.place.from < to && c.place.to > from && sends.some((s) => c.returns.includes(s.to)),
     )
-    if (cut)
-      return {
-        verdict: 'not yet',
-        sentence: say('At {at} the echo of {name} is cut: pull the send down instead, and it rings out.', {
-          name,
-          at: at(evidence, cut.place.from),
-        }),
-        place: cut.place,
-        figures: [],
-      }
+    if (cut) return found('not yet', say('check.tail-kept.cut', { name, at: at(cut.place.from) }), cut.place)
     const closed = sends.some((s) => envelopeOf(evidence.mix, `send/${s.id}/level`)?.points.length)
-    return {
-      verdict: closed ? 'met' : 'close',
-      sentence: say(
-        closed
-          ? 'What {name} sends rings out by itself.'
-          : 'No send of {name} moves yet, and nothing is cut.',
-        { name },
-      ),
-      place: { lane: sends[0] ? `send/${sends[0].id}/level` : null, from, to },
-      figures: [],
-    }
+    return found(
+      closed ? 'met' : 'close',
+      say(closed ? 'check.tail-kept.met' : 'check.tail-kept.nothing', { name }),
+      { lane: sends[0] ? `send/${sends[0].id}/level` : null, from, to },
+    )
   },
 })

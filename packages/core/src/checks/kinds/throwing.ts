@@ -1,7 +1,19 @@
-import { barsText } from '../../assess'
-import { type Finding, at, lateness, moveIn, nameOf, say, valueText } from '../../evidence'
+import {
+  type Finding,
+  amount,
+  at,
+  laneOf,
+  late,
+  moveIn,
+  say,
+  span,
+  valued,
+  valueOf,
+  wanted,
+} from '../../evidence'
 import { resolve } from '../../mix'
-import { checkKind, lane, number, place, verdictOf, weakest } from '../check'
+import { checkKind, lane, number, place, verdictOf } from '../check'
+import { conclude, found } from '../conclude'
 
 /** A throw: a send or wet value that opens for a moment. */
 export const throwing = checkKind({
@@ -18,61 +30,58 @@ export const throwing = checkKind({
   },
   impossible: ({ from, to }) => (to <= from ? 'It must close after it opens.' : null),
   judge(evidence, { lane, from, to, least, beats }): Finding {
-    const name = nameOf(evidence, lane)
-    const { beat } = evidence.time.meter.lengthsAt(from)
-    const found = moveIn(evidence, lane, ['throw', 'lift'], from - beat * 2, to + beat * 2)
-    if (!found) {
-      const open = moveIn(evidence, lane, ['rise', 'fade in', 'jump up', 'build'], from - beat * 2, to)
-      return {
-        verdict: 'not yet',
-        sentence: open
-          ? say('{name} opens at {at}, but it never closes again: everything after it echoes too.', {
-              name,
-              at: at(evidence, open.start),
-            })
-          : say('{name} stays closed between {from} and {to}.', {
-              name,
-              from: at(evidence, from),
-              to: at(evidence, to),
-            }),
-        place: { lane, from, to },
-        figures: [],
+    const name = laneOf(lane)
+    const { mix, time } = evidence
+    const { beat, bar } = time.meter.lengthsAt(from)
+    const percent = resolve(mix, lane)?.control.scale.kind === 'linear'
+    const move = moveIn(evidence, lane, ['throw', 'lift'], from - beat * 2, to + beat * 2)
+    if (!move) {
+      const kinds = ['rise', 'fade in', 'jump up', 'build'] as const
+      const open = moveIn(evidence, lane, kinds, from - beat * 2, to)
+      const after = Math.min(time.length, to + bar)
+      const parts = {
+        name,
+        bars: span(from, to),
+        at: at(open?.start ?? from),
+        after: at(after),
+        value: valued(lane, valueOf(mix, lane, after)),
       }
+      return found('not yet', say(open ? 'check.throw.open' : 'check.throw.none', parts), { lane, from, to })
     }
-    const percent = resolve(evidence.mix, lane)?.control.scale.kind === 'linear'
-    const goal = percent ? found.goal * 100 : found.goal
+    const goal = percent ? move.goal * 100 : move.goal
     const high = goal >= least ? 'met' : goal >= least - (percent ? 20 : 6) ? 'close' : 'not yet'
-    const opens = verdictOf((found.arrival - from) / beat, beats)
-    const closes = verdictOf(Math.max(0, (found.end - to) / beat), beats)
-    const words = {
+    const ask = percent ? amount(least, '%', 0) : amount(least, 'dB')
+    const parts = {
       name,
-      value: valueText(evidence, lane, found.goal),
-      start: at(evidence, found.start),
-      bars: barsText(found.bars),
-      late: opens !== 'met' ? lateness(evidence, found.arrival, from) : lateness(evidence, found.end, to),
+      value: valued(lane, move.goal),
+      asked: ask,
+      at: at(move.start),
+      end: at(move.end),
+      bars: amount(move.bars, 'bars'),
     }
-    return {
-      verdict: weakest(high, opens, closes),
-      sentence: say(
-        opens !== 'met'
-          ? '{name} is thrown open to {value} at {start}, {late}.'
-          : closes !== 'met'
-            ? '{name} is thrown open in time, but it closes {late}.'
-            : high !== 'met'
-              ? '{name} opens in time, but only to {value}: hardly heard.'
-              : '{name} is thrown open to {value} at {start} and closes again {bars} later.',
-        words,
-      ),
-      place: { lane, from: found.start, to: found.end },
-      figures: [
-        { name: 'opens', value: at(evidence, found.arrival), wanted: at(evidence, from) },
-        { name: 'closed again', value: at(evidence, found.end), wanted: at(evidence, to) },
-        {
-          name: 'opens to',
-          value: valueText(evidence, lane, found.goal),
-          wanted: `at least ${least}${percent ? ' %' : ' dB'}`,
-        },
+    return conclude(
+      { lane, from: move.start, to: move.end },
+      [
+        { name: 'opens', value: at(move.arrival), wanted: wanted('is', at(from)) },
+        { name: 'closes', value: at(move.end), wanted: wanted('is', at(to)) },
+        { name: 'opens-to', value: valued(lane, move.goal), wanted: wanted('least', ask) },
       ],
-    }
+      [
+        {
+          verdict: verdictOf((move.arrival - from) / beat, beats),
+          says: say('check.throw.opens', {
+            ...parts,
+            at: at(move.arrival),
+            late: late(evidence, move.arrival, from),
+          }),
+        },
+        {
+          verdict: verdictOf(Math.max(0, (move.end - to) / beat), beats),
+          says: say('check.throw.closes', { ...parts, late: late(evidence, move.end, to) }),
+        },
+        { verdict: high, says: say('check.throw.little', parts) },
+      ],
+      say('check.throw.met', parts),
+    )
   },
 })

@@ -1,7 +1,7 @@
-import { type Finding, at, say, secondsOf } from '../../evidence'
+import { type Finding, amount, at, say, secondsOf, wanted, word } from '../../evidence'
 import { HOPS, hopsIn } from '../../heard'
-import { numberText } from '../../scale'
 import { checkKind, number, place, unheard } from '../check'
+import { found } from '../conclude'
 
 export const truePeak = checkKind({
   kind: 'true peak',
@@ -17,20 +17,22 @@ export const truePeak = checkKind({
     let where = first
     for (let i = first; i < last; i++) if (heard.peaks[i]! > top) [top, where] = [heard.peaks[i]!, i]
     const tick = Math.round(time.tempo.tickAt(where / HOPS))
-    const words = { peak: Number.isFinite(top) ? numberText(top, 1) : 'none', at: at(evidence, tick) }
-    return {
-      verdict: top <= most ? 'met' : top <= most + 1 ? 'close' : 'not yet',
-      sentence: say(
-        top <= most
-          ? 'The highest peak is {peak} dBTP: there is room left.'
-          : 'At {at} the peak is {peak} dBTP: too hot, it will distort somewhere.',
-        words,
-      ),
-      place:
-        top <= most
-          ? { lane: null, from, to }
-          : { lane: null, from: tick, to: tick + time.meter.lengthsAt(tick).beat },
-      figures: [{ name: 'highest peak', value: `${words.peak} dBTP`, wanted: `at most ${most} dBTP` }],
-    }
+    const verdict = top <= most ? 'met' : top <= most + 1 ? 'close' : 'not yet'
+    // over full scale it is clipped for sure, under it there is only too little room
+    const key = verdict === 'met' ? 'met' : top > 0 ? 'clips' : 'high'
+    return found(
+      verdict,
+      say(`check.true-peak.${key}`, { at: at(tick), over: amount(top - most, 'dB') }),
+      verdict === 'met'
+        ? { lane: null, from, to }
+        : { lane: null, from: tick, to: tick + time.meter.lengthsAt(tick).beat },
+      [
+        {
+          name: 'highest-peak',
+          value: Number.isFinite(top) ? amount(top, 'dBTP') : word('silence'),
+          wanted: wanted('most', amount(most, 'dBTP')),
+        },
+      ],
+    )
   },
 })

@@ -9,3 +9,8 @@ export function inUnit({ mix, start }: Evidence, lane: string, value: number): n
   if (control && control.scale.kind === 'linear' && control.scale.max <= 1) return value * 100
   return value
 }
+
+/** A value of a lane in its control's own unit, as a teacher typed it. */
+export function fromUnit(evidence: Evidence, lane: string, value: number): number {
+  return inUnit(evidence, lane, 1) === 100 ? value / 100 : value
+}

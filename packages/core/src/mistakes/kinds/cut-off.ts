@@ -1,6 +1,6 @@
 import { point } from '../../envelope'
 import { sounding, HOPS } from '../../heard'
-import { type Evidence, at, isAsked, nameOf, say } from '../../evidence'
+import { type Evidence, at, isAsked, laneOf, say } from '../../evidence'
 import { drawnLines, isLevel, isMute, repaired, type DrawnLine } from '../lines'
 import type { Mistake, MistakeKind } from '../mistake'
 import { levelGain } from '../../scale'
@@ -112,16 +112,13 @@ export const cutOff: MistakeKind = {
 
 function mistake(evidence: Evidence, { lane, points, control }: DrawnLine, jump: Jump): Mistake {
   const { time, mix } = evidence
-  const name = nameOf(evidence, lane)
+  const name = laneOf(lane)
   const { beat } = time.meter.lengthsAt(jump.to)
   return {
     kind: 'cut off',
     severity: 2,
     place: { lane, from: Math.max(0, jump.from - beat), to: jump.to + beat },
-    sentence: say(
-      'Listen at {at} with your eyes closed: {name} stops as if somebody had pulled the plug. Give it a short fade: one beat is enough.',
-      { name, at: at(evidence, jump.to) },
-    ),
+    says: say('mistake.cut-off.says', { name, at: at(jump.to) }),
     repair:
       control.scale.kind === 'switch'
         ? null
@@ -131,7 +128,7 @@ function mistake(evidence: Evidence, { lane, points, control }: DrawnLine, jump:
             const hold = point(Math.max((before.at(-1)?.tick ?? -1) + 1, Math.round(jump.to - beat)), value)
             const after = points.filter((p) => p.tick >= jump.to)
             return {
-              label: `Faded ${name} over a beat`,
+              label: say('mistake.cut-off.repair', { name }),
               mix: repaired(mix, lane, [...before, hold, ...after]),
             }
           },

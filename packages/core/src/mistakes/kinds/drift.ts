@@ -1,6 +1,6 @@
 import { point } from '../../envelope'
 import { hysteresis } from '../../moves'
-import { type Asked, type Evidence, at, nameOf, say } from '../../evidence'
+import { type Asked, type Evidence, at, laneOf, say } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -49,20 +49,17 @@ export const drift: MistakeKind = {
         if (from.form === 'jump' || bars < BARS || to.tick - from.tick < SHARE * time.length || !moves)
           return []
         if (isMeant(evidence, lane, from.tick, to.tick)) return []
-        const name = nameOf(evidence, lane)
+        const name = laneOf(lane)
         return {
           kind: 'drift',
           severity: 3 as const,
           place: { lane, from: from.tick, to: to.tick },
-          sentence: say(
-            'Listen to {name} from {from} to {to}: it changes a little all the time. If it should only change near {to}, set a second point just before that.',
-            { name, from: at(evidence, from.tick), to: at(evidence, to.tick) },
-          ),
+          says: say('mistake.drift.says', { name, from: at(from.tick), to: at(to.tick) }),
           repair: () => {
             const { bar } = time.meter.lengthsAt(to.tick)
             const hold = point(Math.max(from.tick + 1, to.tick - 2 * bar), from.value)
             const line = [...points.slice(0, i + 1), hold, ...points.slice(i + 1)]
-            return { label: `Held ${name} until two bars before it changes`, mix: repaired(mix, lane, line) }
+            return { label: say('mistake.drift.repair', { name }), mix: repaired(mix, lane, line) }
           },
         }
       })

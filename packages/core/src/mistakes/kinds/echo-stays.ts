@@ -2,7 +2,7 @@ import { echoPath, effectiveEcho } from '../../effective'
 import { travelAt, valueAt } from '../../envelope'
 import { lineInCharge, resolve, trackLevel } from '../../mix'
 import { levelScale } from '../../scale'
-import { type Evidence, at, say, trackName, valueOf } from '../../evidence'
+import { type Evidence, at, say, trackOf, valueOf } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -38,15 +38,12 @@ export const echoStays: MistakeKind = {
         const open =
           feeds(after) && feeds(Math.min(time.length - 1, after + bar)) && !isMuted(evidence, track.id, after)
         if (send.tap !== 'pre' || !open || !found || !plays) return []
-        const name = trackName(evidence, track.id)
+        const name = trackOf(track.id)
         return {
           kind: 'echo stays',
           severity: 2 as const,
           place: { lane, from: gone.start, to: time.length },
-          sentence: say(
-            'Listen after {at}: {name} is gone, but its echo goes on. Its send is taken before the fader. Fade the send as well, or take it after the fader.',
-            { name, at: at(evidence, gone.end) },
-          ),
+          says: say('mistake.echo-stays.says', { name, at: at(gone.end) }),
           repair: () => {
             const from = lineInCharge(mix, lane)?.points ?? []
             const value = valueOf(mix, lane, gone.start)
@@ -59,7 +56,7 @@ export const echoStays: MistakeKind = {
                 value: levelScale.toValue(Math.min(1, levelScale.toTravel(p.value) * share)),
               }))
             return {
-              label: `Faded the send of ${name} too`,
+              label: say('mistake.echo-stays.repair', { name }),
               mix: repaired(mix, lane, [...from.filter((p) => p.tick < gone.start), ...fade]),
             }
           },

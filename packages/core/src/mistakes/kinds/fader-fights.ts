@@ -1,6 +1,6 @@
 import { resolve, withSetting } from '../../mix'
 import { hysteresis } from '../../moves'
-import { nameOf, say, valueText } from '../../evidence'
+import { laneOf, say, valued } from '../../evidence'
 import { drawnLines } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -22,16 +22,16 @@ export const faderFights: MistakeKind = {
       // a line that rests at the new setting was drawn after it: that is the balance, not a fight
       const near = NEAR * hysteresis(scale, b)
       if (points.some((p) => Math.abs(scale.toTravel(p.value) - b) <= near)) return []
-      const name = nameOf(evidence, lane)
+      const name = laneOf(lane)
       return {
         kind: 'fader fights',
         severity: 1 as const,
         place: { lane, from: 0, to: time.length },
-        sentence: say(
-          'You set {name} to {value}, but that is not heard: its line is in charge. To change it everywhere, move the whole line up or down.',
-          { name, value: valueText(evidence, lane, setting) },
-        ),
-        repair: () => ({ label: `Put the setting of ${name} back`, mix: withSetting(mix, lane, before) }),
+        says: say('mistake.fader-fights.says', { name, value: valued(lane, setting) }),
+        repair: () => ({
+          label: say('mistake.fader-fights.repair', { name }),
+          mix: withSetting(mix, lane, before),
+        }),
       }
     })
   },

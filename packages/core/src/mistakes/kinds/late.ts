@@ -1,7 +1,7 @@
 import { cut } from '../../envelope'
 import { hopsIn, sounding } from '../../heard'
 import { resolve, trackLevel } from '../../mix'
-import { type Evidence, at, nameOf, say, trackName } from '../../evidence'
+import { type Evidence, amount, at, laneOf, say, trackOf } from '../../evidence'
 import type { Move } from '../../moves'
 import { drawnLines, repaired } from '../lines'
 import type { Mistake, MistakeKind } from '../mistake'
@@ -84,28 +84,19 @@ function mistake(
   down: boolean,
 ): Mistake {
   const { time, mix } = evidence
-  const name = nameOf(evidence, move.lane)
+  const name = laneOf(move.lane)
   const { beat } = time.meter.lengthsAt(entry.tick)
-  const words = {
+  const parts = {
     name,
-    other: trackName(evidence, entry.id),
-    at: at(evidence, entry.tick),
-    beats: ((down ? move.arrival : move.start) - entry.tick) / beat,
+    other: trackOf(entry.id),
+    at: at(entry.tick),
+    beats: amount(((down ? move.arrival : move.start) - entry.tick) / beat, 'beats'),
   }
-  const said = { ...words, beats: words.beats.toFixed(1) }
   return {
     kind: 'late',
     severity: 2,
     place: { lane: move.lane, from: Math.max(0, entry.tick - beat), to: move.arrival + beat },
-    sentence: down
-      ? say(
-          'Listen to the first note of {other} at {at}: {name} is only down {beats} beats after it. Go down earlier, so that there is room when it begins.',
-          said,
-        )
-      : say(
-          'Listen to the first note of {name} at {at}: it is lifted only {beats} beats after that. Be up when the note begins.',
-          said,
-        ),
+    says: down ? say('mistake.late-dip.says', parts) : say('mistake.late-lift.says', parts),
     repair: () => {
       const shift = Math.ceil((down ? move.arrival : move.start) - entry.tick + (down ? beat / 8 : 0))
       const { points } = mix.envelopes.find((e) => e.address === move.lane)!
@@ -116,7 +107,7 @@ function mistake(
         .map((p) => ({ ...p, tick: p.tick - shift }))
       const before = way.filter((p) => p.tick < (moved[0]?.tick ?? move.start))
       const sorted = [...before, ...moved, ...way.filter((p) => p.tick > move.arrival)]
-      return { label: `Moved ${name} to the entry`, mix: repaired(mix, move.lane, sorted) }
+      return { label: say('mistake.late.repair', { name }), mix: repaired(mix, move.lane, sorted) }
     },
   }
 }

@@ -1,5 +1,5 @@
 import { envelopeOf, withLane } from '../../mix'
-import { nameOf, say, trackName } from '../../evidence'
+import { laneOf, say, trackOf } from '../../evidence'
 import type { MistakeKind } from '../mistake'
 
 /** Left unsafe: a lane switched off, or a track left writing, at hand-in. */
@@ -14,17 +14,14 @@ export const leftUnsafe: MistakeKind = {
     )
     return [
       ...off.map(({ address: lane }) => {
-        const name = nameOf(evidence, lane)
+        const name = laneOf(lane)
         return {
           kind: 'left unsafe',
           severity: 2 as const,
           place: { lane, from: 0, to: time.length },
-          sentence: say(
-            'The line of {name} is switched off: nothing of it is heard. Switch it on again, or clear it.',
-            { name },
-          ),
+          says: say('mistake.left-unsafe-off.says', { name }),
           repair: () => ({
-            label: `Switched the line of ${name} on`,
+            label: say('mistake.left-unsafe.repair', { name }),
             mix: withLane(mix, lane, { on: true }),
           }),
         }
@@ -33,12 +30,7 @@ export const leftUnsafe: MistakeKind = {
         kind: 'left unsafe',
         severity: 2 as const,
         place: { lane: `track/${track}/level`, from: 0, to: time.length },
-        sentence: say(
-          '{name} would still write while it plays: one careless touch goes over your line. Set it back to follow only.',
-          {
-            name: trackName(evidence, track),
-          },
-        ),
+        says: say('mistake.left-unsafe-writing.says', { name: trackOf(track) }),
         repair: null,
       })),
     ]

@@ -1,5 +1,5 @@
 import { point } from '../../envelope'
-import { type Evidence, at, isAsked, nameOf, say, valueText } from '../../evidence'
+import { type Evidence, at, isAsked, laneOf, say, valued } from '../../evidence'
 import type { Move } from '../../moves'
 import { drawnLines, isLevel, isSendOrWet, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
@@ -60,22 +60,19 @@ export const neverBack: MistakeKind = {
         time.meter.barsBetween(last.arrival, time.length) < LEFT_BARS
       )
         return []
-      const name = nameOf(evidence, lane)
+      const name = laneOf(lane)
       return {
         kind: 'never back',
         severity: 2 as const,
         place: { lane, from: last.start, to: time.length },
-        sentence: say(
-          'Listen on from {at}: {name} goes up to {value}, and is still there at the end of the song. Bring it back where its moment is over.',
-          { name, at: at(evidence, last.arrival), value: valueText(evidence, lane, last.to) },
-        ),
+        says: say('mistake.never-back.says', { name, at: at(last.arrival), value: valued(lane, last.to) }),
         repair: () => {
           const { bar, beat } = time.meter.lengthsAt(last.arrival)
           const section = song.sections.find((s) => s.tick >= last.arrival + bar)?.tick
           const back = Math.min(section ?? Infinity, last.arrival + 4 * bar, time.length - 1)
           const line = points.filter((p) => p.tick < back - beat)
           return {
-            label: `Brought ${name} back`,
+            label: say('mistake.never-back.repair', { name }),
             mix: repaired(mix, lane, [
               ...line,
               point(Math.round(back - beat), last.to),

@@ -1,4 +1,4 @@
-import { type Evidence, at, nameOf, say } from '../../evidence'
+import { type Evidence, at, count, laneOf, say } from '../../evidence'
 import { drawnLines, repaired, type DrawnLine } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -40,23 +40,15 @@ export const offGrid: MistakeKind = {
       const off = missed(evidence, line)
       const first = off[0]
       if (!first) return []
-      const name = nameOf(evidence, line.lane)
+      const name = laneOf(line.lane)
       const onBeat = (tick: number) => Math.max(0, Math.round(tick - offBeat(evidence, tick)))
       return {
         kind: 'off grid',
         severity: 1 as const,
         place: { lane: line.lane, from: Math.max(0, first.tick - 480), to: off.at(-1)!.tick + 480 },
-        sentence: say(
-          'Listen near {at}: {count} of {name} {miss} the beat by a hair. Snap to the beat, unless you hear a reason not to.',
-          {
-            name,
-            count: off.length === 1 ? 'one point' : `${off.length} points`,
-            miss: off.length === 1 ? 'misses' : 'miss',
-            at: at(evidence, onBeat(first.tick)),
-          },
-        ),
+        says: say('mistake.off-grid.says', { name, count: count(off.length), at: at(onBeat(first.tick)) }),
         repair: () => ({
-          label: `Set ${name} on the beat`,
+          label: say('mistake.off-grid.repair', { name }),
           mix: repaired(
             evidence.mix,
             line.lane,

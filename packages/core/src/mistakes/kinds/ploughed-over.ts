@@ -1,4 +1,4 @@
-import { bars, nameOf, say } from '../../evidence'
+import { count, laneOf, say, span } from '../../evidence'
 import type { MistakeKind } from '../mistake'
 
 /** A pass from play to stop over so many bars … */
@@ -27,19 +27,15 @@ export const ploughedOver: MistakeKind = {
           .some((c) => c.lanes.includes(lane) && c.from < pass.to && c.to > pass.from)
         const there = moves.filter((m) => m.lane === lane && m.start >= pass.from && m.end <= pass.to)
         if (before.length < STEPS || again || there.length >= before.length) return []
-        const words = {
-          name: nameOf(evidence, lane),
-          bars: bars(evidence, pass.from, pass.to),
-          count: before.length,
-        }
         return {
           kind: 'ploughed over',
           severity: 3 as const,
           place: { lane, from: pass.from, to: pass.to },
-          sentence: say(
-            'Listen to {name} in {bars}: a pass from play to stop wrote over what you had made there in {count} steps. In the list of steps you can go back to before the pass.',
-            words,
-          ),
+          says: say('mistake.ploughed-over.says', {
+            name: laneOf(lane),
+            bars: span(pass.from, pass.to),
+            count: count(before.length),
+          }),
           repair: null,
         }
       })

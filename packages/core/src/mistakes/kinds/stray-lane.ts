@@ -1,5 +1,5 @@
 import { envelopeOf } from '../../mix'
-import { bars, nameOf, say } from '../../evidence'
+import { laneOf, say, span } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -13,17 +13,14 @@ export const strayLane: MistakeKind = {
     return drawnLines(evidence).flatMap(({ lane }) => {
       const pass = commands.findLast((c) => c.how !== 'hand' && c.lanes.includes(lane))
       if (!pass || open.includes(lane)) return []
-      const name = nameOf(evidence, lane)
+      const name = laneOf(lane)
       return {
         kind: 'stray lane',
         severity: 2 as const,
         place: { lane, from: pass.from, to: pass.to },
-        sentence: say(
-          'A pass also wrote {name} in {bars}, though nobody asked for it. Listen whether you meant it; if not, clear that lane.',
-          { name, bars: bars(evidence, pass.from, pass.to) },
-        ),
+        says: say('mistake.stray-lane.says', { name, bars: span(pass.from, pass.to) }),
         repair: () => ({
-          label: `Cleared ${name}`,
+          label: say('mistake.stray-lane.repair', { name }),
           mix: repaired(mix, lane, envelopeOf(start, lane)?.points ?? []),
         }),
       }

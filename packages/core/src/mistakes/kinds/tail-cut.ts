@@ -1,4 +1,4 @@
-import { type CheckPlace, type Evidence, at, nameOf, say } from '../../evidence'
+import { type CheckPlace, type Evidence, at, laneOf, say, word } from '../../evidence'
 import { lineInCharge, resolve, withLane } from '../../mix'
 import type { Move } from '../../moves'
 import { drawnLines } from '../lines'
@@ -82,16 +82,20 @@ export const tailCut: MistakeKind = {
   needs: 'lines',
   find: (evidence) =>
     cutTails(evidence).map(({ lane, place }) => {
-      const name = nameOf(evidence, lane)
+      const name = laneOf(lane)
       return {
         kind: 'tail cut',
         severity: 2 as const,
         place,
-        sentence: say(
-          'Listen to the echo at {at}: it stops in mid-air, because {name} is {how}. Close the send instead, and the echo dies away by itself.',
-          { name, at: at(evidence, place.from), how: lane.endsWith('/mute') ? 'switched on' : 'pulled down' },
-        ),
-        repair: () => ({ label: `Let ${name} ring out`, mix: withLane(evidence.mix, lane, { on: false }) }),
+        says: say('mistake.tail-cut.says', {
+          name,
+          at: at(place.from),
+          how: word(lane.endsWith('/mute') ? 'how.muted' : 'how.pulled-down'),
+        }),
+        repair: () => ({
+          label: say('mistake.tail-cut.repair', { name }),
+          mix: withLane(evidence.mix, lane, { on: false }),
+        }),
       }
     }),
 }

@@ -4,7 +4,7 @@ import { energies, HOPS, loudnessIn } from '../../heard'
 import { resolve, withSetting, type Address, type Mix } from '../../mix'
 import { hysteresis } from '../../moves'
 import { raised } from '../../scale'
-import { type Evidence, at, nameOf, say } from '../../evidence'
+import { type Evidence, amount, at, laneOf, say } from '../../evidence'
 import { drawnLines, repaired, type DrawnLine } from '../lines'
 import type { Mistake, MistakeKind } from '../mistake'
 
@@ -111,18 +111,15 @@ function mistake(evidence: Evidence, { lane, line }: Cause, hop: number): Mistak
   const tick = tickOf(evidence, hop)
   const peak = heard!.peaks[hop]!
   const excess = peak - PEAK_LIMIT + 0.3
-  const name = nameOf(evidence, lane)
+  const name = laneOf(lane)
   const { beat } = time.meter.lengthsAt(tick)
   return {
     kind: 'too hot',
     severity: 3,
     place: { lane, from: Math.max(0, tick - beat), to: tick + beat },
-    sentence: say(
-      'Listen for crackle at {at}: with {name} up there, the mix gets louder than there is room for. Take {name} down by about {db} dB there, or everything else.',
-      { name, at: at(evidence, tick), db: Math.ceil(excess) },
-    ),
+    says: say('mistake.too-hot.says', { name, at: at(tick), db: amount(Math.ceil(excess), 'dB', 0) }),
     repair: () => ({
-      label: `Lowered ${name} by ${excess.toFixed(1)} dB where it is too hot`,
+      label: say('mistake.too-hot.repair', { name, db: amount(excess, 'dB') }),
       mix: lowered(mix, lane, line, tick, -excess),
     }),
   }

@@ -1,5 +1,5 @@
 import { thin, valueAt, type Sample } from '../../envelope'
-import { nameOf, say } from '../../evidence'
+import { amount, count, laneOf, say } from '../../evidence'
 import { drawnLines, repaired, type DrawnLine } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -34,17 +34,18 @@ export const tooManyPoints: MistakeKind = {
       if (points.length <= FEW || control.scale.kind === 'switch') return []
       const few = thinned(line)
       if (points.length <= TIMES * few.length) return []
-      const name = nameOf(evidence, lane)
+      const name = laneOf(lane)
       return {
         kind: 'too many points',
         severity: 1 as const,
         place: { lane, from: points[0]!.tick, to: points.at(-1)!.tick },
-        sentence: say(
-          '{name} has {count} points where {few} would say the same. It sounds right, but try to move it by a bar: thin it out first.',
-          { name, count: points.length, few: few.length },
-        ),
+        says: say('mistake.too-many-points.says', {
+          name,
+          count: count(points.length),
+          few: amount(few.length, 'points', 0),
+        }),
         repair: () => ({
-          label: `Thinned ${name} to ${few.length} points`,
+          label: say('mistake.too-many-points.repair', { name, few: amount(few.length, 'points', 0) }),
           mix: repaired(evidence.mix, lane, few),
         }),
       }

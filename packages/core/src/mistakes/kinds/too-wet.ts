@@ -3,7 +3,7 @@ import { log10 } from '../../maths'
 import { lineInCharge, resolve, withSetting } from '../../mix'
 import { raised } from '../../scale'
 import { touched } from '../../effective'
-import { type Evidence, bars, say, secondsOf, trackName, valueOf } from '../../evidence'
+import { type Evidence, amount, laneOf, say, secondsOf, span, trackOf, valueOf } from '../../evidence'
 import { repaired } from '../lines'
 import type { Mistake, MistakeKind } from '../mistake'
 
@@ -48,7 +48,7 @@ export const tooWet: MistakeKind = {
           }
           if (wetter < SECONDS * HOPS || echo <= dry) continue
           const excess = 10 * log10(echo / Math.max(dry, echo / 1000))
-          const name = trackName(evidence, track)
+          const name = trackOf(track)
           const send = changed[0]!
           const lane = `send/${send.id}/level`
           return [
@@ -56,16 +56,13 @@ export const tooWet: MistakeKind = {
               kind: 'too wet',
               severity: 2 as const,
               place: { lane, from, to },
-              sentence: say(
-                'Listen to {name} in {bars}: its echo is louder than {name} itself, by {db} dB. Turn the send down until you can tell where each sound begins.',
-                { name, bars: bars(evidence, from, to), db: excess.toFixed(1) },
-              ),
+              says: say('mistake.too-wet.says', { name, bars: span(from, to), db: amount(excess, 'dB') }),
               repair: () => {
                 const by = -(excess + 3)
                 const line = lineInCharge(mix, lane)
                 const { scale } = resolve(mix, lane)!.control
                 return {
-                  label: `Turned the send of ${name} down by ${Math.round(-by)} dB`,
+                  label: say('mistake.too-wet.repair', { name, db: amount(-by, 'dB', 0) }),
                   mix: line
                     ? repaired(
                         mix,
@@ -106,18 +103,15 @@ function tooWetInserts(evidence: Evidence): Mistake[] {
         const [from, to] = [wet[0]!, wet.at(-1)! + 1].map((hop) =>
           Math.round(time.tempo.tickAt(hop / HOPS)),
         ) as [number, number]
-        const name = trackName(evidence, track.id)
+        const name = trackOf(track.id)
         const line = lineInCharge(mix, lane)
         return {
           kind: 'too wet',
           severity: 2 as const,
           place: { lane, from, to },
-          sentence: say(
-            'Listen to {name} in {bars}: there is more echo than {name} itself. Turn down the wet of its {effect} until you can tell where each sound begins.',
-            { name, bars: bars(evidence, from, to), effect: effect.name || effect.kind },
-          ),
+          says: say('mistake.too-wet-insert.says', { name, bars: span(from, to), effect: laneOf(lane) }),
           repair: () => ({
-            label: `Turned down the wet on ${name}`,
+            label: say('mistake.too-wet-insert.repair', { name }),
             mix: line
               ? repaired(
                   mix,

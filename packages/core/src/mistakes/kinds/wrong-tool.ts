@@ -1,7 +1,7 @@
 import { travelsOf } from '../../envelope'
 import { hysteresis } from '../../moves'
 import { withSetting } from '../../mix'
-import { nameOf, say, valueText } from '../../evidence'
+import { laneOf, say, valued } from '../../evidence'
 import { drawnLines, repaired } from '../lines'
 import type { MistakeKind } from '../mistake'
 
@@ -32,17 +32,14 @@ export const wrongTool: MistakeKind = {
       const wide = hysteresis(scale, travels[0]!)
       const value = points[0]!.value
       if (!staysWithin(travels, wide) || Math.abs(travels[0]! - scale.toTravel(setting)) <= wide) return []
-      const name = nameOf(evidence, lane)
+      const name = laneOf(lane)
       return {
         kind: 'wrong tool',
         severity: 1 as const,
         place: { lane, from: 0, to: time.length },
-        sentence: say(
-          'The line of {name} is at {value} from start to end. Set the control itself to that, and keep lines for what changes during the song.',
-          { name, value: valueText(evidence, lane, value) },
-        ),
+        says: say('mistake.wrong-tool.says', { name, value: valued(lane, value) }),
         repair: () => ({
-          label: `Set ${name} to ${valueText(evidence, lane, value)} without a line`,
+          label: say('mistake.wrong-tool.repair', { name, value: valued(lane, value) }),
           mix: withSetting(repaired(mix, lane, []), lane, value),
         }),
       }

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** What the checks of a task say: one sentence each, its place shown and played by a click, figures for those who want them. */
 import type { CheckPlace } from '@rudlo/core/evidence'
-import type { JudgedCheck } from '@rudlo/core/brief'
+import type { SaidCheck } from '@rudlo/words'
 import VerdictSign from './VerdictSign.vue'
 
 defineProps<{
-  checks: readonly JudgedCheck[]
-  before?: readonly JudgedCheck[] | undefined
+  checks: readonly SaidCheck[]
+  before?: readonly SaidCheck[] | undefined
   /** Whether something changed since. */
   stale?: boolean | undefined
 }>()

@@ -4,13 +4,13 @@ import { barsOf } from '../transport/loop-text'
 import { usePass } from '../pass/pass-store'
 import { useDesk } from '../desk-store'
 import { useGuide } from './guide-store'
-import type { FoundMistake } from '@rudlo/core/brief'
+import type { SaidMistake } from '@rudlo/words'
 
 const guide = useGuide()
 const desk = useDesk()
 const pass = usePass()
 
-function byHand(mistake: FoundMistake): void {
+function byHand(mistake: SaidMistake): void {
   desk.showPlace(mistake.place)
   pass.repair(mistake.place)
 }

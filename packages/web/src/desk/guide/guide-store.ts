@@ -1,8 +1,9 @@
-import { askedOf, judgeTasks, needsSound, storedMistake, type FoundMistake, type JudgedTask } from '@rudlo/core/brief'
+import { askedOf, judgeTasks, needsSound, storedMistake } from '@rudlo/core/brief'
 import { evidenceOf, type CheckPlace, type Evidence } from '@rudlo/core/evidence'
 import type { Heard } from '@rudlo/core/heard'
 import { mistakesOf } from '@rudlo/core/mistakes'
 import type { Mix } from '@rudlo/core/mix'
+import { saidMistake, saidTasks, Sayer, type SaidMistake, type SaidTask } from '@rudlo/words'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
@@ -32,10 +33,10 @@ export const useGuide = defineStore('guide', () => {
   const work = useWork()
   const player = usePlayer()
   /** What the checks said last, by task. */
-  const judged = shallowRef<ReadonlyMap<string, JudgedTask>>(new Map())
+  const judged = shallowRef<ReadonlyMap<string, SaidTask>>(new Map())
   /** The same of the starting mix. */
-  const before = shallowRef<ReadonlyMap<string, JudgedTask>>(new Map())
-  const mistakes = shallowRef<readonly FoundMistake[]>([])
+  const before = shallowRef<ReadonlyMap<string, SaidTask>>(new Map())
+  const mistakes = shallowRef<readonly SaidMistake[]>([])
   /** The mix that was judged: what was said holds for it. */
   const judgedMix = shallowRef<Mix | null>(null)
   /** Share of the rendering that is done; null while nothing is rendered. */
@@ -58,7 +59,7 @@ export const useGuide = defineStore('guide', () => {
   const answers = computed(() => brief.value?.answers ?? 'handed in')
   /** Whether something changed since the checks answered. */
   const stale = computed(() => judgedMix.value !== null && judgedMix.value !== work.mix)
-  const key = (m: FoundMistake) => `${m.kind} ${m.place.lane} ${m.place.from}`
+  const key = (m: Pick<SaidMistake, 'kind' | 'place'>) => `${m.kind} ${m.place.lane} ${m.place.from}`
   const notes = computed(() =>
     mistakes.value.filter((m) => !dismissed.value.includes(key(m))).slice(0, AT_ONCE),
   )
@@ -81,11 +82,13 @@ export const useGuide = defineStore('guide', () => {
     })
   }
 
+  const sayer = (mix: Mix) => new Sayer({ song: desk.song!, mix, start: desk.given!.startingMix })
+
   /** Judges by the lines alone: at once. What must be heard keeps what was said of it. */
   function lookAtLines(): void {
     const { mix } = work
     if (!mix || !brief.value) return
-    const found = judgeTasks(evidence(mix, null), brief.value.tasks)
+    const found = saidTasks(sayer(mix), judgeTasks(evidence(mix, null), brief.value.tasks))
     const kept = new Map(judged.value)
     for (const task of found) {
       const old = kept.get(task.task)?.checks ?? []
@@ -108,11 +111,14 @@ export const useGuide = defineStore('guide', () => {
       start ??= await mine.hear(desk.given!.startingMix, false)
       if (host !== mine || !heard || !start) return
       last = evidence(mix, heard)
-      judged.value = byTask(judgeTasks(last, brief.value.tasks))
+      judged.value = byTask(saidTasks(sayer(mix), judgeTasks(last, brief.value.tasks)))
       before.value = byTask(
-        judgeTasks({ ...evidence(desk.given!.startingMix, start), commands: [] }, brief.value.tasks),
+        saidTasks(
+          sayer(desk.given!.startingMix),
+          judgeTasks({ ...evidence(desk.given!.startingMix, start), commands: [] }, brief.value.tasks),
+        ),
       )
-      mistakes.value = mistakesOf(last).map(storedMistake)
+      mistakes.value = mistakesOf(last).map((m) => saidMistake(sayer(mix), storedMistake(m)))
       judgedMix.value = mix
     } catch (error) {
       if (host === mine) problem.value = (error as Error).message
@@ -132,7 +138,7 @@ export const useGuide = defineStore('guide', () => {
     if (host === mine) start ??= heard
   }
 
-  const byTask = (tasks: readonly JudgedTask[]) => new Map(tasks.map((t) => [t.task, t]))
+  const byTask = (tasks: readonly SaidTask[]) => new Map(tasks.map((t) => [t.task, t]))
 
   /** The student asks: what is there now is heard and judged. */
   async function ask(): Promise<void> {
@@ -153,7 +159,7 @@ export const useGuide = defineStore('guide', () => {
   }
 
   /** Tries a repair: one step, undoable. */
-  function repair(mistake: FoundMistake): void {
+  function repair(mistake: SaidMistake): void {
     if (!last || !work.mix) return
     // made of the work as it is now: since it was judged it may have changed
     const now = mistakesOf({ ...evidence(work.mix, last.heard) }, [mistake.kind])
@@ -166,7 +172,7 @@ export const useGuide = defineStore('guide', () => {
     }
     const { label, mix } = found.repair()
     work.setMix(() => mix, {
-      label,
+      label: sayer(mix).say(label),
       lanes: mistake.place.lane ? [mistake.place.lane] : [],
       from: mistake.place.from,
       to: mistake.place.to,
@@ -175,7 +181,7 @@ export const useGuide = defineStore('guide', () => {
     show(mistake.place)
   }
 
-  const canRepair = (mistake: FoundMistake) =>
+  const canRepair = (mistake: SaidMistake) =>
     brief.value?.repairs === true && !['ploughed over'].includes(mistake.kind)
 
   /** Shows a place on its lane, and plays it from a bar before. */
@@ -186,7 +192,7 @@ export const useGuide = defineStore('guide', () => {
     void player.play()
   }
 
-  const dismiss = (mistake: FoundMistake) => (dismissed.value = [...dismissed.value, key(mistake)])
+  const dismiss = (mistake: SaidMistake) => (dismissed.value = [...dismissed.value, key(mistake)])
 
   const hintsOf = (task: string) => hints.value.filter((h) => h.task === task)
   /** Whether the next hint of a task may be opened by now. */

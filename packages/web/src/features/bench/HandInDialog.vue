@@ -3,6 +3,7 @@
 import { describeMeasurement } from '@rudlo/core/assess'
 import { trackLevel } from '@rudlo/core/mix'
 import type { CheckPlace } from '@rudlo/core/evidence'
+import { saidTasks, Sayer } from '@rudlo/words'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { OwnVersion } from '@rudlo/contract/handins'
 import { whenText } from '../../ui/dates'
@@ -49,6 +50,12 @@ const unmet = computed(() =>
   }),
 )
 const next = computed(() => (desk.newest?.number ?? 0) + 1)
+const assessed = computed(() => {
+  const { assessment, document } = shown.value ?? {}
+  return assessment && document
+    ? saidTasks(new Sayer({ song: desk.song!, mix: document.mix }), assessment.tasks)
+    : []
+})
 const sentences = computed(() => {
   const { measurement, document } = shown.value ?? {}
   return measurement && document ? describeMeasurement(desk.song!, document.mix, measurement) : null
@@ -151,8 +158,8 @@ onBeforeUnmount(() => clearInterval(timer))
         <h2>Version {{ shown.number }} is with your teacher</h2>
         <p class="soft">Handed in {{ whenText(shown.handedInAt) }}</p>
         <template v-if="sentences">
-          <template v-if="shown.assessment?.tasks.some((t) => t.checks.length)">
-            <section v-for="t in shown.assessment.tasks" :key="t.task" class="task" data-test="assessed">
+          <template v-if="assessed.some((t) => t.checks.length)">
+            <section v-for="t in assessed" :key="t.task" class="task" data-test="assessed">
               <h3>
                 <VerdictSign :verdict="t.verdict" />
                 {{ bench.assignment!.brief.tasks.find((b) => b.id === t.task)?.title }}

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 /** What the brief would say of the starting mix, the model, and what was handed in. */
 import type { JudgedTask } from '@rudlo/core/brief'
+import { Sayer } from '@rudlo/words'
 import { computed } from 'vue'
 import VerdictSign from '../../desk/guide/VerdictSign.vue'
 import { useBrief } from './brief-store'
 
 const store = useBrief()
+const sayer = computed(() => new Sayer({ song: store.song!, mix: store.model ?? store.mix! }))
 const trial = computed(() => store.trial!)
 const titleOf = (id: string) => store.brief!.tasks.find((t) => t.id === id)?.title ?? id
 const verdict = (tasks: readonly JudgedTask[] | null, id: string) =>
@@ -21,7 +23,7 @@ const warnings = computed(() => {
     ),
     ...missed.map(
       (t) =>
-        `“${titleOf(t.task)}” is not met by the model: ${t.checks.find((c) => c.finding.verdict !== 'met')!.finding.sentence}`,
+        `“${titleOf(t.task)}” is not met by the model: ${sayer.value.finding(t.checks.find((c) => c.finding.verdict !== 'met')!.finding)}`,
     ),
   ]
 })

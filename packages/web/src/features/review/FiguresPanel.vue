@@ -8,9 +8,9 @@ import { useReview } from './review-store'
 const review = useReview()
 const handIn = computed(() => review.handIn!)
 const checks = computed(() =>
-  (handIn.value.assessment?.tasks ?? []).flatMap((t) => {
+  (review.said?.tasks ?? []).flatMap((t) => {
     const task = review.assignment!.brief.tasks.find((b) => b.id === t.task)
-    const before = handIn.value.assessment!.before.find((b) => b.task === t.task)
+    const before = review.said!.before.find((b) => b.task === t.task)
     return t.checks.map((c) => ({
       ...c,
       task: task?.title ?? '',

@@ -113,7 +113,7 @@ function remarkOn({ lane, from, to }: CheckPlace, sentence: string, subject = ''
 
 function takeNext(): void {
   const said = new Set([...review.remarks.map((r) => r.subject), review.subject])
-  const [next] = openFindings(review.handIn?.assessment ?? null, said)
+  const [next] = openFindings(review.said, said)
   if (next) remarkOn(next.place, next.sentence, next.subject)
   else review.notice = 'Everything that was found is in a remark.'
 }

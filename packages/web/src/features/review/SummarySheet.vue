@@ -11,6 +11,7 @@ import type { MeasureProblem, ReviewedHandIn } from '@rudlo/contract/handins'
 import { whenText } from '../../ui/dates'
 import { songTime } from '@rudlo/core/song'
 import { barsOf } from '../../desk/transport/loop-text'
+import { saidAssessment, Sayer } from '@rudlo/words'
 
 const props = defineProps<{
   song: SongVersion
@@ -34,8 +35,12 @@ const PROBLEMS: Readonly<Record<MeasureProblem, string>> = {
 }
 
 const meter = computed(() => songTime(props.song).meter)
+const said = computed(() => {
+  const { assessment, document } = props.handIn
+  return assessment && saidAssessment(new Sayer({ song: props.song, mix: document.mix }), assessment)
+})
 const assessed = computed(() =>
-  (props.handIn.assessment?.tasks ?? []).flatMap((t) => {
+  (said.value?.tasks ?? []).flatMap((t) => {
     const task = props.tasks.find((o) => o.id === t.task)
     return task && t.checks.length
       ? [{ ...t, title: task.title, open: t.checks.filter((c) => c.finding.verdict !== 'met') }]
@@ -109,12 +114,8 @@ const changes = computed(() => {
         </div>
       </li>
     </ul>
-    <ul v-if="handIn.assessment?.mistakes.length" class="mistakes" aria-label="What stands out">
-      <li
-        v-for="m in handIn.assessment.mistakes.slice(0, 5)"
-        :key="m.kind + m.place.from"
-        data-test="mistake-found"
-      >
+    <ul v-if="said?.mistakes.length" class="mistakes" aria-label="What stands out">
+      <li v-for="m in said.mistakes.slice(0, 5)" :key="m.kind + m.place.from" data-test="mistake-found">
         <button class="sentence" title="Show the place and play it" @click="emit('show', m.place)">
           <b>{{ m.name }}</b>, {{ barsOf(m.place, meter) }}
         </button>

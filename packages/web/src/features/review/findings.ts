@@ -1,5 +1,5 @@
 import type { CheckPlace } from '@rudlo/core/evidence'
-import type { HandInView } from '@rudlo/contract/handins'
+import type { SaidAssessment } from '@rudlo/words'
 
 /** Something that was found, where, and what it is about. */
 export interface Found {
@@ -12,7 +12,7 @@ export interface Found {
  * What was found and not yet taken into a remark, worst first: unmet checks, then mistakes.
  * @param said what remarks are about already
  */
-export function openFindings(assessment: HandInView['assessment'], said: ReadonlySet<string>): Found[] {
+export function openFindings(assessment: SaidAssessment | null, said: ReadonlySet<string>): Found[] {
   return [
     ...(assessment?.tasks ?? [])
       .flatMap((t) => t.checks)

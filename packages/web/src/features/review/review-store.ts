@@ -10,6 +10,7 @@ import { server, told } from '../../api/client'
 import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
 import { ApiError } from '../../api/errors'
 import { attempt } from '../../ui/attempt'
+import { saidAssessment, Sayer } from '@rudlo/words'
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import type { Outcome, QueueEntry } from '@rudlo/contract/handins'
 import type { RemarkView } from '@rudlo/contract/reviews'
@@ -66,6 +67,12 @@ export const useReview = defineStore('review', () => {
   const held = computed(() => queue.value.filter((q) => q.state === 'held'))
   /** One line a student: the newest version that was given back. */
   const done = computed(() => queue.value.filter((q) => q.state === 'given back' && q.newest))
+  /** What was found, in words. */
+  const said = computed(() => {
+    const { assessment } = handIn.value ?? {}
+    if (!assessment || !song.value || !mix.value) return null
+    return saidAssessment(new Sayer({ song: song.value, mix: mix.value }), assessment)
+  })
   /** Marks that what was measured speaks for. */
   const proposals = computed(() => {
     const { assessment } = handIn.value ?? {}
@@ -399,6 +406,7 @@ export const useReview = defineStore('review', () => {
     look,
     mark,
     proposals,
+    said,
     takeProposals,
     write,
     flush,

@@ -9,6 +9,7 @@ import type { RemarkView } from '@rudlo/contract/reviews'
 import type { OpenedHandIn } from '../../api/hand-in'
 import { remarkPlace } from '../../desk/remarks/remark-place'
 import { whenText } from '../../ui/dates'
+import { saidTasks, Sayer } from '@rudlo/words'
 import PrintedLane from './PrintedLane.vue'
 
 const props = defineProps<{ assignment: AssignmentView; handIn: OpenedHandIn }>()
@@ -40,10 +41,12 @@ const measured = computed(() =>
   props.handIn.measurement ? describeMeasurement(song.value, mix.value, props.handIn.measurement) : [],
 )
 const tasks = computed(() =>
-  (props.handIn.assessment?.tasks ?? []).flatMap((t) => {
-    const task = props.assignment.brief.tasks.find((b) => b.id === t.task)
-    return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks }] : []
-  }),
+  saidTasks(new Sayer({ song: song.value, mix: mix.value }), props.handIn.assessment?.tasks ?? []).flatMap(
+    (t) => {
+      const task = props.assignment.brief.tasks.find((b) => b.id === t.task)
+      return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks }] : []
+    },
+  ),
 )
 const outcome = computed(() =>
   props.handIn.outcome === 'accepted'

@@ -1,0 +1,12 @@
+/** What people read of findings: catalogs by key, and the one table of how places, values and amounts are said. */
+export { Sayer, type SaidFigure, type SayerContext } from './sayer'
+export {
+  saidAssessment,
+  saidMistake,
+  saidTasks,
+  type SaidAssessment,
+  type SaidCheck,
+  type SaidFinding,
+  type SaidMistake,
+  type SaidTask,
+} from './said'

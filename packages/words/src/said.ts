@@ -1,0 +1,50 @@
+import type { Assessment, FoundMistake, JudgedCheck, JudgedTask } from '@rudlo/core/brief'
+import type { Finding } from '@rudlo/core/evidence'
+import type { SaidFigure, Sayer } from './sayer'
+
+/** What a check found, as it is read. */
+export interface SaidFinding extends Omit<Finding, 'says' | 'figures' | 'way'> {
+  readonly sentence: string
+  readonly figures: readonly SaidFigure[]
+}
+export interface SaidCheck extends Omit<JudgedCheck, 'finding'> {
+  readonly finding: SaidFinding
+}
+export interface SaidTask extends Omit<JudgedTask, 'checks'> {
+  readonly checks: readonly SaidCheck[]
+}
+export interface SaidMistake extends Omit<FoundMistake, 'says'> {
+  readonly sentence: string
+}
+/** Everything that came out of a brief for one mix, as it is read. */
+export interface SaidAssessment extends Omit<Assessment, 'tasks' | 'before' | 'mistakes'> {
+  readonly tasks: readonly SaidTask[]
+  readonly before: readonly SaidTask[]
+  readonly mistakes: readonly SaidMistake[]
+}
+
+export const saidTasks = (sayer: Sayer, tasks: readonly JudgedTask[]): SaidTask[] =>
+  tasks.map((task) => ({
+    ...task,
+    checks: task.checks.map(({ finding: { verdict, place, figures, ...more }, ...check }) => ({
+      ...check,
+      finding: {
+        verdict,
+        place,
+        sentence: sayer.finding(more),
+        figures: figures.map((f) => sayer.figure(f)),
+      },
+    })),
+  }))
+
+export const saidMistake = (sayer: Sayer, { says, ...mistake }: FoundMistake): SaidMistake => ({
+  ...mistake,
+  sentence: sayer.say(says),
+})
+
+export const saidAssessment = (sayer: Sayer, assessment: Assessment): SaidAssessment => ({
+  ...assessment,
+  tasks: saidTasks(sayer, assessment.tasks),
+  before: saidTasks(sayer, assessment.before),
+  mistakes: assessment.mistakes.map((m) => saidMistake(sayer, m)),
+})

@@ -1,0 +1,158 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import { join } from 'node:path'
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { mistakeCases, song, start } from '../../core/test/drawn/mistakes'
+import { wholeLines } from '../../core/test/judging/whole-lines'
+import { CHECK_KINDS, judge, startValues } from '@rudlo/core/checks'
+import { evidenceOf, say, type Saying } from '@rudlo/core/evidence'
+import { mistakesOf } from '@rudlo/core/mistakes'
+import { withPoints, type Mix } from '@rudlo/core/mix'
+import { hasWords } from './catalog'
+import { EN } from './en'
+import { Sayer } from '.'
+
+const REED = 'track/reed/level'
+const at = (bar: number, beat = 1) => (bar - 1) * 3840 + (beat - 1) * 960
+const sayer = (mix: Mix = start) => new Sayer({ song, mix, start })
+const said = (key: string, parts: Saying['parts']) => sayer().say(say(key, parts))
+
+/** What no sentence may have in it. */
+const BROKEN =
+  /[{}|]|undefined|null|NaN|Infinity|\b1 (points|bars|beats|steps)\b|−0(\.0)?\b|to-hall|hall-reverb|\.\.| {2}| ,/
+const whole = (sentence: string, about: string) => {
+  expect(sentence, about).toMatch(/^[A-Z0-9“].*[.”]$/)
+  expect(sentence, about).not.toMatch(BROKEN)
+}
+
+describe('a sentence', () => {
+  it('is whole for every check of every kind, on lines of all sorts', () => {
+    const lines = wholeLines(60, 'open').filter((l) => l.lane === REED && l.points.length <= 5000)
+    for (const [i, line] of lines.entries()) {
+      const mix = withPoints(start, REED, line.points.slice(0, 5000), () => 'line')
+      const evidence = evidenceOf(song, start, mix)
+      for (const kind of CHECK_KINDS) {
+        const from = at(1 + ((i * 3) % 20))
+        const values = startValues(kind, { song, mix, lane: REED, from, to: from + at(5) })
+        const finding = judge(evidence, { id: 'c', kind: kind.kind, values })
+        whole(sayer(mix).finding(finding), `${kind.kind} ${finding.says.key}`)
+        for (const figure of finding.figures) {
+          const { name, value, wanted } = sayer(mix).figure(figure)
+          expect(`${name} ${value} ${wanted}`, finding.says.key).not.toMatch(BROKEN)
+          expect(hasWords(`figure.${figure.name}`), figure.name).toBe(true)
+        }
+      }
+    }
+  })
+
+  it('is whole for every mistake, and its repair has a name', () => {
+    const seen = new Set<string>()
+    for (const { mix, made, kind, ...more } of mistakeCases(6)) {
+      if (!made) continue
+      for (const mistake of mistakesOf(evidenceOf(song, start, mix, more), [kind])) {
+        whole(sayer(mix).say(mistake.says), mistake.says.key)
+        const label = mistake.repair?.().label
+        if (label) expect(sayer(mix).say(label)).not.toMatch(BROKEN)
+        seen.add(mistake.kind)
+      }
+    }
+    expect(seen.size).toBeGreaterThanOrEqual(15)
+  })
+
+  it('says one where there is one', () => {
+    const points = (n: number) =>
+      said('mistake.off-grid.says', { name: { lane: REED }, count: { count: n }, at: { at: at(3) } })
+    expect(points(1)).toMatch(/one point of Reed is/)
+    expect(points(3)).toMatch(/3 points of Reed are/)
+  })
+
+  it('that an earlier version kept as prose is said as it was', () => {
+    expect(said('prose', { text: { prose: 'Reed is fine.' } })).toBe('Reed is fine.')
+  })
+})
+
+describe('parts', () => {
+  const part = (p: Parameters<Sayer['part']>[0]) => sayer().part(p)
+
+  it.each([
+    [{ at: at(5) }, 'bar 5'],
+    [{ at: at(5, 3) }, 'bar 5, beat 3'],
+    [{ at: at(9) - 20 }, 'bar 9'],
+    [{ at: song.length }, 'the end of the song'],
+    [{ span: [at(2), at(9)] as const }, 'bars 2 to 8'],
+    [{ span: [at(5) - 12, at(6)] as const }, 'bar 5'],
+    [{ span: [at(31), song.length] as const }, 'bars 31 to 32'],
+    [{ lane: REED }, 'Reed'],
+    [{ lane: 'track/reed/pan' }, 'Reed’s pan'],
+    [{ lane: 'send/to-hall/level' }, 'Reed’s send to Hall'],
+    [{ lane: 'main/level' }, 'the main volume'],
+    [{ lanes: [REED, 'track/pad/level'] }, 'Reed and Pad'],
+    [{ value: -90, of: REED }, 'silence'],
+    [{ value: -6, of: REED }, '−6 dB'],
+    [{ value: 0.5, of: 'track/reed/pan' }, '50 % right'],
+    [{ value: 0, of: 'track/reed/pan' }, 'the middle'],
+    [{ amount: 2.5, unit: 'beats' as const }, '2½ beats'],
+    [{ amount: 1, unit: 'bars' as const }, '1 bar'],
+    [{ amount: 0.5, unit: 'bars' as const }, 'half a bar'],
+    [{ amount: -0.04, unit: 'dB' as const }, '0 dB'],
+    [{ late: 1.1 }, '1 beat late'],
+    [{ late: -7.5 }, '7½ beats early'],
+    [{ late: 0 }, 'on time'],
+  ])('%j are said as "%s"', (p, text) => {
+    expect(part(p)).toBe(text)
+  })
+
+  it('of places are bars of the song, wherever they are', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: song.length }),
+        fc.integer({ min: 0, max: song.length }),
+        (a, b) => {
+          expect(part({ at: a })).toMatch(/^(bar \d+(, beat [2-4])?|the end of the song)$/)
+          expect(part({ span: [Math.min(a, b), Math.max(a, b)] })).toMatch(/^bars? \d+( to \d+)?$/)
+        },
+      ),
+    )
+  })
+})
+
+describe('the catalog', () => {
+  const core = ['checks', 'mistakes'].flatMap((folder) =>
+    sources(join(import.meta.dirname, '../../core/src', folder)),
+  )
+  const text = core.join('\n')
+
+  it('has words for every key that is written out in the core', () => {
+    const keys = [...text.matchAll(/say\(\s*'([a-z0-9.-]+)'/g)].map((m) => m[1]!)
+    expect(keys.length).toBeGreaterThan(40)
+    expect(keys.filter((key) => !hasWords(key))).toEqual([])
+  })
+
+  it('has no sentence that nothing says', () => {
+    const unsaid = Object.keys(EN).filter((key) => {
+      if (!/^(check|mistake)\./.test(key)) return false
+      const [, topic, word = ''] = key.split('.')
+      if (word === 'name') return false
+      const [first, ...rest] = word.split('-')
+      // keys are written out, or put together of a topic and a word
+      return (
+        !text.includes(`'${key}'`) &&
+        !(
+          text.includes(topic!.replace(/-(in|out|dip|lift)$/, '')) &&
+          (text.includes(word) || (text.includes(first!) && rest.every((r) => text.includes(r))))
+        )
+      )
+    })
+    expect(unsaid).toEqual([])
+  })
+})
+
+function sources(folder: string): string[] {
+  return readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory()
+      ? sources(join(folder, entry.name))
+      : entry.name.endsWith('.test.ts')
+        ? []
+        : [readFileSync(join(folder, entry.name), 'utf8')],
+  )
+}
