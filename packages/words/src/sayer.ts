@@ -112,7 +112,19 @@ export class Sayer {
       where.returns.find((r) => r.id === found?.owner)?.name
     if (!found || !owner) return ''
     if (found.control === MIXER_CONTROLS.level) return owner
-    return words('lane.of', { owner, control: laneControlName(where, address) })
+    return words('lane.of', { owner, control: this.#control(where, address) })
+  }
+
+  /** "pan", "send to Echo", "filter frequency". */
+  #control(mix: Mix, address: Address): string {
+    const [kind, id] = address.split('/')
+    if (kind !== 'effect') return laneControlName(mix, address)
+    const effect = [...mix.tracks, ...mix.returns].flatMap((o) => o.effects).find((e) => e.id === id)
+    const control = resolve(mix, address)?.control.name ?? ''
+    return words('lane.effect', {
+      effect: effect?.name || (effect?.kind ?? ''),
+      control: control.toLowerCase(),
+    })
   }
 
   #value(value: number, of: Address): string {

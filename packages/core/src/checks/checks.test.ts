@@ -112,7 +112,14 @@ const CASES: readonly Case[] = [
       [
         'not yet',
         'build.falls',
-        start,
+        lines({ [REED]: [point(at(5), -8), point(at(9), 0, 'jump'), point(at(9) + 1, -8)] }),
+        heard({ mix: part((s) => (s >= 16 ? -30 : -22 + Math.max(0, s - 8))), still: part(() => -22) }),
+      ],
+      [
+        'met',
+        'build.met',
+        // the song itself gets softer: nobody’s lines did that
+        lines({ [REED]: [point(at(5), -8), point(at(9), 0)] }),
         heard({ mix: part((s) => (s >= 16 ? -30 : -22 + Math.max(0, s - 8))), still: part(() => -22) }),
       ],
       ['not yet', 'unheard', start],

@@ -93,6 +93,7 @@ export const CHECKS = {
     'At {to}, {name} is at {now}. At {from} it was at {then}, and it should be back there.',
 
   'check.silence.met': 'From {from} on, {name} is silent.',
+  'check.silence.met-end': 'At the end of the song, {name} is silent.',
   'check.silence.still': 'At {from}, {name} is not silent: it is at {value}.',
   'check.silence.again':
     'Listen at {at}: {name} can be heard there, at {value}. From {from} on it should be silent.',

@@ -29,6 +29,7 @@ export const PARTS = {
   off: 'off',
 
   'lane.of': '{owner}’s {control}',
+  'lane.effect': '{effect} {control}',
   'lane.main': 'the main volume',
 
   'word.silence': 'silence',

@@ -1,4 +1,8 @@
-import { drawnLines } from '../../mistakes/lines'
+import { effectiveLevel } from '../../effective'
+import { valueAt } from '../../envelope'
+import { energyOfLufs } from '../../loudness'
+import { drawnLines, isLevel, isMute } from '../../mistakes/lines'
+import { levelScale } from '../../scale'
 import { log } from '../../maths'
 import { energies, brightness, loudnessIn, type Heard, type Part, type Seconds } from '../../heard'
 import { resolve } from '../../mix'
@@ -42,6 +46,34 @@ function adds({ mix, still }: Heard, stretch: Seconds): number {
   if (!Number.isFinite(before)) return 0
   return Number.isFinite(moved) ? Math.max(GONE, moved - before) : GONE
 }
+
+/**
+ * How much the lines take away in the bar after the arrival, in dB: each by how loud its track was before. What the song itself does
+ * next, who comes in or stops, is nobody's fault.
+ */
+function takenAway(evidence: Evidence, heard: Heard, before: number, after: number, to: number): number {
+  const { song, start, mix, time } = evidence
+  const tracks = new Set(
+    drawnLines(evidence).flatMap(({ lane }) => (isLevel(lane) || isMute(lane) ? [lane.split('/')[1]!] : [])),
+  )
+  let [sum, weight] = [0, 0]
+  for (const id of tracks) {
+    const part = heard.tracks[id]
+    if (!part) continue
+    const { points } = effectiveLevel(song, start, mix, id)
+    const level = (from: number, end: number) =>
+      meanOf(LOOKS.map((u) => valueAt(points, levelScale, from + (end - from) * u)))
+    const loud = energyOfLufs(Math.max(GONE, loudnessIn(energies(part), secondsOf(time, before, to))))
+    // under −60 dB nobody hears a difference
+    sum += loud * (Math.max(GONE, level(before + (to - before) / 2, to)) - Math.max(GONE, level(to, after)))
+    weight += loud
+  }
+  return weight > 0 ? sum / weight : 0
+}
+
+/** Places in a stretch at which a line is looked at. */
+const LOOKS = [0.1, 0.3, 0.5, 0.7, 0.9]
+const meanOf = (list: readonly number[]) => list.reduce((a, b) => a + b, 0) / list.length
 
 /**
  * What gets brighter, and the same without its lines: the track on which a frequency moves, alone, beside the starting mix; the
@@ -88,15 +120,17 @@ export const build = checkKind({
     const values = bright
       ? stretches.map(([a, b]) => brighter(now, before, secondsOf(time, a, b)))
       : stretches.map(([a, b]) => adds(heard, secondsOf(time, a, b)))
-    const gain = values.at(-1)! - values[0]!
+    // as it is said: to a tenth
+    const gain = Math.round((values.at(-1)! - values[0]!) * 10) / 10
     const grows = values.slice(1).filter((v, i) => v > values[i]!).length
     const steps = values.length - 1
     const share = steps > 0 ? (100 * grows) / steps : 100
     const top = values.indexOf(Math.max(...values))
     const { bar } = time.meter.lengthsAt(to)
-    const after = secondsOf(time, to, Math.min(time.length, to + bar))
-    // what the song itself does next is nobody's fault: only what the lines take away again counts
-    const drop = bright || to >= time.length ? 0 : values.at(-1)! - adds(heard, after)
+    const drop =
+      bright || to >= time.length
+        ? 0
+        : takenAway(evidence, heard, stretches.at(-1)![0], Math.min(time.length, to + bar), to)
     const enough: Verdict = gain >= least ? 'met' : gain >= least * 0.6 ? 'close' : 'not yet'
     const steadily: Verdict = share >= steady ? 'met' : share >= steady * 0.7 ? 'close' : 'not yet'
     const arrives: Verdict = top >= steps ? 'met' : top >= steps - 1 ? 'close' : 'not yet'

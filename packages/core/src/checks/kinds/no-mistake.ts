@@ -18,6 +18,10 @@ export const noMistake = checkKind({
     const made = mistakesOf(evidence, [mistake])[0]
     const whole = { lane: null, from: 0, to: evidence.time.length }
     if (made) return found('not yet', made.says, made.place)
-    return found('met', say('check.no-mistake.met', { mistake: word(`mistake.${mistake}.name`) }), whole)
+    return found(
+      'met',
+      say('check.no-mistake.met', { mistake: word(`mistake.${mistake.replaceAll(' ', '-')}.name`) }),
+      whole,
+    )
   },
 })

@@ -28,7 +28,10 @@ export const silence = checkKind({
     const verdict = loudest <= level ? 'met' : loudest <= Math.max(level, NEARLY_DB) ? 'close' : 'not yet'
     return found(
       verdict,
-      say(`check.silence.${verdict === 'met' ? 'met' : where > from ? 'again' : 'still'}`, parts),
+      say(
+        `check.silence.${verdict === 'met' ? (from < time.length ? 'met' : 'met-end') : where > from ? 'again' : 'still'}`,
+        parts,
+      ),
       { lane, from, to: time.length },
       [{ name: 'loudest-after', value: valued(lane, loudest), wanted: wanted('is', word('silence')) }],
     )
@@ -40,7 +43,7 @@ function ticksFrom({ mix, time }: Evidence, lane: string, from: number): number[
   const points = lineInCharge(mix, lane)?.points ?? []
   const mutes = lineInCharge(mix, lane.replace(/level$/, 'mute'))?.points ?? []
   const corners = [from, ...[...points, ...mutes].flatMap((p) => [p.tick, p.tick - 1]), time.length - 1]
-    .filter((t) => t >= from && t < time.length)
+    .filter((t) => t === from || (t > from && t < time.length))
     .sort((a, b) => a - b)
   return corners.flatMap((tick, i) => {
     const next = corners[i + 1] ?? tick
