@@ -3,6 +3,7 @@ export { Sayer, type SaidFigure, type SayerContext } from './sayer'
 export {
   saidAssessment,
   saidMistake,
+  saidProposal,
   saidTasks,
   type SaidAssessment,
   type SaidCheck,

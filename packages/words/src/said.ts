@@ -1,6 +1,15 @@
 import type { Assessment, FoundMistake, JudgedCheck, JudgedTask } from '@rudlo/core/brief'
 import type { Finding } from '@rudlo/core/evidence'
+import type { Proposal } from '@rudlo/core/rubric'
+import { words } from './catalog'
 import type { SaidFigure, Sayer } from './sayer'
+
+/** Why a mark is proposed. */
+export function saidProposal({ met, of, open }: Proposal): string {
+  const names = [...new Set(open.map((o) => o.name))].join(', ')
+  if (!open.length) return words('mark.all', { of }, of)
+  return words(met ? 'mark.some' : 'mark.none', { met, of, open: names })
+}
 
 /** What a check found, as it is read. */
 export interface SaidFinding extends Omit<Finding, 'says' | 'figures' | 'way'> {

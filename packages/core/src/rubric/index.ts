@@ -1,6 +1,8 @@
 /** Rubrics: lines and levels to mark by, and marks proposed from what was measured. */
 export {
   ASPECTS,
+  ASPECT_CHECKS,
+  restsOn,
   completeRubric,
   RUBRIC_LIMITS,
   USUAL_RUBRIC,

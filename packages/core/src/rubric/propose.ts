@@ -1,96 +1,77 @@
-import type { Assessment, BriefTask } from '../brief'
-import type { Aspect, Rubric } from './rubric'
+import type { Assessment, BriefTask, JudgedCheck } from '../brief'
+import type { Criterion, Rubric } from './rubric'
+import { restsOn } from './rubric'
 
 /** A mark that what was measured speaks for, and why. The teacher decides. */
 export interface Proposal {
   /** Index of the level. */
   readonly level: number
-  readonly reason: string
-}
-
-/** What a kind of check says something about; the rest are about moves. */
-const CHECKED: Readonly<Record<string, Aspect>> = {
-  'lead over rest': 'balance',
-  'in the mix': 'balance',
-  'left against right': 'balance',
-  evenness: 'balance',
-  loudness: 'balance',
-  'true peak': 'balance',
-  crossing: 'placement',
-  drop: 'placement',
-  'only lanes': 'tidiness',
-  'few points': 'tidiness',
-  'no mistake': 'tidiness',
-  'by pass': 'tidiness',
-}
-
-/** What a mistake speaks against; the rest are about moves. */
-const MISTAKEN: Readonly<Record<string, Aspect>> = {
-  'too hot': 'balance',
-  'too wet': 'balance',
-  'wrong tool': 'balance',
-  late: 'placement',
-  'off grid': 'tidiness',
-  'stray lane': 'tidiness',
-  'too many points': 'tidiness',
-  'left unsafe': 'tidiness',
-  'ploughed over': 'tidiness',
-  'fader fights': 'tidiness',
+  /** How many of the checks that it rests on are met, of how many. */
+  readonly met: number
+  readonly of: number
+  /** What of their tasks is not met, in its order: the mark is kept down by it. */
+  readonly open: readonly Pick<JudgedCheck, 'check' | 'name'>[]
 }
 
 const WORTH = { met: 1, close: 0.6, 'not yet': 0 } as const
-/** What a mistake takes away, for each step of its severity. */
-const COST = 0.12
+
+/** A check with what it counts, and what it said of the starting mix. */
+interface Weighed extends JudgedCheck {
+  readonly task: string
+  readonly weight: number
+  readonly before: JudgedCheck | undefined
+}
 
 /**
- * Proposes a mark for each line of a rubric that something was measured for. What is met everywhere reaches the level
- * below the highest: the highest is the teacher's to give.
+ * Proposes a mark for each line of a rubric, from the checks that it rests on and from nothing else. What is met everywhere reaches
+ * the level below the highest: the highest is the teacher's to give. What is not met keeps it under that, and nothing is proposed
+ * where nothing was done, or nothing was asked.
  */
 export function proposeMarks(
   { levels, criteria }: Rubric,
   tasks: readonly Pick<BriefTask, 'id' | 'weight'>[],
-  { tasks: judged, mistakes }: Pick<Assessment, 'tasks' | 'mistakes'>,
+  { tasks: judged, before }: Pick<Assessment, 'tasks' | 'before'>,
 ): Readonly<Record<string, Proposal>> {
   const top = levels.length > 2 ? levels.length - 2 : levels.length - 1
-  const proposals: Record<string, Proposal> = {}
-  for (const { id, aspect } of criteria) {
-    if (!aspect) continue
-    const checks = judged.flatMap((task) =>
-      task.checks
-        .filter((c) => (CHECKED[c.kind ?? ''] ?? 'moves') === aspect)
-        .map((c) => ({ ...c, weight: tasks.find((t) => t.id === task.task)?.weight ?? 1 })),
-    )
-    const against = mistakes.filter((m) => (MISTAKEN[m.kind] ?? 'moves') === aspect)
-    if (!checks.length && (aspect === 'balance' || aspect === 'moves')) continue
-    const weight = checks.reduce((sum, c) => sum + c.weight, 0)
-    const share = checks.length
-      ? checks.reduce((sum, c) => sum + c.weight * WORTH[c.finding.verdict], 0) / weight
-      : 1
-    const cost = against.reduce((sum, m) => sum + m.severity * COST, 0)
-    proposals[id] = {
-      level: Math.max(0, Math.min(top, Math.round((share - cost) * top))),
-      reason: reasonOf(
-        checks.map((c) => c.finding.verdict),
-        against.map((m) => m.name),
-      ),
-    }
-  }
-  return proposals
+  const all = judged.flatMap((task) =>
+    task.checks.map((c): Weighed => ({
+      ...c,
+      task: task.task,
+      weight: tasks.find((t) => t.id === task.task)?.weight ?? 1,
+      before: before.find((t) => t.task === task.task)?.checks.find((b) => b.check === c.check),
+    })),
+  )
+  return Object.fromEntries(
+    criteria.flatMap((criterion) => {
+      const proposal = proposalFor(criterion, all, top)
+      return proposal ? [[criterion.id, proposal]] : []
+    }),
+  )
 }
 
-function reasonOf(verdicts: readonly string[], mistakes: readonly string[]): string {
-  const met = verdicts.filter((v) => v === 'met').length
-  const parts: string[] = []
-  if (verdicts.length)
-    parts.push(
-      met === verdicts.length
-        ? verdicts.length === 1
-          ? 'the check is met'
-          : `all ${met} checks are met`
-        : `${met} of ${verdicts.length} ${verdicts.length === 1 ? 'check is' : 'checks are'} met`,
-    )
-  const names = [...new Set(mistakes)]
-  if (names.length) parts.push(names.join(', ').toLowerCase())
-  else if (!verdicts.length) parts.push('no mistake of this kind was found')
-  return parts.join('; ')
+function proposalFor(criterion: Criterion, all: readonly Weighed[], top: number): Proposal | null {
+  const kinds = restsOn(criterion)
+  const checks = all.filter((c) => kinds.includes(c.kind ?? ''))
+  if (!checks.length || !checks.some(wasWorkedOn)) return null
+  // a task that is not met as a whole keeps the mark down, whatever of it is missing
+  const theirs = all.filter((c) => checks.some((own) => own.task === c.task))
+  const open = theirs.filter((c) => c.finding.verdict !== 'met')
+  const weight = checks.reduce((sum, c) => sum + c.weight, 0)
+  const share = weight ? checks.reduce((sum, c) => sum + c.weight * WORTH[c.finding.verdict], 0) / weight : 0
+  return {
+    level: open.length ? Math.min(top - 1, Math.floor(share * top)) : top,
+    met: checks.filter((c) => c.finding.verdict === 'met').length,
+    of: checks.length,
+    open: open.map(({ check, name }) => ({ check, name })),
+  }
+}
+
+/** Whether a check found something else than in the starting mix: otherwise nothing was done about it. */
+function wasWorkedOn({ finding, before }: Weighed): boolean {
+  if (!before) return true
+  const { verdict, figures, says } = before.finding
+  return (
+    JSON.stringify([finding.verdict, finding.figures, finding.says]) !==
+    JSON.stringify([verdict, figures, says])
+  )
 }

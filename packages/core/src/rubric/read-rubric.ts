@@ -1,3 +1,4 @@
+import { CHECK_KINDS } from '../checks'
 import { ASPECTS, RUBRIC_LIMITS, type Aspect, type Criterion, type Rubric } from './rubric'
 
 const isRecord = (x: unknown): x is Readonly<Record<string, unknown>> =>
@@ -31,6 +32,13 @@ export function readRubric(document: unknown): Rubric {
   return { levels: names, criteria: read }
 }
 
+function rests(value: unknown, line: string): Pick<Criterion, 'rests'> {
+  if (value === undefined) return {}
+  if (!Array.isArray(value) || !value.every((kind) => CHECK_KINDS.some((k) => k.kind === kind)))
+    throw new RangeError(`${line} rests on a check that there is not.`)
+  return { rests: value.map(String) }
+}
+
 function readCriterion(c: unknown, i: number, levels: number): Criterion {
   const line = `Line ${i + 1} of the rubric`
   if (!isRecord(c)) throw new RangeError(`${line} is not a line.`)
@@ -44,6 +52,7 @@ function readCriterion(c: unknown, i: number, levels: number): Criterion {
     name: text(c['name'], RUBRIC_LIMITS.name, `The name of line ${i + 1}`),
     about: text(c['about'] ?? '', RUBRIC_LIMITS.text, `What line ${i + 1} is about`, 0),
     aspect: aspect as Aspect | null,
+    ...rests(c['rests'], line),
     says: Array.from({ length: levels }, (_, k) =>
       text(says[k] ?? '', RUBRIC_LIMITS.text, `What line ${i + 1} says of level ${k + 1}`, 0),
     ),

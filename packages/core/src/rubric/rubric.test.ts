@@ -2,23 +2,19 @@ import { describe, expect, it } from 'vitest'
 import type { Assessment } from '../brief'
 import { completeRubric, proposeMarks, readRubric, USUAL_RUBRIC, type Rubric } from '.'
 
-type Judged = Pick<Assessment, 'tasks' | 'mistakes'>
+type Judged = Pick<Assessment, 'tasks' | 'before'>
+type Verdict = 'met' | 'close' | 'not yet'
 const place = { lane: null, from: 0, to: 0 }
-const check = (kind: string, verdict: 'met' | 'close' | 'not yet') => ({
+const check = (kind: string, verdict: Verdict) => ({
   check: kind,
   kind,
   name: kind,
-  finding: { verdict, says: { key: 'check.unheard', parts: {} }, place, figures: [] },
+  finding: { verdict, says: { key: `check.${verdict}`, parts: {} }, place, figures: [] },
 })
-const judged = (checks: ReturnType<typeof check>[], mistakes: [string, 1 | 2 | 3][] = []): Judged => ({
+/** Checks of one task, and what they said before anything was done: nothing yet, or something else. */
+const judged = (checks: ReturnType<typeof check>[], before: typeof checks = []): Judged => ({
   tasks: [{ task: 't', checks, verdict: null }],
-  mistakes: mistakes.map(([kind, severity]) => ({
-    kind,
-    severity,
-    name: `Some ${kind}`,
-    place,
-    says: { key: 'mistake.drift.says', parts: {} },
-  })),
+  before: [{ task: 't', checks: before, verdict: null }],
 })
 const TASKS = [{ id: 't', weight: 1 }]
 const propose = (j: Judged, rubric: Rubric = USUAL_RUBRIC) => proposeMarks(rubric, TASKS, j)
@@ -26,29 +22,23 @@ const propose = (j: Judged, rubric: Rubric = USUAL_RUBRIC) => proposeMarks(rubri
 describe('proposeMarks', () => {
   it('reaches the level below the highest where all is met: the highest is the teacher’s', () => {
     expect(propose(judged([check('fade in', 'met'), check('lead over rest', 'met')]))).toEqual({
-      fades: { level: 2, reason: 'the check is met' },
-      balance: { level: 2, reason: 'the check is met' },
-      placement: { level: 2, reason: 'no mistake of this kind was found' },
-      tidiness: { level: 2, reason: 'no mistake of this kind was found' },
+      fades: { level: 2, met: 1, of: 1, open: [] },
+      balance: { level: 2, met: 1, of: 1, open: [] },
     })
   })
 
-  it('falls with what is not met and with mistakes, and says why', () => {
-    const { fades, tidiness } = propose(
-      judged(
-        [check('fade in', 'met'), check('fade out', 'not yet')],
-        [
-          ['stray lane', 3],
-          ['off grid', 2],
-        ],
-      ),
+  it('stays under that with anything that is not met, and says what', () => {
+    const { fades } = propose(
+      judged([check('fade in', 'met'), check('dip', 'met'), check('fade out', 'close')]),
     )
-    expect(fades).toEqual({ level: 1, reason: '1 of 2 checks are met' })
-    expect(tidiness).toEqual({ level: 1, reason: 'some stray lane, some off grid' })
+    expect(fades).toEqual({ level: 1, met: 2, of: 3, open: [{ check: 'fade out', name: 'fade out' }] })
+    expect(propose(judged([check('fade in', 'not yet'), check('fade out', 'close')]))['fades']!.level).toBe(0)
   })
 
-  it('proposes nothing for what nothing was asked about', () => {
-    expect(propose(judged([check('pan', 'met')]))['balance']).toBeUndefined()
+  it('proposes nothing where nothing was done, and nothing for what nothing was asked about', () => {
+    const untouched = [check('lead over rest', 'met')]
+    expect(propose(judged(untouched, untouched))).toEqual({})
+    expect(propose(judged([check('fade in', 'met')]))['balance']).toBeUndefined()
     const own: Rubric = {
       levels: ['a', 'b'],
       criteria: [{ id: 'joy', name: 'Joy', about: '', aspect: null, says: [] }],
@@ -56,14 +46,31 @@ describe('proposeMarks', () => {
     expect(propose(judged([check('fade in', 'met')]), own)).toEqual({})
   })
 
-  it('never gets better by a mistake more or a check less met', () => {
+  it('rests on the checks that its line names, and on no others', () => {
+    const own: Rubric = {
+      levels: ['a', 'b', 'c'],
+      criteria: [{ id: 'end', name: 'The end', about: '', aspect: 'moves', rests: ['fade out'], says: [] }],
+    }
+    const apart = (first: Verdict): Judged => ({
+      tasks: [
+        { task: 't', checks: [check('fade in', first)], verdict: null },
+        { task: 'u', checks: [check('fade out', 'met')], verdict: null },
+      ],
+      before: [],
+    })
+    expect(propose(apart('not yet'), own)['end']).toMatchObject({ level: 1, met: 1, of: 1, open: [] })
+    // but a task of theirs has to be met as a whole
+    const together = judged([check('fade in', 'not yet'), check('fade out', 'met')])
+    expect(propose(together, own)['end']).toMatchObject({ level: 0, open: [{ check: 'fade in' }] })
+  })
+
+  it('never gets better by a check less met', () => {
     const verdicts = ['met', 'close', 'not yet'] as const
     for (const [i, verdict] of verdicts.entries())
       for (const worse of verdicts.slice(i)) {
-        const level = (v: typeof verdict, mistakes: [string, 1 | 2 | 3][] = []) =>
-          propose(judged([check('fade in', v), check('fade out', 'met')], mistakes))['fades']!.level
+        const level = (v: Verdict) =>
+          propose(judged([check('fade in', v), check('fade out', 'met')]))['fades']!.level
         expect(level(worse)).toBeLessThanOrEqual(level(verdict))
-        expect(level(verdict, [['cut off', 3]])).toBeLessThanOrEqual(level(verdict))
       }
   })
 })
@@ -84,6 +91,7 @@ describe('readRubric', () => {
     [{ levels: ['a', 'b'], criteria: [{ ...line, name: '' }] }, /name of line 1/],
     [{ levels: ['a', 'b'], criteria: [{ ...line, name: 'x'.repeat(61) }] }, /more than 60/],
     [{ levels: ['a', 'b'], criteria: [{ ...line, aspect: 'beauty' }] }, /not measured/],
+    [{ levels: ['a', 'b'], criteria: [{ ...line, rests: ['magic'] }] }, /a check that there is not/],
     [{ levels: ['a', 'b'], criteria: [{ ...line, says: ['1', '2', '3'] }] }, /more levels than there are/],
     [{ levels: ['a', 'b'], criteria: ['x'] }, /not a line/],
   ])('refuses %j', (rubric, sentence) => {

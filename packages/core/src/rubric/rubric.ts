@@ -7,11 +7,38 @@ export interface Criterion {
   readonly id: string
   readonly name: string
   readonly about: string
-  /** What is proposed from what was measured; null for nothing. */
+  /** What it looks at, in a word; null for what nothing is measured for. */
   readonly aspect: Aspect | null
+  /** Kinds of the checks that a proposed mark rests on; those of its aspect, if missing. */
+  readonly rests?: readonly string[]
   /** What each level means, in its order; empty texts where the name says enough. */
   readonly says: readonly string[]
 }
+
+/** Kinds of checks that say something about an aspect. */
+export const ASPECT_CHECKS: Readonly<Record<Aspect, readonly string[]>> = {
+  moves: [
+    'fade in',
+    'fade out',
+    'dip',
+    'lift',
+    'build',
+    'throw',
+    'sweep',
+    'position',
+    'returns',
+    'silence',
+    'form',
+    'tail kept',
+  ],
+  balance: ['lead over rest', 'in the mix', 'left against right', 'evenness', 'loudness'],
+  placement: ['crossing', 'drop', 'jump'],
+  tidiness: ['only lanes', 'few points', 'no mistake', 'by pass'],
+}
+
+/** Kinds of the checks that a mark on a line rests on. */
+export const restsOn = ({ rests, aspect }: Pick<Criterion, 'rests' | 'aspect'>): readonly string[] =>
+  rests ?? (aspect ? ASPECT_CHECKS[aspect] : [])
 
 /** What a hand-in is marked by. */
 export interface Rubric {
@@ -92,6 +119,7 @@ export function completeRubric(stored: {
         name: c.name ?? '',
         about: c.about ?? '',
         aspect: c.aspect === undefined ? (usual?.aspect ?? null) : c.aspect,
+        ...(c.rests ? { rests: c.rests } : {}),
         says: c.says ?? (usual && levels.length === usual.says.length ? usual.says : levels.map(() => '')),
       }
     }),

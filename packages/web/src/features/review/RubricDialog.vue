@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The rubric of an assignment: its levels and lines, what each means, and what is measured for it. */
-import { ASPECTS, RUBRIC_LIMITS, USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
-import { ref, watch } from 'vue'
+import { CHECK_KINDS } from '@rudlo/core/checks'
+import { restsOn, RUBRIC_LIMITS, USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
+import { computed, ref, watch } from 'vue'
 import { server, told } from '../../api/client'
 import { attempt } from '../../ui/attempt'
 import { useReview } from './review-store'
@@ -15,17 +16,25 @@ interface Line {
   name: string
   about: string
   aspect: Rubric['criteria'][number]['aspect']
+  rests?: readonly string[]
   says: string[]
 }
 const levels = ref<string[]>([])
 const lines = ref<Line[]>([])
 
-const ASPECT_WORDS = {
-  moves: 'checks of moves',
-  balance: 'checks of balance',
-  placement: 'when moves come',
-  tidiness: 'mistakes and stray lines',
-} as const
+/** Checks that a mark may rest on: those of this assignment first. */
+const kinds = computed(() => {
+  const asked = new Set(review.assignment!.brief.tasks.flatMap((t) => t.checks.map((c) => c.kind)))
+  return [...CHECK_KINDS]
+    .sort((a, b) => Number(asked.has(b.kind)) - Number(asked.has(a.kind)))
+    .map(({ kind, name }) => ({ value: kind, title: asked.has(kind) ? `${name}, asked here` : name }))
+})
+/** How many checks a line rests on, and how many of them are asked in this assignment. */
+function restsWords(line: Line): string {
+  const rests = restsOn(line)
+  const asked = review.assignment!.brief.tasks.flatMap((t) => t.checks.filter((c) => rests.includes(c.kind)))
+  return `${asked.length} of this assignment`
+}
 
 function take({ levels: names, criteria }: Rubric): void {
   levels.value = [...names]
@@ -123,13 +132,21 @@ const save = () =>
                   placeholder="What it is about"
                   :maxlength="RUBRIC_LIMITS.text"
                 />
-                <label>
-                  Proposed from
-                  <select v-model="line.aspect" :aria-label="`What line ${k + 1} is proposed from`">
-                    <option :value="null">nothing</option>
-                    <option v-for="a in ASPECTS" :key="a" :value="a">{{ ASPECT_WORDS[a] }}</option>
-                  </select>
-                </label>
+                <v-select
+                  :model-value="restsOn(line)"
+                  :items="kinds"
+                  multiple
+                  density="compact"
+                  hide-details
+                  label="A mark is proposed from these checks"
+                  placeholder="none: you decide alone"
+                  data-test="rests"
+                  @update:model-value="(rests: readonly string[]) => (line.rests = [...rests])"
+                >
+                  <template #selection="{ index }">
+                    <span v-if="index === 0">{{ restsWords(line) }}</span>
+                  </template>
+                </v-select>
                 <button class="chip" type="button" @click="lines.splice(k, 1)">
                   <v-icon icon="$remove" size="16" />Take out
                 </button>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Marks by the rubric. What was measured proposes some, dashed, with its reason; the teacher decides. */
+import { saidProposal } from '@rudlo/words'
 import { computed, ref } from 'vue'
 import { useReview } from './review-store'
 import RubricDialog from './RubricDialog.vue'
@@ -43,7 +44,7 @@ function says(id: string): string {
     <p class="soft says">
       {{ says(criterion.id) }}
       <template v-if="review.proposals[criterion.id]">
-        <i data-test="reason">Measured: {{ review.proposals[criterion.id]!.reason }}.</i>
+        <i data-test="reason">{{ saidProposal(review.proposals[criterion.id]!) }}</i>
       </template>
     </p>
   </section>

@@ -1,0 +1,6 @@
+/** Why a mark is proposed, in English. */
+export const MARKS = {
+  'mark.all': 'The check is met. | All {of} checks are met.',
+  'mark.some': '{met} of {of} checks are met. Missing: {open}.',
+  'mark.none': 'Nothing of it is met. Missing: {open}.',
+} as const
