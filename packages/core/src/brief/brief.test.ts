@@ -1,11 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { barTick as at, meantMoves } from '../../test/drawn/moves'
+import { Chance } from '../../test/drawn/hand'
 import { song, start } from '../../test/drawn/mistakes'
+import { wholeLines } from '../../test/judging/whole-lines'
 import { evidenceOf } from '../evidence'
 import { CHECK_KINDS } from '../checks'
-import { point } from '../envelope'
-import { withPoints } from '../mix'
+import { point, type Points } from '../envelope'
+import { resolve, withPoints, withSetting } from '../mix'
 import { levelScale } from '../scale'
 import {
   completeBrief,
@@ -152,6 +154,73 @@ describe('tasks from a model', () => {
     expect(tasksFromModel(song, start, model, counter())).toMatchObject([
       { title: 'Reed out as Pad comes in', checks: [{ kind: 'crossing' }] },
     ])
+  })
+
+  it('accept other good answers than the model, and can all be saved', () => {
+    const lines = wholeLines(120, 'open').filter(
+      (l) => resolve(start, l.lane) && !l.ridden && l.time.length === l.time.meter.barStart(34),
+    )
+    let [all, accepted] = [0, 0]
+    const refused: string[] = []
+    for (const line of lines) {
+      const song44 = { ...song, length: line.time.length }
+      // lines of songs in four, at the song's own tempo
+      if (line.time.meter.lengthsAt(0).bar !== 3840) continue
+      const model = withPoints(start, line.lane, line.points, () => 'line')
+      const tasks = tasksFromModel(song44, start, model, counter())
+      expect(
+        () => tasks.length && readBrief({ ...brief, tasks, open: [] }, song44, start),
+        line.name,
+      ).not.toThrow()
+      const chance = new Chance(line.points.length * 7 + 3)
+      for (let k = 0; k < 4; k++) {
+        let shift = 0
+        const other = line.points.map((p, i) => ({
+          ...p,
+          // two points side by side are a jump: they move together
+          tick: Math.max(
+            i,
+            p.tick +
+              (p.tick - (line.points[i - 1]?.tick ?? -9) <= 2
+                ? shift
+                : (shift = p.tick ? Math.round(chance.off(120)) : 0)),
+          ),
+          value: p.value > -60 && !line.lane.endsWith('pan') ? p.value + chance.off(0.3) : p.value,
+        }))
+        const sorted = other
+          .sort((a, b) => a.tick - b.tick)
+          .filter((p, i, l) => !i || p.tick > l[i - 1]!.tick)
+        const mix = withPoints(start, line.lane, sorted, () => 'line')
+        for (const t of judgeTasks(evidenceOf(song44, start, mix), tasks)) {
+          if (t.verdict === null) continue
+          all++
+          if (t.verdict === 'met') accepted++
+          else refused.push(`${line.name}: ${t.checks.map((c) => c.finding.says.key).join()}`)
+        }
+      }
+    }
+    expect(all).toBeGreaterThan(40)
+    expect(accepted / all, refused.join('\n')).toBeGreaterThanOrEqual(0.9)
+  })
+
+  it('are made of switches, of a filter that shuts at once, of a V, and of settings alone', () => {
+    const made = (lane: string, points: Points, base = start) =>
+      tasksFromModel(
+        song,
+        start,
+        withPoints(base, lane, points, () => 'x'),
+        counter(),
+      )
+    const kinds = (tasks: readonly BriefTask[]) => tasks.flatMap((t) => t.checks.map((c) => c.kind))
+    expect(
+      kinds(made('track/reed/mute', [point(0, 0, 'jump'), point(at(9), 1, 'jump'), point(at(11), 0)])),
+    ).toEqual(['jump', 'jump'])
+    expect(kinds(made(REED, [point(0, -3), point(at(8), -3), point(at(9), -12), point(at(10), -3)]))).toEqual(
+      ['dip'],
+    )
+    const set = withSetting(withSetting(start, REED, -9), 'track/pad/pan', 0.5)
+    expect(tasksFromModel(song, start, set, counter())).toMatchObject([{ title: 'Set the balance' }])
+    expect(kinds(tasksFromModel(song, start, set, counter()))).toEqual(['position', 'position'])
   })
 
   it('are none where the model moves nothing', () => {

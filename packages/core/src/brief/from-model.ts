@@ -1,10 +1,11 @@
-import { barsText, laneControlName, laneName, movesOfMix } from '../assess'
+import { listText, barsText, laneControlName, laneName, movesOfMix } from '../assess'
 import type { Check, Values } from '../checks'
 import { kindOf, startValues } from '../checks'
 import { envelopeOf, resolve, trackLevel, type Mix } from '../mix'
 import type { Move } from '../moves'
 import { songTime, type SongVersion } from '../song'
 import type { BriefTask } from './brief'
+import { proved } from './prove-task'
 
 /** Makes ids: a counter in tests, something random elsewhere. */
 export type FreshId = () => string
@@ -19,8 +20,8 @@ function onBeat(song: SongVersion, tick: number): number {
 }
 
 /**
- * Proposes tasks from a mix as it should be: one for each move that the starting mix does not have, with checks whose
- * tolerances a careful beginner can meet. The teacher corrects them.
+ * Proposes tasks from a mix as it should be: one for each move that the starting mix does not have, and one for what is set
+ * otherwise, with checks whose tolerances a careful beginner can meet. Each is proved before it is shown. The teacher corrects them.
  * @returns in order of time
  */
 export function tasksFromModel(song: SongVersion, start: Mix, model: Mix, freshId: FreshId): BriefTask[] {
@@ -31,10 +32,14 @@ export function tasksFromModel(song: SongVersion, start: Mix, model: Mix, freshI
   const moves = drawn.filter((m) => !isWobble(m, model)).sort((a, b) => a.start - b.start)
   const pairs = crossings(moves)
   const crossed = new Set(pairs.flat())
+  const settings = settingsTask(song, start, model, freshId)
   return [
     ...moves.filter((m) => !crossed.has(m)).map((m) => taskOf(m, song, model, freshId)),
     ...pairs.map(([out, into]) => crossingTask(out, into, song, model, freshId)),
-  ].sort((a, b) => a.from - b.from)
+    ...(settings ? [settings] : []),
+  ]
+    .flatMap((task) => proved(task, { song, start, model }) ?? [])
+    .sort((a, b) => a.from - b.from)
 }
 
 /** What only makes up for something small is no task of its own. */
@@ -89,7 +94,7 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
   const make = (kind: string, values: Values) => check(kind, song, mix, lane, values, freshId)
   const depth = round(Math.abs(move.depth), 0.5)
   const tolerance = Math.max(1.5, round(depth * 0.35, 0.5))
-  const { bar } = songTime(song).meter.lengthsAt(start)
+  const { bar, beat } = songTime(song).meter.lengthsAt(start)
   const around = {
     from: Math.max(0, start - bar),
     to: Math.min(song.length, Math.max(end, start + 480) + bar),
@@ -105,6 +110,9 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
     weight: 1,
   })
   const lasts = barsText(move.bars)
+  if (resolve(mix, lane)!.control.scale.kind === 'switch') return switchTask(move, name, control, task, make)
+  if (move.kind === 'sweep' && move.arrival - move.start < SUDDEN_TICKS)
+    return jumpTask(move, name, control, task, make, start)
   switch (move.kind) {
     case 'fade in':
     case 'fade out': {
@@ -149,7 +157,8 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
               make(move.kind, {
                 lane,
                 from: arrival,
-                to: leaves,
+                // a V turns round where it arrives
+                to: Math.max(leaves, arrival + beat / 2),
                 depth: Math.max(1, depth),
                 tolerance: Math.min(tolerance, Math.max(0.5, depth - 0.5)),
                 beats: 1,
@@ -238,12 +247,7 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
       )
     case 'jump up':
     case 'jump down':
-      return task(
-        `${name}: ${control} ${move.depth > 0 ? 'on' : 'off'}`,
-        `In an instant, at one place.`,
-        [make('jump', { lane, from: start, way: move.depth > 0 ? 'up' : 'down', beats: 0.5 })],
-        ['Listen for the change.', 'On the beat.', 'A hollow note head jumps.'],
-      )
+      return jumpTask(move, name, control, task, make, start)
     default:
       return task(
         move.depth > 0 ? `Bring ${name} up` : `Bring ${name} down`,
@@ -271,6 +275,84 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
           'Two points: where it leaves, where it arrives.',
         ],
       )
+  }
+}
+
+type Task = (title: string, text: string, checks: Check[], hints: string[]) => BriefTask
+type Make = (kind: string, values: Values) => Check
+
+/** Less is an instant, in ticks. */
+const SUDDEN_TICKS = 60
+
+/** A change in an instant. */
+function jumpTask(
+  move: Move,
+  name: string,
+  control: string,
+  task: Task,
+  make: Make,
+  start: number,
+): BriefTask {
+  return task(
+    `${name}: ${control} ${move.depth > 0 ? 'up' : 'down'} at once`,
+    `In an instant, at one place.`,
+    [make('jump', { lane: move.lane, from: start, way: move.depth > 0 ? 'up' : 'down', beats: 0.5 })],
+    ['Listen for the change.', 'On the beat.', 'A hollow note head jumps.'],
+  )
+}
+
+/** A switch that goes on or off, and back again if it does. */
+function switchTask(move: Move, name: string, control: string, task: Task, make: Make): BriefTask {
+  const { lane, start, end, depth, leaves, arrival } = move
+  const ways = depth > 0 ? (['up', 'down'] as const) : (['down', 'up'] as const)
+  const back = leaves > arrival
+  return task(
+    `${name}: ${control} ${depth > 0 ? 'on' : 'off'}${back ? ', and back' : ''}`,
+    back ? 'In an instant, and back in an instant.' : 'In an instant, at one place.',
+    [
+      make('jump', { lane, from: start, way: ways[0], beats: 0.5 }),
+      ...(back ? [make('jump', { lane, from: end, way: ways[1], beats: 0.5 })] : []),
+    ],
+    ['Listen for the change.', 'On the beat.', 'A hollow note head jumps.'],
+  )
+}
+
+/** Settings further apart than this are meant, in travel. */
+const SET_OTHERWISE = 0.03
+/** No more checks than these in one task. */
+const MOST_SETTINGS = 8
+
+/** What is set otherwise than in the starting mix, with no line in charge of it; null where nothing is. */
+function settingsTask(song: SongVersion, start: Mix, model: Mix, freshId: FreshId): BriefTask | null {
+  const lanes = song.tracks
+    .flatMap((t) => [trackLevel(t.id), `track/${t.id}/pan`])
+    .filter((lane) => {
+      const [now, before] = [resolve(model, lane), resolve(start, lane)]
+      if (!now || !before || envelopeOf(model, lane)?.points.length) return false
+      const { scale } = now.control
+      return Math.abs(scale.toTravel(now.setting) - scale.toTravel(before.setting)) > SET_OTHERWISE
+    })
+    .slice(0, MOST_SETTINGS)
+  if (!lanes.length) return null
+  const names = [...new Set(lanes.map((lane) => laneName(song, model, lane).split(',')[0]!))]
+  return {
+    id: freshId(),
+    title: 'Set the balance',
+    text: `No lines yet. Set ${listText(names)} so that everything can be heard.`,
+    lanes,
+    from: 0,
+    to: song.length,
+    checks: lanes.map((lane) => {
+      const { setting } = resolve(model, lane)!
+      const pan = lane.endsWith('/pan')
+      const value = pan ? Math.round(setting * 100) : Math.max(-90, round(setting, 0.5))
+      return check('position', song, model, lane, { lane, from: 0, value, tolerance: pan ? 20 : 3 }, freshId)
+    }),
+    hints: [
+      'Close your eyes: which sound do you have to search for?',
+      'Begin with the lead, then one after the other.',
+    ],
+    weight: 1,
   }
 }
 
