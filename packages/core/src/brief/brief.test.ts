@@ -7,7 +7,7 @@ import { wholeLines } from '../../test/judging/whole-lines'
 import { evidenceOf } from '../evidence'
 import { CHECK_KINDS } from '../checks'
 import { point, type Points } from '../envelope'
-import { resolve, withPoints, withSetting } from '../mix'
+import { plainMix, resolve, withPoints, withSetting, type Mix } from '../mix'
 import { levelScale } from '../scale'
 import {
   completeBrief,
@@ -16,6 +16,7 @@ import {
   judgeTasks,
   LESSONS,
   readBrief,
+  soundsOf,
   tasksFromModel,
   type Brief,
   type BriefTask,
@@ -117,6 +118,29 @@ describe('the usual lessons', () => {
   it.each(LESSONS.map((l) => [l.name, l] as const))('%s is a task that can be given at once', (_, lesson) => {
     const made = lesson.make(song, start, counter())
     expect(readBrief({ ...brief, tasks: [made] }, song, start).tasks).toEqual([made])
+  })
+
+  // the reed rests until bar 9 and after bar 24; the pad is there from the start
+  const sounds = soundsOf(song, start, (asset, from) =>
+    asset.startsWith('a') && (from < 16 * 44_100 || from >= 48 * 44_100) ? 0 : 0.5,
+  )
+  it('stand where their tracks sound', () => {
+    expect(sounds.extent('reed')).toEqual({ from: at(9), to: at(25) })
+    const lesson = (name: string) =>
+      LESSONS.find((l) => l.name === name)!.make(song, start, counter(), sounds)
+    const spans = (task: BriefTask) => task.checks.map((c) => [c.values['from'], c.values['to']])
+    // the pad has the chords of this song, the reed the lead
+    expect(spans(lesson('Raise the solo'))[0]).toEqual([at(17), at(25)])
+    expect(spans(lesson('Even out the singer'))[0]).toEqual([at(9), at(17)])
+    const [crossing] = lesson('One out as another comes in').checks
+    expect(crossing!.values).toMatchObject({ leaves: 'pad', comes: 'reed', from: at(7), to: at(11) })
+  })
+
+  it('say what the song has to have first', () => {
+    const missing = (name: string, mix: Mix) => LESSONS.find((l) => l.name === name)!.missing(mix)
+    expect(missing('One word echoes', plainMix(song))).toMatch(/send/)
+    expect(missing('One word echoes', start)).toBeNull()
+    expect(missing('Open the filter', start)).toMatch(/filter/)
   })
 })
 

@@ -25,3 +25,4 @@ export {
 export { hintLine } from './hint-line'
 export { tasksFromModel, type FreshId } from './from-model'
 export { LESSONS, type Lesson } from './lessons'
+export { soundsOf, type PeakOf, type Sounds } from './sounds'

@@ -4,12 +4,24 @@ import type { Role, SongVersion } from '../song'
 import { songTime } from '../song'
 import type { BriefTask } from './brief'
 import type { FreshId } from './from-model'
+import { soundsOf, type Sounds } from './sounds'
 
 /** A usual lesson: a task for any song, to be corrected by the teacher. */
 export interface Lesson {
   readonly name: string
-  make(song: SongVersion, mix: Mix, freshId: FreshId): BriefTask
+  /** What the song has to have first, in one sentence; null where nothing is missing. */
+  missing(mix: Mix): string | null
+  /** @param sounds where tracks sound: the task is put where they do; by their regions, if missing */
+  make(song: SongVersion, mix: Mix, freshId: FreshId, sounds?: Sounds): BriefTask
 }
+
+interface Stretch {
+  readonly from: number
+  readonly to: number
+}
+
+/** So much of a stretch has to sound. */
+const SOUNDS = 0.75
 
 /** What a lesson is made for: the song with the tracks and places that such lessons need. */
 interface Stage {
@@ -19,14 +31,17 @@ interface Stage {
   /** The track of the first role that there is. */
   track(...roles: readonly Role[]): string
   name(track: string): string
-  /** Section by number, as a stretch; the last where there are fewer. */
-  section(i: number): { readonly from: number; readonly to: number }
+  /** A section in which all of these tracks sound: the one of that number if they do, else the one in which they sound most. */
+  section(i: number, ...tracks: readonly string[]): Stretch
+  /** Where a track begins and ends to sound. */
+  extent(track: string): Stretch
+  readonly sounds: Sounds
   /** So many bars before a tick, or after it. */
   bars(tick: number, count: number): number
   check(kind: string, lane: string, values: Values): Check
 }
 
-function stage(song: SongVersion, mix: Mix, freshId: FreshId): Stage {
+function stage(song: SongVersion, mix: Mix, freshId: FreshId, sounds: Sounds): Stage {
   const { meter } = songTime(song)
   const sections = song.sections.length ? song.sections : [{ tick: 0 }]
   return {
@@ -36,9 +51,15 @@ function stage(song: SongVersion, mix: Mix, freshId: FreshId): Stage {
     track: (...roles) =>
       (roles.map((r) => song.tracks.find((t) => t.role === r)).find(Boolean) ?? song.tracks[0]!).id,
     name: (id) => song.tracks.find((t) => t.id === id)!.name,
-    section: (i) => {
-      const at = Math.min(i, sections.length - 1)
-      return { from: sections[at]!.tick, to: sections[at + 1]?.tick ?? song.length }
+    sounds,
+    extent: (track) => sounds.extent(track),
+    section: (i, ...tracks) => {
+      const all = sections.map((s, k) => ({ from: s.tick, to: sections[k + 1]?.tick ?? song.length }))
+      const share = ({ from, to }: Stretch) => Math.min(1, ...tracks.map((t) => sounds.share(t, from, to)))
+      const asked = all[Math.min(i, all.length - 1)]!
+      return share(asked) >= SOUNDS
+        ? asked
+        : all.reduce((best, s) => (share(s) > share(best) ? s : best), asked)
     },
     bars: (tick, count) => {
       const { bar } = meter.placeAt(Math.min(tick, song.length))
@@ -53,10 +74,44 @@ function stage(song: SongVersion, mix: Mix, freshId: FreshId): Stage {
 
 type Made = Pick<BriefTask, 'title' | 'text' | 'lanes' | 'from' | 'to' | 'checks' | 'hints'>
 
-const lesson = (name: string, make: (s: Stage) => Made): Lesson => ({
+const lesson = (name: string, make: (s: Stage) => Made, missing: Lesson['missing'] = () => null): Lesson => ({
   name,
-  make: (song, mix, freshId) => ({ id: freshId(), weight: 1, ...make(stage(song, mix, freshId)) }),
+  missing,
+  make: (song, mix, freshId, sounds = soundsOf(song, mix)) => ({
+    id: freshId(),
+    weight: 1,
+    ...make(stage(song, mix, freshId, sounds)),
+  }),
 })
+
+/** Bars on either side of a turn in which a track has to sound. */
+const AROUND = 4
+
+/** Where one track can leave as another comes in: both sound around it, and the one that comes does not have to be there before. */
+function turn(s: Stage): { leaves: string; comes: string; tick: number } {
+  const ids = s.song.tracks.map((t) => t.id)
+  const ticks = s.song.sections.map((x) => x.tick).filter((t) => t > 0)
+  let best = { leaves: ids[0]!, comes: ids[1] ?? ids[0]!, tick: ticks[0] ?? s.bars(0, 8), worth: -1 }
+  for (const tick of ticks)
+    for (const leaves of ids)
+      for (const comes of ids) {
+        if (leaves === comes) continue
+        const away = s.sounds.share(leaves, s.bars(tick, -AROUND), tick)
+        const here = s.sounds.share(comes, tick, s.bars(tick, AROUND))
+        // whoever was not there before comes in for everybody to hear
+        const fresh = 1 - s.sounds.share(comes, s.bars(tick, -2 * AROUND), s.bars(tick, -2))
+        const worth = Math.min(away, here) + 0.3 * fresh
+        if (worth > best.worth) best = { leaves, comes, tick, worth }
+      }
+  return best
+}
+
+const needsSend: Lesson['missing'] = (mix) =>
+  mix.tracks.some((t) => t.sends.length) ? null : 'A track has to have a send to an echo or a hall first.'
+const needsFilter: Lesson['missing'] = (mix) =>
+  [...mix.tracks, ...mix.returns].some((o) => o.effects.some((e) => e.kind === 'filter'))
+    ? null
+    : 'A track has to have a filter first.'
 
 /** First send of a track, or of any. */
 function sendOf(mix: Mix, track: string): string | null {
@@ -69,7 +124,7 @@ function sendOf(mix: Mix, track: string): string | null {
 export const LESSONS: readonly Lesson[] = [
   lesson('First balance', (s) => {
     const lead = s.track('lead', 'voice')
-    const { from, to } = s.section(1)
+    const { from, to } = s.section(1, lead)
     return {
       title: 'First balance',
       text: `No lines yet. Set the faders so that **${s.name(lead)}** is easy to follow and everything else is still there.`,
@@ -90,16 +145,18 @@ export const LESSONS: readonly Lesson[] = [
   lesson('Fade in and out', (s) => {
     const track = s.track('texture', 'chords')
     const lane = trackLevel(track)
-    const first = s.section(0).from
+    const { from, to } = s.extent(track)
+    const [begun, over] = [s.bars(from, 4), s.bars(to - 1, -3)]
     return {
       title: `Fade ${s.name(track)} in and out`,
-      text: `${s.name(track)} comes out of nothing at the beginning and is gone at the end.`,
+      text: `${s.name(track)} comes out of nothing where it begins, and is gone where it ends.`,
       lanes: [lane],
-      from: 0,
-      to: s.song.length,
+      from,
+      to,
       checks: [
-        s.check('fade in', lane, { lane, from: first, to: s.bars(first, 4) }),
-        s.check('fade out', lane, { lane, from: s.bars(s.song.length - 1, -3), to: s.song.length }),
+        s.check('fade in', lane, { lane, from, to: begun }),
+        // a short part has no room for both
+        ...(over >= begun ? [s.check('fade out', lane, { lane, from: over, to })] : []),
       ],
       hints: [
         'Listen for the very first and the very last moment.',
@@ -111,7 +168,7 @@ export const LESSONS: readonly Lesson[] = [
   lesson('Make room', (s) => {
     const track = s.track('chords', 'texture')
     const lane = trackLevel(track)
-    const { from, to } = s.section(1)
+    const { from, to } = s.section(1, track, s.track('lead', 'voice'))
     return {
       title: `Make room with ${s.name(track)}`,
       text: `Bring ${s.name(track)} down before the tune begins, and give it back after it.`,
@@ -129,7 +186,7 @@ export const LESSONS: readonly Lesson[] = [
   lesson('Raise the solo', (s) => {
     const track = s.track('lead', 'voice')
     const lane = trackLevel(track)
-    const { from, to } = s.section(2)
+    const { from, to } = s.section(2, track)
     return {
       title: `Raise ${s.name(track)}`,
       text: `${s.name(track)} comes forward for its part, and goes back afterwards.`,
@@ -146,7 +203,7 @@ export const LESSONS: readonly Lesson[] = [
   lesson('Even out the singer', (s) => {
     const track = s.track('voice', 'lead')
     const lane = trackLevel(track)
-    const { from, to } = s.section(1)
+    const { from, to } = s.section(1, track)
     return {
       title: `Even out ${s.name(track)}`,
       text: 'Some phrases are too loud, some get lost. Ride the fader while you listen.',
@@ -163,7 +220,7 @@ export const LESSONS: readonly Lesson[] = [
   lesson('Walk across', (s) => {
     const track = s.track('texture', 'lead')
     const lane = `track/${track}/pan`
-    const { from, to } = s.section(0)
+    const { from, to } = s.section(0, track)
     return {
       title: `${s.name(track)} walks across`,
       text: `${s.name(track)} walks from left to right.`,
@@ -178,59 +235,68 @@ export const LESSONS: readonly Lesson[] = [
       ],
     }
   }),
-  lesson('One word echoes', (s) => {
-    const track = s.track('voice', 'lead')
-    const lane = sendOf(s.mix, track)
-    const { to } = s.section(1)
-    return {
-      title: 'One word echoes',
-      text: 'The last word before the new part hangs in the air. Open the send for this word only.',
-      lanes: lane ? [lane] : [],
-      from: s.bars(to, -2),
-      to: s.bars(to, 1),
-      checks: lane
-        ? [
-            s.check('throw', lane, { lane, from: s.bars(to, -1), to, least: -12, beats: 2 }),
-            s.check('tail kept', lane, { track, from: s.bars(to, -1), to: s.bars(to, 2) }),
-          ]
-        : [],
-      hints: [
-        'Listen for the word that should stay.',
-        'In the last bar of the section.',
-        'Shut, open, shut.',
-      ],
-    }
-  }),
-  lesson('Open the filter', (s) => {
-    const filter = [...s.mix.tracks, ...s.mix.returns]
-      .flatMap((o) => o.effects)
-      .find((e) => e.kind === 'filter')
-    const lane = filter ? `effect/${filter.id}/frequency` : null
-    const { from, to } = s.section(1)
-    return {
-      title: 'Open the filter',
-      text: 'It begins dark, as through a wall, and opens bar by bar.',
-      lanes: lane ? [lane] : [],
-      from,
-      to,
-      checks: lane
-        ? [
-            s.check('sweep', lane, { lane, from, to, way: 'up', least: 40, beats: 4 }),
-            s.check('build', lane, { from, to, by: 'brightness', least: 3, steady: 50 }),
-          ]
-        : [],
-      hints: [
-        'Listen to how bright it is, not how loud.',
-        'It takes the whole section.',
-        'Low at the start, high at the end.',
-      ],
-    }
-  }),
+  lesson(
+    'One word echoes',
+    (s) => {
+      const track = s.track('voice', 'lead')
+      const lane = sendOf(s.mix, track)
+      const { to } = s.section(1, track)
+      return {
+        title: 'One word echoes',
+        text: 'The last word before the new part hangs in the air. Open the send for this word only.',
+        lanes: lane ? [lane] : [],
+        from: s.bars(to, -2),
+        to: s.bars(to, 1),
+        checks: lane
+          ? [
+              s.check('throw', lane, { lane, from: s.bars(to, -1), to, least: -12, beats: 2 }),
+              s.check('tail kept', lane, { track, from: s.bars(to, -1), to: s.bars(to, 2) }),
+            ]
+          : [],
+        hints: [
+          'Listen for the word that should stay.',
+          'In the last bar of the section.',
+          'Shut, open, shut.',
+        ],
+      }
+    },
+    needsSend,
+  ),
+  lesson(
+    'Open the filter',
+    (s) => {
+      const filter = [...s.mix.tracks, ...s.mix.returns]
+        .flatMap((o) => o.effects)
+        .find((e) => e.kind === 'filter')
+      const lane = filter ? `effect/${filter.id}/frequency` : null
+      const owner = s.mix.tracks.find((t) => t.effects.some((e) => e.id === filter?.id))
+      const { from, to } = s.section(1, ...(owner ? [owner.id] : []))
+      return {
+        title: 'Open the filter',
+        text: 'It begins dark, as through a wall, and opens bar by bar.',
+        lanes: lane ? [lane] : [],
+        from,
+        to,
+        checks: lane
+          ? [
+              s.check('sweep', lane, { lane, from, to, way: 'up', least: 40, beats: 4 }),
+              s.check('build', lane, { from, to, by: 'brightness', least: 3, steady: 50 }),
+            ]
+          : [],
+        hints: [
+          'Listen to how bright it is, not how loud.',
+          'It takes the whole section.',
+          'Low at the start, high at the end.',
+        ],
+      }
+    },
+    needsFilter,
+  ),
   lesson('The long build', (s) => {
     const track = s.track('chords', 'texture')
     const lane = trackLevel(track)
-    const { to } = s.section(1)
-    const from = s.bars(to, -4)
+    const { to } = s.section(1, track)
+    const from = s.bars(to - 1, -3)
     return {
       title: 'The long build',
       text: 'Four bars that grow, and arrive where the next part begins.',
@@ -246,11 +312,9 @@ export const LESSONS: readonly Lesson[] = [
     }
   }),
   lesson('One out as another comes in', (s) => {
-    const leaves = s.track('texture', 'chords')
-    const comes = s.song.tracks.find((t) => t.id !== leaves)?.id ?? leaves
-    const { to } = s.section(0)
-    const from = s.bars(to, -2)
-    const end = s.bars(to, 2)
+    const { leaves, comes, tick } = turn(s)
+    const from = s.bars(tick, -2)
+    const end = s.bars(tick, 2)
     return {
       title: `${s.name(leaves)} out as ${s.name(comes)} comes in`,
       text: 'One leaves while the other comes, with no hole between them.',

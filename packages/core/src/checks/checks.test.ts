@@ -309,7 +309,7 @@ const CASES: readonly Case[] = [
     values: { lane: REED, most: 4 },
     give: [
       ['close', 'few-points.many', dip(7)],
-      ['met', 'few-points.none', start],
+      ['not yet', 'few-points.none', start],
     ],
   },
   {

@@ -53,6 +53,10 @@ defineExpose({ ask })
   padding: 22px;
 }
 
+p {
+  white-space: pre-line;
+}
+
 .row {
   display: flex;
   justify-content: flex-end;

@@ -104,7 +104,7 @@ export const CHECKS = {
 
   'check.few-points.met':
     '{name} has one point: easy to change. | {name} has {count} points: easy to change.',
-  'check.few-points.none': '{name} has no line.',
+  'check.few-points.none': '{name} has no line yet.',
   'check.few-points.many':
     '{name} has one point. | {name} has {count} points, and {most} are enough. Thin them out, and the line is easy to change.',
 

@@ -27,6 +27,17 @@ async function open(): Promise<void> {
 }
 watch(() => props.assignment, open, { immediate: true })
 
+const giving = ref(false)
+const doubting = useTemplateRef('doubting')
+/** Tries it out first: what cannot be met, or is met already, is said before anybody gets it. */
+async function giveOut(): Promise<void> {
+  giving.value = true
+  if (store.brief!.tasks.some((t) => t.checks.length)) await store.tryOut()
+  giving.value = false
+  if (store.doubts.length && !(await doubting.value!.ask())) return
+  await store.giveOut()
+}
+
 const leaving = useTemplateRef('leaving')
 onBeforeRouteLeave(() => !store.changed || leaving.value!.ask())
 usePageKeys({ 'Ctrl+z': () => store.undo(), 'Ctrl+s': () => void store.save() })
@@ -60,7 +71,8 @@ usePageKeys({ 'Ctrl+z': () => store.undo(), 'Ctrl+s': () => void store.save() })
           color="primary"
           variant="flat"
           data-test="give-out"
-          @click="store.giveOut()"
+          :loading="giving"
+          @click="giveOut"
           >Give it out</v-btn
         >
       </template>
@@ -84,6 +96,14 @@ usePageKeys({ 'Ctrl+z': () => store.undo(), 'Ctrl+s': () => void store.save() })
       </div>
       <BriefPreview />
     </main>
+    <AskDialog
+      ref="doubting"
+      name="doubts"
+      title="Give it out all the same?"
+      :text="store.doubts.join('\n')"
+      yes="Give it out"
+      no="Look at it again"
+    />
     <AskDialog
       ref="leaving"
       name="leave-brief"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The tasks of a brief in their order: opened, moved, added. */
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useSortable } from '../../ui/use-sortable'
 import { useBrief } from './brief-store'
 import TaskEditor from './TaskEditor.vue'
@@ -9,10 +9,15 @@ const store = useBrief()
 const list = ref<HTMLElement>()
 useSortable(list, '.handle', store.moveTask)
 
+/** The usual lessons; those that the song has something missing for say what. */
+const lessons = computed(() =>
+  store.lessons.map(({ name, missing }, index) => ({ name, index, missing: missing(store.mix!) })),
+)
+
 function lesson(event: Event): void {
   const select = event.target as HTMLSelectElement
   const chosen = store.lessons[Number(select.value)]
-  if (chosen) store.addLesson(chosen)
+  if (chosen) void store.addLesson(chosen)
   select.value = ''
 }
 
@@ -58,7 +63,9 @@ const show = (id: string) => (store.openTask = store.openTask === id ? null : id
         >or a usual lesson
         <select value="" data-test="add-lesson" @change="lesson" @keydown.stop>
           <option value="" disabled>choose …</option>
-          <option v-for="(l, i) in store.lessons" :key="l.name" :value="i">{{ l.name }}</option>
+          <option v-for="l in lessons" :key="l.name" :value="l.index" :disabled="l.missing !== null">
+            {{ l.missing ? `${l.name}: ${l.missing}` : l.name }}
+          </option>
         </select></label
       >
     </div>

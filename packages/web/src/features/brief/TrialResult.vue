@@ -1,32 +1,18 @@
 <script setup lang="ts">
 /** What the brief would say of the starting mix, the model, and what was handed in. */
 import type { JudgedTask } from '@rudlo/core/brief'
-import { Sayer } from '@rudlo/words'
 import { computed } from 'vue'
 import VerdictSign from '../../desk/guide/VerdictSign.vue'
 import { useBrief } from './brief-store'
 
 const store = useBrief()
-const sayer = computed(() => new Sayer({ song: store.song!, mix: store.model ?? store.mix! }))
 const trial = computed(() => store.trial!)
 const titleOf = (id: string) => store.brief!.tasks.find((t) => t.id === id)?.title ?? id
 const verdict = (tasks: readonly JudgedTask[] | null, id: string) =>
   tasks?.find((t) => t.task === id)?.verdict ?? null
 
 /** What does not fit yet, in sentences. */
-const warnings = computed(() => {
-  const met = trial.value.start.filter((t) => t.verdict === 'met')
-  const missed = (trial.value.model ?? []).filter((t) => t.verdict !== null && t.verdict !== 'met')
-  return [
-    ...met.map(
-      (t) => `“${titleOf(t.task)}” is met by the starting mix already: there would be nothing to do.`,
-    ),
-    ...missed.map(
-      (t) =>
-        `“${titleOf(t.task)}” is not met by the model: ${sayer.value.finding(t.checks.find((c) => c.finding.verdict !== 'met')!.finding)}`,
-    ),
-  ]
-})
+const warnings = computed(() => store.doubts)
 </script>
 
 <template>

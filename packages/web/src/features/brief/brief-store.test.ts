@@ -159,7 +159,7 @@ describe('a brief that is written', () => {
     expect(store.brief!.tasks[0]!.checks).toMatchObject([
       { kind: 'fade in', values: { lane: LEVEL, from: 0, to: 3840 } },
     ])
-    for (const lesson of store.lessons) store.addLesson(lesson)
+    for (const lesson of store.lessons) await store.addLesson(lesson)
     expect(store.brief!.tasks).toHaveLength(1 + store.lessons.length)
   })
 

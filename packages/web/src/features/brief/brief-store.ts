@@ -2,6 +2,8 @@ import { LESSONS, tasksFromModel, type Brief, type BriefTask, type Lesson } from
 import { kindOf, startValues, type Check } from '@rudlo/core/checks'
 import { allLanes, type Mix } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
+import { Sayer } from '@rudlo/words'
+import { soundsHere } from './sounds-here'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
@@ -121,7 +123,29 @@ export const useBrief = defineStore('brief', () => {
     })
   }
 
-  const addLesson = (lesson: Lesson) => addTask(lesson.make(song.value!, mix.value!, freshId))
+  /** Puts a usual lesson on the song, where its tracks sound. */
+  async function addLesson(lesson: Lesson): Promise<void> {
+    const sounds = await soundsHere(song.value!, mix.value!)
+    addTask(lesson.make(song.value!, mix.value!, freshId, sounds))
+  }
+
+  /** What would be odd about giving it out as it is, in sentences; empty before it was tried out. */
+  const doubts = computed(() => {
+    if (!trial.value || !brief.value) return []
+    const titleOf = (id: string) => brief.value!.tasks.find((t) => t.id === id)?.title ?? id
+    const sayer = new Sayer({ song: song.value!, mix: model.value ?? mix.value! })
+    const met = trial.value.start.filter((t) => t.verdict === 'met')
+    const missed = (trial.value.model ?? []).filter((t) => t.verdict !== null && t.verdict !== 'met')
+    return [
+      ...met.map(
+        (t) => `“${titleOf(t.task)}” is met by the starting mix already: there would be nothing to do.`,
+      ),
+      ...missed.map((t) => {
+        const why = t.checks.find((c) => c.finding.verdict !== 'met')!
+        return `“${titleOf(t.task)}” is not met by the model: ${sayer.finding(why.finding)}`
+      }),
+    ]
+  })
 
   function duplicate(task: BriefTask): void {
     const copy = {
@@ -261,6 +285,7 @@ export const useBrief = defineStore('brief', () => {
     fault,
     problem,
     trial,
+    doubts,
     trying,
     changed,
     isDraft,
