@@ -15,6 +15,8 @@ import type { CheckKind, Values } from './check'
 export interface OtherWay {
   readonly evidence: Evidence
   readonly by: readonly Part[]
+  /** What is asked otherwise of this way. */
+  readonly values?: Values
 }
 
 /** Checks that are about the way itself, and those that hear what comes out anyway. */
@@ -53,7 +55,10 @@ function together(evidence: Evidence, lanes: readonly Address[]): OtherWay | nul
     if (found.regions) by.set('regions', word('way.regions'))
     mix = audibly(withLine(mix, lane, found.points), lane)
   }
-  return by.size ? { evidence: as(evidence, mix), by: [...by.values()] } : null
+  if (!by.size) return null
+  // the fade of a region has one form, which nobody can change
+  const values = by.has('regions') ? { values: { even: 100 } } : {}
+  return { evidence: as(evidence, mix), by: [...by.values()], ...values }
 }
 
 function effective({ song, start, mix }: Evidence, lane: Address): Effective | null {
