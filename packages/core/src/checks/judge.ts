@@ -20,10 +20,14 @@ export function judge(evidence: Evidence, check: Check, otherWays = true): Findi
   const kind = kindOf(check.kind)
   const direct = kind.judge(evidence, check.values as never)
   if (!otherWays || direct.verdict === 'met') return direct
-  return otherWaysOf(evidence, kind, check.values).reduce<Finding>((best, { evidence: other, by }) => {
-    const found = kind.judge(other, check.values as never)
-    return better(found, best) ? { ...found, way: by } : best
-  }, direct)
+  return otherWaysOf(evidence, kind, check.values).reduce<Finding>(
+    (best, { evidence: other, by, values }) => {
+      const asked = values && 'even' in kind.fields ? { ...check.values, ...values } : check.values
+      const found = kind.judge(other, asked as never)
+      return better(found, best) ? { ...found, way: by } : best
+    },
+    direct,
+  )
 }
 
 const ORDER = ['not yet', 'close', 'met']
