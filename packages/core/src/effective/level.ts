@@ -132,7 +132,7 @@ function regionStage({ tempo }: SongTime, start: Mix, mix: Mix, track: string): 
 }
 
 /** Just before a region is over, in seconds. */
-const LAST_MOMENT = 0.001
+const LAST_MOMENT = 1e-6
 
 /** What the regions of a track do at a moment, in dB; null where none sounds. */
 function gainAt(regions: readonly Placed[], seconds: number): number | null {
