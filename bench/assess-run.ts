@@ -11,6 +11,8 @@ import { songTime } from '@rudlo/core/song'
 import { madeOf, playPart, SONGS, songVersionOf, TERM } from '@rudlo/demo'
 import { barTick, meantMoves, SECTION_BARS } from '../packages/core/test/drawn/moves'
 import { mistakeCases, song as drawnSong, start as drawnStart } from '../packages/core/test/drawn/mistakes'
+import { scoreOf } from '../packages/core/test/judging/score'
+import { wholeLines } from '../packages/core/test/judging/whole-lines'
 import { smallSong } from '../packages/core/test/songs'
 
 /** What the server marks a class with. */
@@ -64,6 +66,20 @@ export function movesRight(): { readonly kinds: number; readonly edges: number }
       Math.abs(moves[0]!.start - meant.start) <= 480 && Math.abs(moves[0]!.end - meant.end) <= 480,
   )
   return { kinds: (100 * right.length) / found.length, edges: (100 * near.length) / right.length }
+}
+
+/** How well whole lines are told of the half that nobody works on. In percent. */
+export function sealedLines() {
+  const lines = wholeLines(1000, 'sealed')
+  const all = scoreOf(lines)
+  const byHand = scoreOf(lines.filter((l) => l.ridden))
+  return {
+    lines: all.lines,
+    named: (100 * all.named) / all.lines,
+    ridden: (100 * byHand.named) / byHand.lines,
+    edges: (100 * all.edges) / all.moves,
+    false: (100 * all.falseMoves) / all.moves,
+  }
 }
 
 /** The weakest mistake's precision and recall, in percent. */
