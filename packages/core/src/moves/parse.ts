@@ -92,12 +92,14 @@ export function parse(view: LineView, midway: readonly boolean[]): Told[] {
       const move = room > COST.move
       const whole = !midway[j] && !(i > 0 && midway[i - 1])
       const extra = (midway[j] ? COST.midway : 0) + (i > 0 && midway[i - 1] ? COST.midway : 0)
-      const ways: (Candidate | null)[] = [
-        whole && move ? passage(s, i, j, near, length) : null,
-        move ? excursion(s, i, j, near, length) : null,
-        whole && move ? rhythm(s, i, j) : null,
-        trembling(s, i, j, near),
-      ]
+      const ways: (Candidate | null)[] = move
+        ? [
+            whole ? passage(s, i, j, near, length) : null,
+            j > i ? excursion(s, i, j, near, length) : null,
+            whole ? rhythm(s, i, j) : null,
+          ]
+        : []
+      if (j > i) ways.push(trembling(s, i, j, near))
       for (const found of ways) {
         if (!found) continue
         const cost = best[i]! + found.cost + extra

@@ -222,9 +222,12 @@ export function excursion(
     const gap = gapAfter(s, k)
     if (out >= GOAL_SHARE * furthest && gap > dwell) [longest, dwell] = [k, gap]
   }
-  const ways = [excursionBy(s, i, longest, j, near, length)]
-  if (extreme !== longest) ways.push(excursionBy(s, i, extreme, j, near, length))
-  return ways.reduce((a, b) => (!a || (b && b.cost < a.cost) ? b : a))
+  // too far from where it left, whatever it went to
+  if (Math.abs(s[j]!.to - from) > Math.max(COMES_BACK * furthest, near)) return null
+  const first = excursionBy(s, i, longest, j, near, length)
+  if (extreme === longest) return first
+  const second = excursionBy(s, i, extreme, j, near, length)
+  return !first || (second && second.cost < first.cost) ? second : first
 }
 
 /** The same with its goal where segment `turn` ends. */
@@ -278,7 +281,7 @@ const RHYTHM_SECONDS = 2.2
 
 /** To and fro between two values, in time. */
 export function rhythm(s: readonly Segment[], i: number, j: number): Candidate | null {
-  if (j - i + 1 < RHYTHM) return null
+  if (j - i + 1 < RHYTHM || s[i + 2]!.startsAt - s[i]!.startsAt > RHYTHM_SECONDS * (1 + ALIKE)) return null
   const sizes: number[] = []
   const rounds: number[] = []
   for (let k = i; k <= j; k++) {
