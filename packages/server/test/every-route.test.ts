@@ -203,6 +203,7 @@ const EXPECTED: Readonly<
   'get /api/works/:work/bundle': { statuses: OWN },
   'get /api/hand-ins/:handIn/bundle': { statuses: BOTH },
   'get /api/assignments/:assignment/marks.csv': { statuses: REVIEWER },
+  'get /api/assignments/:assignment/overruled': { statuses: REVIEWER },
   'get /api/assignments/:assignment/bundle': { statuses: REVIEWER },
   'patch /api/works/:work': { body: () => saveOf(2, [point(0, -90), point(960, 0)]), statuses: OWN },
   'put /api/works/:work/window': {

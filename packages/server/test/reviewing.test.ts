@@ -109,6 +109,40 @@ describe('two hand-ins', () => {
     expect(body.document.mix.envelopes[0]!.points).toEqual(FADE)
   })
 
+  it('are judged by the teacher in the end: a verdict is overruled, kept, counted, and shown once it came back', async () => {
+    const put = (body: object) =>
+      teacher.put<{ revision: number } & Refused>(`/api/hand-ins/${second.id}/review`, {
+        marks: {},
+        comment: '',
+        revision: 0,
+        ...body,
+      })
+    const overrules = {
+      'check:dip-1': { verdict: 'met', why: 'I hear it.' },
+      'mistake:drift::0': { verdict: null, why: '' },
+    }
+    for (const [wrong, sentence] of [
+      [{ 'lane:x': { verdict: 'met', why: '' } }, /nothing that can be overruled/],
+      [{ 'check:dip-1': { verdict: 'splendid', why: '' } }, /met, close or not yet/],
+      [{ 'check:dip-1': { verdict: 'met', why: 'x'.repeat(301) } }, /300 characters/],
+    ] as const) {
+      const refused = await put({ overrules: wrong })
+      expect(refused.status).toBe(400)
+      expect(refused.body.error.message).toMatch(sentence)
+    }
+    const { body } = await put({ overrules })
+    const review = async () =>
+      (await teacher.get<{ review: { overrules: object } }>(`/api/hand-ins/${second.id}`)).body.review
+    expect((await review()).overrules).toEqual(overrules)
+    // a page that knows nothing of it changes nothing of it
+    expect((await put({ comment: 'Good.', revision: body.revision })).status).toBe(200)
+    expect((await review()).overrules).toEqual(overrules)
+    expect((await teacher.get(`/api/assignments/${world.assignment}/overruled`)).body).toEqual({
+      checks: { 'dip-1': 1 },
+    })
+    expect((await ben.get<{ review: unknown }>(`/api/hand-ins/${second.id}`)).body.review ?? null).toBeNull()
+  })
+
   it('do not let one teacher write over another’s remark', async () => {
     const { body: made } = await remark(first.id, {})
     const change = (revision: number, text: string) =>

@@ -35,7 +35,7 @@ export interface SaidAssessment extends Omit<Assessment, 'tasks' | 'before' | 'm
 export const saidTasks = (sayer: Sayer, tasks: readonly JudgedTask[]): SaidTask[] =>
   tasks.map((task) => ({
     ...task,
-    checks: task.checks.map(({ finding: { verdict, place, figures, ...more }, ...check }) => ({
+    checks: task.checks.map(({ finding: { verdict, place, figures, ...more }, ...check }): SaidCheck => ({
       ...check,
       finding: {
         verdict,

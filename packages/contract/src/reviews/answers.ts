@@ -1,3 +1,4 @@
+import type { Overrules } from '@rudlo/core/brief'
 import type { Points } from '@rudlo/core/envelope'
 import type { Moment } from '../fields'
 
@@ -27,11 +28,18 @@ export interface RemarkView {
   readonly replies: readonly ReplyView[]
 }
 
+/** How often each check of an assignment was overruled, by its id; those that never were are missing. */
+export interface OverruledChecks {
+  readonly checks: Readonly<Record<string, number>>
+}
+
 /** Marks, comment and remarks of a hand-in. */
 export interface ReviewView {
   /** Level (from 0) by criterion. */
   readonly marks: Readonly<Record<string, number>>
   readonly comment: string
+  /** The teacher's word against verdicts, mistakes and proposed marks. */
+  readonly overrules: Overrules
   readonly revision: number
   readonly reviewer: string | null
   readonly remarks: readonly RemarkView[]

@@ -26,6 +26,12 @@ export class ChangedReview {
   @MaxLength(5000, { message: 'A comment can have 5,000 characters at most' })
   comment!: string
 
+  /** What was overruled, by what it is about: "check:ID", "mistake:KIND:LANE:TICK", "mark:LINE". As it was, if missing. */
+  @IsOptional()
+  @AsSent()
+  @IsObject()
+  overrules?: Readonly<Record<string, unknown>>
+
   /** The revision of the review that this one follows; 0 for the first. */
   @IsRevision(0)
   revision!: number

@@ -26,3 +26,13 @@ export { hintLine } from './hint-line'
 export { tasksFromModel, type FreshId } from './from-model'
 export { LESSONS, type Lesson } from './lessons'
 export { soundsOf, type PeakOf, type Sounds } from './sounds'
+export {
+  MOST_OVERRULES,
+  overruled,
+  refOfCheck,
+  refOfMark,
+  refOfMistake,
+  WHY_LENGTH,
+  type Overrule,
+  type Overrules,
+} from './overrule'

@@ -10,6 +10,8 @@ export interface JudgedCheck {
   readonly kind?: string
   readonly name: string
   readonly finding: Finding
+  /** What it was before the teacher overruled it, and why. */
+  readonly overruled?: { readonly was: Verdict; readonly why: string }
 }
 
 /** A task with what its checks found. */
@@ -29,7 +31,7 @@ export function judgeTasks(
     const judged = checks
       .filter((c) => evidence.heard || !needsSound(c))
       .map((check) => judged1(evidence, check, otherWays))
-    return { task: id, checks: judged, verdict: judged.length < checks.length ? null : whole(judged) }
+    return { task: id, checks: judged, verdict: judged.length < checks.length ? null : wholeVerdict(judged) }
   })
 }
 
@@ -66,7 +68,8 @@ function judged1(evidence: Evidence, check: Check, otherWays?: boolean): JudgedC
   }
 }
 
-function whole(checks: readonly JudgedCheck[]): Verdict | null {
+/** The verdict of a task by its checks: met if all are, close if none is "not yet"; null without checks. */
+export function wholeVerdict(checks: readonly JudgedCheck[]): Verdict | null {
   if (!checks.length) return null
   const all = checks.map((c) => c.finding.verdict)
   return all.includes('not yet') ? 'not yet' : all.includes('close') ? 'close' : 'met'

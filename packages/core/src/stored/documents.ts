@@ -1,5 +1,5 @@
 import type { Measurement } from '../assess'
-import { completeBrief, type Assessment, type Brief } from '../brief'
+import { completeBrief, type Assessment, type Brief, type Overrule, type Overrules } from '../brief'
 import type { Mix, WorkDocument } from '../mix'
 import { completeRubric, type Rubric } from '../rubric'
 import type { SongVersion } from '../song'
@@ -60,6 +60,10 @@ export const readAssessment = (text: string): Assessment =>
 export const readKeptBrief = (text: string): Brief => completeBrief(readKept(text, isBrief, 'a brief'))
 /** A rubric with what was added since it was kept. */
 export const readKeptRubric = (text: string): Rubric => completeRubric(readKept(text, isRubric, 'a rubric'))
+const isOverrule = shape<Overrule>({ why: isText })
+/** What a teacher overruled in a review; nothing where it was kept before there was such a thing. */
+export const readOverrules = (text: string | null): Overrules =>
+  text === null ? {} : readKept(text, recordOf(isOverrule), 'what was overruled')
 /** Marks: levels by criterion. */
 export const readMarks = (text: string): Record<string, number> => readKept(text, recordOf(isNumber), 'marks')
 export const readTexts = (text: string): string[] => readKept(text, listOf(isText), 'a list')

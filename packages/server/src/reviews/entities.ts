@@ -16,6 +16,10 @@ export class Review {
   @Column({ type: 'text' })
   comment!: string
 
+  /** What the teacher overruled, as JSON; null for nothing. */
+  @Column({ type: 'mediumtext', nullable: true })
+  overrules!: string | null
+
   /** Grows by one at each save. */
   @Column({ type: 'int', unsigned: true })
   revision!: number

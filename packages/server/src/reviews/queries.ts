@@ -22,3 +22,14 @@ export const marksOf = (database: DataSource, assignment: string): Promise<Marks
       WHERE w.assignment_id = ? AND ${isNewest()} ORDER BY p.name`,
     [assignment],
   )
+
+/** What was overruled in the newest hand-in of every student. */
+export const overrulesOf = (
+  database: DataSource,
+  assignment: string,
+): Promise<{ readonly overrules: string }[]> =>
+  database.query(
+    `SELECT r.overrules FROM hand_ins h JOIN works w ON w.id = h.work_id JOIN reviews r ON r.hand_in_id = h.id
+      WHERE w.assignment_id = ? AND r.overrules IS NOT NULL AND ${isNewest()}`,
+    [assignment],
+  )

@@ -25,6 +25,15 @@ export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks, songs
       return download(c, await marks.csv(assignment, song, table), 'text/csv; charset=utf-8', `${table}.csv`)
     })
 
+    .get('/assignments/:assignment/overruled', who('teacher'), async (c) =>
+      answer(
+        c,
+        await reviews.overruledChecks(
+          await permissions.assignment(c.get('person'), c.req.param('assignment')),
+        ),
+      ),
+    )
+
     .put('/hand-ins/:handIn/review', who('teacher'), body(ChangedReview), async (c) => {
       const { handIn, assignment } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
       return answer(c, await reviews.change(c.get('person'), handIn, assignment, c.req.valid('json')))

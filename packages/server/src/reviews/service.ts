@@ -1,7 +1,9 @@
-import type { ChangedReview, ReviewView } from '@rudlo/contract/reviews'
+import type { ChangedReview, OverruledChecks, ReviewView } from '@rudlo/contract/reviews'
 import type { Kept } from '@rudlo/contract/common'
 import type { Rubric } from '@rudlo/core/rubric'
-import { readKeptRubric } from '@rudlo/core/stored'
+import { MOST_OVERRULES, WHY_LENGTH, type Overrules } from '@rudlo/core/brief'
+import type { Verdict } from '@rudlo/core/evidence'
+import { isObject, readKeptRubric, readOverrules } from '@rudlo/core/stored'
 import { In, type DataSource } from 'typeorm'
 import type { Assignment } from '../assignments/entities'
 import type { HandIn } from '../handins/entities'
@@ -9,6 +11,7 @@ import { badInput, notNow } from '../http/problem'
 import { Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
 import { Remark, Reply, Review } from './entities'
+import { overrulesOf } from './queries'
 import { reviewView } from './views'
 
 /** Marks and comments of hand-ins. */
@@ -35,6 +38,18 @@ export class Reviews {
     return reviewView(review, remarks, replies, (id) => authors.find((a) => a.id === id)?.name ?? '')
   }
 
+  /** How often checks of an assignment were overruled, by their ids: a check that is overruled again and again wants mending. */
+  async overruledChecks(assignment: Assignment): Promise<OverruledChecks> {
+    const counts: Record<string, number> = {}
+    for (const { overrules } of await overrulesOf(this.database, assignment.id))
+      for (const [ref, { verdict }] of Object.entries(readOverrules(overrules)))
+        if (verdict !== null && ref.startsWith('check:')) {
+          const check = ref.slice('check:'.length)
+          counts[check] = (counts[check] ?? 0) + 1
+        }
+    return { checks: counts }
+  }
+
   /** Keeps marks and comment. @throws Problem 400 for marks that the rubric does not have, 409 where it was changed */
   async change(person: Person, handIn: HandIn, assignment: Assignment, to: ChangedReview): Promise<Kept> {
     checkMarks(to.marks, readKeptRubric(assignment.rubric))
@@ -51,6 +66,11 @@ export class Reviews {
         reviewerId: person.id,
         marks: JSON.stringify(to.marks),
         comment: to.comment,
+        // a page that knows nothing of it yet changes nothing of it
+        overrules:
+          to.overrules === undefined
+            ? (before?.overrules ?? null)
+            : JSON.stringify(checkedOverrules(to.overrules)),
         revision,
         updatedAt: new Date(),
       })
@@ -59,6 +79,26 @@ export class Reviews {
     })
   }
 }
+
+/** @throws Problem 400 for what is no overrule */
+function checkedOverrules(sent: Readonly<Record<string, unknown>>): Overrules {
+  const all = Object.entries(sent)
+  if (all.length > MOST_OVERRULES) throw badInput('That is more than can be overruled of one hand-in.')
+  return Object.fromEntries(
+    all.map(([ref, overrule]) => {
+      if (!/^(check|mistake|mark):.{1,220}$/.test(ref))
+        throw badInput('That is nothing that can be overruled.')
+      const { verdict = null, why = '' } = isObject(overrule) ? overrule : {}
+      if (verdict !== null && !VERDICTS.includes(verdict as Verdict))
+        throw badInput('A verdict is met, close or not yet.')
+      if (typeof why !== 'string' || why.length > WHY_LENGTH)
+        throw badInput(`A reason can have ${WHY_LENGTH} characters at most.`)
+      return [ref, { verdict: verdict as Verdict | null, why }]
+    }),
+  )
+}
+
+const VERDICTS: readonly Verdict[] = ['met', 'close', 'not yet']
 
 function checkMarks(marks: Readonly<Record<string, unknown>>, { criteria, levels }: Rubric): void {
   for (const [criterion, level] of Object.entries(marks)) {

@@ -1,6 +1,6 @@
 import type { RemarkView, ReplyView, ReviewView } from '@rudlo/contract/reviews'
 import type { Points } from '@rudlo/core/envelope'
-import { isObject, listOf, readKept, readMarks } from '@rudlo/core/stored'
+import { isObject, listOf, readKept, readMarks, readOverrules } from '@rudlo/core/stored'
 import { textOf } from '../http/moment'
 import type { BankRemarkRow, Remark, Reply, Review } from './entities'
 
@@ -43,6 +43,7 @@ export const reviewView = (
 ): ReviewView => ({
   marks: review ? readMarks(review.marks) : {},
   comment: review?.comment ?? '',
+  overrules: readOverrules(review?.overrules ?? null),
   revision: review?.revision ?? 0,
   reviewer: review ? nameOf(review.reviewerId) : null,
   remarks: remarks.map((remark) =>

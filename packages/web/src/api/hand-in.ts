@@ -7,7 +7,14 @@ export interface OpenedHandIn extends ReviewedHandIn {
   readonly review: ReviewView
 }
 
-const NO_REVIEW: ReviewView = { marks: {}, comment: '', revision: 0, reviewer: null, remarks: [] }
+const NO_REVIEW: ReviewView = {
+  marks: {},
+  comment: '',
+  overrules: {},
+  revision: 0,
+  reviewer: null,
+  remarks: [],
+}
 
 /** Opens a hand-in as its teacher. @throws ApiError or Unreachable */
 export async function openHandIn(id: string): Promise<OpenedHandIn> {

@@ -1,4 +1,5 @@
 /** What a teacher has written and not yet sent, kept on this machine until the server has it: by person, never somebody else's. */
+import type { Overrules } from '@rudlo/core/brief'
 import { isNumber, isText, readKeptOr, recordOf, shape, type Is } from '@rudlo/core/stored'
 import { forget, keep, kept, keptKeys } from '../api/kept'
 
@@ -13,6 +14,8 @@ export interface Draft {
 export interface UnsavedReview {
   readonly marks: Readonly<Record<string, number>>
   readonly comment: string
+  /** What was overruled; missing in what an earlier version kept. */
+  readonly overrules?: Overrules
   /** The revision that it follows. */
   readonly revision: number
 }

@@ -20,6 +20,9 @@ const emit = defineEmits<{ show: [place: CheckPlace] }>()
         <VerdictSign :verdict="c.finding.verdict" />
         <span>{{ c.finding.sentence }}</span>
       </button>
+      <p v-if="c.overruled" class="word" data-test="teacher-says">
+        Your teacher says so<template v-if="c.overruled.why">: “{{ c.overruled.why }}”</template>.
+      </p>
       <details v-if="c.finding.figures.length">
         <summary>Figures</summary>
         <table>
@@ -85,7 +88,8 @@ const emit = defineEmits<{ show: [place: CheckPlace] }>()
   background: color-mix(in srgb, var(--ink) 7%, transparent);
 }
 
-details {
+details,
+.word {
   padding-left: 35px;
   font-size: 14px;
 }

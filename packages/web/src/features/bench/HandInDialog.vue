@@ -3,6 +3,7 @@
 import { describeMeasurement } from '@rudlo/core/assess'
 import { trackLevel } from '@rudlo/core/mix'
 import type { CheckPlace } from '@rudlo/core/evidence'
+import { overruled } from '@rudlo/core/brief'
 import { saidTasks, Sayer } from '@rudlo/words'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { OwnVersion } from '@rudlo/contract/handins'
@@ -53,7 +54,10 @@ const next = computed(() => (desk.newest?.number ?? 0) + 1)
 const assessed = computed(() => {
   const { assessment, document } = shown.value ?? {}
   return assessment && document
-    ? saidTasks(new Sayer({ song: desk.song!, mix: document.mix }), assessment.tasks)
+    ? saidTasks(
+        new Sayer({ song: desk.song!, mix: document.mix }),
+        overruled(assessment, shown.value?.review?.overrules ?? {}).tasks,
+      )
     : []
 })
 const sentences = computed(() => {

@@ -11,6 +11,9 @@ const emit = defineEmits<{ change: [check: Check]; remove: [] }>()
 const store = useBrief()
 const kind = computed(() => kindOf(props.check.kind))
 
+/** How often it was overruled. */
+const times = computed(() => store.overruledChecks[props.check.id] ?? 0)
+
 function set(name: string, value: FieldValue): void {
   emit('change', { ...props.check, values: { ...props.check.values, [name]: value } })
 }
@@ -32,6 +35,9 @@ const text = (event: Event) => (event.target as HTMLInputElement | HTMLSelectEle
       </button>
     </legend>
     <p class="soft about">{{ kind.about }}</p>
+    <p v-if="times" class="mend" data-test="overruled-often">
+      Overruled {{ times === 1 ? 'once' : `${times} times` }} on the review desk: it may ask for too much.
+    </p>
     <div class="fields">
       <template v-for="(field, name) in kind.fields" :key="name">
         <label v-if="field.type === 'lane'"

@@ -43,6 +43,8 @@ export const useBrief = defineStore('brief', () => {
   const faults = shallowRef<Readonly<Partial<Record<keyof ChangedAssignment, string>>>>({})
   const problem = ref('')
   const trial = shallowRef<TrialView | null>(null)
+  /** How often each check was overruled on the review desk, by its id. */
+  const overruledChecks = shallowRef<Readonly<Record<string, number>>>({})
   const trying = ref(false)
   const past = shallowRef<readonly Brief[]>([])
   const saved = shallowRef('')
@@ -79,6 +81,20 @@ export const useBrief = defineStore('brief', () => {
     openTask.value = found.brief.tasks[0]?.id ?? null
     assignment.value = found
     saved.value = state()
+    void lookAtOverruled(id)
+  }
+
+  /** Which checks teachers overrule: those want mending. Nothing else waits for it. */
+  async function lookAtOverruled(id: string): Promise<void> {
+    overruledChecks.value = {}
+    try {
+      const { checks } = await told(
+        server.assignments[':assignment'].overruled.$get({ param: { assignment: id } }),
+      )
+      if (assignment.value?.id === id) overruledChecks.value = checks
+    } catch {
+      // the brief can be written without it
+    }
   }
 
   function change(next: Brief): void {
@@ -286,6 +302,7 @@ export const useBrief = defineStore('brief', () => {
     problem,
     trial,
     doubts,
+    overruledChecks,
     trying,
     changed,
     isDraft,

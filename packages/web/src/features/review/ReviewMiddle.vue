@@ -42,6 +42,8 @@ const flags = computed(() =>
       :song="review.song!"
       :hand-in="review.handIn!"
       :tasks="review.assignment!.brief.tasks"
+      :overrules="review.overrules"
+      @overrule="review.overrule"
       @show="review.showPlace"
       @take="(place, sentence, subject) => emit('remark', place, sentence, subject)"
       @measure="review.measureAgain()"

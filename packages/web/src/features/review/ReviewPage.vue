@@ -118,10 +118,18 @@ function takeNext(): void {
   else review.notice = 'Everything that was found is in a remark.'
 }
 
+/** Overrules the next thing that was found: the teacher hears it otherwise. */
+function overruleNext(): void {
+  const [next] = openFindings(review.said, new Set())
+  if (next) review.overrule(next.ref, { verdict: next.to, why: '' })
+  else review.notice = 'There is nothing to overrule.'
+}
+
 useReviewKeys({
   tour: () => tour.toggle(),
   figures: () => (figures.value = !figures.value),
   takeNext,
+  overruleNext,
   remark: () => say.value?.focusRemark(),
   comment: () => say.value?.focusComment(),
   decide: (outcome) => head.value?.decide(outcome),

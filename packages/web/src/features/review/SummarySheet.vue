@@ -10,19 +10,24 @@ import type { StudentTask as BriefTask } from '@rudlo/core/brief'
 import type { MeasureProblem, ReviewedHandIn } from '@rudlo/contract/handins'
 import { whenText } from '../../ui/dates'
 import { songTime } from '@rudlo/core/song'
-import { barsOf } from '../../desk/transport/loop-text'
-import { saidAssessment, Sayer } from '@rudlo/words'
+import { overruled, refOfCheck, type Overrule, type Overrules } from '@rudlo/core/brief'
+import { saidAssessment, Sayer, type SaidCheck, type SaidTask } from '@rudlo/words'
+import FoundMistakes from './FoundMistakes.vue'
+import OverruleLine from './OverruleLine.vue'
 
 const props = defineProps<{
   song: SongVersion
   handIn: ReviewedHandIn
   tasks: readonly Pick<BriefTask, 'id' | 'title'>[]
+  overrules: Overrules
 }>()
 const emit = defineEmits<{
   /** Shows where something was found, and plays it. */
   show: [place: CheckPlace]
   /** Takes a sentence as the beginning of a remark. */
   take: [place: CheckPlace, sentence: string, subject: string]
+  /** The teacher's word on something, or none any more. */
+  overrule: [ref: string, to: Overrule | null]
   /** Has it measured once more. */
   measure: []
 }>()
@@ -37,16 +42,20 @@ const PROBLEMS: Readonly<Record<MeasureProblem, string>> = {
 const meter = computed(() => songTime(props.song).meter)
 const said = computed(() => {
   const { assessment, document } = props.handIn
-  return assessment && saidAssessment(new Sayer({ song: props.song, mix: document.mix }), assessment)
+  const sayer = new Sayer({ song: props.song, mix: document.mix })
+  return assessment && saidAssessment(sayer, overruled(assessment, props.overrules))
 })
 const assessed = computed(() =>
   (said.value?.tasks ?? []).flatMap((t) => {
     const task = props.tasks.find((o) => o.id === t.task)
-    return task && t.checks.length
-      ? [{ ...t, title: task.title, open: t.checks.filter((c) => c.finding.verdict !== 'met') }]
-      : []
+    return task && t.checks.length ? [{ ...t, title: task.title, open: shownOf(t) }] : []
   }),
 )
+/** What is shown of a task: what was overruled, and the first that is not met. */
+function shownOf({ checks }: SaidTask): SaidCheck[] {
+  const first = checks.find((c) => c.finding.verdict !== 'met' && !c.overruled)
+  return checks.filter((c) => c.overruled || c === first)
+}
 /** The first sentence: what was asked, and how much of it was met. */
 const outcome = computed(() => {
   const met = assessed.value.filter((t) => t.verdict === 'met').length
@@ -93,7 +102,7 @@ const changes = computed(() => {
         <VerdictSign :verdict="t.verdict" />
         <div>
           <b>{{ t.title }}</b>
-          <p v-for="c in t.open.slice(0, 1)" :key="c.check" class="open">
+          <p v-for="c in t.open" :key="c.check" class="open">
             <button
               class="sentence"
               title="Show the place and play it"
@@ -110,25 +119,25 @@ const changes = computed(() => {
             >
               <v-icon icon="$remark" size="16" />
             </button>
+            <OverruleLine
+              :about="c.finding.sentence"
+              :to="c.finding.verdict === 'met' && !c.overruled ? 'not yet' : 'met'"
+              :overrule="overrules[refOfCheck(c)]"
+              @change="(to) => emit('overrule', refOfCheck(c), to)"
+            />
           </p>
         </div>
       </li>
     </ul>
-    <ul v-if="said?.mistakes.length" class="mistakes" aria-label="What stands out">
-      <li v-for="m in said.mistakes.slice(0, 5)" :key="m.kind + m.place.from" data-test="mistake-found">
-        <button class="sentence" title="Show the place and play it" @click="emit('show', m.place)">
-          <b>{{ m.name }}</b>, {{ barsOf(m.place, meter) }}
-        </button>
-        <button
-          class="take"
-          aria-label="Begin a remark with this"
-          title="Begin a remark with this"
-          @click="emit('take', m.place, m.sentence, m.name)"
-        >
-          <v-icon icon="$remark" size="16" />
-        </button>
-      </li>
-    </ul>
+    <FoundMistakes
+      :mistakes="said?.mistakes ?? []"
+      :all="handIn.assessment?.mistakes ?? []"
+      :overrules="overrules"
+      :meter="meter"
+      @show="(place) => emit('show', place)"
+      @take="(place, sentence, subject) => emit('take', place, sentence, subject)"
+      @overrule="(ref, to) => emit('overrule', ref, to)"
+    />
     <details v-if="sentences">
       <summary>Everything that was measured</summary>
       <ul class="all" data-test="measured">
@@ -236,12 +245,6 @@ ul {
   font-size: 13px;
   text-decoration: underline;
   cursor: pointer;
-}
-
-.mistakes {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
 }
 
 summary {

@@ -1,4 +1,5 @@
-import type { CheckPlace } from '@rudlo/core/evidence'
+import { refOfCheck, refOfMistake } from '@rudlo/core/brief'
+import type { CheckPlace, Verdict } from '@rudlo/core/evidence'
 import type { SaidAssessment } from '@rudlo/words'
 
 /** Something that was found, where, and what it is about. */
@@ -6,6 +7,9 @@ export interface Found {
   readonly place: CheckPlace
   readonly sentence: string
   readonly subject: string
+  /** By what it can be overruled, and what it becomes then. */
+  readonly ref: string
+  readonly to: Verdict | null
 }
 
 /**
@@ -16,8 +20,20 @@ export function openFindings(assessment: SaidAssessment | null, said: ReadonlySe
   return [
     ...(assessment?.tasks ?? [])
       .flatMap((t) => t.checks)
-      .filter((c) => c.finding.verdict !== 'met')
-      .map((c) => ({ place: c.finding.place, sentence: c.finding.sentence, subject: c.name })),
-    ...(assessment?.mistakes ?? []).map((m) => ({ place: m.place, sentence: m.sentence, subject: m.name })),
+      .filter((c) => c.finding.verdict !== 'met' && !c.overruled)
+      .map((c) => ({
+        place: c.finding.place,
+        sentence: c.finding.sentence,
+        subject: c.name,
+        ref: refOfCheck(c),
+        to: 'met' as const,
+      })),
+    ...(assessment?.mistakes ?? []).map((m) => ({
+      place: m.place,
+      sentence: m.sentence,
+      subject: m.name,
+      ref: refOfMistake(m),
+      to: null,
+    })),
   ].filter((f) => !said.has(f.subject))
 }

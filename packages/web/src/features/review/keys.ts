@@ -17,6 +17,7 @@ export const REVIEW_KEYS = [
     title: 'Saying',
     keys: [
       ['T', 'take the next thing found into a remark'],
+      ['X', 'overrule the next thing found'],
       ['R', 'write a remark'],
       ['Ctrl Enter', 'pin the remark'],
       ['J', 'take the proposed marks'],

@@ -92,7 +92,7 @@ const handIn = (id: string) => ({
   before: null,
   versions: [{ id, number: 1 }],
   openedAt: null,
-  review: { marks: { fades: 1 }, comment: 'Old.', revision: 3, reviewer: null, remarks: [] },
+  review: { marks: { fades: 1 }, comment: 'Old.', overrules: {}, revision: 3, reviewer: null, remarks: [] },
 })
 
 async function desk() {
@@ -140,12 +140,31 @@ describe('the desk', () => {
     expect(calls.put).toHaveBeenCalledWith('/api/hand-ins/h1/review', {
       marks: { fades: 0 },
       comment: 'Better!',
+      overrules: {},
       revision: 3,
     })
     review.mark('fades', 0)
     await vi.advanceTimersByTimeAsync(500)
-    expect(calls.put.mock.calls[1]![1]).toEqual({ marks: {}, comment: 'Better!', revision: 4 })
+    expect(calls.put.mock.calls[1]![1]).toEqual({
+      marks: {},
+      comment: 'Better!',
+      overrules: {},
+      revision: 4,
+    })
     expect(review.saveState).toBe('saved')
+  })
+
+  it('keeps the teacher’s word against what was computed, and takes it back', async () => {
+    const review = await desk()
+    review.overrule('check:a', { verdict: 'met', why: '' })
+    review.overrule('check:a', { verdict: 'met', why: 'I hear it.' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect(calls.put.mock.calls.at(-1)![1]).toMatchObject({
+      overrules: { 'check:a': { verdict: 'met', why: 'I hear it.' } },
+    })
+    review.overrule('check:a', null)
+    await vi.advanceTimersByTimeAsync(500)
+    expect(calls.put.mock.calls.at(-1)![1]).toMatchObject({ overrules: {} })
   })
 
   it('keeps what could not be saved and says why', async () => {

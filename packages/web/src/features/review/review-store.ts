@@ -1,5 +1,6 @@
 import type { Points } from '@rudlo/core/envelope'
 import { resolve, type Mix } from '@rudlo/core/mix'
+import { overruled, type Overrule, type Overrules } from '@rudlo/core/brief'
 import { proposeMarks } from '@rudlo/core/rubric'
 import { songTime } from '@rudlo/core/song'
 import { defineStore } from 'pinia'
@@ -44,6 +45,8 @@ export const useReview = defineStore('review', () => {
   const handIn = shallowRef<OpenedHandIn | null>(null)
   const marks = ref<Record<string, number>>({})
   const comment = ref('')
+  /** The teacher's word against what was computed. */
+  const overrules = ref<Overrules>({})
   const remarks = shallowRef<readonly RemarkView[]>([])
   const address = ref('')
   const pinned = ref<string | null>(null)
@@ -71,13 +74,18 @@ export const useReview = defineStore('review', () => {
   const said = computed(() => {
     const { assessment } = handIn.value ?? {}
     if (!assessment || !song.value || !mix.value) return null
-    return saidAssessment(new Sayer({ song: song.value, mix: mix.value }), assessment)
+    return saidAssessment(
+      new Sayer({ song: song.value, mix: mix.value }),
+      overruled(assessment, overrules.value),
+    )
   })
   /** Marks that what was measured speaks for. */
   const proposals = computed(() => {
     const { assessment } = handIn.value ?? {}
     const { rubric, brief } = assignment.value ?? {}
-    return assessment && rubric && brief ? proposeMarks(rubric, brief.tasks, assessment) : {}
+    return assessment && rubric && brief
+      ? proposeMarks(rubric, brief.tasks, overruled(assessment, overrules.value))
+      : {}
   })
 
   let revision = 0
@@ -116,6 +124,7 @@ export const useReview = defineStore('review', () => {
     handIn.value = next
     marks.value = { ...next.review.marks }
     comment.value = next.review.comment
+    overrules.value = next.review.overrules
     remarks.value = next.review.remarks
     revision = next.review.revision
     unsaved = false
@@ -140,6 +149,7 @@ export const useReview = defineStore('review', () => {
     if (unsaved.revision !== revision) return
     marks.value = { ...unsaved.marks }
     comment.value = unsaved.comment
+    overrules.value = unsaved.overrules ?? overrules.value
     changed()
   }
 
@@ -207,6 +217,13 @@ export const useReview = defineStore('review', () => {
     changed()
   }
 
+  /** Overrules something, with a reason or without; or lets stand again what was computed. */
+  function overrule(ref: string, to: Overrule | null): void {
+    const { [ref]: _, ...rest } = overrules.value
+    overrules.value = to ? { ...rest, [ref]: to } : rest
+    changed()
+  }
+
   function write(text: string): void {
     comment.value = text
     changed()
@@ -230,7 +247,12 @@ export const useReview = defineStore('review', () => {
     const { id } = handIn.value ?? {}
     if (!id || !unsaved) return
     unsaved = false
-    const body = { marks: { ...marks.value }, comment: comment.value, revision }
+    const body = {
+      marks: { ...marks.value },
+      comment: comment.value,
+      overrules: overrules.value,
+      revision,
+    }
     try {
       revision = (
         await told(server['hand-ins'][':handIn'].review.$put({ param: { handIn: id }, json: body }))
@@ -407,6 +429,8 @@ export const useReview = defineStore('review', () => {
     mark,
     proposals,
     said,
+    overrules,
+    overrule,
     takeProposals,
     write,
     flush,

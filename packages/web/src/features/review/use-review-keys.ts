@@ -10,6 +10,7 @@ export interface ReviewKeys {
   tour(): void
   figures(): void
   takeNext(): void
+  overruleNext(): void
   remark(): void
   comment(): void
   decide(outcome: 'accepted' | 'again'): void
@@ -52,6 +53,7 @@ export function useReviewKeys(page: ReviewKeys): void {
     h: () => versions.setBlind(versions.blind === null),
     f: page.figures,
     t: page.takeNext,
+    x: page.overruleNext,
     r: page.remark,
     c: page.comment,
     j: () => review.takeProposals(),

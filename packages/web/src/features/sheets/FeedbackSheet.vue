@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One hand-in on paper: what was said, with each line as a drawing and the remarks numbered at their place. */
 import { describeMeasurement, laneName } from '@rudlo/core/assess'
+import { overruled } from '@rudlo/core/brief'
 import { envelopeOf } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { computed } from 'vue'
@@ -9,7 +10,7 @@ import type { RemarkView } from '@rudlo/contract/reviews'
 import type { OpenedHandIn } from '../../api/hand-in'
 import { remarkPlace } from '../../desk/remarks/remark-place'
 import { whenText } from '../../ui/dates'
-import { saidTasks, Sayer } from '@rudlo/words'
+import { saidTasks, Sayer, type SaidCheck } from '@rudlo/words'
 import PrintedLane from './PrintedLane.vue'
 
 const props = defineProps<{ assignment: AssignmentView; handIn: OpenedHandIn }>()
@@ -40,14 +41,20 @@ const place = (r: RemarkView) => remarkPlace(song.value, mix.value, r)
 const measured = computed(() =>
   props.handIn.measurement ? describeMeasurement(song.value, mix.value, props.handIn.measurement) : [],
 )
+/** What was found, as the teacher lets it stand. */
+const judged = computed(() => {
+  const { assessment, review } = props.handIn
+  return assessment ? overruled(assessment, review.overrules).tasks : []
+})
 const tasks = computed(() =>
-  saidTasks(new Sayer({ song: song.value, mix: mix.value }), props.handIn.assessment?.tasks ?? []).flatMap(
-    (t) => {
-      const task = props.assignment.brief.tasks.find((b) => b.id === t.task)
-      return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks }] : []
-    },
-  ),
+  saidTasks(new Sayer({ song: song.value, mix: mix.value }), judged.value).flatMap((t) => {
+    const task = props.assignment.brief.tasks.find((b) => b.id === t.task)
+    return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks }] : []
+  }),
 )
+/** The teacher's word stands in place of the sentence. */
+const teacherSays = ({ overruled: word, finding, name }: SaidCheck) =>
+  `${name}: ${finding.verdict === 'met' ? 'met' : finding.verdict === 'close' ? 'nearly' : 'not yet'}, your teacher says.${word!.why ? ` ${word!.why}` : ''}`
 const outcome = computed(() =>
   props.handIn.outcome === 'accepted'
     ? 'Accepted'
@@ -108,7 +115,7 @@ const outcome = computed(() =>
       <ul>
         <li v-for="t in tasks" :key="t.title">
           <b>{{ t.title }}</b><template v-if="t.verdict">: {{ t.verdict }}.</template>
-          {{ t.checks.map((c) => c.finding.sentence).join(' ') }}
+          {{ t.checks.map((c) => (c.overruled ? teacherSays(c) : c.finding.sentence)).join(' ') }}
         </li>
       </ul>
     </section>

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+/** The usual mistakes in a hand-in: shown, taken into a remark, or overruled. What was overruled stays in sight, to be taken back. */
+import { refOfMistake, type FoundMistake, type Overrule, type Overrules } from '@rudlo/core/brief'
+import type { CheckPlace } from '@rudlo/core/evidence'
+import type { MeterMap } from '@rudlo/core/time'
+import type { SaidMistake } from '@rudlo/words'
+import { computed } from 'vue'
+import { barsOf } from '../../desk/transport/loop-text'
+import OverruleLine from './OverruleLine.vue'
+
+const props = defineProps<{
+  /** Those that stand, worst first. */
+  mistakes: readonly SaidMistake[]
+  /** All that were found. */
+  all: readonly FoundMistake[]
+  overrules: Overrules
+  meter: MeterMap
+}>()
+const emit = defineEmits<{
+  show: [place: CheckPlace]
+  take: [place: CheckPlace, sentence: string, subject: string]
+  overrule: [ref: string, to: Overrule | null]
+}>()
+
+/** More than these are no summary. */
+const MOST = 5
+const none = computed(() => props.all.filter((m) => props.overrules[refOfMistake(m)]))
+</script>
+
+<template>
+  <ul v-if="mistakes.length || none.length" aria-label="What stands out">
+    <li v-for="m in mistakes.slice(0, MOST)" :key="m.kind + m.place.from" data-test="mistake-found">
+      <button class="sentence" title="Show the place and play it" @click="emit('show', m.place)">
+        <b>{{ m.name }}</b>, {{ barsOf(m.place, meter) }}
+      </button>
+      <button
+        class="take"
+        aria-label="Begin a remark with this"
+        title="Begin a remark with this"
+        @click="emit('take', m.place, m.sentence, m.name)"
+      >
+        <v-icon icon="$remark" size="16" />
+      </button>
+      <OverruleLine
+        :about="m.name"
+        :to="null"
+        :overrule="undefined"
+        @change="(to) => emit('overrule', refOfMistake(m), to)"
+      />
+    </li>
+    <li v-for="m in none" :key="refOfMistake(m)">
+      <s>{{ m.name }}, {{ barsOf(m.place, meter) }}</s>
+      <OverruleLine
+        :about="m.name"
+        :to="null"
+        :overrule="overrules[refOfMistake(m)]"
+        @change="(to) => emit('overrule', refOfMistake(m), to)"
+      />
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+ul {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  margin: 0;
+  padding: 0;
+  font-size: 15px;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 4px;
+  align-items: center;
+}
+
+.sentence {
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.sentence:hover {
+  text-decoration: underline;
+}
+
+.take {
+  min-height: 26px;
+  padding: 0 6px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  font-size: 13px;
+  text-decoration: underline;
+  cursor: pointer;
+}
+</style>

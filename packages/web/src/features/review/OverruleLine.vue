@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** The teacher's word on one finding: given with one press, with a reason if wanted, and taken back the same way. */
+import type { Overrule } from '@rudlo/core/brief'
+import { WHY_LENGTH } from '@rudlo/core/brief'
+import type { Verdict } from '@rudlo/core/evidence'
+
+const props = defineProps<{
+  /** What it is about, for who cannot see it. */
+  about: string
+  /** What it becomes; null for a mistake that is none. */
+  to: Verdict | null
+  overrule: Overrule | undefined
+}>()
+const emit = defineEmits<{ change: [to: Overrule | null] }>()
+
+const WORDS = { met: 'met', close: 'nearly', 'not yet': 'not yet' } as const
+const give = (why = '') => emit('change', { verdict: props.to, why })
+</script>
+
+<template>
+  <v-btn
+    v-if="!overrule"
+    variant="text"
+    size="small"
+    data-test="overrule"
+    :aria-label="`Overrule: ${about}`"
+    :title="to === null ? 'This is no mistake (X)' : `I say: ${WORDS[to]} (X)`"
+    @click="give()"
+    >Overrule</v-btn
+  >
+  <div v-else class="word" data-test="overruled">
+    <span><b>{{ overrule.verdict === null ? 'No mistake' : `You say: ${WORDS[overrule.verdict]}` }}</b></span>
+    <v-text-field
+      :model-value="overrule.why"
+      density="compact"
+      hide-details
+      variant="underlined"
+      :maxlength="WHY_LENGTH"
+      :aria-label="`Why: ${about}`"
+      placeholder="Why, if you want to say"
+      data-test="why"
+      @update:model-value="(why: string) => give(why)"
+      @keydown.stop
+    />
+    <v-btn variant="text" size="small" @click="emit('change', null)">Let it stand</v-btn>
+  </div>
+</template>
+
+<style scoped>
+.word {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  width: 100%;
+}
+
+.word > span {
+  white-space: nowrap;
+}
+</style>
