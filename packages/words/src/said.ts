@@ -8,7 +8,7 @@ import type { SaidFigure, Sayer } from './sayer'
 export function saidProposal({ met, of, open }: Proposal): string {
   const names = [...new Set(open.map((o) => o.name))].join(', ')
   if (!open.length) return words('mark.all', { of }, of)
-  return words(met ? 'mark.some' : 'mark.none', { met, of, open: names })
+  return words(met === of ? 'mark.own' : met ? 'mark.some' : 'mark.none', { met, of, open: names })
 }
 
 /** What a check found, as it is read. */

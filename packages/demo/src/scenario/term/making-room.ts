@@ -116,6 +116,7 @@ const RUBRIC: Rubric = {
       name: 'Fades',
       about: 'Come from and go to silence, evenly, at the right time.',
       aspect: 'moves',
+      rests: ['fade in', 'fade out', 'silence'],
       says: [
         'A fade is missing, or it is a cut.',
         'Both fades are there; one never reaches silence, or comes in a rush.',
@@ -128,6 +129,7 @@ const RUBRIC: Rubric = {
       name: 'Making room',
       about: 'The tune is easy to follow, and nothing else is lost.',
       aspect: 'balance',
+      rests: ['dip', 'returns', 'lead over rest'],
       says: [
         'The whistle still has to shout.',
         'There is some room, but not yet enough, or too late.',

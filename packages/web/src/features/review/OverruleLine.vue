@@ -37,7 +37,7 @@ const give = (why = '') => emit('change', { verdict: props.to, why })
       variant="underlined"
       :maxlength="WHY_LENGTH"
       :aria-label="`Why: ${about}`"
-      placeholder="Why, if you want to say"
+      placeholder="Why?"
       data-test="why"
       @update:model-value="(why: string) => give(why)"
       @keydown.stop
@@ -51,7 +51,8 @@ const give = (why = '') => emit('change', { verdict: props.to, why })
   display: flex;
   gap: 8px;
   align-items: center;
-  width: 100%;
+  flex: 1;
+  min-width: 220px;
 }
 
 .word > span {

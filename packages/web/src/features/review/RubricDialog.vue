@@ -33,7 +33,7 @@ const kinds = computed(() => {
 function restsWords(line: Line): string {
   const rests = restsOn(line)
   const asked = review.assignment!.brief.tasks.flatMap((t) => t.checks.filter((c) => rests.includes(c.kind)))
-  return `${asked.length} of this assignment`
+  return asked.length === 1 ? '1 check' : `${asked.length} checks`
 }
 
 function take({ levels: names, criteria }: Rubric): void {
@@ -138,8 +138,9 @@ const save = () =>
                   multiple
                   density="compact"
                   hide-details
-                  label="A mark is proposed from these checks"
-                  placeholder="none: you decide alone"
+                  label="Proposed from"
+                  class="rests"
+                  placeholder="nothing"
                   data-test="rests"
                   @update:model-value="(rests: readonly string[]) => (line.rests = [...rests])"
                 >
@@ -235,5 +236,8 @@ textarea {
 
 .problem {
   color: var(--warm);
+}
+.rests {
+  margin-top: 8px;
 }
 </style>

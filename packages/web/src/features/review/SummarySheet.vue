@@ -218,7 +218,15 @@ ul {
 }
 
 .open {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 2px;
+  align-items: center;
   line-height: 1.3;
+}
+
+.open .sentence {
+  flex: 1 1 100%;
 }
 
 .sentence {
