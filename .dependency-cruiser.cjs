@@ -22,6 +22,7 @@ const CORE = [
   'instant',
   'moves',
   'effective',
+  'saying',
   'pass',
   'heard',
   'assess',

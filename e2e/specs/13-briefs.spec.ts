@@ -21,7 +21,7 @@ test('a student asks, reads where and why, sees the figures, opens a hint, tries
   await expect(wilma.at('play')).toHaveAttribute('aria-label', 'Stop')
   await wilma.at('play').click()
   const drift = wilma.page.locator('[data-kind=drift]')
-  await expect(drift).toContainText('Set a second point')
+  await expect(drift).toContainText('set a second point')
   expect(await wilma.at('mistake').count()).toBeLessThanOrEqual(3)
   await drift.locator('[data-test=try-repair]').click()
   await expect(drift).toHaveCount(0)

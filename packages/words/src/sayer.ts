@@ -48,6 +48,16 @@ export class Sayer {
     return text.charAt(0).toUpperCase() + text.slice(1)
   }
 
+  /** Several sentences, each by itself. */
+  all(sayings: readonly Saying[]): string[] {
+    return sayings.map((saying) => this.say(saying))
+  }
+
+  /** What is no sentence of its own, but a part of a line: without a capital. */
+  phrase(saying: Saying): string {
+    return this.#plain(saying)
+  }
+
   /** The sentence of a finding, with the way in which it was done where that was another than the one asked for. */
   finding({ says, way }: Pick<Finding, 'says' | 'way'>): string {
     const sentence = this.say(says)

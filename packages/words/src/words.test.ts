@@ -7,7 +7,10 @@ import { wholeLines } from '../../core/test/judging/whole-lines'
 import { CHECK_KINDS, judge, startValues } from '@rudlo/core/checks'
 import { evidenceOf, say, type Saying } from '@rudlo/core/evidence'
 import { mistakesOf } from '@rudlo/core/mistakes'
-import { withPoints, type Mix } from '@rudlo/core/mix'
+import { movesOfMix, sayMeasurement, sayMove } from '@rudlo/core/assess'
+import { sayChanges, type Version } from '@rudlo/core/compare'
+import { point } from '@rudlo/core/envelope'
+import { resolve, withPoints, type Mix } from '@rudlo/core/mix'
 import { hasWords } from './catalog'
 import { EN } from './en'
 import { Sayer } from '.'
@@ -19,7 +22,7 @@ const said = (key: string, parts: Saying['parts']) => sayer().say(say(key, parts
 
 /** What no sentence may have in it. */
 const BROKEN =
-  /[{}|]|undefined|null|NaN|Infinity|\b1 (points|bars|beats|steps)\b|−0(\.0)?\b|to-hall|hall-reverb|\.\.| {2}| ,/
+  /[{}|]|undefined|null|NaN|Infinity|\b1 (points|bars|beats|steps)\b|−0(\.0+)?(?![.\d])|to-hall|hall-reverb|\.\.| {2}| ,/
 const whole = (sentence: string, about: string) => {
   expect(sentence, about).toMatch(/^[A-Z0-9“].*[.”]$/)
   expect(sentence, about).not.toMatch(BROKEN)
@@ -57,6 +60,48 @@ describe('a sentence', () => {
       }
     }
     expect(seen.size).toBeGreaterThanOrEqual(15)
+  })
+
+  it('is whole for every move, for what was measured and for what changed', () => {
+    const lines = wholeLines(120, 'open').filter((l) => resolve(start, l.lane) && l.points.length <= 5000)
+    const measured = {
+      integrated: -18.34,
+      truePeak: -0.4,
+      range: 3,
+      momentary: [],
+      points: {},
+      version: 1 as const,
+    }
+    let before: Version = { mix: start, measured: { ...measured, moves: [] } }
+    for (const line of lines) {
+      const mix = withPoints(start, line.lane, line.points, () => 'line')
+      const after = { mix, measured: { ...measured, moves: movesOfMix(song, mix) } }
+      const s = new Sayer({ song, mix, start: before.mix })
+      for (const saying of [...sayMeasurement(mix, after.measured), ...sayChanges(song, before, after)])
+        whole(s.say(saying), saying.key)
+      before = after
+    }
+  })
+
+  it('says a move as a teacher would', () => {
+    const moved = (lane: string, ...points: [number, number][]) => {
+      const mix = withPoints(
+        start,
+        lane,
+        points.map(([t, v]) => point(t, v)),
+        () => 'line',
+      )
+      return movesOfMix(song, mix).flatMap((m) => sayer(mix).all(sayMove(mix, m)))
+    }
+    expect(moved(REED, [at(1), -90], [at(5), -6])).toEqual([
+      'Reed fades in from silence over 4 bars, from bar 1 on, evenly.',
+    ])
+    expect(moved(REED, [at(8), -3], [at(9), -9], [at(17), -9], [at(18), -3])).toEqual([
+      'Reed goes down by 6 dB, is there at bar 9 and starts back at bar 17.',
+    ])
+    expect(moved('track/reed/pan', [at(9), -0.8], [at(11), 0.5])).toEqual([
+      'Reed’s pan goes from 80 % left to 50 % right over 2 bars, from bar 9 on, evenly.',
+    ])
   })
 
   it('says one where there is one', () => {
@@ -117,7 +162,7 @@ describe('parts', () => {
 })
 
 describe('the catalog', () => {
-  const core = ['checks', 'mistakes'].flatMap((folder) =>
+  const core = ['checks', 'mistakes', 'assess', 'compare'].flatMap((folder) =>
     sources(join(import.meta.dirname, '../../core/src', folder)),
   )
   const text = core.join('\n')

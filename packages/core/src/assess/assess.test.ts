@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { point, type Points } from '../envelope'
 import { plainMix, withPoints } from '../mix'
 import { audioFor, smallSong, withLine } from '../../test/songs'
-import { barsText, describeMeasurement, laneName, levelInWords, listText, measureMix } from '.'
+import { barsText, laneName, levelInWords, listText, measureMix, sayMeasurement } from '.'
 
 const song = smallSong()
 const audio = audioFor(
@@ -16,7 +16,7 @@ const version = (points: Points) => {
 }
 const said = (points: Points) => {
   const { mix, measured } = version(points)
-  return describeMeasurement(song, mix, measured)
+  return sayMeasurement(mix, measured).map((saying) => saying.key)
 }
 const BAR = 3840
 
@@ -39,42 +39,47 @@ describe('measureMix', () => {
   it('has no number for silence', () => {
     const measured = measureMix(song, plainMix(song), new Map())
     expect(measured).toMatchObject({ integrated: null, truePeak: null })
-    expect(describeMeasurement(song, plainMix(song), measured).join(' ')).toMatch(/silent/)
+    expect(sayMeasurement(plainMix(song), measured).map((m) => m.key)).toContain('measured.silent')
   })
 })
 
-describe('describeMeasurement', () => {
+describe('sayMeasurement', () => {
   it('says what was drawn, where and how', () => {
-    expect(said([point(0, -90), point(BAR, -6)])[0]).toBe(
-      'Reed fades in from silence over 1 bar from bar 1, evenly.',
-    )
-    expect(said([point(2 * BAR, 0, 'curve', 4), point(4 * BAR, -38)])[0]).toBe(
-      'Reed fades out over 2 bars from bar 3, mostly at its end, but only to −38.0 dB, not to silence.',
-    )
-    expect(
-      said([
-        point(0, -3),
-        point(BAR - 960, -3),
-        point(BAR, -9),
-        point(2 * BAR, -9),
-        point(2 * BAR + 960, -3),
-      ])[0],
-    ).toBe('Reed goes down 6.0 dB: there by bar 2, starting back at bar 3.')
-    expect(said([point(0, 0, 'jump'), point(BAR, -12)])[0]).toBe(
-      'Reed jumps from 0.0 dB to −12.0 dB at bar 2.',
-    )
-    expect(said([])[0]).toBe('No line moves yet: every control stays where it is set.')
+    expect(said([point(0, -90), point(BAR, -6)])[0]).toBe('move.fade-in')
+    expect(said([point(2 * BAR, 0, 'curve', 4), point(4 * BAR, -38)])[0]).toBe('move.fade-out-soft')
+    const dip = [
+      point(0, -3),
+      point(BAR - 960, -3),
+      point(BAR, -9),
+      point(2 * BAR, -9),
+      point(2 * BAR + 960, -3),
+    ]
+    expect(said(dip)[0]).toBe('move.dip')
+    expect(said([point(0, 0, 'jump'), point(BAR, -12)])[0]).toBe('move.jump-down')
+    expect(said([])[0]).toBe('measured.no-moves')
+  })
+
+  it('says what is inside a move, where it is worth saying', () => {
+    const twice = [
+      point(0, -3),
+      point(BAR, -6),
+      point(1.5 * BAR, -6),
+      point(2 * BAR, -12),
+      point(3 * BAR, -12),
+      point(3.5 * BAR, -3),
+    ]
+    expect(said(twice)).toEqual(expect.arrayContaining(['move.dip', 'move.in-steps', 'move.rests']))
   })
 
   it('says how loud it is, and warns of too much', () => {
-    expect(said([]).at(-1)).toMatch(/room to spare/)
+    expect(said([]).at(-1)).toBe('measured.peak-room')
     const loud = audioFor(
       song,
       () => 0,
       (n) => (Math.floor(n / 30) % 2 ? 32_000 : -32_000),
     )
     const mix = { ...plainMix(song), main: { level: 6 } }
-    expect(describeMeasurement(song, mix, measureMix(song, mix, loud)).at(-1)).toMatch(/over full scale/)
+    expect(sayMeasurement(mix, measureMix(song, mix, loud)).at(-1)!.key).toBe('measured.peak-over')
   })
 })
 

@@ -1,9 +1,9 @@
-import { decibels, gainDecibels, MIXER_CONTROLS, numberText, type Unit } from '../scale'
+import { decibels, gainDecibels, MIXER_CONTROLS, onOff } from '../scale'
 import { resolve, type Mix } from '../mix'
 import type { Move } from '../moves'
-import { songTime, type SongTime, type SongVersion } from '../song'
+import { amount, at, laneOf, say, valued, word, type Saying } from '../saying'
+import type { SongTime, SongVersion } from '../song'
 import type { Measurement } from './measurement'
-import { barsText, levelText } from './words'
 
 /** Name of a lane for people: "Squeezebox" for a volume, "Squeezebox, pan" for the rest. */
 export function laneName(song: SongVersion, mix: Mix, address: string): string {
@@ -36,54 +36,49 @@ export function laneControlName(mix: Mix, address: string): string {
 
 const lower = (text: string) => text[0]!.toLowerCase() + text.slice(1)
 
-/**
- * One sentence about a move, with its place and figures.
- * @param unit of the control that it moves
- */
-export function moveSentence(move: Move, name: string, time: SongTime, unit: Unit = decibels): string {
-  const bar = (tick: number) => time.meter.placeAt(tick).bar
-  const lasts = barsText(move.bars)
-  const text = (value: number) => (unit === decibels ? levelText(value) : unit.format(value))
-  const leaning = {
-    even: 'evenly',
-    early: 'mostly at its start',
-    late: 'mostly at its end',
-    sudden: 'all at once',
+/** A detail of a move is worth saying from here on: past its goal by so many dB, or a rest of so many seconds. */
+const OVERSHOOT_DB = 1
+const REST_SECONDS = 0.8
+
+/** What a move is, and what is worth saying inside it: steps, a rest on the way, how far it goes too far. */
+export function sayMove(mix: Mix, move: Move): Saying[] {
+  const { lane, kind } = move
+  const unit = resolve(mix, lane)?.control.unit ?? decibels
+  const inDecibels = unit === decibels || unit === gainDecibels
+  const parts = {
+    name: laneOf(lane),
+    at: at(move.start),
+    end: at(move.end),
+    arrival: at(move.arrival),
+    leaves: at(move.leaves),
+    bars: amount(move.bars, 'bars'),
+    from: valued(lane, move.from),
+    goal: valued(lane, move.goal),
+    to: valued(lane, move.to),
+    depth: amount(Math.abs(move.depth), 'dB'),
+    how: word(`form.${move.form}`),
   }
-  switch (move.kind) {
-    case 'fade in': {
-      const start = move.silent ? 'from silence' : `from ${text(move.from)}, not quite silent,`
-      return `${name} fades in ${start} over ${lasts} from bar ${bar(move.start)}, ${leaning[move.form]}.`
-    }
-    case 'fade out': {
-      const end = move.silent ? 'to silence' : `but only to ${text(move.goal)}, not to silence`
-      return `${name} fades out over ${lasts} from bar ${bar(move.start)}, ${leaning[move.form]}, ${end}.`
-    }
-    case 'throw':
-      return `${name} is thrown open to ${text(move.goal)} at ${placeText(time, move.start)} and is back ${lasts} later.`
-    case 'sweep':
-      return `${name} sweeps from ${text(move.from)} to ${text(move.goal)} over ${lasts} from bar ${bar(move.start)}, ${leaning[move.form]}.`
-    case 'build':
-      return `${name} builds from ${text(move.from)} to ${text(move.goal)} over ${lasts} and is there at ${placeText(time, move.end)}, ${leaning[move.form]}.`
-    case 'drop':
-      return `${name} drops from ${text(move.from)} to ${text(move.to)} at ${placeText(time, move.start)}.`
-    case 'dip':
-    case 'lift': {
-      const way = move.kind === 'dip' ? 'down' : 'up'
-      const size =
-        unit === decibels || unit === gainDecibels
-          ? `${way} ${numberText(Math.abs(move.depth), 1)} dB`
-          : `${way} from ${text(move.from)} to ${text(move.goal)}`
-      return `${name} goes ${size}: there by ${placeText(time, move.arrival)}, starting back at ${placeText(time, move.leaves)}.`
-    }
-    case 'jump up':
-    case 'jump down':
-      return `${name} jumps from ${text(move.from)} to ${text(move.to)} at ${placeText(time, move.start)}.`
-    default: {
-      const way = move.kind === 'rise' ? 'rises' : 'falls'
-      return `${name} ${way} from ${text(move.from)} to ${text(move.to)} over ${lasts} from bar ${bar(move.start)} and stays there.`
-    }
-  }
+  const said = [say(keyOfMove(move, unit === onOff, inDecibels), parts)]
+  const { name } = parts
+  if (move.steps > 1 && kind !== 'rhythm')
+    said.push(say('move.in-steps', { name, steps: amount(move.steps, 'points', 0) }))
+  if (move.rest >= REST_SECONDS) said.push(say('move.rests', { name, seconds: amount(move.rest, 'seconds') }))
+  if (inDecibels && move.overshoot >= OVERSHOOT_DB)
+    said.push(say('move.overshoots', { name, by: amount(move.overshoot, 'dB') }))
+  return said
+}
+
+function keyOfMove(
+  { kind, silent, depth, leaves, arrival }: Move,
+  isSwitch: boolean,
+  inDecibels: boolean,
+): string {
+  const key = kind.replace(' ', '-')
+  if (isSwitch && kind !== 'rhythm')
+    return `move.switch-${depth > 0 ? 'on' : 'off'}${leaves > arrival ? '-back' : ''}`
+  if ((kind === 'fade in' || kind === 'fade out') && !silent) return `move.${key}-soft`
+  if ((kind === 'dip' || kind === 'lift') && !inDecibels) return `move.${key}-values`
+  return `move.${key}`
 }
 
 /** "bar 5", "bar 5, beat 3". */
@@ -92,27 +87,20 @@ export function placeText(time: SongTime, tick: number): string {
   return beat === 1 ? `bar ${bar}` : `bar ${bar}, beat ${beat}`
 }
 
-/** What was measured, one sentence a fact: the moves in order, then how loud it all is. */
-export function describeMeasurement(song: SongVersion, mix: Mix, measured: Measurement): string[] {
-  const time = songTime(song)
-  const moves = [...measured.moves].sort((a, b) => a.start - b.start)
-  const sentences = moves.map((m) =>
-    moveSentence(m, laneName(song, mix, m.lane), time, resolve(mix, m.lane)?.control.unit),
-  )
-  if (!moves.length) sentences.push('No line moves yet: every control stays where it is set.')
-  sentences.push(loudnessSentence(measured), peakSentence(measured))
-  return sentences
-}
-
-function loudnessSentence({ integrated }: Measurement): string {
-  if (integrated === null) return 'Nothing can be heard: the whole song is silent.'
-  return `The whole song measures ${numberText(integrated, 1)} LUFS, its loudness as one number.`
-}
-
-function peakSentence({ truePeak }: Measurement): string {
-  if (truePeak === null) return 'There is no peak to measure.'
-  const peak = `${numberText(truePeak, 1)} dBTP`
-  if (truePeak > 0) return `Its loudest peak is ${peak}: over full scale, so it will distort there.`
-  if (truePeak > -1) return `Its loudest peak is ${peak}, with hardly any room left.`
-  return `Its loudest peak is ${peak}, with room to spare.`
+/** What was measured, fact by fact: the moves in order, then how loud it all is. */
+export function sayMeasurement(mix: Mix, { moves, integrated, truePeak }: Measurement): Saying[] {
+  const inOrder = [...moves].sort((a, b) => a.start - b.start)
+  return [
+    ...(moves.length ? inOrder.flatMap((m) => sayMove(mix, m)) : [say('measured.no-moves')]),
+    integrated === null
+      ? say('measured.silent')
+      : say('measured.loudness', { lufs: amount(integrated, 'LUFS') }),
+    ...(truePeak === null
+      ? []
+      : [
+          say(`measured.peak-${truePeak > 0 ? 'over' : truePeak > -1 ? 'high' : 'room'}`, {
+            peak: amount(truePeak, 'dBTP'),
+          }),
+        ]),
+  ]
 }

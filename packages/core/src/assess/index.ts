@@ -1,6 +1,6 @@
 /** Assessment: what is measured of a hand-in, and how it is said. */
 export { measureMix, measurementOf, movesOfMix, type Measurement } from './measurement'
-export { describeMeasurement, moveSentence, laneName, laneControlName, placeText } from './describe'
+export { sayMeasurement, sayMove, laneName, laneControlName, placeText } from './describe'
 export { barsText, levelText, listText } from './words'
 export { levelInWords } from './level-words'
 export { whyNotHeard, type Cause, type Listening, type Remedy } from './why-not-heard'

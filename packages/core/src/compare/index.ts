@@ -8,7 +8,7 @@ export {
   type SettingChange,
   type Version,
 } from './compare'
-export { describeChanges, describeDifference, lineDifferenceText } from './describe'
+export { sayChanges, sayDifference, sayLineDifference } from './describe'
 export { lineDifference, lineOf, type LineDifference } from './line-difference'
 export { matchMoves, type MovePair } from './match-moves'
 export { middleHalf, quantile, type MiddleHalf } from './crowd'

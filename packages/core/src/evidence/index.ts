@@ -1,4 +1,5 @@
-/** What checks and mistakes look at, and how they say what they found. */
+/** What checks and mistakes look at, and what they found. */
+export * from '../saying'
 export * from './evidence'
 export * from './finding'
 export * from './say'

@@ -2,7 +2,15 @@ import { CHECKS } from './checks'
 import { FIGURES } from './figures'
 import { MARKS } from './marks'
 import { MISTAKES } from './mistakes'
+import { MOVES } from './moves'
 import { PARTS } from './parts'
 
 /** Everything that is said in English, by key. */
-export const EN: Readonly<Record<string, string>> = { ...CHECKS, ...MISTAKES, ...FIGURES, ...MARKS, ...PARTS }
+export const EN: Readonly<Record<string, string>> = {
+  ...CHECKS,
+  ...MISTAKES,
+  ...FIGURES,
+  ...MARKS,
+  ...MOVES,
+  ...PARTS,
+}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Handing in, and what was measured, in words, as soon as the server has measured it. */
-import { describeMeasurement } from '@rudlo/core/assess'
+import { sayMeasurement } from '@rudlo/core/assess'
 import { trackLevel } from '@rudlo/core/mix'
 import type { CheckPlace } from '@rudlo/core/evidence'
 import { overruled } from '@rudlo/core/brief'
@@ -62,7 +62,9 @@ const assessed = computed(() => {
 })
 const sentences = computed(() => {
   const { measurement, document } = shown.value ?? {}
-  return measurement && document ? describeMeasurement(desk.song!, document.mix, measurement) : null
+  return measurement && document
+    ? new Sayer({ song: desk.song!, mix: document.mix }).all(sayMeasurement(document.mix, measurement))
+    : null
 })
 
 async function handIn(): Promise<void> {

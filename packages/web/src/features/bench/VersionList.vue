@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Every version that was handed in, with what changed in it, in moves. */
-import { describeChanges } from '@rudlo/core/compare'
+import { sayChanges, type Version } from '@rudlo/core/compare'
+import { Sayer } from '@rudlo/words'
 import { computed } from 'vue'
 import { whenText } from '../../ui/dates'
 import { useWork } from '../../document/work-store'
@@ -18,6 +19,11 @@ const STATES = {
   'given back': '',
 } as const
 
+function changesOf(from: Version, to: Version): string {
+  const sayer = new Sayer({ song: desk.song!, mix: to.mix, start: from.mix })
+  return sayer.all(sayChanges(desk.song!, from, to)).join(' ')
+}
+
 const versions = computed(() =>
   work.versions
     .map((version, i) => {
@@ -34,10 +40,7 @@ const versions = computed(() =>
               : 'came back'
             : STATES[version.state],
         since: before ? `Since version ${before.number}` : 'From the starting mix',
-        changes: describeChanges(desk.song!, from, {
-          mix: version.document.mix,
-          measured: version.measurement,
-        }),
+        changes: changesOf(from, { mix: version.document.mix, measured: version.measurement }),
       }
     })
     .reverse(),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Two hand-ins side by side: their lines, heard one after the other, and what is different. */
-import { compareMixes, describeDifference } from '@rudlo/core/compare'
+import { sayChanges } from '@rudlo/core/compare'
+import { Sayer } from '@rudlo/words'
 import { resolve, type Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import type { HandInView, QueueEntry } from '@rudlo/contract/handins'
@@ -61,7 +62,8 @@ const difference = computed(() => {
   if (!a || !b) return []
   const one = { mix: a.document.mix, measured: a.measurement }
   const two = { mix: b.document.mix, measured: b.measurement }
-  return describeDifference(props.song, one, two, compareMixes(props.song, one, two))
+  const sayer = new Sayer({ song: props.song, mix: two.mix, start: one.mix })
+  return sayer.all(sayChanges(props.song, one, two))
 })
 
 function hear(side: 0 | 1): void {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** A lane of a hand-in, read-only: the line over the waveform, moves by name, another line faintly underneath. */
-import { laneName, moveSentence } from '@rudlo/core/assess'
-import { lineDifference, lineDifferenceText, lineOf } from '@rudlo/core/compare'
+import { laneName, sayMove } from '@rudlo/core/assess'
+import { lineDifference, lineOf, sayLineDifference } from '@rudlo/core/compare'
 import { valueAt } from '@rudlo/core/envelope'
 import { envelopeOf, resolve } from '@rudlo/core/mix'
 import type { Move } from '@rudlo/core/moves'
 import { beatInWords, snapTick } from '@rudlo/core/time'
+import { Sayer } from '@rudlo/words'
 import { computed, shallowRef } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import LaneHead from '../../editor/lane/LaneHead.vue'
@@ -33,6 +34,7 @@ const mix = computed(() => (suggestion.drawing ? suggestion.mix! : review.mix!))
 const addressed = computed(() => resolve(mix.value, review.address)!)
 const control = computed(() => addressed.value.control)
 const name = computed(() => laneName(review.song!, mix.value, review.address))
+const sayer = computed(() => new Sayer({ song: review.song!, mix: mix.value }))
 const points = computed(() => envelopeOf(mix.value, review.address)?.points ?? [])
 const value = computed(() =>
   points.value.length && player.moves
@@ -55,14 +57,14 @@ const apart = computed(() => {
   const own = lineOf(mix.value, review.address)
   if (!under.value || !own) return ''
   const found = lineDifference(review.address, control.value.scale, [under.value, own], review.time!)
-  return found.greatest < 1e-6 ? 'the same line' : lineDifferenceText(found, control.value, review.time!)
+  return found.greatest < 1e-6 ? 'the same line' : sayer.value.phrase(sayLineDifference(found, control.value))
 })
 const pins = computed(() =>
   review.remarks.flatMap((r, i) => (r.lane === review.address ? [{ ...r, number: i + 1 }] : [])),
 )
 const choices = computed(() => versions.all.filter((a) => a.key !== 'this'))
 function takeMove(move: Move): void {
-  const sentence = moveSentence(move, name.value, review.time!, control.value.unit)
+  const sentence = sayer.value.all(sayMove(review.mix!, move)).join(' ')
   emit('take', { from: move.start, to: move.end }, sentence, `${move.kind}, ${name.value}`)
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A hand-in in words: who, when, what changed since the version before, what was measured. */
-import { describeMeasurement, listText } from '@rudlo/core/assess'
-import { describeChanges } from '@rudlo/core/compare'
+import { listText, sayMeasurement } from '@rudlo/core/assess'
+import { sayChanges } from '@rudlo/core/compare'
 import type { SongVersion } from '@rudlo/core/song'
 import { computed } from 'vue'
 import type { CheckPlace } from '@rudlo/core/evidence'
@@ -40,10 +40,17 @@ const PROBLEMS: Readonly<Record<MeasureProblem, string>> = {
 }
 
 const meter = computed(() => songTime(props.song).meter)
+const sayer = computed(
+  () =>
+    new Sayer({
+      song: props.song,
+      mix: props.handIn.document.mix,
+      start: props.handIn.before?.document.mix ?? props.handIn.document.mix,
+    }),
+)
 const said = computed(() => {
-  const { assessment, document } = props.handIn
-  const sayer = new Sayer({ song: props.song, mix: document.mix })
-  return assessment && saidAssessment(sayer, overruled(assessment, props.overrules))
+  const { assessment } = props.handIn
+  return assessment && saidAssessment(sayer.value, overruled(assessment, props.overrules))
 })
 const assessed = computed(() =>
   (said.value?.tasks ?? []).flatMap((t) => {
@@ -73,16 +80,16 @@ const hints = computed(() => {
 
 const sentences = computed(() => {
   const { measurement, document } = props.handIn
-  return measurement && describeMeasurement(props.song, document.mix, measurement)
+  return measurement && sayer.value.all(sayMeasurement(document.mix, measurement))
 })
 const changes = computed(() => {
   const { before, measurement, document } = props.handIn
   if (!before?.measurement || !measurement) return ''
-  return describeChanges(
-    props.song,
+  const [old, now] = [
     { mix: before.document.mix, measured: before.measurement },
     { mix: document.mix, measured: measurement },
-  )
+  ]
+  return sayer.value.all(sayChanges(props.song, old, now)).join(' ')
 })
 </script>
 

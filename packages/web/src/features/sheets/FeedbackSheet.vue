@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One hand-in on paper: what was said, with each line as a drawing and the remarks numbered at their place. */
-import { describeMeasurement, laneName } from '@rudlo/core/assess'
+import { laneName, sayMeasurement } from '@rudlo/core/assess'
 import { overruled } from '@rudlo/core/brief'
 import { envelopeOf } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
@@ -38,8 +38,9 @@ const marks = computed(() =>
   }),
 )
 const place = (r: RemarkView) => remarkPlace(song.value, mix.value, r)
+const sayer = computed(() => new Sayer({ song: song.value, mix: mix.value }))
 const measured = computed(() =>
-  props.handIn.measurement ? describeMeasurement(song.value, mix.value, props.handIn.measurement) : [],
+  props.handIn.measurement ? sayer.value.all(sayMeasurement(mix.value, props.handIn.measurement)) : [],
 )
 /** What was found, as the teacher lets it stand. */
 const judged = computed(() => {
@@ -47,7 +48,7 @@ const judged = computed(() => {
   return assessment ? overruled(assessment, review.overrules).tasks : []
 })
 const tasks = computed(() =>
-  saidTasks(new Sayer({ song: song.value, mix: mix.value }), judged.value).flatMap((t) => {
+  saidTasks(sayer.value, judged.value).flatMap((t) => {
     const task = props.assignment.brief.tasks.find((b) => b.id === t.task)
     return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks }] : []
   }),
