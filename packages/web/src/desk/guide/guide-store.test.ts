@@ -33,7 +33,13 @@ const brief = (answers: StudentBrief['answers']): StudentBrief => ({
       to: song.length,
       weight: 1,
       hints: 2,
-      checks: [{ id: 'c', kind: 'few points', values: { lane: LEVEL, most: 1 } }],
+      checks: [
+        {
+          id: 'c',
+          kind: 'position',
+          values: { lane: LEVEL, from: song.length, value: start.tracks[0]!.level, tolerance: 1 },
+        },
+      ],
     },
   ],
 })
