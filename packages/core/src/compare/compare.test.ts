@@ -203,7 +203,10 @@ describe('sayChanges', () => {
     const [change] = sayChanges(song, walk(0.5), walk(0.9))
     expect(change).toMatchObject({
       key: 'changed.to',
-      parts: { now: { value: expect.closeTo(0.9, 6), of: 'track/reed/pan' }, was: { value: expect.closeTo(0.5, 6), of: 'track/reed/pan' } },
+      parts: {
+        now: { value: expect.closeTo(0.9, 6), of: 'track/reed/pan' },
+        was: { value: expect.closeTo(0.5, 6), of: 'track/reed/pan' },
+      },
     })
   })
 

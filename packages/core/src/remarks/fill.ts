@@ -35,7 +35,8 @@ export function figuresAt(
   return {
     track: track ?? 'the mix',
     control: laneControlName(mix, lane),
-    bar: placeText(time, start),
+    // the place that was pointed at, not where a move began long before it
+    bar: placeText(time, Math.min(Math.max(start, from), Math.max(from, to))),
     length: barsText(move?.bars ?? time.meter.barsBetween(start, end)),
     seconds: `${numberText(time.tempo.secondsAt(end) - time.tempo.secondsAt(start), 1)} s`,
     ...(move && unit
