@@ -29,6 +29,8 @@ export class Happenings {
   readonly #listeners = new Set<Listener>()
   /** Ids that were passed on, with the times at which they happened. */
   readonly #told = new Map<string, number>()
+  /** The first look, while it is on its way. */
+  #beginning: Promise<void> | null = null
   #last = 0
   #looked = 0
   #timer: ReturnType<typeof setTimeout> | null = null
@@ -86,17 +88,24 @@ export class Happenings {
 
   /** Tells a page everything from now on. @returns ends that */
   async listen(listener: Listener): Promise<() => void> {
-    if (!this.#listeners.size) {
-      // whatever is there already is no news to anybody; who was away asks for it
+    // two that come at once begin together: the later one would take for old what the first has to be told
+    if (!this.#listeners.size) await (this.#beginning ??= this.#begin())
+    this.#listeners.add(listener)
+    this.#timer ??= setTimeout(() => void this.#look(), LOOK_MS)
+    return () => this.#listeners.delete(listener)
+  }
+
+  /** Whatever is there already is no news to anybody; who was away asks for it. */
+  async #begin(): Promise<void> {
+    try {
       this.#told.clear()
       this.#looked = Date.now()
       for (const { id, at } of await this.#recent(Number(await this.newest())))
         this.#told.set(String(id), Number(at))
       this.#last = Math.max(0, ...[...this.#told.keys()].map(Number))
+    } finally {
+      this.#beginning = null
     }
-    this.#listeners.add(listener)
-    this.#timer ??= setTimeout(() => void this.#look(), LOOK_MS)
-    return () => this.#listeners.delete(listener)
   }
 
   /** Stops looking. */
