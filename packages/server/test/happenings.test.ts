@@ -24,7 +24,7 @@ it('are told to whoever listens, though somebody else begins to listen at the sa
   const first = happenings.listen({ personId: anna, tell: (h) => void told.push(h.kind) })
   const second = happenings.listen({ personId: ben, tell: () => undefined })
   await first
-  await happenings.tell(database.manager, [anna], 'signed out', {})
+  await happenings.tell(database.manager, [anna], 'signed out', { assignment: '', handIn: '' })
   go()
   await second
   await vi.waitFor(() => expect(told).toEqual(['signed out']), { timeout: 5000 })

@@ -79,7 +79,8 @@ export class Sayer {
     if ('span' in part) return this.#span(...part.span)
     if ('lane' in part) return this.#lane(part.lane)
     if ('lanes' in part) return this.#list(part.lanes.map((l) => this.#lane(l)))
-    if ('track' in part) return this.context.song.tracks.find((t) => t.id === part.track)?.name ?? ''
+    if ('track' in part)
+      return this.context.song.tracks.find((t) => t.id === part.track)?.name ?? words('track.gone')
     if ('of' in part) return this.#value(part.value, part.of)
     if ('amount' in part) return amountText(part.amount, part.unit, part.digits ?? 1)
     if ('count' in part) return String(part.count)
@@ -120,7 +121,7 @@ export class Sayer {
     const owner =
       song.tracks.find((t) => t.id === found?.owner)?.name ??
       where.returns.find((r) => r.id === found?.owner)?.name
-    if (!found || !owner) return ''
+    if (!found || !owner) return words('lane.gone')
     if (found.control === MIXER_CONTROLS.level) return owner
     return words('lane.of', { owner, control: this.#control(where, address) })
   }

@@ -31,6 +31,8 @@ export const PARTS = {
   'lane.of': '{owner}’s {control}',
   'lane.effect': '{effect} {control}',
   'lane.main': 'the main volume',
+  'lane.gone': 'a control that is gone',
+  'track.gone': 'a track that is gone',
 
   'word.silence': 'silence',
   'word.middle': 'the middle',
