@@ -3,14 +3,14 @@ import { evidenceOf } from '@rudlo/core/evidence'
 import { point } from '@rudlo/core/envelope'
 import type { AssetAudio } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
-import { MISTAKES, mistakesOf } from '@rudlo/core/mistakes'
+import { mistakesOf } from '@rudlo/core/mistakes'
 import { findMoves } from '@rudlo/core/moves'
 import { plainMix, type Mix } from '@rudlo/core/mix'
 import { levelScale, linearScale } from '@rudlo/core/scale'
 import { songTime } from '@rudlo/core/song'
 import { madeOf, playPart, SONGS, songVersionOf, TERM } from '@rudlo/demo'
 import { barTick, meantMoves, SECTION_BARS } from '../packages/core/test/drawn/moves'
-import { mistakeCases, song as drawnSong, start as drawnStart } from '../packages/core/test/drawn/mistakes'
+import { accused, checksJudged, mistakesJudged } from '../packages/core/test/judging/judged'
 import { scoreOf } from '../packages/core/test/judging/score'
 import { wholeLines } from '../packages/core/test/judging/whole-lines'
 import { smallSong } from '../packages/core/test/songs'
@@ -82,23 +82,25 @@ export function sealedLines() {
   }
 }
 
-/** The weakest mistake's precision and recall, in percent. */
-export function mistakesRight(): { readonly precision: number; readonly recall: number } {
-  const cases = mistakeCases(20).map((c) => ({ ...c, evidence: evidenceOf(drawnSong, drawnStart, c.mix, c) }))
-  const figures = MISTAKES.map(({ kind }) => {
-    const own = cases
-      .filter((c) => c.kind === kind)
-      .map((c) => ({ made: c.made, said: mistakesOf(c.evidence, [kind]).length > 0 }))
-    const hits = own.filter((c) => c.made && c.said).length
-    const false_ = own.filter((c) => !c.made && c.said).length
-    return {
-      precision: (100 * hits) / Math.max(1, hits + false_),
-      recall: (100 * hits) / own.filter((c) => c.made).length,
-    }
-  })
+/** The weakest mistake's precision and recall on the half that nobody works on, in percent. */
+export function sealedMistakes(each: number): { readonly precision: number; readonly recall: number } {
+  const figures = mistakesJudged(each, 'sealed')
   return {
     precision: Math.min(...figures.map((f) => f.precision)),
     recall: Math.min(...figures.map((f) => f.recall)),
+  }
+}
+
+/** How answers are judged of the half that nobody works on: all, the weakest check, those by another way, right ones accused. In percent. */
+export function sealedAnswers(each: number) {
+  const scores = checksJudged(each, 'sealed')
+  const { right, accusations } = accused(each, 'sealed')
+  const sum = (of: (s: (typeof scores)[number]) => number) => scores.reduce((n, s) => n + of(s), 0)
+  return {
+    right: (100 * sum((s) => s.right)) / sum((s) => s.judged),
+    weakest: Math.min(...scores.map((s) => (100 * s.right) / s.judged)),
+    others: (100 * sum((s) => s.accepted)) / sum((s) => s.others),
+    accused: (100 * accusations.length) / right,
   }
 }
 

@@ -60,3 +60,11 @@ function stageOf(mix: Mix, address: Address): Stage {
   if (word === 'wet') return controlStage(mix, address, (v) => (v > 0 ? dbOfGain(v) : -Infinity))
   return controlStage(mix, address)
 }
+
+/** All lanes that can do what one is asked to do: gain, mute and main output for a volume, the whole path for an echo. */
+export function waysTo(mix: Mix, lane: Address): Address[] {
+  const [kind, id, word] = lane.split('/')
+  if (kind === 'track' && word === 'level')
+    return [lane, `track/${id}/gain`, `track/${id}/mute`, 'main/level']
+  return [lane, ...(echoPath(mix, lane)?.stages ?? [])]
+}

@@ -1,3 +1,4 @@
+import { waysTo } from '../effective'
 import { movesOfMix } from '../assess'
 import { valueAt } from '../envelope'
 import type { Heard, Seconds } from '../heard'
@@ -66,9 +67,9 @@ export function valueOf(mix: Mix, lane: Address, tick: number): number {
   return line ? valueAt(line.points, found.control.scale, tick) : found.setting
 }
 
-/** Whether the brief asks for something of some kinds on a lane, about there: within a bar. All kinds, if none are given. */
+/** Whether the brief asks for something of some kinds that this lane can do, about there: within a bar. All kinds, if none are given. */
 export function isAsked(
-  { asked, time }: Evidence,
+  { asked, time, mix }: Evidence,
   lane: Address,
   from: number,
   to: number,
@@ -78,7 +79,7 @@ export function isAsked(
   return asked.some(
     (a) =>
       (!kinds || kinds.includes(a.kind)) &&
-      a.lanes.includes(lane) &&
+      a.lanes.some((l) => waysTo(mix, l).includes(lane)) &&
       a.from <= to + bar &&
       a.to >= from - bar,
   )
@@ -87,6 +88,19 @@ export function isAsked(
 /** A stretch of ticks in seconds. */
 export function secondsOf({ tempo }: SongTime, from: number, to: number): Seconds {
   return { from: tempo.secondsAt(from), to: tempo.secondsAt(to) }
+}
+
+/** Places of a move at which its line is looked at. */
+const LOOKS = 200
+
+/** The tick at which a move on its way to its goal has got to a value; its arrival where it never gets so far. */
+export function passes({ mix }: Evidence, { lane, start, arrival, depth }: Move, value: number): number {
+  const there = (v: number) => (depth < 0 ? v <= value : v >= value)
+  for (let k = 0; k < LOOKS; k++) {
+    const tick = start + ((arrival - start) * k) / LOOKS
+    if (there(valueOf(mix, lane, tick))) return tick
+  }
+  return arrival
 }
 
 /** The move of some kinds on a lane that lies most in a stretch; undefined where none touches it. */

@@ -28,7 +28,7 @@ const HIDES = 0.9
 const QUIET = levelScale.toTravel(-48)
 /** A hand gets going within so many seconds and this share of its way, and then goes so many times as fast. */
 const TOE_SECONDS = 2
-const TOE = 0.08
+const TOE = 0.12
 const CORNER = 3
 /** A line that stands still for so long in the middle of a way rests there, in seconds. */
 const SHORTEST_REST = 0.24

@@ -47,7 +47,7 @@ const part = (level: (hop: number) => number): Part => {
 }
 
 /** What is heard: everything plays all the time, with room left, unless something else is said. */
-function heard(more: Partial<Heard> = {}): Heard {
+export function steady(more: Partial<Heard> = {}): Heard {
   return {
     hops: HOPS,
     mix: part(() => -16),
@@ -186,7 +186,7 @@ const CASES: Readonly<Record<string, Cases>> = {
           { tick: 0, value: -3 },
           { tick: at, value: -90, at: 'once' },
         ]
-        return { mix: withLines({ [REED]: placed(aims, c) }), heard: heard({ tracks: { reed: silent } }) }
+        return { mix: withLines({ [REED]: placed(aims, c) }), heard: steady({ tracks: { reed: silent } }) }
       }
       if (i % 4 === 1) {
         // a rhythm of jumps on the grid
@@ -222,11 +222,11 @@ const CASES: Readonly<Record<string, Cases>> = {
   late: {
     guilty: (c, i) => ({
       mix: withLines({ [REED]: level(goodDip(c, barTick(9) + BEAT * c.between(0.5, 3)), c, i) }),
-      heard: heard({ entries: { reed: [0], pad: [barTick(9)] } }),
+      heard: steady({ entries: { reed: [0], pad: [barTick(9)] } }),
     }),
     right: (c, i) => ({
       mix: withLines({ [REED]: level(goodDip(c, barTick(9) - BEAT * c.between(0, 2)), c, i) }),
-      heard: heard({ entries: { reed: [0], pad: [barTick(9)] } }),
+      heard: steady({ entries: { reed: [0], pad: [barTick(9)] } }),
     }),
   },
   'too hot': {
@@ -379,7 +379,7 @@ const CASES: Readonly<Record<string, Cases>> = {
           : {
               // just before a note that begins a little early
               mix: withLines({ [REED]: placed(nudged(goodDip(c), -20, 2), c) }),
-              heard: heard({ entries: { reed: [0], pad: [barTick(9) - 8] } }),
+              heard: steady({ entries: { reed: [0], pad: [barTick(9) - 8] } }),
             },
   },
   'echo stays': {
@@ -440,7 +440,7 @@ function hot(c: Chance, i: number, peak: number, adds: number): Made {
         i,
       ),
     }),
-    heard: heard({
+    heard: steady({
       peaks,
       mix: part((n) => (inside(n) ? -14 + adds : -16)),
       still: part((n) => (inside(n) ? -14 : -16)),
@@ -494,7 +494,7 @@ function wet(c: Chance, over: number, long: 'section' | 'moment'): Made {
   const whole = part((n) => 10 * Math.log10(energy(n)))
   return {
     mix: withLines({ [SEND]: placed([{ tick: 0, value: c.between(-8, 0) }], c) }),
-    heard: heard({ tracks: { reed: whole, pad: part(() => -22) }, shares: { reed: share } }),
+    heard: steady({ tracks: { reed: whole, pad: part(() => -22) }, shares: { reed: share } }),
   }
 }
 
@@ -515,18 +515,22 @@ function echo(c: Chance, tap: 'pre' | 'post', open: number): Made {
   return { mix: withLines({ [REED]: placed(aims, c) }, base) }
 }
 
-/** So many works with each mistake, and as many that come near it. */
-export function mistakeCases(each: number): MistakeCase[] {
+/** Seeds of the half that nobody looks at start here. */
+const SEALED = 900_000
+
+/** So many works with each mistake, and as many that come near it, of the half that is worked on or of the other. */
+export function mistakeCases(each: number, half: 'open' | 'sealed' = 'open'): MistakeCase[] {
+  const seed = half === 'open' ? 7000 : SEALED
   return Object.entries(CASES).flatMap(([kind, cases], k) =>
     (['guilty', 'right'] as const).flatMap((which, w) =>
       Array.from({ length: each }, (_, i): MistakeCase => {
-        const made = cases[which](new Chance(7000 + k * 100 + w * 50 + i), i)
+        const made = cases[which](new Chance(seed + k * 100 + w * 50 + i), i)
         return {
           name: `${kind}, ${which} ${i + 1}`,
           kind,
           made: which === 'guilty',
           mix: start,
-          heard: heard(),
+          heard: steady(),
           commands: [],
           open: [REED],
           writing: [],

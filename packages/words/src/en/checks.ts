@@ -73,6 +73,7 @@ export const CHECKS = {
   'check.sweep.other': '{name} does not go that way in {bars}: it goes the other way.',
   'check.sweep.still': '{name} does not move in {bars}.',
   'check.sweep.little': '{name} goes from {a} to {b}. That is the right way, but not far enough.',
+  'check.sweep.sudden': 'Listen at {start}: {name} leaps from {a} to {b}. A sweep takes its time on the way.',
   'check.sweep.begins': '{name} sets off from {a} at {start}: {late}.',
   'check.sweep.arrives': '{name} arrives at {b} at {at}: {late}.',
 

@@ -1,6 +1,9 @@
-import { type Finding, amount, at, laneOf, late, moveIn, say, wanted } from '../../evidence'
+import { type Finding, amount, at, laneOf, late, moveIn, passes, say, wanted } from '../../evidence'
 import { checkKind, lane, number, place, verdictOf } from '../check'
 import { conclude, found } from '../conclude'
+
+/** So many dB down something is gone for most ears: how a hand gets down from there is not heard. */
+const GONE_DB = 20
 
 /** A drop: down within a beat where a section begins. */
 export const drop = checkKind({
@@ -25,13 +28,16 @@ export const drop = checkKind({
         from: from - beat,
         to: from + beat,
       })
-    const lasts = (move.arrival - move.start) / beat
+    // for the ear it has dropped there, whatever a hand still does below
+    const down = passes(evidence, move, move.from - depth)
     const size = -move.depth
+    const most = passes(evidence, move, move.from - Math.max(depth, Math.min(size, GONE_DB)))
+    const lasts = (most - move.start) / beat
     const parts = {
       name,
       depth: amount(size, 'dB'),
       asked: amount(depth, 'dB'),
-      at: at(move.arrival),
+      at: at(down),
       beats: amount(lasts, 'beats'),
     }
     return conclude(
@@ -42,8 +48,8 @@ export const drop = checkKind({
       ],
       [
         {
-          verdict: verdictOf((move.arrival - from) / beat, beats),
-          says: say('check.drop.place', { ...parts, late: late(evidence, move.arrival, from) }),
+          verdict: verdictOf((down - from) / beat, beats),
+          says: say('check.drop.place', { ...parts, late: late(evidence, down, from) }),
         },
         {
           verdict: lasts <= 1.05 ? 'met' : lasts <= 2 ? 'close' : 'not yet',

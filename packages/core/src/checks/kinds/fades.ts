@@ -85,7 +85,10 @@ export function fade(way: 'in' | 'out') {
       const soft = up ? move.from : move.to
       const starts = verdictOf((move.start - from) / beat, beats)
       const ends = verdictOf((move.end - to) / beat, beats)
-      const silent = soft <= -90 ? 'met' : soft <= NEARLY_SILENT_DB ? 'close' : 'not yet'
+      // with the end of the song everything is over anyway
+      const last = !up && move.end >= time.length - beat / 2
+      const silent =
+        soft <= (last ? NEARLY_SILENT_DB : -90) ? 'met' : soft <= NEARLY_SILENT_DB ? 'close' : 'not yet'
       const evenly = move.form === 'sudden' ? 'not yet' : verdictOf(move.unevenness * 100, even)
       const parts = {
         name,

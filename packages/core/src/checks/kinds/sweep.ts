@@ -3,6 +3,9 @@ import { resolve } from '../../mix'
 import { checkKind, choice, lane, number, place, verdictOf } from '../check'
 import { conclude, found } from '../conclude'
 
+/** Faster than this share of the time that was asked for it leaps: into the next shape, or to the ear in an instant. */
+const TOO_FAST = { close: 1 / 3, leap: 1 / 20 }
+
 /** A sweep: from one side to the other, or a filter up or down. */
 export const sweep = checkKind({
   kind: 'sweep',
@@ -38,6 +41,7 @@ export const sweep = checkKind({
       )
     }
     const far = 100 * Math.abs(scale.toTravel(move.goal) - scale.toTravel(move.from))
+    const lasts = (move.arrival - move.start) / (to - from)
     const parts = {
       name,
       a: valued(lane, move.from),
@@ -54,6 +58,10 @@ export const sweep = checkKind({
         { name: 'how-far', value: amount(far, '%', 0), wanted: wanted('least', amount(least, '%', 0)) },
       ],
       [
+        {
+          verdict: lasts >= TOO_FAST.close ? 'met' : lasts >= TOO_FAST.leap ? 'close' : 'not yet',
+          says: say('check.sweep.sudden', parts),
+        },
         {
           verdict: far >= least ? 'met' : far >= least * 0.7 ? 'close' : 'not yet',
           says: say('check.sweep.little', parts),

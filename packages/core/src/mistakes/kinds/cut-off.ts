@@ -47,8 +47,8 @@ function jumpsDown(line: DrawnLine, { time }: Evidence): Jump[] {
   return jumps
 }
 
-/** Lanes on which a jump down cuts what sounds: sends and effects ring on. */
-const cuts = (lane: string) => isLevel(lane) || isMute(lane)
+/** Lanes on which a jump down cuts what sounds: sends and effects ring on, and what a return cuts is a tail. */
+const cuts = (lane: string) => (isLevel(lane) || isMute(lane)) && !lane.startsWith('return/')
 
 /** What asks for something that is gone in an instant. */
 const SUDDEN_KINDS = ['drop', 'jump', 'silence', 'form']

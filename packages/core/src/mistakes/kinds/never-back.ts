@@ -1,7 +1,9 @@
-import { point } from '../../envelope'
+import { echoPath, effectiveEcho, effectiveLevel } from '../../effective'
+import { point, valueAt } from '../../envelope'
 import { type Evidence, at, isAsked, laneOf, say, valued } from '../../evidence'
 import type { Move } from '../../moves'
 import { drawnLines, isLevel, isSendOrWet, repaired } from '../lines'
+import { levelScale } from '../../scale'
 import type { MistakeKind } from '../mistake'
 
 /** So many bars are left after it went up: enough to have come back. */
@@ -38,6 +40,26 @@ function shouldReturn(evidence: Evidence, move: Move): boolean {
   return !song.sections.length || song.sections.some((s) => s.tick > arrival + bar)
 }
 
+/**
+ * Whether nothing is heard to stay raised: of a level that was as high before, or that something else on the way to the ear takes
+ * back. An echo has to be shut again, however often it was open.
+ */
+function nothingStaysUp({ song, start, mix, time }: Evidence, { lane, start: before }: Move): boolean {
+  const [kind, id, word] = lane.split('/')
+  const last = time.length - 1
+  if (kind === 'track' && (word === 'level' || word === 'gain')) {
+    const { points } = effectiveLevel(song, start, mix, id!)
+    const at = (tick: number) => valueAt(points, levelScale, tick)
+    const highest = Math.max(at(0), at(before), ...points.filter((p) => p.tick < before).map((p) => p.value))
+    return at(last) - highest < LEVEL_DB
+  }
+  const path = echoPath(mix, lane)
+  if (!path) return false
+  const heard = effectiveEcho(song, start, mix, path)
+  const at = (tick: number) => valueAt(heard.points, levelScale, tick)
+  return heard.by.length > 0 && at(last) - at(before) < LEVEL_DB
+}
+
 /** It never comes back: a lift, send or effect stays on to the end. */
 export const neverBack: MistakeKind = {
   kind: 'never back',
@@ -57,6 +79,7 @@ export const neverBack: MistakeKind = {
       if (
         !stays ||
         !shouldReturn(evidence, last) ||
+        nothingStaysUp(evidence, last) ||
         time.meter.barsBetween(last.arrival, time.length) < LEFT_BARS
       )
         return []

@@ -26,7 +26,11 @@ function missed(evidence: Evidence, { points, lane }: DrawnLine) {
     const before = notes.some((e) => e >= p.tick && e - p.tick <= 2 * HAIR)
     // a point that a cut put one tick beside another belongs to that one
     const twin = points.some((q) => q !== p && Math.abs(q.tick - p.tick) <= 2)
-    return off !== 0 && Math.abs(off) <= HAIR && !before && !twin
+    // the end of a leap from a beat is no place of its own
+    const leaps = points.some(
+      (q) => q.tick < p.tick && p.tick - q.tick <= HAIR && offBeat(evidence, q.tick) === 0,
+    )
+    return off !== 0 && Math.abs(off) <= HAIR && !before && !twin && !leaps
   })
 }
 

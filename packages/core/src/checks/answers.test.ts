@@ -1,0 +1,19 @@
+import { describe, expect, it } from 'vitest'
+import { accused, checksJudged } from '../../test/judging/judged'
+
+// the sealed half is for `npm run bench -- --only assess`
+const EACH = 40
+
+describe('answers, ridden and set', () => {
+  it.each(checksJudged(EACH, 'open').map((s) => [s.kind, s] as const))(
+    'are judged as a teacher would by the check "%s"',
+    (_, { right, judged, wrong }) => {
+      expect(right / judged, wrong.join('\n')).toBeGreaterThanOrEqual(0.97)
+    },
+  )
+
+  it('that are right are accused of nothing', () => {
+    const { right, accusations } = accused(EACH, 'open')
+    expect(accusations.length / right, accusations.join('\n')).toBeLessThanOrEqual(0.01)
+  })
+})
