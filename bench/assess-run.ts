@@ -11,6 +11,7 @@ import { songTime } from '@rudlo/core/song'
 import { madeOf, playPart, SONGS, songVersionOf, TERM } from '@rudlo/demo'
 import { barTick, meantMoves, SECTION_BARS } from '../packages/core/test/drawn/moves'
 import { accused, checksJudged, mistakesJudged } from '../packages/core/test/judging/judged'
+import { marksJudged } from '../packages/core/test/judging/marked'
 import { scoreOf } from '../packages/core/test/judging/score'
 import { wholeLines } from '../packages/core/test/judging/whole-lines'
 import { smallSong } from '../packages/core/test/songs'
@@ -103,6 +104,9 @@ export function sealedAnswers(each: number) {
     accused: (100 * accusations.length) / right,
   }
 }
+
+/** Proposed marks beside a teacher's, of the half that nobody works on. */
+export const sealedMarks = (count: number) => marksJudged(count, 'sealed')
 
 /** Checks by lines alone of every assignment of the demo, in ms; and one that needs the sound, cold and warm, in s. */
 export function demoChecks(): { readonly lines: number; readonly cold: number; readonly warm: number } {

@@ -8,6 +8,8 @@ const WORKERS = 2
 /** Works with a mistake and works that come near it, each; and answers a check. */
 const TRUE_AND_NEAR = 30
 const ANSWERS = 60
+/** Hand-ins of two to five answers that are marked. */
+const MARKED = 300
 
 /** What recognises moves and mistakes: how often it is right, how long it takes; and the marking of a class. */
 export async function assess() {
@@ -18,6 +20,7 @@ export async function assess() {
     movesRight,
     sealedAnswers,
     sealedLines,
+    sealedMarks,
     sealedMistakes,
     Recordings,
     WorkerPool,
@@ -28,6 +31,7 @@ export async function assess() {
   const sealed = sealedLines()
   const mistakes = sealedMistakes(TRUE_AND_NEAR)
   const answers = sealedAnswers(ANSWERS)
+  const marks = sealedMarks(MARKED)
   const checks = demoChecks()
   return [
     entry(
@@ -54,6 +58,8 @@ export async function assess() {
     entry('assess', 'the same: weakest check', answers.weakest, '%', '>= 97'),
     entry('assess', 'the same: another way accepted', answers.others, '%', '>= 97'),
     entry('assess', 'the same: right answers accused of a mistake', answers.accused, '%', '<= 1'),
+    entry('assess', `${MARKED} marks, sealed: the level a teacher would give`, marks.same, '%', '>= 80'),
+    entry('assess', 'the same: within one level', marks.within, '%', '>= 97'),
     entry('assess', 'moves and mistakes on 40 lanes of 500 points', lanes, 'ms', '< 20'),
     entry('assess', 'checks of a brief by lines alone', checks.lines, 'ms', '< 30'),
     entry('assess', 'an 80 s song with its checks, nothing heard before', checks.cold, 's', ''),

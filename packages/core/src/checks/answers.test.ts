@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { marksJudged } from '../../test/judging/marked'
 import { accused, checksJudged } from '../../test/judging/judged'
 
 // the sealed half is for `npm run bench -- --only assess`
-const EACH = 40
+const EACH = 24
 
 describe('answers, ridden and set', () => {
   it.each(checksJudged(EACH, 'open').map((s) => [s.kind, s] as const))(
@@ -15,5 +16,11 @@ describe('answers, ridden and set', () => {
   it('that are right are accused of nothing', () => {
     const { right, accusations } = accused(EACH, 'open')
     expect(accusations.length / right, accusations.join('\n')).toBeLessThanOrEqual(0.01)
+  })
+
+  it('get the marks that a teacher would give', () => {
+    const { same, within } = marksJudged(100, 'open')
+    expect(same).toBeGreaterThanOrEqual(80)
+    expect(within).toBeGreaterThanOrEqual(97)
   })
 })

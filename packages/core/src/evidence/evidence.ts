@@ -79,7 +79,8 @@ export function isAsked(
   return asked.some(
     (a) =>
       (!kinds || kinds.includes(a.kind)) &&
-      a.lanes.some((l) => waysTo(mix, l).includes(lane)) &&
+      // what names no lane, a build or a loudness, is asked of the whole mix
+      (a.lanes.length ? a.lanes.some((l) => waysTo(mix, l).includes(lane)) : kinds !== undefined) &&
       a.from <= to + bar &&
       a.to >= from - bar,
   )

@@ -1,10 +1,12 @@
 /** How well answers are judged, how often a right one is accused of something, and how well mistakes are found. */
+import { askedOf } from '../../src/brief'
 import { judge, kindOf, startValues } from '../../src/checks'
-import { evidenceOf, type Asked } from '../../src/evidence'
+import { evidenceOf, type Finding } from '../../src/evidence'
 import { mistakesOf, MISTAKES } from '../../src/mistakes'
-import { trackLevel } from '../../src/mix'
+import type { Mix } from '../../src/mix'
 import { mistakeCases, song, start, steady } from '../drawn/mistakes'
 import { answers, type Answer } from './answers'
+import { listen } from './answers/listen'
 
 export interface CheckScore {
   readonly kind: string
@@ -16,19 +18,17 @@ export interface CheckScore {
   readonly wrong: readonly string[]
 }
 
-const text = (value: unknown) => (typeof value === 'string' ? value : '')
-const tick = (value: unknown, otherwise: number) => (typeof value === 'number' ? value : otherwise)
-
 /** What a task asks for, as mistakes are told. */
-function asked({ kind, values }: Answer): Asked {
-  const { lane, track, leaves, comes, from, to } = values
-  const tracks = [track, leaves, comes].map(text).filter((t) => t !== '')
-  return {
-    kind,
-    lanes: [text(lane), ...tracks.map((t) => trackLevel(t))].filter((l) => l !== ''),
-    from: tick(from, 0),
-    to: tick(to, song.length),
-  }
+const asked = ({ kind, values }: Answer) =>
+  askedOf([{ checks: [{ id: 'c', kind, values }], from: 0, to: song.length }])
+
+/** What a check says of an answer. */
+export function finding({ kind, values, loud }: Answer, mix: Mix): Finding {
+  const heard = loud ? listen(mix, loud) : null
+  const first = loud ? listen(start, loud) : null
+  const setup = { song, mix: start, lane: 'track/reed/level', from: 0, to: 3840 }
+  const all = { ...startValues(kindOf(kind), setup), ...values }
+  return judge(evidenceOf(song, start, mix, { heard, first }), { id: 'c', kind, values: all })
 }
 
 /** Every check on its answers. */
@@ -38,9 +38,7 @@ export function checksJudged(each: number, half: 'open' | 'sealed'): CheckScore[
     const own = all
       .filter((a) => a.kind === kind)
       .map((a) => {
-        const setup = { song, mix: start, lane: 'track/reed/level', from: 0, to: 3840 }
-        const values = { ...startValues(kindOf(kind), setup), ...a.values }
-        const { verdict, says } = judge(evidenceOf(song, start, a.mix), { id: 'c', kind, values })
+        const { verdict, says } = finding(a, a.mix)
         return {
           ...a,
           verdict,
@@ -68,7 +66,13 @@ export function accused(
   const right = answers(each, half).filter((a) => a.right)
   const accusations = right.flatMap((a) => {
     const open = a.mix.envelopes.map((e) => e.address)
-    const found = mistakesOf(evidenceOf(song, start, a.mix, { heard: steady(), open, asked: [asked(a)] }))
+    const found = mistakesOf(
+      evidenceOf(song, start, a.mix, {
+        heard: a.loud ? listen(a.mix, a.loud) : steady(),
+        open,
+        asked: asked(a),
+      }),
+    )
     const unjust = found.filter((m) => !a.deserved.includes(m.kind))
     return unjust.length ? [`${a.name}: ${unjust.map((m) => m.says.key).join(', ')}`] : []
   })

@@ -53,6 +53,7 @@ export function aside(kind: 'dip' | 'lift'): Task {
       answer((a) => lines({ 'main/level': set(-8, goes({ ...a, rest: -8 })) })),
       answer((a) => lines({ 'track/reed/gain': offset(a, 0.5), [REED]: offset(a, 0.5) })),
     ],
+    near: [0, 1, 3],
     wrong: [
       // too little, too late, and never back
       answer((a) => lines({ [REED]: made(a.c, a.rest, goes(a, Math.max(0.1, 1 - 3.2 / a.depth))) })),

@@ -58,6 +58,7 @@ export function fade(way: 'in' | 'out'): Task {
         return { values, mix: region({ [out ? 'fadeOut' : 'fadeIn']: 4 * BAR_FRAMES }) }
       },
     ],
+    near: [0, 1, 3],
     wrong: [
       answer((a) => line(REED, a, a.c.between(-34, -15))),
       answer((a) => line(REED, shifted(a))),

@@ -4,6 +4,15 @@
  */
 import { Chance } from '../../drawn/hand'
 import { aside } from './asides'
+import {
+  buildTask,
+  evennessTask,
+  inMixTask,
+  leadTask,
+  loudnessTask,
+  positionTask,
+  sidesTask,
+} from './balances'
 import { fade } from './fades'
 import type { Answer, Task } from './made'
 import { dropTask, jumpTask, throwTask } from './moments'
@@ -23,6 +32,13 @@ const TASKS: Readonly<Record<string, Task>> = {
   silence: silenceTask,
   returns: returnsTask,
   crossing: crossingTask,
+  'lead over rest': leadTask,
+  'in the mix': inMixTask,
+  'left against right': sidesTask,
+  loudness: loudnessTask,
+  evenness: evennessTask,
+  build: buildTask,
+  position: positionTask,
 }
 
 /**
@@ -30,7 +46,7 @@ const TASKS: Readonly<Record<string, Task>> = {
  * that nobody looks at.
  */
 export function answers(each: number, half: 'open' | 'sealed'): Answer[] {
-  return Object.entries(TASKS).flatMap(([kind, { right, others, wrong }], k) =>
+  return Object.entries(TASKS).flatMap(([kind, { right, others, wrong, near, loud }], k) =>
     Array.from({ length: each }, (_, i): Answer => {
       const c = new Chance(2 * (50_000 + k * 1000 + i) + (half === 'open' ? 0 : 1))
       const other = i % 3 === 2 && others.length > 0
@@ -40,7 +56,9 @@ export function answers(each: number, half: 'open' | 'sealed'): Answer[] {
         name: `${kind} ${i}: ${makers === wrong ? 'wrong' : other ? 'other' : 'right'} ${makers.indexOf(maker)}`,
         kind,
         right: makers !== wrong,
+        near: makers === wrong && near.includes(makers.indexOf(maker)),
         other,
+        loud,
         ...maker(c),
       }
       return {

@@ -7,6 +7,7 @@ import type { Chance } from '../../drawn/hand'
 import { start } from '../../drawn/mistakes'
 import { barTick as at, SONG_BARS } from '../../drawn/moves'
 import { recorded, ridden, someHand } from '../rider'
+import type { Loud } from './listen'
 
 export interface Answer {
   readonly name: string
@@ -15,10 +16,14 @@ export interface Answer {
   readonly mix: Mix
   /** Whether a teacher would call it done. */
   readonly right: boolean
+  /** Whether a teacher would call it nearly done: right in kind, and off by something. */
+  readonly near: boolean
   /** Whether the sound was reached by something else than what was asked about. */
   readonly other: boolean
   /** Mistakes that it has all the same: a teacher would name them. */
   readonly deserved: readonly string[]
+  /** How loud its tracks are, where the sound is asked about. */
+  readonly loud?: Readonly<Record<string, Loud>> | undefined
 }
 
 export type Made = Pick<Answer, 'values' | 'mix'>
@@ -26,7 +31,10 @@ export type Maker = (c: Chance) => Made
 export interface Task {
   readonly right: readonly Maker[]
   readonly others: readonly Maker[]
+  /** Wrong, and of these the ones that come near. */
   readonly wrong: readonly Maker[]
+  readonly near: readonly number[]
+  readonly loud?: Readonly<Record<string, Loud>>
 }
 
 export const REED = 'track/reed/level'

@@ -46,6 +46,7 @@ export const throwTask: Task = (() => {
         lines({ 'effect/hall-reverb/wet': jumps([0, 0], [a.from, a.c.between(0.6, 1)], [a.to, 0]) }, open()),
       ),
     ],
+    near: [1, 2],
     wrong: [
       answer((a) => lines({ [SEND]: made(a.c, -90, goes(a).slice(0, 1)) })),
       answer((a) => lines({ [SEND]: made(a.c, -90, goes(a, a.c.between(-30, -21))) })),
@@ -79,6 +80,7 @@ export const dropTask: Task = (() => {
       answer((a) => lines({ 'track/reed/gain': jumps([0, 0], [a.from, -a.c.between(13, 20)]) })),
       answer((a) => lines({ 'main/level': jumps([0, -4], [a.from, -4 - a.c.between(13, 40)]) })),
     ],
+    near: [1, 3, 5, 6],
     wrong: [
       answer((a) => lines({ [REED]: falls(a, 20, a.c.between(3, 8)) })),
       answer((a) => lines({ [REED]: falls(a, a.c.between(3, 10.5), 0.5) })),
@@ -108,6 +110,7 @@ export const jumpTask: Task = (() => {
       answer((from) => lines({ 'track/reed/mute': jumps([0, 0], [from, 1]) })),
       answer((from, c) => lines({ 'track/reed/gain': jumps([0, 0], [from, c.between(-20, -8)]) })),
     ],
+    near: [0, 1, 3],
     wrong: [
       answer((from, c) => lines({ [REED]: set(0, [[from, from + BEAT * c.between(1, 3), -20]]) })),
       answer((from, c) => lines({ [REED]: jumps([0, 0], [from + BEAT * c.between(0.6, 3), -20]) })),

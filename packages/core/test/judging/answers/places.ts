@@ -50,6 +50,7 @@ export const sweepTask: Task = (() => {
       ),
     ],
     others: [],
+    near: [0, 2, 3],
     wrong: [
       answer(({ c, from, to }) => set(-0.2, [[from, to, c.between(0.0, 0.35)]])),
       answer(({ from, to }) => set(0.8, [[from, to, -0.8]])),
@@ -80,6 +81,7 @@ export const silenceTask: Task = (() => {
       answer((from, c) => lines({ 'main/level': set(0, [[from - BEAT * c.between(2, 8), from, -90]]) })),
       answer((from) => region({ length: Math.floor((from / (4 * BEAT)) * BAR_FRAMES) })),
     ],
+    near: [1, 2, 3],
     wrong: [
       answer((from, c) => lines({ [REED]: set(-2, [[from - 4 * BEAT, from, c.between(-50, -20)]]) })),
       answer((from, c) => lines({ [REED]: set(-2, [[from + BEAT, from + BEAT * c.between(2, 8), -90]]) })),
@@ -121,6 +123,7 @@ export const returnsTask: Task = (() => {
         }),
       ),
     ],
+    near: [0],
     wrong: [
       answer((a) => lines({ [REED]: set(a.rest, goes(a, -a.c.between(2.5, 6))) })),
       answer((a) => lines({ [REED]: set(a.rest, goes(a, 0).slice(0, 1)) })),
@@ -151,6 +154,7 @@ export const crossingTask: Task = (() => {
       ),
     ],
     others: [],
+    near: [0],
     wrong: [
       // one is gone before the other comes
       answer((a) => {
