@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A version that was given back: comment, marks, remarks in order of place. A remark is shown, played and answered. */
+import { refOfMark } from '@rudlo/core/brief'
 import { computed, onMounted, ref, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { server, told } from '../../api/client'
@@ -30,7 +31,8 @@ const marked = computed(() =>
   rubric.value.criteria.flatMap((c) => {
     const level = review.value.marks[c.id]
     if (level === undefined || rubric.value.levels[level] === undefined) return []
-    return [{ ...c, level: rubric.value.levels[level], says: c.says[level] || c.about }]
+    const why = review.value.overrules[refOfMark(c.id)]?.why
+    return [{ ...c, level: rubric.value.levels[level], says: why || c.says[level] || c.about }]
   }),
 )
 const place = (r: RemarkView) => remarkPlace(desk.song!, props.version.document.mix, r)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Marks by the rubric. What was measured proposes some, dashed, with its reason; the teacher decides. */
+import { refOfMark, WHY_LENGTH } from '@rudlo/core/brief'
 import { saidProposal } from '@rudlo/words'
 import { computed, ref } from 'vue'
 import { useReview } from './review-store'
@@ -47,6 +48,21 @@ function says(id: string): string {
         <i data-test="reason">{{ saidProposal(review.proposals[criterion.id]!) }}</i>
       </template>
     </p>
+    <v-text-field
+      v-if="review.isOtherMark(criterion.id)"
+      :model-value="review.overrules[refOfMark(criterion.id)]?.why"
+      density="compact"
+      hide-details
+      variant="underlined"
+      :maxlength="WHY_LENGTH"
+      :aria-label="`Why not as proposed: ${criterion.name}`"
+      placeholder="Why? Your student can read it."
+      data-test="why-mark"
+      @update:model-value="
+        (why: string) => review.overrule(refOfMark(criterion.id), why ? { verdict: null, why } : null)
+      "
+      @keydown.stop
+    />
   </section>
   <button v-if="open" class="chip take" data-test="take-proposals" @click="review.takeProposals()">
     Take what is proposed

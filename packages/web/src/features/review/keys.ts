@@ -21,6 +21,7 @@ export const REVIEW_KEYS = [
       ['R', 'write a remark'],
       ['Ctrl Enter', 'pin the remark'],
       ['J', 'take the proposed marks'],
+      ['K', 'overrule the next proposed mark'],
       ['C', 'comment on the whole'],
       ['Esc', 'leave what you write'],
       ['F', 'figures'],

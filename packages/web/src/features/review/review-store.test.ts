@@ -167,6 +167,41 @@ describe('the desk', () => {
     expect(calls.put.mock.calls.at(-1)![1]).toMatchObject({ overrules: {} })
   })
 
+  it('overrules a proposed mark with one press, and drops the reason with the mark', async () => {
+    const finding = { verdict: 'met', says: { key: 'check.dip.met', parts: {} }, figures: [] }
+    const place = { lane: null, from: 0, to: 960 }
+    const check = { check: 'c', kind: 'dip', name: 'Dip', finding: { ...finding, place } }
+    const assessment = {
+      version: 2,
+      tasks: [{ task: 't', checks: [check], verdict: 'met' }],
+      before: [],
+      mistakes: [],
+    }
+    const criteria = [{ id: 'fades', name: 'Fades', about: '', aspect: 'moves', says: [] }]
+    const rubric = { levels: ['not yet', 'nearly', 'there', 'beyond'], criteria }
+    calls.get.mockImplementation(async (path: string) => {
+      if (path.endsWith('/hand-ins')) return queue
+      return path.includes('/assignments/') ? { ...assignment, rubric } : { ...handIn('h1'), assessment }
+    })
+    const review = await desk()
+    expect(review.proposals['fades']?.level).toBe(2)
+    review.mark('fades', 2)
+    expect(review.isOtherMark('fades')).toBe(false)
+    review.overruleMark()
+    expect([review.marks['fades'], review.isOtherMark('fades')]).toEqual([3, true])
+    review.overrule('mark:fades', { verdict: null, why: 'I would buy it.' })
+    await vi.advanceTimersByTimeAsync(500)
+    expect(calls.put.mock.calls.at(-1)![1]).toMatchObject({
+      marks: { fades: 3 },
+      overrules: { 'mark:fades': { verdict: null, why: 'I would buy it.' } },
+    })
+    // nothing is left to overrule
+    review.overruleMark()
+    expect(review.marks['fades']).toBe(3)
+    review.mark('fades', 2)
+    expect(review.overrules).toEqual({})
+  })
+
   it('keeps what could not be saved and says why', async () => {
     const review = await desk()
     calls.put.mockRejectedValueOnce(new ApiError(409, 'not-now', 'Somebody else has changed this review.'))

@@ -1,6 +1,6 @@
 import type { Points } from '@rudlo/core/envelope'
 import { resolve, type Mix } from '@rudlo/core/mix'
-import { overruled, type Overrule, type Overrules } from '@rudlo/core/brief'
+import { overruled, refOfMark, type Overrule, type Overrules } from '@rudlo/core/brief'
 import { proposeMarks } from '@rudlo/core/rubric'
 import { songTime } from '@rudlo/core/song'
 import { defineStore } from 'pinia'
@@ -207,7 +207,26 @@ export const useReview = defineStore('review', () => {
     if (next[criterion] === level) delete next[criterion]
     else next[criterion] = level
     marks.value = next
+    // a reason is there for a mark that is another than the proposed one
+    const { [refOfMark(criterion)]: _, ...rest } = overrules.value
+    if (!isOtherMark(criterion)) overrules.value = rest
     changed()
+  }
+
+  /** Whether the teacher gave another mark than what was measured speaks for. */
+  const isOtherMark = (criterion: string): boolean => {
+    const proposed = proposals.value[criterion]?.level
+    const given = marks.value[criterion]
+    return proposed !== undefined && given !== undefined && given !== proposed
+  }
+
+  /** Overrules the first proposed mark that still stands: one level up, or down from the highest. */
+  function overruleMark(): void {
+    const { criteria, levels } = assignment.value!.rubric
+    const next = criteria.find((c) => proposals.value[c.id] && !isOtherMark(c.id))
+    if (!next) return
+    const { level } = proposals.value[next.id]!
+    mark(next.id, level + 1 < levels.length ? level + 1 : level - 1)
   }
 
   /** Takes every proposed mark that the teacher has not decided otherwise. */
@@ -431,6 +450,8 @@ export const useReview = defineStore('review', () => {
     said,
     overrules,
     overrule,
+    isOtherMark,
+    overruleMark,
     takeProposals,
     write,
     flush,

@@ -57,6 +57,7 @@ export function useReviewKeys(page: ReviewKeys): void {
     r: page.remark,
     c: page.comment,
     j: () => review.takeProposals(),
+    k: () => review.overruleMark(),
     a: () => page.decide('accepted'),
     w: () => page.decide('again'),
     n: () => page.step(1),

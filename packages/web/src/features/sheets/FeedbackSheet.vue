@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One hand-in on paper: what was said, with each line as a drawing and the remarks numbered at their place. */
 import { laneName, sayMeasurement } from '@rudlo/core/assess'
-import { overruled } from '@rudlo/core/brief'
+import { overruled, refOfMark } from '@rudlo/core/brief'
 import { envelopeOf } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { computed } from 'vue'
@@ -30,10 +30,11 @@ const lanes = computed(() => {
 const marks = computed(() =>
   props.assignment.rubric.criteria.map((c) => {
     const level = props.handIn.review.marks[c.id]
+    const why = props.handIn.review.overrules[refOfMark(c.id)]?.why
     return {
       name: c.name,
       level: level === undefined ? '–' : (props.assignment.rubric.levels[level] ?? '–'),
-      says: level === undefined ? '' : (c.says[level] ?? ''),
+      says: level === undefined ? '' : why || (c.says[level] ?? ''),
     }
   }),
 )
