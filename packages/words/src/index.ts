@@ -1,5 +1,6 @@
 /** What people read of findings: catalogs by key, and the one table of how places, values and amounts are said. */
 export { Sayer, type SaidFigure, type SayerContext } from './sayer'
+export { counted } from './counted'
 export {
   saidAssessment,
   saidMistake,

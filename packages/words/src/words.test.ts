@@ -13,7 +13,7 @@ import { point } from '@rudlo/core/envelope'
 import { resolve, withPoints, type Mix } from '@rudlo/core/mix'
 import { hasWords } from './catalog'
 import { EN } from './en'
-import { Sayer } from '.'
+import { counted, Sayer } from '.'
 
 const REED = 'track/reed/level'
 const at = (bar: number, beat = 1) => (bar - 1) * 3840 + (beat - 1) * 960
@@ -201,3 +201,8 @@ function sources(folder: string): string[] {
         : [readFileSync(join(folder, entry.name), 'utf8')],
   )
 }
+
+it('counts one of something as one', () => {
+  expect([0, 1, 2].map((n) => counted(n, 'points'))).toEqual(['0 points', '1 point', '2 points'])
+  expect([0, 1, 2].map((n) => counted(n, 'remarks'))).toEqual(['0 remarks', '1 remark', '2 remarks'])
+})

@@ -18,6 +18,8 @@ export const PARTS = {
   'late.on-time': 'on time',
   'late.late': '{beats} late',
   'late.early': '{beats} early',
+  'count.points': '1 point | {n} points',
+  'count.remarks': '1 remark | {n} remarks',
   'octaves.one': '1 octave',
   'octaves.more': '{n} octaves',
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What a pass wrote: kept, taken back, or kept in part. */
+import { counted } from '@rudlo/words'
 import { ref, watch } from 'vue'
 import { useDesk } from '../desk-store'
 import { useWork } from '../../document/work-store'
@@ -35,8 +36,8 @@ function undo(): void {
     <label v-for="l in pass.summary.lanes" :key="l.address" class="lane" :class="{ stray: !l.inBrief }">
       <input v-model="kept" type="checkbox" :value="l.address" />
       <span
-        >{{ l.name }}, {{ where(l) }}: {{ l.points }} points<template v-if="l.overwritten"
-          >, over {{ l.overwritten }} that were there</template
+        >{{ l.name }}, {{ where(l) }}: {{ counted(l.points, 'points')
+        }}<template v-if="l.overwritten">, over {{ l.overwritten }} that were there</template
         ><template v-if="!l.inBrief">. The brief does not ask for this lane: keep it?</template></span
       >
     </label>

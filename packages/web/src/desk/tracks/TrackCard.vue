@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The card of a track: its name, its lines in small, how strong it is now. */
+import { counted } from '@rudlo/words'
 import { trackLevel } from '@rudlo/core/mix'
 import { MIXER_CONTROLS } from '@rudlo/core/scale'
 import type { SongTrack } from '@rudlo/core/song'
@@ -33,7 +34,7 @@ const level = computed(() => trackLevel(props.track.id))
 const own = computed(() => props.lines.find((l) => l.address === level.value))
 /** Its other lines, each to be opened by its name. */
 const others = computed(() => props.lines.filter((l) => l.address !== level.value))
-const figure = computed(() => (own.value ? `${own.value.points} points` : unit.format(props.setting)))
+const figure = computed(() => (own.value ? counted(own.value.points, 'points') : unit.format(props.setting)))
 /** Share of the meter that is filled: −60 dBFS to full scale. */
 const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILENT).now + 60) / 0.6))}%`)
 </script>

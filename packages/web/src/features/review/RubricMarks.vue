@@ -48,12 +48,15 @@ function says(id: string): string {
         <i data-test="reason">{{ saidProposal(review.proposals[criterion.id]!) }}</i>
       </template>
     </p>
-    <v-text-field
+    <v-textarea
       v-if="review.isOtherMark(criterion.id)"
       :model-value="review.overrules[refOfMark(criterion.id)]?.why"
       density="compact"
       hide-details
       variant="underlined"
+      rows="1"
+      auto-grow
+      class="why"
       :maxlength="WHY_LENGTH"
       :aria-label="`Why not as proposed: ${criterion.name}`"
       placeholder="Why? Your student can read it."
@@ -107,6 +110,10 @@ h3 {
   margin-top: 3px;
   font-size: 13px;
   line-height: 1.3;
+}
+
+.why {
+  margin: 8px 0 4px;
 }
 
 .take {

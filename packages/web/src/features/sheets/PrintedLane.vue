@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A line as a drawing for paper: bars, sections, the line with its points, remarks numbered at their place. */
+import { counted } from '@rudlo/words'
 import { compileLine, LineCursor } from '@rudlo/core/envelope'
 import { lineOf } from '@rudlo/core/compare'
 import { resolve, type Mix } from '@rudlo/core/mix'
@@ -70,7 +71,7 @@ const marks = computed(() =>
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     class="printed"
     role="img"
-    :aria-label="`The line, with ${points.length} points and ${remarks.length} remarks`"
+    :aria-label="`The line, with ${counted(points.length, 'points')} and ${counted(remarks.length, 'remarks')}`"
     data-test="printed-lane"
   >
     <g v-for="b in bars" :key="b.bar">
