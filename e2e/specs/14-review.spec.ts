@@ -96,7 +96,7 @@ test('what came back is seen at once, answered and ticked off, and no longer to 
 
   await petra.at('versions').click()
   await expect(petra.at('version').filter({ hasText: 'Version 1' }).first()).toBeVisible()
-  await expect(petra.page.getByText(/From the starting mix: .*fade in added at bar 1/)).toBeVisible()
+  await expect(petra.page.getByText(/From the starting mix: .*new fade in at bar 1/)).toBeVisible()
 })
 
 test('a line is suggested on a copy; the student sees it, hears it, tries it, and has the own one back', async ({

@@ -121,6 +121,8 @@ export const CHECKS = {
   'check.tail-kept.met': 'The echo of {name} dies away by itself.',
   'check.tail-kept.cut':
     'Listen at {at}: the echo of {name} is cut off. Close the send instead, and the echo dies away by itself.',
+  'check.tail-kept.open':
+    'Nothing is cut, but the send of {name} is still open at {at}: close it, and the echo dies away.',
   'check.tail-kept.nothing': 'Nothing is cut, but no send of {name} has a line yet.',
 
   'check.no-mistake.met': 'Well done: “{mistake}” was avoided.',

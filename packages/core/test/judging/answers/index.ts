@@ -18,6 +18,8 @@ import type { Answer, Task } from './made'
 import { dropTask, jumpTask, throwTask } from './moments'
 import { crossingTask, returnsTask, silenceTask, sweepTask } from './places'
 
+import { fewTask, formTask, onlyTask, peakTask, tailTask } from './ways'
+
 export type { Answer } from './made'
 
 const TASKS: Readonly<Record<string, Task>> = {
@@ -39,6 +41,11 @@ const TASKS: Readonly<Record<string, Task>> = {
   evenness: evennessTask,
   build: buildTask,
   position: positionTask,
+  form: formTask,
+  'few points': fewTask,
+  'only lanes': onlyTask,
+  'true peak': peakTask,
+  'tail kept': tailTask,
 }
 
 /**
