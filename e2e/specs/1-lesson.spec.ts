@@ -141,7 +141,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
     await bea.isSaved()
     await bea.at('hand-in').click()
     await bea.at('confirm-hand-in').click()
-    await expect(bea.at('measured')).toContainText(/Squeezebox goes down [67]\.\d dB: there by bar 5/)
+    await expect(bea.at('measured')).toContainText(/Squeezebox goes down by [67]\.\d dB, is there at bar 5/)
     await bea.at('close-hand-in').click()
     await expect(bea.at('version')).toHaveText('Version 2 is handed in')
   })

@@ -4,7 +4,6 @@ import { withSetting, type Mix } from '../../../src/mix'
 import type { Values } from '../../../src/checks'
 import type { Chance } from '../../drawn/hand'
 import { start } from '../../drawn/mistakes'
-import { barTick as at } from '../../drawn/moves'
 import { asking, bar, BEAT, jumps, lines, PAD, REED, SEND, set, type Maker, type Task } from './made'
 
 const BAR = 4 * BEAT
