@@ -117,17 +117,22 @@ function waysOf(steps: readonly Step[], scale: Scale): { ways: Step[][]; tremble
   return { ways, trembles }
 }
 
+/** Sixteenths and eighths of triplets, in ticks: a corner just there was set by somebody, a hand comes by anywhere. */
+const GRIDS = [240, 320]
+const isSet = (tick: number) => GRIDS.some((grid) => tick % grid === 0)
+
 /** Takes off how a hand gets going and comes to rest: a slow piece at either end, with a corner where the way itself begins. */
 function withoutToes(way: Step[]): Step[] {
   const size = Math.abs(way.at(-1)!.to - way[0]!.from)
   const speed = ({ startsAt, endsAt, from, to }: Step) => Math.abs(to - from) / (endsAt - startsAt)
-  const isToe = (step: Step, next: Step) =>
+  const isToe = (step: Step, next: Step, corner: number) =>
+    !isSet(corner) &&
     Math.abs(step.to - step.from) < TOE * size &&
     step.endsAt - step.startsAt <= TOE_SECONDS &&
     speed(next) > CORNER * speed(step)
   let [first, last] = [0, way.length - 1]
-  while (first < last && isToe(way[first]!, way[first + 1]!)) first++
-  while (last > first && isToe(way[last]!, way[last - 1]!)) last--
+  while (first < last && isToe(way[first]!, way[first + 1]!, way[first]!.end)) first++
+  while (last > first && isToe(way[last]!, way[last - 1]!, way[last]!.start)) last--
   return way.slice(first, last + 1)
 }
 
