@@ -1,9 +1,8 @@
 import { dbOfGain } from '../maths'
 import { resolve, type Address, type Mix, type Send } from '../mix'
 import { songTime, type SongVersion } from '../song'
-import type { Effective } from './level'
 import { controlStage, sumOf, type Stage } from './sum'
-import { touched } from './level'
+import { besideLevel, touched, type Effective } from './level'
 
 /** Where an echo comes from and goes: a send, the effects of the return that ring, and the return itself. */
 export interface EchoPath {
@@ -64,7 +63,6 @@ function stageOf(mix: Mix, address: Address): Stage {
 /** All lanes that can do what one is asked to do: gain, mute and main output for a volume, the whole path for an echo. */
 export function waysTo(mix: Mix, lane: Address): Address[] {
   const [kind, id, word] = lane.split('/')
-  if (kind === 'track' && word === 'level')
-    return [lane, `track/${id}/gain`, `track/${id}/mute`, 'main/level']
+  if (kind === 'track' && word === 'level') return [lane, ...besideLevel(id!)]
   return [lane, ...(echoPath(mix, lane)?.stages ?? [])]
 }

@@ -15,14 +15,20 @@ export interface Effective {
   readonly regions: boolean
 }
 
+/** What makes a track louder or softer beside its volume. */
+export const besideLevel = (track: string): Address[] => [
+  `track/${track}/gain`,
+  `track/${track}/mute`,
+  'main/level',
+]
+
 /**
  * The level of a track, as what is heard of it: region level and fades × pre-fader gain × mute × volume × main output. As if the
  * volume did it all, in comparison with the starting mix: where nothing else was touched it is the line of the volume, exactly.
  */
 export function effectiveLevel(song: SongVersion, start: Mix, mix: Mix, track: string): Effective {
   const time = songTime(song)
-  const others = [`track/${track}/gain`, `track/${track}/mute`, 'main/level']
-  const by = others.filter((a) => touched(start, mix, a))
+  const by = besideLevel(track).filter((a) => touched(start, mix, a))
   const regions = regionStage(time, start, mix, track)
   const stages: Stage[] = [
     controlStage(mix, trackLevel(track)),

@@ -1,10 +1,9 @@
 /** Nobody is accused of what was asked for, or of another way to the same; and what is wrong is seen, whichever control did it. */
 import { describe, expect, it } from 'vitest'
 import { barTick as at } from '../../test/drawn/moves'
-import { song, start as plain } from '../../test/drawn/mistakes'
+import { part as partOf, song, start as plain, steady as heard } from '../../test/drawn/mistakes'
 import { point, type Points } from '../envelope'
 import { evidenceOf, type Asked, type MoreEvidence } from '../evidence'
-import type { Heard, Part } from '../heard'
 import { addEffect, withPoints, withSetting, type Mix } from '../mix'
 import { mistakesOf } from '.'
 
@@ -14,20 +13,8 @@ const MUTE = 'track/reed/mute'
 const SEND = 'send/to-hall/level'
 const HOPS = 640
 
-const part = (level: (second: number) => number): Part => {
-  const side = Float64Array.from({ length: HOPS }, (_, i) => 10 ** ((level(i / 10) + 0.691) / 10) / 2)
-  return { left: side, right: side.slice(), bright: null, peaks: null }
-}
-const heard = (more: Partial<Heard> = {}): Heard => ({
-  hops: HOPS,
-  mix: part(() => -16),
-  still: part(() => -16),
-  peaks: new Float64Array(HOPS).fill(-6),
-  tracks: { reed: part(() => -20), pad: part(() => -22) },
-  shares: {},
-  entries: { reed: [0], pad: [0] },
-  ...more,
-})
+/** A part of so many LUFS at each second. */
+const part = (level: (second: number) => number) => partOf((hop) => level(hop / 10))
 const lines = (all: Readonly<Record<string, Points>>, mix: Mix = plain) =>
   Object.entries(all).reduce((m, [lane, points], i) => withPoints(m, lane, points, () => `l${i}`), mix)
 const asked = (kind: string, from: number, to: number, lane = REED): Asked => ({

@@ -53,10 +53,6 @@ const cuts = (lane: string) => (isLevel(lane) || isMute(lane)) && !lane.startsWi
 /** What asks for something that is gone in an instant. */
 const SUDDEN_KINDS = ['drop', 'jump', 'silence', 'form']
 
-/** Whether the brief asks for it to go there. A mute does what a volume was asked to. */
-const wasAsked = (evidence: Evidence, lane: string, tick: number) =>
-  [lane, lane.replace(/(mute|gain)$/, 'level')].some((l) => isAsked(evidence, l, tick, tick, SUDDEN_KINDS))
-
 /** Whether the recording itself ends there: then nothing is cut. */
 function endsThere({ mix, time }: Evidence, lane: string, tick: number): boolean {
   const track = mix.tracks.find((t) => lane.startsWith(`track/${t.id}/`))
@@ -102,7 +98,7 @@ export const cutOff: MistakeKind = {
             (j) =>
               j.share <= CUT &&
               !isRhythm(j, jumps, evidence) &&
-              !wasAsked(evidence, line.lane, j.to) &&
+              !isAsked(evidence, line.lane, j.to, j.to, SUDDEN_KINDS) &&
               !endsThere(evidence, line.lane, j.to) &&
               plays(evidence, line.lane, j.from),
           )

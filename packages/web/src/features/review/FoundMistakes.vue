@@ -6,6 +6,7 @@ import type { MeterMap } from '@rudlo/core/time'
 import type { SaidMistake } from '@rudlo/words'
 import { computed } from 'vue'
 import { barsOf } from '../../desk/transport/loop-text'
+import FoundLine from './FoundLine.vue'
 import OverruleLine from './OverruleLine.vue'
 
 const props = defineProps<{
@@ -30,23 +31,15 @@ const none = computed(() => props.all.filter((m) => props.overrules[refOfMistake
 <template>
   <ul v-if="mistakes.length || none.length" aria-label="What stands out">
     <li v-for="m in mistakes.slice(0, MOST)" :key="m.kind + m.place.from" data-test="mistake-found">
-      <button class="sentence" title="Show the place and play it" @click="emit('show', m.place)">
-        <b>{{ m.name }}</b>, {{ barsOf(m.place, meter) }}
-      </button>
-      <button
-        class="take"
-        aria-label="Begin a remark with this"
-        title="Begin a remark with this"
-        @click="emit('take', m.place, m.sentence, m.name)"
-      >
-        <v-icon icon="$remark" size="16" />
-      </button>
-      <OverruleLine
+      <FoundLine
         :about="m.name"
         :to="null"
         :overrule="undefined"
-        @change="(to) => emit('overrule', refOfMistake(m), to)"
-      />
+        @show="emit('show', m.place)"
+        @take="emit('take', m.place, m.sentence, m.name)"
+        @overrule="(to) => emit('overrule', refOfMistake(m), to)"
+        ><b>{{ m.name }}</b>, {{ barsOf(m.place, meter) }}</FoundLine
+      >
     </li>
     <li v-for="m in none" :key="refOfMistake(m)">
       <s>{{ m.name }}, {{ barsOf(m.place, meter) }}</s>
@@ -76,31 +69,5 @@ li {
   flex-wrap: wrap;
   gap: 2px 4px;
   align-items: center;
-}
-
-.sentence {
-  padding: 2px 0;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.sentence:hover {
-  text-decoration: underline;
-}
-
-.take {
-  min-height: 26px;
-  padding: 0 6px;
-  border: 0;
-  background: none;
-  color: var(--soft);
-  font: inherit;
-  font-size: 13px;
-  text-decoration: underline;
-  cursor: pointer;
 }
 </style>

@@ -12,8 +12,8 @@ import { whenText } from '../../ui/dates'
 import { songTime } from '@rudlo/core/song'
 import { overruled, refOfCheck, type Overrule, type Overrules } from '@rudlo/core/brief'
 import { saidAssessment, Sayer, type SaidCheck, type SaidTask } from '@rudlo/words'
+import FoundLine from './FoundLine.vue'
 import FoundMistakes from './FoundMistakes.vue'
-import OverruleLine from './OverruleLine.vue'
 
 const props = defineProps<{
   song: SongVersion
@@ -110,28 +110,15 @@ const changes = computed(() => {
         <div>
           <b>{{ t.title }}</b>
           <p v-for="c in t.open" :key="c.check" class="open">
-            <button
-              class="sentence"
-              title="Show the place and play it"
-              @click="emit('show', c.finding.place)"
-            >
-              {{ c.finding.sentence }}
-            </button>
-            <button
-              class="take"
-              data-test="take"
-              aria-label="Begin a remark with this"
-              title="Begin a remark with this"
-              @click="emit('take', c.finding.place, c.finding.sentence, c.name)"
-            >
-              <v-icon icon="$remark" size="16" />
-            </button>
-            <OverruleLine
+            <FoundLine
               :about="c.finding.sentence"
               :to="c.finding.verdict === 'met' && !c.overruled ? 'not yet' : 'met'"
               :overrule="overrules[refOfCheck(c)]"
-              @change="(to) => emit('overrule', refOfCheck(c), to)"
-            />
+              @show="emit('show', c.finding.place)"
+              @take="emit('take', c.finding.place, c.finding.sentence, c.name)"
+              @overrule="(to) => emit('overrule', refOfCheck(c), to)"
+              >{{ c.finding.sentence }}</FoundLine
+            >
           </p>
         </div>
       </li>
@@ -232,34 +219,8 @@ ul {
   line-height: 1.3;
 }
 
-.open .sentence {
+.open :deep(.sentence) {
   flex: 1 1 100%;
-}
-
-.sentence {
-  padding: 2px 0;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.sentence:hover {
-  text-decoration: underline;
-}
-
-.take {
-  min-height: 26px;
-  padding: 0 6px;
-  border: 0;
-  background: none;
-  color: var(--soft);
-  font: inherit;
-  font-size: 13px;
-  text-decoration: underline;
-  cursor: pointer;
 }
 
 summary {

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+/** One thing that was found: pressed it shows its place and plays it; it begins a remark, or is overruled. */
+import type { Overrule } from '@rudlo/core/brief'
+import type { Verdict } from '@rudlo/core/evidence'
+import OverruleLine from './OverruleLine.vue'
+
+defineProps<{
+  /** What it is about, for who cannot see it. */
+  about: string
+  /** What it becomes when it is overruled; null for a mistake that is none. */
+  to: Verdict | null
+  overrule: Overrule | undefined
+}>()
+const emit = defineEmits<{ show: []; take: []; overrule: [to: Overrule | null] }>()
+</script>
+
+<template>
+  <button class="sentence" title="Show the place and play it" @click="emit('show')"><slot /></button>
+  <button
+    class="take"
+    data-test="take"
+    aria-label="Begin a remark with this"
+    title="Begin a remark with this"
+    @click="emit('take')"
+  >
+    <v-icon icon="$remark" size="16" />
+  </button>
+  <OverruleLine :about="about" :to="to" :overrule="overrule" @change="(word) => emit('overrule', word)" />
+</template>
+
+<style scoped>
+.sentence {
+  padding: 2px 0;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.sentence:hover {
+  text-decoration: underline;
+}
+
+.take {
+  min-height: 26px;
+  padding: 0 6px;
+  border: 0;
+  background: none;
+  color: var(--soft);
+  font: inherit;
+  font-size: 13px;
+  cursor: pointer;
+}
+</style>
