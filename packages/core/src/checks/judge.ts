@@ -1,9 +1,9 @@
 import { resolve, type Mix } from '../mix'
 import type { SongVersion } from '../song'
-import type { Evidence, Finding } from '../evidence'
+import { at, laneOf, say, type Evidence, type Finding } from '../evidence'
 import type { Check, CheckKind, Field, FieldValue, Setup, Values } from './check'
 import { CHECK_KINDS } from './kinds'
-import { otherWaysOf } from './other-ways'
+import { heardOf, otherWaysOf } from './other-ways'
 
 /** The kind of a check. @throws RangeError where there is none of that name */
 export function kindOf(name: string): CheckKind {
@@ -19,15 +19,26 @@ export function kindOf(name: string): CheckKind {
 export function judge(evidence: Evidence, check: Check, otherWays = true): Finding {
   const kind = kindOf(check.kind)
   const direct = kind.judge(evidence, check.values as never)
-  if (!otherWays || direct.verdict === 'met') return direct
+  if (direct.verdict === 'met') return takenBack(evidence, kind, check.values) ?? direct
+  if (!otherWays) return direct
   return otherWaysOf(evidence, kind, check.values).reduce<Finding>(
     (best, { evidence: other, by, values }) => {
-      const asked = values && 'even' in kind.fields ? { ...check.values, ...values } : check.values
-      const found = kind.judge(other, asked as never)
+      const found = kind.judge(other, { ...check.values, ...values } as never)
       return better(found, best) ? { ...found, way: by } : best
     },
     direct,
   )
+}
+
+/** What was done by one control and undone by another: nobody hears it. Null where it is heard. */
+function takenBack(evidence: Evidence, kind: CheckKind, values: Values): Finding | null {
+  const heard = heardOf(evidence, kind, values)
+  const [by] = heard?.by ?? []
+  if (!heard || !by) return null
+  const found = kind.judge(heard.evidence, { ...values, ...heard.values } as never)
+  const { lane, from } = found.place
+  if (found.verdict !== 'not yet' || lane === null) return null
+  return { ...found, says: say('check.taken-back', { name: laneOf(lane), at: at(from), by }) }
 }
 
 const ORDER = ['not yet', 'close', 'met']

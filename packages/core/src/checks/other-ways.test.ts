@@ -166,6 +166,28 @@ describe('another way', () => {
     )
   })
 
+  it('takes back what was done: a dip under a gain that rises as much, a fade in of a track that stays muted', () => {
+    const raised = line([0, 0], [at(8, 4), 0], [at(9), 6], [at(17), 6], [at(17, 3), 0])
+    const undone = verdict('dip', dip, lines({ [REED]: dipped(0), 'track/reed/gain': raised }))
+    expect([undone.verdict, undone.says.key]).toEqual(['not yet', 'check.taken-back'])
+    expect(JSON.stringify(undone.says.parts)).toContain('track/reed/gain')
+    const fadeIn = { lane: REED, from: at(1), to: at(5), beats: 1 }
+    const fades = lines({ [REED]: line([0, -90], [at(5), 0]) })
+    expect(verdict('fade in', fadeIn, fades).verdict).toBe('met')
+    expect(verdict('fade in', fadeIn, withSetting(fades, 'track/reed/mute', 1)).verdict).toBe('not yet')
+    // what the main output does is another's task
+    expect(
+      verdict(
+        'dip',
+        dip,
+        lines({ [REED]: dipped(0), 'main/level': line([0, 0], [at(29), 0], [at(33), -90]) }),
+      ).verdict,
+    ).toBe('met')
+    // a mute where nothing was asked takes nothing back
+    const tidy = lines({ [REED]: dipped(0), 'track/reed/mute': jumps([0, 0], [at(25), 1], [at(29), 0]) })
+    expect(verdict('dip', dip, tidy).verdict).toBe('met')
+  })
+
   it('is no answer to a check that is about the way', () => {
     const gain = lines({ 'track/reed/gain': dipped(0) })
     expect(verdict('only lanes', { lanes: [REED] }, gain).verdict).toBe('not yet')

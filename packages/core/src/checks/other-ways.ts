@@ -1,4 +1,5 @@
 import {
+  besideLevel,
   echoPath,
   effectiveAgainst,
   effectiveEcho,
@@ -35,6 +36,21 @@ export function otherWaysOf(evidence: Evidence, kind: CheckKind, values: Values)
   return ways.filter((way) => way !== null)
 }
 
+/**
+ * The same work as what is heard of the tracks that a check looks at: what another control of theirs takes back was not done. The
+ * main output is left out: it moves for everybody, and may have a task of its own. Null where nothing else takes part.
+ */
+export function heardOf(evidence: Evidence, kind: CheckKind, values: Values): OtherWay | null {
+  if (kind.needs === 'sound' || ABOUT_THE_WAY.includes(kind.kind)) return null
+  const { song, start, mix } = evidence
+  return together(evidence, lanesOf(kind, values), (lane) => {
+    const [owner, id, word] = lane.split('/')
+    if (owner !== 'track' || word !== 'level') return null
+    const own = besideLevel(id!).filter((a) => a.startsWith('track/'))
+    return effectiveLevel(song, start, mix, id!, own)
+  })
+}
+
 /** The lanes that a check looks at. */
 function lanesOf(kind: CheckKind, values: Values): Address[] {
   return Object.entries(kind.fields).flatMap(([name, field]) => {
@@ -45,11 +61,15 @@ function lanesOf(kind: CheckKind, values: Values): Address[] {
 }
 
 /** All lanes by what is heard of them; null where nothing else takes part. */
-function together(evidence: Evidence, lanes: readonly Address[]): OtherWay | null {
+function together(
+  evidence: Evidence,
+  lanes: readonly Address[],
+  heard: (lane: Address) => Effective | null = (lane) => effective(evidence, lane),
+): OtherWay | null {
   const by = new Map<string, Part>()
   let mix = evidence.mix
   for (const lane of lanes) {
-    const found = effective(evidence, lane)
+    const found = heard(lane)
     if (!found || (!found.by.length && !found.regions)) continue
     for (const address of found.by) by.set(address, laneOf(address))
     if (found.regions) by.set('regions', word('way.regions'))

@@ -25,10 +25,17 @@ export const besideLevel = (track: string): Address[] => [
 /**
  * The level of a track, as what is heard of it: region level and fades × pre-fader gain × mute × volume × main output. As if the
  * volume did it all, in comparison with the starting mix: where nothing else was touched it is the line of the volume, exactly.
+ * @param beside what takes part beside the volume and the regions; all that can, if missing
  */
-export function effectiveLevel(song: SongVersion, start: Mix, mix: Mix, track: string): Effective {
+export function effectiveLevel(
+  song: SongVersion,
+  start: Mix,
+  mix: Mix,
+  track: string,
+  beside = besideLevel(track),
+): Effective {
   const time = songTime(song)
-  const by = besideLevel(track).filter((a) => touched(start, mix, a))
+  const by = beside.filter((a) => touched(start, mix, a))
   const regions = regionStage(time, start, mix, track)
   const stages: Stage[] = [
     controlStage(mix, trackLevel(track)),

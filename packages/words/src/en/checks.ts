@@ -118,6 +118,9 @@ export const CHECKS = {
   'check.only-lanes.more':
     'One more line has changed, though nobody asked for it: {names}. | {count} more lines have changed, though nobody asked for them: {names}.',
 
+  'check.taken-back':
+    'Listen at {at}: {name} moves as asked, but that is taken back by {by}. Nobody can hear it.',
+
   'check.tail-kept.met': 'The echo of {name} dies away by itself.',
   'check.tail-kept.cut':
     'Listen at {at}: the echo of {name} is cut off. Close the send instead, and the echo dies away by itself.',
