@@ -41,6 +41,8 @@ const BUNDLED = [
   'fflate',
   'markdown-it',
   '@intlify/core-base',
+  'vue-i18n',
+  'uqr',
 ]
 
 /**
@@ -95,6 +97,7 @@ export default defineConfig({
         },
         test: {
           name: 'components',
+          setupFiles: ['packages/web/test/words.ts'],
           include: ['packages/web/src/**/*.component.test.ts'],
           // a desk is put up for each test, and nothing of it is left: files need no page of their own
           isolate: false,

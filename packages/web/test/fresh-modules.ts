@@ -2,3 +2,7 @@
 import { vi } from 'vitest'
 
 vi.resetModules()
+
+// a test says what somebody reads who is signed in
+const { loadRooms } = await import('../src/words/language')
+await loadRooms()

@@ -7,18 +7,29 @@ import {
   translate,
 } from '@intlify/core-base'
 import { EN } from './en'
+import type { Catalog } from './language'
 
 registerMessageCompiler(compile)
 registerMessageResolver(resolveWithKeyValue)
 
-const context = createCoreContext({
-  locale: 'en',
-  messages: { en: EN },
-  // what is missing fails where it is asked for, and is not shown as a key
-  missing: (_, __, key) => {
-    throw new RangeError(`There are no words for "${key}".`)
-  },
-})
+const made = (texts: Catalog) =>
+  createCoreContext({
+    locale: 'one',
+    messages: { one: texts },
+    // what is missing fails where it is asked for, and is not shown as a key
+    missing: (_, __, key) => {
+      throw new RangeError(`There are no words for "${key}".`)
+    },
+  })
+
+let catalog: Catalog = EN
+let context = made(EN)
+
+/** From now on findings are said in other words. */
+export function speak(texts: Catalog): void {
+  catalog = texts
+  context = made(texts)
+}
 
 /**
  * The message of a key, filled.
@@ -38,4 +49,4 @@ export function words(
 }
 
 /** Whether there are words for a key. */
-export const hasWords = (key: string): boolean => key in EN
+export const hasWords = (key: string): boolean => key in catalog

@@ -25,6 +25,8 @@ export interface WhoIsHere {
   /** Everybody of the demo, for whoever is not signed in. */
   readonly demo: readonly PersonView[]
   readonly needsFirstTeacher: boolean
+  /** The time zone in which this school lives, by its IANA name: dates and times are meant there. */
+  readonly timeZone: string
 }
 
 /** A session as its owner sees it. */

@@ -16,6 +16,9 @@ export class Installation {
     readonly demo: boolean,
   ) {}
 
+  /** The time zone of the school: that of the machine that Rudlo runs on (`TZ` sets another). */
+  readonly timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
+
   #secret: Promise<string> | undefined
 
   /** What only this installation knows; made once, the same for all of its servers. */

@@ -30,6 +30,7 @@ export class Access {
       person: person && (await this.#own(person)),
       demo: installation.demo && !person ? await this.#everybody() : [],
       needsFirstTeacher: !person && (await installation.needsFirstTeacher()),
+      timeZone: installation.timeZone,
     }
   }
 

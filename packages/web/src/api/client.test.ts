@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { bytesOf, server, told, whenSignedOut } from './client'
-import { now } from './clock'
+import { now } from '../browser/clock'
 import { ApiError, Unreachable } from './errors'
 
 const fetched = vi.fn<typeof fetch>()

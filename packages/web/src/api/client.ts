@@ -1,7 +1,8 @@
 import { isErrorAnswer, type ErrorCode } from '@rudlo/contract/errors'
 import type { Api } from '@rudlo/server/api'
 import { hc, type ClientResponse } from 'hono/client'
-import { noteTime } from './clock'
+import { t } from '../words/t'
+import { noteTime } from '../browser/clock'
 import { ApiError, Unreachable } from './errors'
 
 /** So often something is asked again that the server was too busy for: it says that nothing was done. */
@@ -37,7 +38,7 @@ async function answered(ask: () => Promise<Response>, again = AGAIN): Promise<Re
   if (AWAY.includes(response.status)) throw new Unreachable()
   const code: ErrorCode = problem?.code ?? 'fault'
   if (code === 'not-signed-in') for (const tell of onSignedOut) tell()
-  throw new ApiError(response.status, code, problem?.message ?? 'Something went wrong.', problem ?? {})
+  throw new ApiError(response.status, code, problem?.message ?? t('ui.fault'), problem ?? {})
 }
 
 /** Everything that the server can be asked, with the types of its own routes. */

@@ -1,3 +1,4 @@
+import { t } from '../words/t'
 import type { ErrorAnswer, ErrorCode } from '@rudlo/contract/errors'
 
 /** What the server refused, with its sentence for people. */
@@ -15,6 +16,6 @@ export class ApiError extends Error {
 /** The server could not be reached, or its database could not: worth trying again. */
 export class Unreachable extends Error {
   constructor() {
-    super('The server cannot be reached just now.')
+    super(t('ui.unreachable'))
   }
 }

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
+import { tellTimeOf } from '../words/dates'
 import { server, told, whenSignedOut } from './client'
 import type { FirstTeacher, OwnView, PersonView } from '@rudlo/contract/access'
 
@@ -8,6 +9,8 @@ export const useSession = defineStore('session', () => {
   const person = shallowRef<OwnView | null>(null)
   const demo = shallowRef<readonly PersonView[]>([])
   const needsFirstTeacher = ref(false)
+  /** Where the school is: its dates and times are meant there. */
+  const timeZone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone)
   const known = ref(false)
   /** Whether the session of the person who works here has ended by itself. */
   const isOver = ref(false)
@@ -22,6 +25,8 @@ export const useSession = defineStore('session', () => {
     person.value = session.person
     demo.value = session.demo
     needsFirstTeacher.value = session.needsFirstTeacher
+    timeZone.value = session.timeZone
+    tellTimeOf(session.timeZone)
     known.value = true
   }
 
@@ -87,6 +92,7 @@ export const useSession = defineStore('session', () => {
     person,
     demo,
     needsFirstTeacher,
+    timeZone,
     known,
     look,
     signIn,

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { onMounted, ref, watchEffect } from 'vue'
 import { useTheme } from 'vuetify'
+import { useSession } from '../api/session-store'
 import FirstTeacherPage from '../features/people/FirstTeacherPage.vue'
 import OwnPasswordPage from '../features/people/OwnPasswordPage.vue'
 import SignInAgain from '../features/people/SignInAgain.vue'
 import SignInPage from '../features/people/SignInPage.vue'
-import { useSession } from '../api/session-store'
+import TipHost from '../ui/overlays/TipHost.vue'
+import RoomState from '../ui/page/RoomState.vue'
 import { useThemeChoice } from '../ui/theme/theme-store'
+import { t } from '../words/t'
 
 const session = useSession()
 const choice = useThemeChoice()
@@ -31,14 +34,8 @@ onMounted(look)
 
 <template>
   <v-app>
-    <p v-if="!secure" class="insecure" role="alert">
-      This address is not secure, and browsers give sound to secure ones alone. Ask for the address that
-      begins with https.
-    </p>
-    <div v-if="problem && !session.known" class="lost">
-      <p>{{ problem }}</p>
-      <v-btn @click="look">Try again</v-btn>
-    </div>
+    <p v-if="!secure" class="insecure" role="alert">{{ t('ui.insecure') }}</p>
+    <RoomState v-if="problem && !session.known" :problem="problem" @again="look" />
     <template v-else-if="session.known">
       <OwnPasswordPage v-if="session.person?.mustChange" />
       <router-view v-else-if="session.person" :key="session.person.id" />
@@ -46,22 +43,15 @@ onMounted(look)
       <SignInPage v-else />
       <SignInAgain v-if="session.person" />
     </template>
+    <TipHost />
   </v-app>
 </template>
 
 <style scoped>
 .insecure {
-  padding: 8px 18px;
+  padding: var(--space-2) var(--space-5);
   background: var(--warm);
   color: var(--sheet);
   font-weight: 600;
-}
-
-.lost {
-  display: grid;
-  gap: 14px;
-  justify-items: center;
-  align-content: center;
-  min-height: 100vh;
 }
 </style>

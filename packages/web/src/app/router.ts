@@ -1,9 +1,18 @@
-import { createRouter, createWebHistory } from 'vue-router'
+import { until } from '@vueuse/core'
+import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+import { useSession } from '../api/session-store'
+import { loadRooms } from '../words/language'
+
+/** Every part of every room's parts, to look at: while it is developed only. */
+const SPECIMENS: RouteRecordRaw[] = import.meta.env.DEV
+  ? [{ path: '/specimens', component: () => import('../ui/specimens/SpecimensPage.vue') }]
+  : []
 
 /** Every address of the application. Who is signed in decides what '/' shows. */
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
+    ...SPECIMENS,
     { path: '/', component: () => import('../features/home/HomePage.vue') },
     { path: '/bench/:assignment', component: () => import('../features/bench/BenchPage.vue'), props: true },
     {
@@ -29,4 +38,10 @@ export const router = createRouter({
     { path: '/rig', component: () => import('../features/rig/RigPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
+})
+
+// nothing of the rooms is fetched before somebody is signed in
+router.beforeEach(async (to) => {
+  if (to.path !== '/specimens') await until(() => useSession().person).toBeTruthy()
+  await loadRooms()
 })

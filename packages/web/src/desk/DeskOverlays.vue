@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What may lie over the desk: the menu of a control, why something is not heard, the rig, and what is said at its foot. */
-import NoticeBar from '../ui/NoticeBar.vue'
+import NoticeBar from '../ui/overlays/NoticeBar.vue'
 import { useWork } from '../document/work-store'
 import ControlMenu from './mixer/ControlMenu.vue'
 import WhyPanel from './mixer/WhyPanel.vue'

@@ -12,6 +12,7 @@ import { usePlayer } from '../engine/player-store'
 import { useWork } from '../document/work-store'
 import { useSnapping } from './lanes/use-snapping'
 import { addLane, oneLane, removeLane, showLane, type DeskLanes } from './lanes/desk-lanes'
+import { t } from '../words/t'
 
 /** How long a place lights up that the teacher points at. */
 const LIGHT_MS = 12_000
@@ -19,10 +20,10 @@ const LIGHT_MS = 12_000
 /** How wide the slopes are by which bars that are raised lead over to what lies beside them. */
 export const EDGES = [
   { text: 'sharp', beats: 0 },
-  { text: 'a quarter of a beat', beats: 0.25 },
-  { text: 'half a beat', beats: 0.5 },
-  { text: 'a beat', beats: 1 },
-  { text: 'a bar', beats: 4 },
+  { text: t('desk.edge.quarter'), beats: 0.25 },
+  { text: t('desk.edge.half'), beats: 0.5 },
+  { text: t('desk.edge.beat'), beats: 1 },
+  { text: t('desk.edge.bar'), beats: 4 },
 ] as const
 
 export type Hand = 'points' | 'bars' | 'freehand' | 'cells'
@@ -204,7 +205,7 @@ export const useDesk = defineStore('desk', () => {
     unlocked.value = opened
     if (!work.envelope(lane)) return
     work.setMix((mix) => withLane(mix, lane, { open }), {
-      label: open ? 'Opened a lane' : 'Locked a lane',
+      label: open ? t('desk.did.opened') : t('desk.did.locked'),
       lanes: [lane],
       from: 0,
       to: song.value?.length ?? 0,
@@ -234,7 +235,7 @@ export const useDesk = defineStore('desk', () => {
   function hideLane(lane: string): void {
     lanes.value = removeLane(lanes.value, lane)
     if (!lanes.value.some((l) => l.address === active.value)) active.value = lanes.value[0]!.address
-    work.notice = 'Off the desk only: the line goes on sounding.'
+    work.notice = t('desk.hidden-note')
   }
 
   watch(span, (stretch) => player.lookAt(stretch))

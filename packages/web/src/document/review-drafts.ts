@@ -1,7 +1,7 @@
 /** What a teacher has written and not yet sent, kept on this machine until the server has it: by person, never somebody else's. */
 import type { Overrules } from '@rudlo/core/brief'
 import { isNumber, isText, readKeptOr, recordOf, shape, type Is } from '@rudlo/core/stored'
-import { forget, keep, kept, keptKeys } from '../api/kept'
+import { forget, keep, kept, keptKeys } from '../browser/kept'
 
 /** A remark that is being written. */
 export interface Draft {

@@ -1,7 +1,7 @@
 import { isFlag, readKeptOr, shape } from '@rudlo/core/stored'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
-import { keep, kept } from '../api/kept'
+import { keep, kept } from '../browser/kept'
 
 const KEY = 'rudlo-listening'
 /** No headphones are later than this, in ms. */

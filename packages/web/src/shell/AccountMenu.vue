@@ -1,12 +1,18 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+/** What is one's own: the colours of this device, where one is signed in, and signing out. */
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { useThemeChoice, type ThemeChoice } from '../ui/theme/theme-store'
-import { useWork } from '../document/work-store'
+import { useSession } from '../api/session-store'
 import { OfflineCopy } from '../document/offline-copy'
 import { ReviewDrafts } from '../document/review-drafts'
+import { useWork } from '../document/work-store'
+import AppButton from '../ui/buttons/AppButton.vue'
+import ChoiceButtons from '../ui/buttons/ChoiceButtons.vue'
+import AppDialog from '../ui/overlays/AppDialog.vue'
+import AppMenu from '../ui/overlays/AppMenu.vue'
+import { useThemeChoice, type ThemeChoice } from '../ui/theme/theme-store'
+import { t } from '../words/t'
 import SessionsDialog from './SessionsDialog.vue'
-import { useSession } from '../api/session-store'
 
 const session = useSession()
 const theme = useThemeChoice()
@@ -17,11 +23,18 @@ const listing = ref(false)
 const open = ref(false)
 const failed = ref('')
 
-const THEMES: readonly { value: ThemeChoice; text: string }[] = [
-  { value: 'light', text: 'Light' },
-  { value: 'dark', text: 'Dark' },
-  { value: 'system', text: 'As this machine' },
-]
+const THEMES = (['light', 'dark', 'system'] as const satisfies readonly ThemeChoice[]).map((value) => ({
+  value,
+  text: t(`shell.colours.${value}`),
+}))
+const initials = computed(() =>
+  (session.person?.name ?? '')
+    .split(/\s+/)
+    .filter(Boolean)
+    .map((part) => [...part][0]!.toUpperCase())
+    .filter((_, i, all) => i === 0 || i === all.length - 1)
+    .join(''),
+)
 
 /** Whether something of this person still waits in this browser. */
 async function hasUnsent(): Promise<boolean> {
@@ -45,80 +58,51 @@ async function leave(force = false): Promise<void> {
     asking.value = true
   }
 }
+
+function list(): void {
+  open.value = false
+  listing.value = true
+}
 </script>
 
 <template>
-  <v-menu v-if="session.person" v-model="open" :close-on-content-click="false">
-    <template #activator="{ props: menu }">
-      <v-btn v-bind="menu" variant="text" prepend-icon="$person" append-icon="$choose" class="person">
-        {{ session.person.name }}
-      </v-btn>
-    </template>
-    <div class="sheet menu">
-      <p id="theme-label" class="soft">Colours</p>
-      <div class="themes" role="radiogroup" aria-labelledby="theme-label">
-        <button
-          v-for="t in THEMES"
-          :key="t.value"
-          class="chip"
-          role="radio"
-          :aria-checked="theme.choice === t.value"
-          @click="theme.choice = t.value"
-        >
-          {{ t.text }}
-        </button>
-      </div>
-      <v-btn block variant="outlined" data-test="own-sessions" @click="((open = false), (listing = true))"
-        >Where you are signed in</v-btn
+  <AppMenu v-if="session.person" v-model="open" stays :label="t('shell.account', { name: session.person.name })">
+    <template #opener="{ opener }">
+      <v-btn
+        v-bind="opener"
+        variant="outlined"
+        class="account"
+        :aria-label="t('shell.account', { name: session.person.name })"
+        :data-tip="session.person.name"
+        data-test="account"
+        >{{ initials }}</v-btn
       >
-      <v-btn block @click="leave()">Sign out</v-btn>
-    </div>
-  </v-menu>
+    </template>
+    <b>{{ session.person.name }}</b>
+    <p class="soft">{{ t('shell.colours') }}</p>
+    <ChoiceButtons v-model="theme.choice" :choices="THEMES" :label="t('shell.colours')" />
+    <AppButton data-test="own-sessions" @click="list">{{ t('shell.sessions') }}</AppButton>
+    <AppButton data-test="sign-out" @click="leave()">{{ t('shell.sign-out') }}</AppButton>
+  </AppMenu>
 
   <SessionsDialog v-model="listing" />
-  <v-dialog v-model="asking" aria-label="Not everything is sent yet">
-    <div class="sheet ask">
-      <h2>Some of your work has not been sent yet</h2>
-      <p>
-        {{ failed || 'The server cannot be reached.' }} If you sign out now, it stays in this browser and is
-        sent when you sign in here again.
-      </p>
-      <div class="row">
-        <v-btn variant="text" @click="leave(true)">Sign out all the same</v-btn>
-        <v-btn color="primary" variant="flat" @click="asking = false">Stay</v-btn>
-      </div>
-    </div>
-  </v-dialog>
+  <AppDialog v-model="asking" :title="t('shell.unsent.title')" alert>
+    <p>{{ t('shell.unsent.text', { why: failed || t('ui.unreachable') }) }}</p>
+    <template #acts>
+      <AppButton tone="quiet" @click="leave(true)">{{ t('shell.unsent.leave') }}</AppButton>
+      <AppButton tone="main" @click="asking = false">{{ t('shell.unsent.stay') }}</AppButton>
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>
-.person :deep(.v-btn__content) {
-  max-width: 180px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-
-.menu {
-  display: grid;
-  gap: 10px;
-  padding: 14px;
-  margin-top: 4px;
-}
-
-.themes {
-  display: flex;
-  gap: 6px;
-}
-
-.ask {
-  display: grid;
-  gap: 14px;
-  padding: 22px;
-}
-
-.row {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
+.account {
+  flex: none;
+  width: 40px;
+  min-width: 0;
+  height: 40px;
+  padding: 0;
+  border-radius: 50%;
+  font-size: var(--text-2);
 }
 </style>

@@ -1,13 +1,55 @@
 <script setup lang="ts">
+/** The bar at the top of every page: where one can go, where one is, what can be done there, and the account. */
+import { computed } from 'vue'
+import { useSession } from '../api/session-store'
+import IconButton from '../ui/buttons/IconButton.vue'
+import RudloMark from '../ui/marks/RudloMark.vue'
+import AppMenu from '../ui/overlays/AppMenu.vue'
+import { t } from '../words/t'
 import AccountMenu from './AccountMenu.vue'
-import RudloMark from '../ui/RudloMark.vue'
 
-defineProps<{ before?: string | undefined; title?: string | undefined }>()
+defineProps<{
+  /** What it belongs to. */
+  before?: string | undefined
+  /** What is open. */
+  title?: string | undefined
+  /** The places to go lie in a menu: a desk needs the room. */
+  compact?: boolean
+}>()
+
+const session = useSession()
+const rooms = computed(() =>
+  session.person?.role === 'teacher' && !session.person.isOut
+    ? [
+        { to: '/', text: t('shell.assignments'), test: 'to-assignments' },
+        { to: '/groups', text: t('shell.classes'), test: 'groups' },
+        { to: '/songs', text: t('shell.songbook'), test: 'songbook' },
+      ]
+    : [{ to: '/', text: t('shell.assignments'), test: 'to-assignments' }],
+)
 </script>
 
 <template>
   <header class="app-header">
-    <router-link to="/" class="home" aria-label="Rudlo, to the first page"><RudloMark /></router-link>
+    <router-link to="/" class="home" :aria-label="t('shell.home')"><RudloMark /></router-link>
+    <AppMenu v-if="compact" :label="t('shell.rooms')">
+      <template #opener="{ opener }"
+        ><IconButton v-bind="opener" icon="menu" :label="t('shell.rooms')" data-test="rooms"
+      /></template>
+      <v-list-item v-for="r in rooms" :key="r.to" :to="r.to" :title="r.text" :data-test="r.test" role="menuitem" />
+    </AppMenu>
+    <nav v-else :aria-label="t('shell.rooms')">
+      <v-btn
+        v-for="r in rooms"
+        :key="r.to"
+        variant="text"
+        class="room"
+        :to="r.to"
+        :data-test="r.test"
+        :active="r.to === '/' ? $route.path === '/' : $route.path.startsWith(r.to.replace(/s$/, ''))"
+        >{{ r.text }}</v-btn
+      >
+    </nav>
     <p v-if="title" class="where">
       <span v-if="before" class="soft">{{ before }} /</span>
       <b>{{ title }}</b>
@@ -21,23 +63,40 @@ defineProps<{ before?: string | undefined; title?: string | undefined }>()
 <style scoped>
 .app-header {
   display: flex;
+  gap: var(--space-3);
   align-items: center;
-  gap: 14px;
   height: 54px;
-  padding: 0 14px 0 18px;
-  background: var(--sheet);
+  padding: 0 var(--space-4);
   border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
 }
 
 .home {
+  flex: none;
   color: inherit;
   text-decoration: none;
 }
 
+nav {
+  display: flex;
+  gap: 2px;
+}
+
+.room {
+  min-width: 0;
+  padding-inline: var(--space-3);
+  font-size: var(--text-2);
+}
+
+.room:is(.v-btn--active) {
+  background: var(--wash);
+}
+
 .where {
+  min-width: 0;
   overflow: hidden;
-  white-space: nowrap;
   text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 .where b {
@@ -49,11 +108,6 @@ defineProps<{ before?: string | undefined; title?: string | undefined }>()
   flex: 1;
 }
 
-.app-header :deep(.chip) {
-  flex: none;
-  white-space: nowrap;
-}
-
 @media (max-width: 1240px) {
   .app-header {
     gap: 6px;
@@ -61,6 +115,12 @@ defineProps<{ before?: string | undefined; title?: string | undefined }>()
 
   .where .soft {
     display: none;
+  }
+}
+
+@media (max-width: 600px) {
+  .app-header {
+    padding: 0 var(--space-2);
   }
 }
 </style>

@@ -2,8 +2,12 @@
 /** Where somebody is signed in, and how that ends. */
 import { ref, watch } from 'vue'
 import { server, told } from '../api/client'
-import { attempt } from '../ui/attempt'
-import { whenText } from '../ui/dates'
+import AppButton from '../ui/buttons/AppButton.vue'
+import { attempt } from '../ui/forms/attempt'
+import AppDialog from '../ui/overlays/AppDialog.vue'
+import RoomState from '../ui/page/RoomState.vue'
+import { whenText } from '../words/dates'
+import { t } from '../words/t'
 
 /** A session of one's own, as the server lists it. */
 interface OwnSession {
@@ -40,45 +44,26 @@ watch(shown, (isShown) => {
 </script>
 
 <template>
-  <v-dialog v-model="shown" max-width="560" aria-labelledby="sessions-title">
-    <div class="sheet sessions" data-test="sessions">
-      <h2 id="sessions-title">Where you are signed in</h2>
-      <p class="soft">Sign out whatever you do not know, or have forgotten on another machine.</p>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <v-progress-linear v-else-if="!sessions" indeterminate />
-      <v-list v-else lines="two">
-        <v-list-item v-for="s in sessions" :key="s.id" :title="s.device || 'A browser'">
-          <template #subtitle>Last used {{ whenText(s.seenAt) }}</template>
-          <template #append>
-            <span v-if="s.here" class="soft">this browser</span>
-            <v-btn v-else size="small" variant="outlined" data-test="end-session" @click="end(s.id)"
-              >Sign out</v-btn
-            >
-          </template>
-        </v-list-item>
-      </v-list>
-      <v-btn class="done" variant="text" @click="shown = false">Close</v-btn>
-    </div>
-  </v-dialog>
+  <AppDialog v-model="shown" :title="t('shell.sessions')" data-test="sessions">
+    <p class="soft">{{ t('shell.sessions.text') }}</p>
+    <RoomState :problem="problem" :loading="!sessions" @again="load">
+      <template #room>
+        <v-list lines="two">
+          <v-list-item v-for="s in sessions" :key="s.id" class="entry" :title="s.device || t('shell.sessions.unknown')">
+            <template #subtitle>{{ t('shell.sessions.used', { when: whenText(s.seenAt) }) }}</template>
+            <template #append>
+              <span v-if="s.here" class="soft">{{ t('shell.sessions.here') }}</span>
+              <AppButton v-else small data-test="end-session" @click="end(s.id)">{{ t('shell.sign-out') }}</AppButton>
+            </template>
+          </v-list-item>
+        </v-list>
+      </template>
+    </RoomState>
+  </AppDialog>
 </template>
 
 <style scoped>
-.sessions {
-  display: grid;
-  gap: 10px;
-  padding: 24px 26px;
-}
-
-.sessions :deep(.v-list-item) {
+.entry {
   padding-inline: 0;
-}
-
-.problem {
-  color: var(--warm);
-  font-weight: 560;
-}
-
-.done {
-  justify-self: end;
 }
 </style>

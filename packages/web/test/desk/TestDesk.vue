@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What lies on the desk, without the page around it. */
-import { usePageKeys } from '../../src/ui/page-keys'
+import { usePageKeys } from '../../src/ui/keys/page-keys'
 import DeskOverlays from '../../src/desk/DeskOverlays.vue'
 import DeskViews from '../../src/desk/DeskViews.vue'
 import DeskTools from '../../src/desk/lanes/DeskTools.vue'

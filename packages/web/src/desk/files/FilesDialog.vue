@@ -5,6 +5,8 @@ import type { SongVersion } from '@rudlo/core/song'
 import { ref, watch } from 'vue'
 import LineFiles from './LineFiles.vue'
 import { saveFile, startExport, type Export } from './exporter'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   song: SongVersion
@@ -56,7 +58,7 @@ function stop(): void {
 async function fetchBundle(): Promise<void> {
   problem.value = ''
   if (props.before && !(await props.before())) {
-    problem.value = 'Your newest changes are not saved yet. Try again in a moment.'
+    problem.value = t('files.unsaved')
     return
   }
   const link = Object.assign(document.createElement('a'), { href: props.bundle, download: '' })
@@ -67,39 +69,39 @@ watch(open, (is) => is || stop())
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-label="Take it with you" max-width="560">
+  <v-dialog v-model="open" :aria-label="t('files.title')" max-width="560">
     <div class="sheet files">
-      <h2 id="files-title">Take it with you</h2>
+      <h2 id="files-title">{{ t('files.title') }}</h2>
       <ul>
         <li>
           <span
-            ><b>The mix</b><br /><span class="soft"
-              >One stereo WAV file, until the last echo has died away.</span
+            ><b>{{ t('files.mix') }}</b><br /><span class="soft"
+              >{{ t('files.mix.about') }}</span
             ></span
           >
-          <button class="chip" :disabled="running !== null" data-test="file-mixdown" @click="make('mixdown')">
-            Save the mix
-          </button>
+          <AppButton small :disabled="running !== null" data-test="file-mixdown" @click="make('mixdown')">
+            {{ t('files.mix.save') }}
+          </AppButton>
         </li>
         <li>
           <span
-            ><b>Every track by itself</b><br /><span class="soft"
-              >WAV files in a zip. Each with its share of the returns: together they are the mix.</span
+            ><b>{{ t('files.tracks') }}</b><br /><span class="soft"
+              >{{ t('files.tracks.about') }}</span
             ></span
           >
-          <button class="chip" :disabled="running !== null" data-test="file-stems" @click="make('stems')">
-            Save the tracks
-          </button>
+          <AppButton small :disabled="running !== null" data-test="file-stems" @click="make('stems')">
+            {{ t('files.tracks.save') }}
+          </AppButton>
         </li>
         <li>
           <span
-            ><b>Everything</b><br /><span class="soft"
-              >Song, recordings and your moves in one bundle, to keep.</span
+            ><b>{{ t('files.bundle') }}</b><br /><span class="soft"
+              >{{ t('files.bundle.about') }}</span
             ></span
           >
-          <button class="chip" :disabled="running !== null" data-test="file-bundle" @click="fetchBundle">
-            Save the bundle
-          </button>
+          <AppButton small :disabled="running !== null" data-test="file-bundle" @click="fetchBundle">
+            {{ t('files.bundle.save') }}
+          </AppButton>
         </li>
         <LineFiles
           :song="song"
@@ -113,10 +115,10 @@ watch(open, (is) => is || stop())
       <div v-if="running?.slow" class="running" role="status">
         <v-progress-linear :model-value="running.share * 100" height="8" rounded color="primary" />
         <span>{{ Math.round(running.share * 100) }} %</span>
-        <button class="chip" data-test="file-stop" @click="stop">Stop</button>
+        <AppButton small data-test="file-stop" @click="stop">{{ t('files.stop') }}</AppButton>
       </div>
       <p v-if="problem" role="alert">{{ problem }}</p>
-      <div class="end"><v-btn variant="text" @click="open = false">Close</v-btn></div>
+      <div class="end"><AppButton tone="quiet" @click="open = false">{{ t('ui.close') }}</AppButton></div>
     </div>
   </v-dialog>
 </template>

@@ -6,6 +6,8 @@ import type { Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { computed, ref } from 'vue'
 import { saveFile } from './exporter'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ song: SongVersion; mix: Mix; title: string; editable?: boolean | undefined }>()
 const emit = defineEmits<{ lines: [mix: Mix, lanes: readonly string[]]; problem: [sentence: string] }>()
@@ -41,7 +43,7 @@ async function take(event: Event): Promise<void> {
       : linesFromCsv(props.song, props.mix, words, fresh)
     emit('lines', read.mix, read.lanes)
     const lost = read.unknown.length
-      ? ` ${read.unknown.length} are on lanes that this mix does not have.`
+      ? t('files.lines.unknown', { n: read.unknown.length })
       : ''
     said.value = `${read.lanes.length} ${read.lanes.length === 1 ? 'line was' : 'lines were'} taken.${lost}`
   } catch (error) {
@@ -53,21 +55,20 @@ async function take(event: Event): Promise<void> {
 <template>
   <li>
     <span
-      ><b>The lines</b><br /><span class="soft"
-        >As a MIDI file (volume, pan, sends and playing, with tempo and sections), as a table, or as
-        JSON.<template v-if="left.length">
-          A MIDI file has no place for: {{ left.join(', ') }}.</template
+      ><b>{{ t('files.lines') }}</b><br /><span class="soft"
+        >{{ t('files.lines.about') }}<template v-if="left.length">
+          {{ t('files.lines.left', { lanes: left.join(', ') }) }}</template
         ></span
       >
-      <label class="soft fine"><input v-model="fine" type="checkbox" /> finer MIDI values (14 bit)</label>
+      <label class="soft fine"><input v-model="fine" type="checkbox" /> {{ t('files.lines.fine') }}</label>
       <span v-if="said" role="status" data-test="lines-taken">{{ said }}</span>
     </span>
     <span class="acts">
-      <button class="chip" data-test="file-midi" @click="midi">MIDI</button>
-      <button class="chip" data-test="file-csv" @click="table">table</button>
-      <button class="chip" data-test="file-json" @click="json">JSON</button>
+      <AppButton small data-test="file-midi" @click="midi">{{ t('files.lines.midi') }}</AppButton>
+      <AppButton small data-test="file-csv" @click="table">{{ t('files.lines.table') }}</AppButton>
+      <AppButton small data-test="file-json" @click="json">{{ t('files.lines.json') }}</AppButton>
       <label v-if="editable" class="chip"
-        >read in …<input type="file" accept=".csv,.json" class="unseen" data-test="read-lines" @change="take"
+        >{{ t('files.lines.read') }}<input type="file" accept=".csv,.json" class="unseen" data-test="read-lines" @change="take"
       /></label>
     </span>
   </li>

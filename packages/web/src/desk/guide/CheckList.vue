@@ -3,6 +3,8 @@
 import type { CheckPlace } from '@rudlo/core/evidence'
 import type { SaidCheck } from '@rudlo/words'
 import VerdictSign from './VerdictSign.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{
   checks: readonly SaidCheck[]
@@ -16,22 +18,22 @@ const emit = defineEmits<{ show: [place: CheckPlace] }>()
 <template>
   <ul class="checks" :class="{ stale }">
     <li v-for="c in checks" :key="c.check" data-test="check" :data-verdict="c.finding.verdict">
-      <button class="finding" title="Show the place and play it" @click="emit('show', c.finding.place)">
+      <RowButton class="finding" :tip="t('guide.check.show')" @click="emit('show', c.finding.place)">
         <VerdictSign :verdict="c.finding.verdict" />
         <span>{{ c.finding.sentence }}</span>
-      </button>
+      </RowButton>
       <p v-if="c.overruled" class="word" data-test="teacher-says">
-        Your teacher says so<template v-if="c.overruled.why">: “{{ c.overruled.why }}”</template>.
+        {{ t('guide.check.overruled') }}<template v-if="c.overruled.why">: “{{ c.overruled.why }}”</template>.
       </p>
       <details v-if="c.finding.figures.length">
-        <summary>Figures</summary>
+        <summary>{{ t('guide.check.figures') }}</summary>
         <table>
           <thead>
             <tr>
               <th scope="col">{{ c.name }}</th>
-              <th v-if="before" scope="col">before</th>
-              <th scope="col">now</th>
-              <th scope="col">asked</th>
+              <th v-if="before" scope="col">{{ t('guide.check.before') }}</th>
+              <th scope="col">{{ t('guide.check.now') }}</th>
+              <th scope="col">{{ t('guide.check.asked') }}</th>
             </tr>
           </thead>
           <tbody>

@@ -5,6 +5,9 @@ import { usePass } from '../pass/pass-store'
 import { useDesk } from '../desk-store'
 import { useGuide } from './guide-store'
 import type { SaidMistake } from '@rudlo/words'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const guide = useGuide()
 const desk = useDesk()
@@ -17,8 +20,8 @@ function byHand(mistake: SaidMistake): void {
 </script>
 
 <template>
-  <section v-if="guide.notes.length" class="notes" aria-label="Worth a second listen">
-    <h2>Worth a second listen</h2>
+  <section v-if="guide.notes.length" class="notes" :aria-label="t('guide.mistakes')">
+    <h2>{{ t('guide.mistakes') }}</h2>
     <article
       v-for="m in guide.notes"
       :key="m.kind + m.place.lane + m.place.from"
@@ -29,26 +32,26 @@ function byHand(mistake: SaidMistake): void {
         <span class="what"
           ><b>{{ m.name }}</b><br /><span class="soft">{{ barsOf(m.place, desk.time!.meter) }}</span></span
         >
-        <button class="remove" :aria-label="`Put away: ${m.name}`" @click="guide.dismiss(m)">
+        <RowButton class="remove" :aria-label="t('guide.mistakes.dismiss', { name: m.name })" @click="guide.dismiss(m)">
           <v-icon icon="$close" size="16" />
-        </button>
+        </RowButton>
       </header>
       <p>{{ m.sentence }}</p>
       <div class="row">
-        <button class="chip" @click="guide.show(m.place)">
-          <v-icon icon="$play" size="16" />Listen there
-        </button>
-        <button v-if="guide.canRepair(m)" class="chip" data-test="try-repair" @click="guide.repair(m)">
-          Try a repair
-        </button>
-        <button
+        <AppButton small @click="guide.show(m.place)">
+          <v-icon icon="$play" size="16" />{{ t('guide.mistakes.listen') }}
+        </AppButton>
+        <AppButton small v-if="guide.canRepair(m)" data-test="try-repair" @click="guide.repair(m)">
+          {{ t('guide.mistakes.repair') }}
+        </AppButton>
+        <AppButton small
           v-if="m.place.lane"
-          class="chip"
-          title="Plays from two bars before; what you hold is written"
+         
+          :tip="t('guide.mistakes.hand.tip')"
           @click="byHand(m)"
         >
-          By hand
-        </button>
+          {{ t('guide.mistakes.hand') }}
+        </AppButton>
       </div>
     </article>
   </section>

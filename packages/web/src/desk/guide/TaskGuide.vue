@@ -12,6 +12,8 @@ import { useWork } from '../../document/work-store'
 import CheckList from './CheckList.vue'
 import { useGuide } from './guide-store'
 import RichText from './RichText.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ task: BriefTask }>()
 
@@ -22,15 +24,15 @@ const guide = useGuide()
 
 const judged = computed(() => guide.judged.get(props.task.id))
 const hints = computed(() => guide.hintsOf(props.task.id))
-const HINTS = ['Hint: what to listen for', 'Hint: where', 'Hint: show me the form'] as const
+const HINTS = [t('guide.hint.1'), t('guide.hint.2'), t('guide.hint.3')] as const
 
 /** Why nothing is said yet. */
 const waiting = computed(() => {
   if (!props.task.checks.length || judged.value?.checks.length) return ''
   return {
-    drawing: 'As soon as you change something, you read here how it is.',
-    played: 'Play these bars to the end: then you read here how it is.',
-    asked: 'Listen first. When you think it is right, ask.',
+    drawing: t('guide.answers.drawing'),
+    played: t('guide.answers.played'),
+    asked: t('guide.answers.asked'),
     'handed in': '',
   }[guide.answers]
 })
@@ -61,18 +63,18 @@ async function hint(): Promise<void> {
   <div class="more">
     <RichText :text="task.text" />
     <div class="row">
-      <button class="chip" :disabled="!player.ready" @click="player.playLoop(task)">
+      <AppButton small :disabled="!player.ready" @click="player.playLoop(task)">
         <v-icon icon="$play" size="16" />{{ barsOf(task, desk.time!.meter) }}
-      </button>
-      <button
+      </AppButton>
+      <AppButton small
         v-if="guide.answers !== 'handed in' && guide.answers !== 'drawing' && task.checks.length"
-        class="chip"
+       
         :disabled="guide.listening !== null || !player.ready"
         data-test="ask"
         @click="guide.ask()"
       >
-        {{ guide.listening === null ? 'How is it?' : `Listening … ${Math.round(guide.listening * 100)} %` }}
-      </button>
+        {{ guide.listening === null ? t('guide.check') : t('guide.listening', { percent: Math.round(guide.listening * 100) }) }}
+      </AppButton>
     </div>
     <p v-if="waiting" class="soft small">{{ waiting }}</p>
     <p v-if="guide.problem" class="problem" role="alert">{{ guide.problem }}</p>
@@ -83,24 +85,24 @@ async function hint(): Promise<void> {
         :stale="guide.stale"
         @show="guide.show"
       />
-      <p v-if="guide.stale" class="soft small">This is how it was when you last asked or played it.</p>
+      <p v-if="guide.stale" class="soft small">{{ t('guide.old') }}</p>
     </div>
     <ul v-if="hints.length" class="hints">
       <li v-for="h in hints" :key="h.level">
         {{ h.text }}
-        <button v-if="h.level === 2" class="chip" @click="desk.hinted ? (desk.hinted = null) : showForm()">
-          {{ desk.hinted ? 'Hide the form' : 'Show the form' }}
-        </button>
+        <AppButton small v-if="h.level === 2" @click="desk.hinted ? (desk.hinted = null) : showForm()">
+          {{ desk.hinted ? t('guide.hint.hide') : t('guide.hint.show') }}
+        </AppButton>
       </li>
     </ul>
-    <button
+    <AppButton small
       v-if="hints.length < task.hints && guide.mayHint(task.id)"
-      class="chip"
+     
       data-test="hint"
       @click="hint"
     >
       <v-icon icon="$help" size="16" />{{ HINTS[hints.length] }}
-    </button>
+    </AppButton>
   </div>
 </template>
 

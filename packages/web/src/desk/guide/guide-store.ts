@@ -12,6 +12,7 @@ import { server, told } from '../../api/client'
 import { useWork } from '../../document/work-store'
 import { HearHost } from './hear-host'
 import { Played } from './played'
+import { t } from '../../words/t'
 
 /** Quiet notes that are shown at once. */
 const AT_ONCE = 3
@@ -167,7 +168,7 @@ export const useGuide = defineStore('guide', () => {
       now.find((m) => key(storedMistake(m)) === key(mistake)) ??
       now.find((m) => m.place.lane === mistake.place.lane)
     if (!found?.repair) {
-      work.notice = 'There is nothing left to repair there.'
+      work.notice = t('guide.repair.none')
       return
     }
     const { label, mix } = found.repair()

@@ -13,6 +13,7 @@ import type { LookListeners } from '../../editor/surface/lane-pointer'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import { useShape } from './shape-store'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   address: string
@@ -57,13 +58,13 @@ const drawing = computed(() => ({
 }))
 
 const change = (label: string, from: number, to: number) => ({
-  label: `${label}, ${control.value.name.toLowerCase()} of ${props.owner}`,
+  label: t('lane.did', { what: label, control: control.value.name.toLowerCase(), owner: props.owner }),
   lanes: [props.address],
   from,
   to,
 })
-const drewFreely = (from: number, to: number) => work.commit(change('Drew freely', from, to))
-const drewCells = (from: number, to: number) => work.commit(change('Drew cells', from, to))
+const drewFreely = (from: number, to: number) => work.commit(change(t('lane.did.drew'), from, to))
+const drewCells = (from: number, to: number) => work.commit(change(t('lane.did.cells'), from, to))
 
 /** The cell of the grid that a tick lies in: a beat where there is no grid. */
 function cellAt(tick: number): readonly [number, number] {

@@ -17,6 +17,7 @@ import DeskLaneHead from './DeskLaneHead.vue'
 import RegionQuestion from './RegionQuestion.vue'
 import { useRegionMoves } from './region-moves'
 import { useLane } from './use-lane'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   address: string
@@ -78,7 +79,7 @@ function focused(event: FocusEvent): void {
 const index = computed(() => desk.song!.tracks.findIndex((t) => t.id === lane.ownerId.value))
 /** The loudness of the track where it is known, else of the mix. */
 const ownLoudness = computed(() => (index.value >= 0 ? player.trackTrace(index.value) : null))
-const whose = computed(() => (ownLoudness.value ? 'this track' : 'the mix'))
+const whose = computed(() => (ownLoudness.value ? t('lane.this-track') : t('lane.the-mix')))
 const told = shallowRef<Told | null>(null)
 /** What is drawn with every frame of a moving hand; all else follows when it rests. */
 const live = (): LiveLine => {
@@ -109,7 +110,7 @@ watch(
     ref="shell"
     class="lane"
     :class="{ active: active && compact, compact }"
-    :aria-label="`Lane: ${lane.name.value}`"
+    :aria-label="t('lane.label', { name: lane.name.value })"
     :song="desk.song!"
     :time="desk.time!"
     :mix="work.mix!"

@@ -11,6 +11,8 @@ import LaneCorner from './LaneCorner.vue'
 import LaneSwitches from './LaneSwitches.vue'
 import type { useRegionMoves } from './region-moves'
 import type { Lane } from './use-lane'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   address: string
@@ -37,7 +39,7 @@ function typedValue(value: number, clamped: boolean): void {
   if (!p) return
   editor.moveSelected(p.tick, value)
   if (clamped)
-    work.notice = `That is beyond the end of the fader: it is ${control.value.unit.format(value)} now.`
+    work.notice = t('lane.beyond', { value: control.value.unit.format(value) })
 }
 
 function copyValue(): void {
@@ -47,13 +49,13 @@ function copyValue(): void {
 
 /** What a beginner does first, for each way of working. */
 const HELP = {
-  bars: () => 'Drag over the bars you mean.',
-  freehand: () => 'Draw the line with your hand.',
-  cells: () => `Every ${desk.cellName} takes one value. With Ctrl it is cleared.`,
+  bars: () => t('lane.how.bars'),
+  freehand: () => t('lane.how.freehand'),
+  cells: () => t('lane.how.cells', { cell: desk.cellName }),
   points: () =>
     points.value.length
-      ? 'Click to add a point, drag to move one.'
-      : 'Click on the lane to set the first point.',
+      ? t('lane.how.points')
+      : t('lane.how.first'),
 }
 </script>
 
@@ -85,14 +87,14 @@ const HELP = {
       <template v-if="locked">
         <v-icon icon="$locked" size="16" :title="locked" />
         <template v-if="!compact">{{ locked }}</template>
-        <button
+        <AppButton small
           v-if="!work.elsewhere && !pass.writing.length"
-          class="chip open"
+          class="open"
           data-test="open-lane"
           @click="desk.setOpen(address, true)"
         >
-          Open it
-        </button>
+          {{ t('lane.unlock') }}
+        </AppButton>
       </template>
       <template v-else>{{ HELP[desk.hand]() }}</template>
     </p>
@@ -107,11 +109,10 @@ const HELP = {
       @all-values="emit('allValues')"
     />
     <p v-if="desk.hinted?.lane === address && !compact" class="before">
-      <i aria-hidden="true" /> {{ trying.heard ? 'the suggestion' : 'a hint' }}
+      <i aria-hidden="true" /> {{ trying.heard ? t('lane.faint.suggestion') : t('lane.faint.hint') }}
     </p>
     <label v-else-if="desk.newest && !compact" class="before">
-      <input v-model="before" type="checkbox" /> <i aria-hidden="true" /> your version
-      {{ desk.newest.number }}
+      <input v-model="before" type="checkbox" /> <i aria-hidden="true" /> {{ t('lane.faint.version', { number: desk.newest.number }) }}
     </label>
   </LaneHead>
 </template>

@@ -4,63 +4,65 @@ import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
 import { SNAPS, type SnapTo } from './use-snapping'
 import SeeMenu from './SeeMenu.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const desk = useDesk()
 const player = usePlayer()
 const HANDS = [
-  ['points', 'Points', 'Set and move single points (1)'],
-  ['bars', 'Bars', 'Select bars, and raise, fade, copy them (2)'],
-  ['freehand', 'Draw', 'Draw the line with your hand (3)'],
-  ['cells', 'Cells', 'Give each beat, half beat or bar a value of its own (4)'],
+  ['points', t('tools.points'), t('tools.points.tip')],
+  ['bars', t('tools.bars'), t('tools.bars.tip')],
+  ['freehand', t('tools.draw'), t('tools.draw.tip')],
+  ['cells', t('tools.cells'), t('tools.cells.tip')],
 ] as const
 const SNAP_NAMES: Readonly<Record<SnapTo, string>> = {
   bar: 'bars',
   beat: 'beats',
-  'half-beat': 'half beats',
-  'quarter-beat': 'quarters of beats',
+  'half-beat': t('tools.snap.half-beat'),
+  'quarter-beat': t('tools.snap.quarter-beat'),
   'third-beat': 'triplets',
   section: 'sections',
-  region: 'ends of regions',
-  onset: 'where it begins to sound',
-  'any onset': 'where any sound begins',
-  play: 'the play position',
+  region: t('tools.snap.region'),
+  onset: t('tools.snap.onset'),
+  'any onset': t('tools.snap.any-onset'),
+  play: t('tools.snap.play'),
   off: 'nothing',
 }
 </script>
 
 <template>
   <div class="tools">
-    <div class="hands" role="radiogroup" aria-label="What the hand does">
-      <button
+    <div class="hands" role="radiogroup" :aria-label="t('tools.label')">
+      <RowButton
         v-for="[hand, text, title] in HANDS"
         :key="hand"
         role="radio"
         class="hand"
         :aria-checked="desk.hand === hand"
-        :title="title"
+        :tip="title"
         :data-test="`hand-${hand}`"
         @click="desk.hand = hand"
       >
         {{ text }}
-      </button>
+      </RowButton>
     </div>
     <label class="snap">
-      <span>Snap to</span>
-      <select v-model="desk.grid" aria-label="Snap to" @keydown.stop>
+      <span>{{ t('tools.snap') }}</span>
+      <select v-model="desk.grid" :aria-label="t('tools.snap')" @keydown.stop>
         <option v-for="g in SNAPS" :key="g" :value="g">{{ SNAP_NAMES[g] }}</option>
       </select>
     </label>
-    <button
+    <RowButton
       class="zoom"
-      aria-label="See more of the song"
-      title="See more of the song"
+      :aria-label="t('tools.further')"
+      :tip="t('tools.further')"
       @click="desk.zoom(player.position, 0.5)"
     >
       <v-icon icon="$further" size="20" />
-    </button>
-    <button class="zoom" aria-label="See closer" title="See closer" @click="desk.zoom(player.position, 2)">
+    </RowButton>
+    <RowButton class="zoom" :aria-label="t('tools.closer')" :tip="t('tools.closer')" @click="desk.zoom(player.position, 2)">
       <v-icon icon="$closer" size="20" />
-    </button>
+    </RowButton>
     <SeeMenu />
   </div>
 </template>

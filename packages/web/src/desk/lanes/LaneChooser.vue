@@ -6,7 +6,9 @@ import { computed, ref } from 'vue'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import { MOST_LANES } from './desk-lanes'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   /** The lane in whose place another one is shown. */
@@ -24,7 +26,7 @@ const owner = computed(() => resolve(work.mix!, props.address)?.owner ?? null)
 const ownerName = (id: string | null) =>
   desk.song!.tracks.find((t) => t.id === id)?.name ??
   work.mix!.returns.find((r) => r.id === id)?.name ??
-  'Main output'
+  t('chooser.main')
 const label = computed(() => {
   const name = laneControlName(work.mix!, props.address)
   return name[0]!.toUpperCase() + name.slice(1)
@@ -86,30 +88,29 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
 <template>
   <v-menu v-model="open" :close-on-content-click="false" max-height="460">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="chooser" data-test="lane-chooser" title="Draw another control">
+      <RowButton v-bind="menu" class="chooser" data-test="lane-chooser" :tip="t('chooser.open')">
         {{ label }}<v-icon icon="$choose" size="18" />
-      </button>
+      </RowButton>
     </template>
-    <div class="sheet list" role="group" aria-label="Choose what to draw">
+    <div class="sheet list" role="group" :aria-label="t('chooser.title')">
       <input
         v-model="search"
-        placeholder="Search all lanes"
-        aria-label="Search all lanes"
+        :placeholder="t('chooser.search')"
+        :aria-label="t('chooser.search')"
         @keydown="keepKeys"
       />
-      <label><input v-model="withMoves" type="checkbox" /> only lanes with moves</label>
+      <label><input v-model="withMoves" type="checkbox" /> {{ t('chooser.only-moves') }}</label>
       <label v-if="withMoves"
-        ><input v-model="onlyHere" type="checkbox" /> and only of {{ ownerName(owner) }}</label
+        ><input v-model="onlyHere" type="checkbox" /> {{ t('chooser.only-owner', { owner: ownerName(owner) }) }}</label
       >
       <label
-        ><input v-model="desk.follows" type="checkbox" data-test="follows" /> touching a control brings its
-        lane</label
+        ><input v-model="desk.follows" type="checkbox" data-test="follows" /> {{ t('chooser.follow') }}</label
       >
-      <p v-if="!groups.length" class="soft">No lane is called that.</p>
+      <p v-if="!groups.length" class="soft">{{ t('chooser.none') }}</p>
       <template v-for="g in groups" :key="g.name">
         <h3>{{ g.name }}</h3>
         <div v-for="l in g.lanes" :key="l.address" class="row">
-          <button
+          <RowButton
             class="lane"
             :aria-current="l.address === address"
             :data-test="`lane-${l.address}`"
@@ -117,28 +118,28 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
           >
             <span class="mark" :class="l.family" aria-hidden="true" />
             <span>{{ l.name }}</span>
-            <span v-if="l.moves" class="sign">has moves</span>
-            <span v-if="l.brief" class="sign asked">in the brief</span>
+            <span v-if="l.moves" class="sign">{{ t('chooser.has-moves') }}</span>
+            <span v-if="l.brief" class="sign asked">{{ t('chooser.in-brief') }}</span>
             <v-icon
               v-else-if="!desk.isOpen(l.address)"
               icon="$locked"
               size="15"
-              title="Locked: the brief does not ask for it"
+              :title="t('chooser.locked')"
             />
-          </button>
-          <button
+          </RowButton>
+          <RowButton
             class="add"
             :disabled="onDesk(l.address) || desk.lanes.length >= MOST_LANES"
-            :aria-label="`Show ${l.name} of ${g.name} below`"
-            title="Show it below, as one more lane"
+            :aria-label="t('chooser.add', { lane: l.name, owner: g.name })"
+            :tip="t('chooser.add.tip')"
             :data-test="`beside-${l.address}`"
             @click="beside(l.address)"
           >
             <v-icon icon="$add" size="18" />
-          </button>
+          </RowButton>
         </div>
       </template>
-      <p class="soft small">Only what is seen changes: every line goes on sounding.</p>
+      <p class="soft small">{{ t('chooser.note') }}</p>
     </div>
   </v-menu>
 </template>

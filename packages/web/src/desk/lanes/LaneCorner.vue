@@ -3,6 +3,9 @@
 import { computed } from 'vue'
 import { useDesk } from '../desk-store'
 import { foldLane, moveLane } from './desk-lanes'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ address: string; folded: boolean }>()
 const desk = useDesk()
@@ -17,20 +20,20 @@ const move = (by: -1 | 1) => (desk.lanes = moveLane(desk.lanes, props.address, b
   <span v-if="desk.lanes.length > 1" class="corner">
     <v-menu>
       <template #activator="{ props: menu }">
-        <button v-bind="menu" aria-label="Place on the desk" title="Place on the desk" data-test="lane-place">
+        <RowButton v-bind="menu" :aria-label="t('lane.place')" :tip="t('lane.place')" data-test="lane-place">
           <v-icon icon="$more" size="18" />
-        </button>
+        </RowButton>
       </template>
-      <div class="sheet list" role="group" aria-label="Place on the desk">
-        <button :disabled="place === 0" data-test="lane-up" @click="move(-1)">Further up</button>
-        <button :disabled="place === desk.lanes.length - 1" data-test="lane-down" @click="move(1)">
-          Further down
-        </button>
-        <button :disabled="!folded && others.every((l) => l.folded)" data-test="lane-fold" @click="fold">
-          {{ folded ? 'Unfold' : 'Fold to a line' }}
-        </button>
-        <button data-test="lane-hide" @click="desk.hideLane(address)">Off the desk</button>
-        <p class="soft">What is not seen goes on sounding.</p>
+      <div class="sheet list" role="group" :aria-label="t('lane.place')">
+        <MenuItem :disabled="place === 0" data-test="lane-up" @click="move(-1)">{{ t('lane.up') }}</MenuItem>
+        <MenuItem :disabled="place === desk.lanes.length - 1" data-test="lane-down" @click="move(1)">
+          {{ t('lane.down') }}
+        </MenuItem>
+        <MenuItem :disabled="!folded && others.every((l) => l.folded)" data-test="lane-fold" @click="fold">
+          {{ folded ? t('lane.unfold') : t('lane.fold') }}
+        </MenuItem>
+        <MenuItem data-test="lane-hide" @click="desk.hideLane(address)">{{ t('lane.hide') }}</MenuItem>
+        <p class="soft">{{ t('lane.place.note') }}</p>
       </div>
     </v-menu>
   </span>

@@ -8,6 +8,7 @@ import { foldLane, resizeLane } from './desk-lanes'
 import DeskLane from './DeskLane.vue'
 import LaneCorner from './LaneCorner.vue'
 import SpanBar from './SpanBar.vue'
+import { t } from '../../words/t'
 
 const desk = useDesk()
 const work = useWork()
@@ -49,7 +50,7 @@ function key(event: KeyboardEvent, address: string): void {
       <div v-for="(l, i) in desk.lanes" :key="l.address" class="place" :data-test="`on-desk-${l.address}`">
         <div v-if="l.folded" class="folded">
           <b>{{ nameOf(l.address) }}</b>
-          <span class="soft">folded away: it goes on sounding</span>
+          <span class="soft">{{ t('lane.folded') }}</span>
           <LaneCorner :address="l.address" :folded="true" />
         </div>
         <DeskLane
@@ -65,9 +66,9 @@ function key(event: KeyboardEvent, address: string): void {
           role="separator"
           tabindex="0"
           aria-orientation="horizontal"
-          :aria-label="`Height of ${nameOf(l.address)}`"
+          :aria-label="t('lane.height', { lane: nameOf(l.address) })"
           :aria-valuenow="Math.round(l.share * 100)"
-          title="Drag to give this lane another height"
+          :title="t('lane.height.tip')"
           @pointerdown="grab($event, l.address)"
           @pointermove="drag"
           @pointerup="held = null"

@@ -7,6 +7,9 @@ import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import RegionMenu from './RegionMenu.vue'
 import type { useRegionMoves } from './region-moves'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   address: string
@@ -25,7 +28,7 @@ const work = useWork()
 const envelope = computed(() => envelopeOf(work.mix!, props.address))
 const drawn = computed(() => (envelope.value?.points.length ?? 0) > 0)
 const change = (label: string) => ({
-  label: `${label}, ${laneControlName(work.mix!, props.address)} of ${props.owner}`,
+  label: t('lane.did', { what: label, control: laneControlName(work.mix!, props.address), owner: props.owner }),
   lanes: [props.address],
   from: 0,
   to: desk.song!.length,
@@ -34,10 +37,10 @@ const change = (label: string) => ({
 /** Switches the line off so that the control counts, or on again. */
 function switchLine(): void {
   const on = envelope.value?.on === false
-  work.setMix((mix) => withLane(mix, props.address, { on }), change(on ? 'Line on' : 'Line off'))
+  work.setMix((mix) => withLane(mix, props.address, { on }), change(on ? t('lane.did.on') : t('lane.did.off')))
 }
 
-const clearLane = () => work.setPoints(props.address, [], change('Cleared the line'))
+const clearLane = () => work.setPoints(props.address, [], change(t('lane.did.cleared')))
 
 /** Clears every open line of the track, or of the whole song. */
 function clearMany(which: 'track' | 'song'): void {
@@ -48,7 +51,7 @@ function clearMany(which: 'track' | 'song'): void {
     .filter((e) => which === 'song' || ownerOf(e.address) === owner)
     .map((e) => e.address)
   work.setMix((mix) => lanes.reduce((m, lane) => withPoints(m, lane, [], () => ''), mix), {
-    label: which === 'song' ? 'Cleared all open lines' : `Cleared the lines of ${props.owner}`,
+    label: which === 'song' ? t('lane.did.cleared-all') : t('lane.did.cleared-track', { owner: props.owner }),
     lanes,
     from: 0,
     to: desk.song!.length,
@@ -59,52 +62,52 @@ function clearMany(which: 'track' | 'song'): void {
 <template>
   <div class="switches">
     <template v-if="drawn">
-      <button
-        class="chip"
+      <AppButton small
+       
         :aria-pressed="envelope?.on !== false"
-        title="Switch the line off, and the control counts again: to compare"
+        :tip="t('lane.on.tip')"
         data-test="line-on"
         @click="switchLine"
       >
-        line {{ envelope?.on === false ? 'off' : 'on' }}
-      </button>
-      <button
-        class="chip"
-        aria-label="Lock this lane"
-        title="Lock this lane: nothing changes it then"
+        {{ t(envelope?.on === false ? 'lane.off' : 'lane.on') }}
+      </AppButton>
+      <AppButton small
+       
+        :aria-label="t('lane.lock')"
+        :tip="t('lane.lock.tip')"
         @click="desk.setOpen(address, false)"
       >
         <v-icon icon="$locked" size="16" />
-      </button>
+      </AppButton>
     </template>
     <v-menu>
       <template #activator="{ props: menu }">
-        <button
+        <AppButton small
           v-bind="menu"
-          class="chip"
-          title="Write the control’s setting at the play position"
+         
+          :tip="t('lane.stamp.tip')"
           data-test="stamp"
         >
-          stamp
-        </button>
+          {{ t('lane.stamp') }}
+        </AppButton>
       </template>
-      <div class="sheet menu" role="group" aria-label="Stamp the control’s setting">
-        <button data-test="stamp-point" @click="emit('stamp', 'point')">The setting, as a point here</button>
-        <button data-test="stamp-jump" @click="emit('stamp', 'jump')">The setting, as a jump here</button>
+      <div class="sheet menu" role="group" :aria-label="t('lane.stamp.label')">
+        <MenuItem data-test="stamp-point" @click="emit('stamp', 'point')">{{ t('lane.stamp.point') }}</MenuItem>
+        <MenuItem data-test="stamp-jump" @click="emit('stamp', 'jump')">{{ t('lane.stamp.jump') }}</MenuItem>
       </div>
     </v-menu>
     <RegionMenu v-if="track" :track="track" :moves="moves" />
     <v-menu v-if="drawn">
       <template #activator="{ props: menu }">
-        <button v-bind="menu" class="chip" data-test="clear-menu">clear</button>
+        <AppButton small v-bind="menu" data-test="clear-menu">{{ t('lane.clear') }}</AppButton>
       </template>
-      <div class="sheet menu" role="group" aria-label="Take lines away">
-        <button data-test="clear-lane" @click="clearLane">This line</button>
-        <button @click="clearMany('track')">All open lines of {{ owner }}</button>
-        <button @click="clearMany('song')">All open lines</button>
+      <div class="sheet menu" role="group" :aria-label="t('lane.clear.label')">
+        <MenuItem data-test="clear-lane" @click="clearLane">{{ t('lane.clear.this') }}</MenuItem>
+        <MenuItem @click="clearMany('track')">{{ t('lane.clear.track', { owner }) }}</MenuItem>
+        <MenuItem @click="clearMany('song')">{{ t('lane.clear.song') }}</MenuItem>
       </div>
     </v-menu>
-    <button v-if="tall" class="chip" data-test="all-values" @click="emit('allValues')">all values</button>
+    <AppButton small v-if="tall" data-test="all-values" @click="emit('allValues')">{{ t('lane.all-values') }}</AppButton>
   </div>
 </template>
 

@@ -14,7 +14,9 @@ import { computed, ref } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{ name: string }>()
 
@@ -30,20 +32,20 @@ const change = (label: string, from = 0, to = 0) => ({ label, lanes: [desk.addre
 
 function isLocked(): boolean {
   const locked = !desk.isOpen(desk.address)
-  if (locked) work.notice = 'This lane is locked. Open it first.'
+  if (locked) work.notice = t('motif.locked')
   return locked
 }
 
 /** Keeps the selected bars. */
 function keep(): void {
   const span = desk.selection
-  const name = wanted.value.trim() || `Motif ${work.mix!.motifs.length + 1}`
+  const name = wanted.value.trim() || t('motif.usual-name', { number: work.mix!.motifs.length + 1 })
   if (!span) return
   const ids = { motif: crypto.randomUUID(), placement: crypto.randomUUID() }
   const { points } = lane.value
   work.setMix(
     (mix) => keepMotif(mix, desk.address, points, span, name.slice(0, 60), ids),
-    change(`Kept the motif “${name}”`, span.from, span.to),
+    change(t('motif.did.kept', { name }), span.from, span.to),
   )
   wanted.value = ''
 }
@@ -54,7 +56,7 @@ function place(id: string, name: string): void {
   const ids = { placement: crypto.randomUUID(), envelope: crypto.randomUUID() }
   work.setMix(
     (mix) => placeMotif(mix, id, desk.address, lane.value.points, at, ids),
-    change(`Placed the motif “${name}”`, at, at),
+    change(t('motif.did.placed', { name }), at, at),
   )
 }
 
@@ -66,58 +68,58 @@ function reform(id: string, name: string, length: number): void {
     from: span.from,
     to: span.from + length,
   })
-  const step = work.setMix((mix) => editMotif(mix, id, inner), change(`Changed the motif “${name}”`))
-  if (step) work.notice = `“${name}” is like these bars now, at all ${uses(id)} places.`
+  const step = work.setMix((mix) => editMotif(mix, id, inner), change(t('motif.did.changed', { name })))
+  if (step) work.notice = t('motif.changed', { name, n: uses(id) })
 }
 
 function rename(id: string, name: string): void {
   const next = name.trim().slice(0, 60)
-  if (next) work.setMix((mix) => renameMotif(mix, id, next), change(`Named a motif “${next}”`))
+  if (next) work.setMix((mix) => renameMotif(mix, id, next), change(t('motif.did.named', { name: next })))
 }
 
 function remove(id: string, name: string): void {
   const count = uses(id)
-  work.setMix((mix) => removeMotif(mix, id), change(`Took the motif “${name}” away`))
+  work.setMix((mix) => removeMotif(mix, id), change(t('motif.did.removed', { name })))
   if (count)
-    work.notice = `“${name}” is gone. The ${count} ${count === 1 ? 'place' : 'places'} where it was keep their lines.`
+    work.notice = t('motif.removed', { name, n: count })
 }
 </script>
 
 <template>
   <v-menu :close-on-content-click="false" max-height="460">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="chip" data-test="motifs">motifs<v-icon icon="$choose" size="18" /></button>
+      <AppButton small v-bind="menu" data-test="motifs">{{ t('motif.open') }}<v-icon icon="$choose" size="18" /></AppButton>
     </template>
-    <div class="sheet list" role="group" aria-label="Motifs">
-      <p class="soft">A motif is a move with a name. Where you place it, it follows when you change it.</p>
+    <div class="sheet list" role="group" :aria-label="t('motif.open')">
+      <p class="soft">{{ t('motif.about') }}</p>
       <form class="keep" @submit.prevent="keep">
         <input
           v-model="wanted"
-          placeholder="Name for these bars"
-          aria-label="Name for these bars"
+          :placeholder="t('motif.name')"
+          :aria-label="t('motif.name')"
           maxlength="60"
           @keydown="keepKeys"
         />
-        <button class="chip" data-test="keep-motif">keep them</button>
+        <AppButton small data-test="keep-motif">{{ t('motif.save') }}</AppButton>
       </form>
-      <p v-if="!motifs.length" class="soft">No motif fits {{ name }} yet.</p>
+      <p v-if="!motifs.length" class="soft">{{ t('motif.none', { lane: name }) }}</p>
       <div v-for="m in motifs" :key="m.id" class="motif">
         <input
           :value="m.name"
-          :aria-label="`Name of the motif ${m.name}`"
+          :aria-label="t('motif.rename', { name: m.name })"
           maxlength="60"
           @change="rename(m.id, ($event.target as HTMLInputElement).value)"
           @keydown="keepKeys"
         />
         <span class="soft">{{ uses(m.id) }} {{ uses(m.id) === 1 ? 'place' : 'places' }}</span>
         <span class="acts">
-          <button class="chip" :data-test="`place-${m.name}`" @click="place(m.id, m.name)">
-            place at play position
-          </button>
-          <button class="chip" @click="reform(m.id, m.name, m.length)">make it like these bars</button>
-          <button class="chip" :aria-label="`Take ${m.name} away`" @click="remove(m.id, m.name)">
+          <AppButton small :data-test="`place-${m.name}`" @click="place(m.id, m.name)">
+            {{ t('motif.place') }}
+          </AppButton>
+          <AppButton small @click="reform(m.id, m.name, m.length)">{{ t('motif.reform') }}</AppButton>
+          <AppButton small :aria-label="t('motif.remove', { name: m.name })" @click="remove(m.id, m.name)">
             <v-icon icon="$remove" size="18" />
-          </button>
+          </AppButton>
         </span>
       </div>
     </div>

@@ -6,6 +6,9 @@ import { usePlayer } from '../../engine/player-store'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import type { useRegionMoves } from './region-moves'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ track: string; moves: ReturnType<typeof useRegionMoves> }>()
 
@@ -42,15 +45,15 @@ function copyAfter(): void {
 <template>
   <v-menu>
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="chip" data-test="region-menu">region</button>
+      <AppButton small v-bind="menu" data-test="region-menu">{{ t('region.open') }}</AppButton>
     </template>
-    <div class="sheet menu" role="group" aria-label="The region at the play position">
-      <button :disabled="!here" data-test="region-split" @click="split">Split it at the play position</button>
-      <button :disabled="!here" data-test="region-copy" @click="copy">Copy it to the play position</button>
-      <button :disabled="!here" @click="copyAfter">Copy it after itself</button>
-      <button :disabled="!here" @click="here && moves.remove(here, track)">Take it off the track</button>
-      <button v-if="moves.remembered()" @click="moves.askAgain()">Ask about lines again</button>
-      <p class="soft">Drag a region to the side to move it, drag its ends to trim it.</p>
+    <div class="sheet menu" role="group" :aria-label="t('region.label')">
+      <MenuItem :disabled="!here" data-test="region-split" @click="split">{{ t('region.split') }}</MenuItem>
+      <MenuItem :disabled="!here" data-test="region-copy" @click="copy">{{ t('region.copy') }}</MenuItem>
+      <MenuItem :disabled="!here" @click="copyAfter">{{ t('region.copy-after') }}</MenuItem>
+      <MenuItem :disabled="!here" @click="here && moves.remove(here, track)">{{ t('region.remove') }}</MenuItem>
+      <MenuItem v-if="moves.remembered()" @click="moves.askAgain()">{{ t('region.ask-again') }}</MenuItem>
+      <p class="soft">{{ t('region.note') }}</p>
     </div>
   </v-menu>
 </template>

@@ -2,15 +2,17 @@
 /** Asks, where a region was dropped, whether the lines in its span go along; what is pointed at is shown. */
 import { onMounted, ref } from 'vue'
 import type { Along } from './region-moves'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{ copy: boolean }>()
 const remember = defineModel<boolean>('remember', { required: true })
 const emit = defineEmits<{ show: [how: Along]; answer: [how: Along]; cancel: [] }>()
 
 const CHOICES: readonly { readonly how: Along; readonly text: string }[] = [
-  { how: 'moved', text: 'Move the lines too' },
-  { how: 'copied', text: 'Copy the lines' },
-  { how: 'left', text: 'Leave the lines' },
+  { how: 'moved', text: t('region.lines.move') },
+  { how: 'copied', text: t('region.lines.copy') },
+  { how: 'left', text: t('region.lines.leave') },
 ]
 const first = ref<HTMLElement[]>()
 onMounted(() => first.value?.[0]?.focus())
@@ -20,28 +22,28 @@ onMounted(() => first.value?.[0]?.focus())
   <div
     class="sheet question"
     role="alertdialog"
-    aria-label="Do the lines go along?"
+    :aria-label="t('region.lines.title')"
     data-test="region-question"
     @pointerdown.stop
     @keydown.esc.stop="emit('cancel')"
   >
-    <p><b>The region was {{ copy ? 'copied' : 'moved' }}.</b> Do the lines that lie in it go along?</p>
+    <p><b>{{ t(copy ? 'region.copied' : 'region.moved') }}</b> {{ t('region.lines.text') }}</p>
     <p class="choices">
-      <button
+      <AppButton small
         v-for="c in CHOICES"
         ref="first"
         :key="c.how"
-        class="chip"
+       
         :data-test="`along-${c.how}`"
         @pointerenter="emit('show', c.how)"
         @focus="emit('show', c.how)"
         @click="emit('answer', c.how)"
       >
         {{ c.text }}
-      </button>
-      <button class="chip" @click="emit('cancel')">Take it back</button>
+      </AppButton>
+      <AppButton small @click="emit('cancel')">{{ t('region.undo') }}</AppButton>
     </p>
-    <label><input v-model="remember" type="checkbox" /> always so from now on</label>
+    <label><input v-model="remember" type="checkbox" /> {{ t('region.always') }}</label>
   </div>
 </template>
 

@@ -4,6 +4,9 @@ import { sectionAt } from '@rudlo/core/song'
 import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const desk = useDesk()
 const player = usePlayer()
@@ -20,20 +23,19 @@ const section = computed(() => {
 <template>
   <v-menu>
     <template #activator="{ props: menu }">
-      <button v-bind="menu" aria-label="What is seen" title="What is seen" data-test="see">
+      <RowButton v-bind="menu" :aria-label="t('see.open')" :tip="t('see.open')" data-test="see">
         <v-icon icon="$whole" size="20" />
-      </button>
+      </RowButton>
     </template>
-    <div class="sheet menu" role="group" aria-label="What is seen">
-      <button data-test="see-all" @click="desk.showAll()">The whole song</button>
-      <button :disabled="!section" @click="section && desk.zoomTo(section)">The section that is heard</button>
-      <button :disabled="!desk.selection" @click="desk.selection && desk.zoomTo(desk.selection)">
-        The selected bars
-      </button>
-      <label><input v-model="desk.turns" type="checkbox" /> turns over like a page as it plays</label>
+    <div class="sheet menu" role="group" :aria-label="t('see.open')">
+      <MenuItem data-test="see-all" @click="desk.showAll()">{{ t('see.song') }}</MenuItem>
+      <MenuItem :disabled="!section" @click="section && desk.zoomTo(section)">{{ t('see.section') }}</MenuItem>
+      <MenuItem :disabled="!desk.selection" @click="desk.selection && desk.zoomTo(desk.selection)">
+        {{ t('see.selection') }}
+      </MenuItem>
+      <label><input v-model="desk.turns" type="checkbox" /> {{ t('see.turn') }}</label>
       <label
-        ><input v-model="desk.justListen" type="checkbox" data-test="just-listen" /> just listen: hide the
-        lines</label
+        ><input v-model="desk.justListen" type="checkbox" data-test="just-listen" /> {{ t('see.listen') }}</label
       >
     </div>
   </v-menu>

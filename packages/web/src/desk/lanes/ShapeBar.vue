@@ -3,6 +3,9 @@
 import { SHAPES, type ShapeKind } from '@rudlo/core/envelope'
 import { computed } from 'vue'
 import { useShape } from './shape-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{ where: string }>()
 
@@ -27,20 +30,20 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
 </script>
 
 <template>
-  <div class="shapes" role="group" aria-label="Shapes over these bars" data-test="shape-bar">
+  <div class="shapes" role="group" :aria-label="t('shape.label')" data-test="shape-bar">
     <b>{{ where }}</b>
-    <button
+    <RowButton
       v-for="kind in SHAPES"
       :key="kind"
       class="kind"
       :aria-pressed="shape.laid !== null && shape.shape.kind === kind"
       :aria-label="kind"
-      :title="kind"
+      :tip="kind"
       :data-test="`shape-${kind}`"
       @click="shape.lay(kind)"
     >
       <svg viewBox="0 0 40 20" aria-hidden="true"><path :d="PICTURES[kind]" /></svg>
-    </button>
+    </RowButton>
     <template v-if="shape.laid">
       <label v-if="!isRamp"
         >{{ shape.shape.kind === 'steps' ? 'steps' : 'times' }}
@@ -54,9 +57,9 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           @change="setCycles(number($event))"
           @keydown.stop
       /></label>
-      <label v-if="!isRamp" class="tick"><input v-model="shape.perBeat" type="checkbox" /> a beat</label>
+      <label v-if="!isRamp" class="tick"><input v-model="shape.perBeat" type="checkbox" /> {{ t('shape.per-beat') }}</label>
       <label
-        >depth
+        >{{ t('shape.depth') }}
         <input
           type="range"
           min="-1"
@@ -68,7 +71,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           @keydown.stop
       /></label>
       <label
-        >middle
+        >{{ t('shape.middle') }}
         <input
           type="range"
           min="0"
@@ -79,7 +82,7 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           @keydown.stop
       /></label>
       <label
-        >grows
+        >{{ t('shape.grows') }}
         <input
           type="range"
           min="-1"
@@ -91,8 +94,8 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
           @keydown.stop
       /></label>
     </template>
-    <span v-else class="soft">Choose a shape. It can be changed then, here and by its handles.</span>
-    <button class="chip finish" @click="shape.end()">that is it</button>
+    <span v-else class="soft">{{ t('shape.choose') }}</span>
+    <AppButton small class="finish" @click="shape.end()">{{ t('shape.done') }}</AppButton>
   </div>
 </template>
 

@@ -24,6 +24,9 @@ import SpanMore from './SpanMore.vue'
 import SpanSelect from './SpanSelect.vue'
 import { useShape } from './shape-store'
 import { useSpanActions } from './span-actions'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import { t } from '../../words/t'
 
 const desk = useDesk()
 const work = useWork()
@@ -41,7 +44,7 @@ const beat = computed(() => desk.time!.meter.lengthsAt(span.value.from).beat)
 /** How far one press raises or lowers: dB of a level, else per cent of the travel. */
 const amount = ref(1)
 const shift = (sign: 1 | -1) =>
-  act(sign > 0 ? 'Raised' : 'Lowered', ({ points, control: { scale } }) => {
+  act(sign > 0 ? t('bars.did.raised') : t('bars.did.lowered'), ({ points, control: { scale } }) => {
     const by = scale.kind === 'level' ? amount.value : amount.value * 0.05
     return shiftSpan(points, scale, span.value, sign * by, desk.edge(span.value))
   })
@@ -52,7 +55,7 @@ const move = (kind: ReadyMove) =>
     makeMove(points, scale, span.value, kind, beat.value, form()),
   )
 const turn = (on: boolean) =>
-  act(`Set to ${control.value.unit.format(Number(on))}`, ({ points, control: { scale } }) =>
+  act(t('bars.did.set', { value: control.value.unit.format(Number(on)) }), ({ points, control: { scale } }) =>
     switchSpan(points, scale, span.value, on),
   )
 
@@ -63,7 +66,7 @@ function copy(): void {
     length: span.value.to - span.value.from,
     control: from,
   }
-  work.notice = `${where.value} copied. Paste puts them at the play position, here or on another lane.`
+  work.notice = t('bars.copied', { where: where.value })
 }
 
 /** Puts what was copied at the play position; what means nothing for this lane is refused, with the reason. */
@@ -74,7 +77,7 @@ function paste(): void {
   if ('refused' in converted) return void (work.notice = converted.refused)
   const at = Math.round(player.position)
   const paste = act(
-    'Pasted',
+    t('bars.did.pasted'),
     ({ points, control: { scale } }) =>
       pasteAt(points, scale, converted.points, copied.length, at, 'returns'),
     at,
@@ -88,8 +91,8 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
 
 <template>
   <div v-if="!desk.selection" class="bar soft" data-test="span-bar-empty">
-    <span>Drag over the bars you mean, or</span>
-    <SpanSelect text="choose them" />
+    <span>{{ t('bars.drag') }}</span>
+    <SpanSelect :text="t('bars.choose')" />
   </div>
   <template v-else>
     <ShapeBar v-if="shape.open" :where="where" />
@@ -97,71 +100,71 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
       v-else
       class="bar"
       role="toolbar"
-      :aria-label="`What to do with ${where.toLowerCase()}`"
+      :aria-label="t('bars.what', { where: where.toLowerCase() })"
       data-test="span-bar"
     >
       <SpanSelect :text="where" />
       <template v-if="isSwitch">
-        <button class="chip" @click="turn(true)">{{ control.unit.format(1) }} here</button>
-        <button class="chip" @click="turn(false)">{{ control.unit.format(0) }} here</button>
+        <AppButton small @click="turn(true)">{{ t('bars.on', { value: control.unit.format(1) }) }}</AppButton>
+        <AppButton small @click="turn(false)">{{ t('bars.on', { value: control.unit.format(0) }) }}</AppButton>
       </template>
       <template v-else>
         <span class="shift">
-          <button data-test="lower" aria-label="Lower these bars" title="Lower these bars" @click="shift(-1)">
+          <MenuItem data-test="lower" :aria-label="t('bars.lower')" :tip="t('bars.lower')" @click="shift(-1)">
             −
-          </button>
+          </MenuItem>
           <input
             v-model.number="amount"
             type="number"
             min="0.1"
             max="24"
             step="0.5"
-            :aria-label="level ? 'By how many dB' : 'By how many steps of 5 %'"
+            :aria-label="level ? t('bars.by-db') : t('bars.by-steps')"
             @keydown.stop
           />
           <span aria-hidden="true">{{ level ? 'dB' : '× 5 %' }}</span>
-          <button data-test="raise" aria-label="Raise these bars" title="Raise these bars" @click="shift(1)">
+          <MenuItem data-test="raise" :aria-label="t('bars.raise')" :tip="t('bars.raise')" @click="shift(1)">
             +
-          </button>
+          </MenuItem>
         </span>
-        <button v-for="m in moves" :key="m" class="chip" :data-test="`move-${m}`" @click="move(m)">
+        <AppButton small v-for="m in moves" :key="m" :data-test="`move-${m}`" @click="move(m)">
           {{ m }}
-        </button>
-        <button
-          class="chip"
+        </AppButton>
+        <AppButton small
+         
           :aria-pressed="shape.open"
           data-test="shapes"
           @click="shape.open ? shape.end() : shape.start()"
         >
-          shapes
-        </button>
+          {{ t('bars.shapes') }}
+        </AppButton>
       </template>
       <SpanMore />
       <MotifMenu :name="name" />
-      <button class="chip" data-test="copy" @click="copy">copy</button>
-      <button
-        class="chip"
+      <AppButton small data-test="copy" @click="copy">{{ t('bars.copy') }}</AppButton>
+      <AppButton small
+       
         data-test="paste"
         :disabled="!desk.copied"
-        title="At the play position"
+        :tip="t('bars.paste.tip')"
         @click="paste"
       >
-        paste
-      </button>
-      <button
-        class="chip"
-        aria-label="Listen to these bars"
-        title="Listen to these bars, round and round"
+        {{ t('bars.paste') }}
+      </AppButton>
+      <AppButton small
+       
+        :aria-label="t('bars.loop')"
+        :tip="t('bars.loop.tip')"
         data-test="loop-span"
         @click="player.playLoop(span)"
       >
         <v-icon icon="$play" size="16" />
-      </button>
-      <button class="chip" aria-label="Select nothing" @click="desk.selection = null">
+      </AppButton>
+      <AppButton small :aria-label="t('bars.none')" @click="desk.selection = null">
         <v-icon icon="$close" size="16" />
-      </button>
+      </AppButton>
       <label v-if="desk.lanes.length > 1" class="across">
-        <input v-model="desk.across" type="checkbox" data-test="across" /> on all lanes here
+        <input v-model="desk.across" type="checkbox" data-test="across" /> {{ t('bars.across') }}
       </label>
     </div>
   </template>

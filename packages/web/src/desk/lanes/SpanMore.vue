@@ -19,7 +19,10 @@ import { FORMS } from '../../editor/lane/forms'
 import { usePass } from '../pass/pass-store'
 import { useDesk, EDGES } from '../desk-store'
 import { useSpanActions } from './span-actions'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import { t } from '../../words/t'
 
 const desk = useDesk()
 const pass = usePass()
@@ -34,28 +37,28 @@ const edge = () => desk.edge(span.value)
 const lengths = computed(() => desk.time!.meter.lengthsAt(span.value.from))
 
 const scaled = (factor: number) =>
-  act(factor > 1 ? 'Made moves larger' : 'Made moves smaller', ({ points, control: { scale } }) =>
+  act(factor > 1 ? t('bars.did.larger') : t('bars.did.smaller'), ({ points, control: { scale } }) =>
     scaleSpan(points, scale, span.value, factor, edge()),
   )
 const turned = () =>
-  act('Turned upside down', ({ points, control: { scale } }) =>
+  act(t('bars.did.turned'), ({ points, control: { scale } }) =>
     scaleSpan(points, scale, span.value, -1, edge()),
   )
 const mirrored = () =>
-  act('Turned round', ({ points, control: { scale } }) => mirrorSpan(points, scale, span.value))
+  act(t('bars.did.mirrored'), ({ points, control: { scale } }) => mirrorSpan(points, scale, span.value))
 const tilted = (sign: 1 | -1) =>
-  act(sign > 0 ? 'Tilted up' : 'Tilted down', ({ points, control: { scale } }) =>
+  act(sign > 0 ? t('bars.did.tilted-up') : t('bars.did.tilted-down'), ({ points, control: { scale } }) =>
     tiltSpan(points, scale, span.value, sign * (scale.kind === 'level' ? 3 : 0.1), edge()),
   )
 const smoothed = () =>
-  act('Smoothed', ({ points, control: { scale } }) => smoothSpan(points, scale, span.value))
-const thinned = () => act('Thinned', ({ points, control: { scale } }) => thinSpan(points, scale, span.value))
-const cleared = () => act('Cleared', ({ points, control: { scale } }) => clearSpan(points, scale, span.value))
+  act(t('bars.did.smoothed'), ({ points, control: { scale } }) => smoothSpan(points, scale, span.value))
+const thinned = () => act(t('bars.did.thinned'), ({ points, control: { scale } }) => thinSpan(points, scale, span.value))
+const cleared = () => act(t('bars.did.cleared'), ({ points, control: { scale } }) => clearSpan(points, scale, span.value))
 
 function stretched(factor: number): void {
   const next = Math.min(end.value - span.value.from, Math.round(length.value * factor))
   const step = act(
-    factor > 1 ? 'Stretched' : 'Shortened',
+    factor > 1 ? t('bars.did.stretched') : t('bars.did.shortened'),
     ({ points, control: { scale } }) => stretchSpan(points, scale, span.value, next),
     span.value.from,
     span.value.from + Math.max(next, length.value),
@@ -65,7 +68,7 @@ function stretched(factor: number): void {
 
 function moved(by: number): void {
   const step = act(
-    by > 0 ? 'Moved later' : 'Moved earlier',
+    by > 0 ? t('bars.did.later') : t('bars.did.earlier'),
     ({ points, control: { scale } }) => moveSpan(points, scale, span.value, by, end.value),
     Math.max(0, span.value.from + Math.min(0, by)),
     span.value.to + Math.max(0, by),
@@ -76,14 +79,14 @@ function moved(by: number): void {
 
 const movedRest = (by: number) =>
   act(
-    by > 0 ? 'Moved later, with everything after' : 'Moved earlier, with everything after',
+    by > 0 ? t('bars.did.rest-later') : t('bars.did.rest-earlier'),
     ({ points, control: { scale } }) => moveRest(points, scale, span.value.from, by, end.value),
     Math.max(0, span.value.from + Math.min(0, by)),
     end.value,
   )
 const repeated = () =>
   act(
-    `Repeated ${times.value} times`,
+    t('bars.did.repeated', { n: times.value }),
     ({ points, control: { scale } }) => repeatSpan(points, scale, span.value, times.value, end.value),
     span.value.to,
     Math.min(end.value, span.value.to + times.value * length.value),
@@ -91,13 +94,13 @@ const repeated = () =>
 
 /** Rhythms of half beats, as a pupil would clap them. */
 const RHYTHMS: readonly { readonly name: string; readonly pattern: readonly boolean[] }[] = [
-  { name: 'every other half beat', pattern: [true, false] },
-  { name: 'on the beat, twice short', pattern: [true, true, false, false] },
-  { name: 'off the beat', pattern: [false, true] },
+  { name: t('bars.rhythm.every-other'), pattern: [true, false] },
+  { name: t('bars.rhythm.twice'), pattern: [true, true, false, false] },
+  { name: t('bars.rhythm.off-beat'), pattern: [false, true] },
   { name: 'long, short, short', pattern: [true, true, true, false, true, false, true, false] },
 ]
 const rhythm = (pattern: readonly boolean[]) =>
-  act('A rhythm', ({ points, control: { scale } }) => {
+  act(t('bars.did.rhythm'), ({ points, control: { scale } }) => {
     const on =
       scale.kind === 'switch' ? scale.max : Math.max(scale.min, valueAt(points, scale, span.value.from))
     return rhythmSpan(points, scale, span.value, lengths.value.beat / 2, pattern, [on, scale.min])
@@ -107,44 +110,43 @@ const rhythm = (pattern: readonly boolean[]) =>
 <template>
   <v-menu :close-on-content-click="false" max-height="520">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="chip" data-test="span-more">
-        more<v-icon icon="$choose" size="18" />
-      </button>
+      <AppButton small v-bind="menu" data-test="span-more">
+        {{ t('bars.more') }}<v-icon icon="$choose" size="18" />
+      </AppButton>
     </template>
-    <div class="sheet more" role="group" aria-label="More to do with these bars">
+    <div class="sheet more" role="group" :aria-label="t('bars.more.label')">
       <template v-if="!isSwitch">
-        <h3>Size</h3>
+        <h3>{{ t('bars.size') }}</h3>
         <p>
-          <button @click="scaled(1.5)">larger</button><button @click="scaled(1 / 1.5)">smaller</button>
-          <button data-test="tilt-up" @click="tilted(1)">tilt up</button
-          ><button @click="tilted(-1)">tilt down</button>
-          <button @click="turned">upside down</button>
+          <MenuItem @click="scaled(1.5)">{{ t('bars.larger') }}</MenuItem><MenuItem @click="scaled(1 / 1.5)">{{ t('bars.smaller') }}</MenuItem>
+          <MenuItem data-test="tilt-up" @click="tilted(1)">{{ t('bars.tilt-up') }}</MenuItem><MenuItem @click="tilted(-1)">{{ t('bars.tilt-down') }}</MenuItem>
+          <MenuItem @click="turned">{{ t('bars.turn') }}</MenuItem>
         </p>
-        <h3>Form</h3>
+        <h3>{{ t('bars.form') }}</h3>
         <p>
-          <button data-test="smooth" @click="smoothed">smooth</button>
-          <button data-test="thin" @click="thinned">fewer points</button>
+          <MenuItem data-test="smooth" @click="smoothed">{{ t('bars.smooth') }}</MenuItem>
+          <MenuItem data-test="thin" @click="thinned">{{ t('bars.thin') }}</MenuItem>
         </p>
       </template>
-      <h3>Time</h3>
+      <h3>{{ t('bars.time') }}</h3>
       <p>
-        <button data-test="turn-round" @click="mirrored">turn round</button>
-        <button data-test="twice-as-long" @click="stretched(2)">twice as long</button>
-        <button @click="stretched(0.5)">half as long</button>
+        <MenuItem data-test="turn-round" @click="mirrored">{{ t('bars.mirror') }}</MenuItem>
+        <MenuItem data-test="twice-as-long" @click="stretched(2)">{{ t('bars.twice') }}</MenuItem>
+        <MenuItem @click="stretched(0.5)">{{ t('bars.half') }}</MenuItem>
       </p>
-      <h3>Move</h3>
+      <h3>{{ t('bars.move') }}</h3>
       <p>
-        <button @click="moved(-lengths.beat)">a beat earlier</button>
-        <button @click="moved(lengths.beat)">a beat later</button>
-        <button @click="moved(-lengths.bar)">a bar earlier</button>
-        <button data-test="bar-later" @click="moved(lengths.bar)">a bar later</button>
+        <MenuItem @click="moved(-lengths.beat)">{{ t('bars.beat-earlier') }}</MenuItem>
+        <MenuItem @click="moved(lengths.beat)">{{ t('bars.beat-later') }}</MenuItem>
+        <MenuItem @click="moved(-lengths.bar)">{{ t('bars.bar-earlier') }}</MenuItem>
+        <MenuItem data-test="bar-later" @click="moved(lengths.bar)">{{ t('bars.bar-later') }}</MenuItem>
       </p>
-      <h3>Move, with everything after</h3>
+      <h3>{{ t('bars.rest') }}</h3>
       <p>
-        <button @click="movedRest(-lengths.bar)">a bar earlier</button>
-        <button data-test="rest-later" @click="movedRest(lengths.bar)">a bar later</button>
+        <MenuItem @click="movedRest(-lengths.bar)">{{ t('bars.bar-earlier') }}</MenuItem>
+        <MenuItem data-test="rest-later" @click="movedRest(lengths.bar)">{{ t('bars.bar-later') }}</MenuItem>
       </p>
-      <h3>Repeat</h3>
+      <h3>{{ t('bars.repeat') }}</h3>
       <p>
         <label
           ><input
@@ -152,40 +154,40 @@ const rhythm = (pattern: readonly boolean[]) =>
             type="number"
             min="1"
             max="64"
-            aria-label="How many times"
+            :aria-label="t('bars.repeat.times')"
             @keydown="keepKeys"
           />
           times</label
         >
-        <button data-test="repeat" @click="repeated">repeat after it</button>
+        <MenuItem data-test="repeat" @click="repeated">{{ t('bars.repeat.do') }}</MenuItem>
       </p>
-      <h3>Rhythm</h3>
+      <h3>{{ t('bars.rhythm') }}</h3>
       <p>
-        <button v-for="r in RHYTHMS" :key="r.name" @click="rhythm(r.pattern)">{{ r.name }}</button>
+        <MenuItem v-for="r in RHYTHMS" :key="r.name" @click="rhythm(r.pattern)">{{ r.name }}</MenuItem>
       </p>
       <template v-if="!isSwitch">
-        <h3>How a fade, build or sweep gets there</h3>
+        <h3>{{ t('bars.way') }}</h3>
         <p class="edges">
-          <label><input v-model="desk.way" type="radio" name="way" :value="-1" /> as usual</label>
+          <label><input v-model="desk.way" type="radio" name="way" :value="-1" /> {{ t('bars.way.usual') }}</label>
           <label v-for="(f, i) in FORMS" :key="f.text"
             ><input v-model="desk.way" type="radio" name="way" :value="i" /> {{ f.text }}</label
           >
         </p>
       </template>
-      <h3>Edges of what is raised or made larger</h3>
+      <h3>{{ t('bars.edges') }}</h3>
       <p class="edges">
         <label v-for="(e, i) in EDGES" :key="e.text"
           ><input v-model="desk.edgeKind" type="radio" name="edge" :value="i" /> {{ e.text }}</label
         >
       </p>
-      <h3>By hand, while it plays</h3>
+      <h3>{{ t('bars.by-hand') }}</h3>
       <p>
-        <button title="Plays from two bars before; what you hold is written" @click="pass.repair(span)">
-          repair this spot
-        </button>
+        <MenuItem :tip="t('bars.by-hand.tip')" @click="pass.repair(span)">
+          {{ t('bars.by-hand.do') }}
+        </MenuItem>
       </p>
-      <h3>Take away</h3>
-      <p><button data-test="clear-span" @click="cleared">clear these bars</button></p>
+      <h3>{{ t('bars.away') }}</h3>
+      <p><MenuItem data-test="clear-span" @click="cleared">{{ t('bars.clear') }}</MenuItem></p>
     </div>
   </v-menu>
 </template>

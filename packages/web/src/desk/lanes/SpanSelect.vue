@@ -6,6 +6,9 @@ import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import { t } from '../../words/t'
 
 defineProps<{ text: string }>()
 
@@ -16,23 +19,23 @@ const player = usePlayer()
 const choices = computed(() => {
   const song = desk.song!
   const sections = song.sections.map((s, i) => ({
-    name: `section ${s.letter} ${s.name}`.trim(),
+    name: t('bars.pick.section', { letter: s.letter, name: s.name }).trim(),
     span: { from: s.tick, to: song.sections[i + 1]?.tick ?? song.length },
   }))
   const owner = resolve(work.mix!, desk.address)?.owner
   const track = work.mix!.tracks.find((t) => t.id === owner)
   const regions = (track?.regions ?? []).map((r, i) => ({
-    name: `region ${i + 1} of this track`,
+    name: t('bars.pick.region', { number: i + 1 }),
     span: regionEnds(r, desk.time!.tempo, song.length),
   }))
   return [
     ...(desk.task
-      ? [{ name: 'the bars of the task', span: { from: desk.task.from, to: desk.task.to } }]
+      ? [{ name: t('bars.pick.task'), span: { from: desk.task.from, to: desk.task.to } }]
       : []),
     ...sections,
     ...regions,
-    ...(player.loop ? [{ name: 'the loop', span: player.loop }] : []),
-    { name: 'the whole song', span: { from: 0, to: song.length } },
+    ...(player.loop ? [{ name: t('bars.pick.loop'), span: player.loop }] : []),
+    { name: t('bars.pick.song'), span: { from: 0, to: song.length } },
   ]
 })
 </script>
@@ -40,12 +43,12 @@ const choices = computed(() => {
 <template>
   <v-menu max-height="420">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="chip where" data-test="span-select">
+      <AppButton small v-bind="menu" class="where" data-test="span-select">
         {{ text }}<v-icon icon="$choose" size="18" />
-      </button>
+      </AppButton>
     </template>
-    <div class="sheet menu" role="group" aria-label="Select bars">
-      <button v-for="c in choices" :key="c.name" @click="desk.select(c.span)">{{ c.name }}</button>
+    <div class="sheet menu" role="group" :aria-label="t('bars.pick')">
+      <MenuItem v-for="c in choices" :key="c.name" @click="desk.select(c.span)">{{ c.name }}</MenuItem>
     </div>
   </v-menu>
 </template>

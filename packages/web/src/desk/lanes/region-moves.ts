@@ -11,9 +11,10 @@ import {
   type Region,
 } from '@rudlo/core/mix'
 import { ref, shallowRef, watch } from 'vue'
-import { keep, kept } from '../../api/kept'
+import { keep, kept } from '../../browser/kept'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
+import { t } from '../../words/t'
 
 /** What becomes of the lines in the span of a region that is moved or copied. */
 export const ALONG = ['moved', 'copied', 'left'] as const
@@ -60,7 +61,7 @@ export function useRegionMoves() {
   }
 
   const change = (label: string, track: string, from: number, to: number) => ({
-    label: `${label} on ${desk.song!.tracks.find((t) => t.id === track)?.name ?? 'a track'}`,
+    label: t('region.did', { what: label, track: desk.song!.tracks.find((one) => one.id === track)?.name ?? t('region.a-track') }),
     lanes: [],
     from: Math.max(0, Math.round(from)),
     to: Math.round(to),
@@ -123,13 +124,13 @@ export function useRegionMoves() {
     const id = crypto.randomUUID()
     work.setMix(
       (mix) => splitRegion(mix, region.id, Math.round(tick), tempo, id),
-      change('Split a region', track, tick, tick),
+      change(t('region.did.split'), track, tick, tick),
     )
   }
 
   function remove(region: Region, track: string): void {
     const { from, to } = regionEnds(region, desk.time!.tempo, desk.song!.length)
-    work.setMix((mix) => removeRegion(mix, region.id), change('Took a region away', track, from, to))
+    work.setMix((mix) => removeRegion(mix, region.id), change(t('region.did.removed'), track, from, to))
   }
 
   return { asked, remember, remembered, drop, show, answer, cancel, askAgain, split, remove }

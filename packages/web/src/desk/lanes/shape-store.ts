@@ -5,6 +5,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import type { Step } from '../../document/history'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
+import { t } from '../../words/t'
 
 const FIRST: Shape = { kind: 'swell', cycles: 1, depth: 0.25, centre: 0.6, growth: 0 }
 
@@ -64,7 +65,7 @@ export const useShape = defineStore('shape', () => {
     const lane = laid.value?.address ?? desk.address
     const span = laid.value?.span ?? desk.selection
     if (!span || !desk.isOpen(lane)) {
-      work.notice = 'This lane is locked. Open it first.'
+      work.notice = t('motif.locked')
       return
     }
     const { kind } = shape.value

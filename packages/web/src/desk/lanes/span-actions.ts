@@ -5,6 +5,7 @@ import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import type { Step } from '../../document/history'
 import { useDesk } from '../desk-store'
+import { t } from '../../words/t'
 
 /** What is done with the bars that are selected: on the lane at hand, or on all that are on the desk. */
 export function useSpanActions() {
@@ -17,7 +18,7 @@ export function useSpanActions() {
     if (!span) return ''
     const from = meter.placeAt(span.from).bar
     const to = meter.placeAt(Math.max(span.from, span.to - 1)).bar
-    return from === to ? `Bar ${from}` : `Bars ${from} to ${to}`
+    return from === to ? t('bars.where.one', { from }) : t('bars.where.many', { from, to })
   })
 
   const here = computed(() => laneAt(work.mix!, desk.address))
@@ -27,7 +28,7 @@ export function useSpanActions() {
   function targets(): string[] {
     const wanted = desk.across ? desk.lanes.filter((l) => !l.folded).map((l) => l.address) : [desk.address]
     const open = wanted.filter(desk.isOpen)
-    if (!open.length) work.notice = `${nameOf(desk.address)} is locked. Open it first.`
+    if (!open.length) work.notice = t('bars.locked', { lane: nameOf(desk.address) })
     return open
   }
 
@@ -42,7 +43,7 @@ export function useSpanActions() {
     const whose =
       lanes.length > 1
         ? `${lanes.length} lanes`
-        : `${resolve(work.mix!, lanes[0]!)!.control.name.toLowerCase()} of ${nameOf(lanes[0]!).split(',')[0]!}`
+        : t('bars.whose', { control: resolve(work.mix!, lanes[0]!)!.control.name.toLowerCase(), owner: nameOf(lanes[0]!).split(',')[0]! })
     return work.setMix(
       (mix) =>
         lanes.reduce((changed, address) => {

@@ -8,6 +8,7 @@ import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
 import { usePass } from '../pass/pass-store'
+import { t } from '../../words/t'
 
 /**
  * A lane on the student's desk: whose it is, its line, the hand that edits it, and what is said of it.
@@ -34,12 +35,12 @@ export function useLane(address: () => string) {
 
   /** Why nothing can be changed here; empty where it can. */
   const locked = computed(() => {
-    if (work.elsewhere) return 'This work is open in another window.'
-    if (pass.writing.length) return 'Your hand is writing: stop first.'
+    if (work.elsewhere) return t('lane.elsewhere')
+    if (pass.writing.length) return t('lane.writing')
     if (desk.isOpen(address())) return ''
     return envelope.value?.open === false
-      ? `${name.value} is locked.`
-      : `${name.value} is locked: the brief does not ask for it.`
+      ? t('lane.locked', { name: name.value })
+      : t('lane.locked.brief', { name: name.value })
   })
   const editor = useLineEditor({
     points: () => points.value,
@@ -48,7 +49,7 @@ export function useLane(address: () => string) {
     meter: () => desk.time!.meter,
     songLength: () => desk.song!.length,
     snap: desk.snap,
-    laneName: () => `${control.value.name.toLowerCase()} of ${name.value}`,
+    laneName: () => t('lane.of', { control: control.value.name.toLowerCase(), name: name.value }),
     address,
     begin: work.begin,
     preview: (next) => work.preview(address(), next),
@@ -79,20 +80,20 @@ export function useLane(address: () => string) {
       ? placeInWords(desk.time!.meter, held.value.tick)
       : beatInWords(desk.time!.meter, player.position)
   const words = () => {
-    if (!player.moves) return 'moves are off: the fader counts'
-    if (!points.value.length) return 'no line yet: the fader counts'
+    if (!player.moves) return t('lane.moves-off')
+    if (!points.value.length) return t('lane.no-line')
     return control.value.scale.kind === 'level' ? levelInWords(shown.value) : ''
   }
 
   /** Values that a control is often set to. */
   const rests = computed(() => {
     const { initial, neutral, scale } = control.value
-    const all = [{ text: 'its default', value: initial }]
-    if (neutral !== initial) all.push({ text: 'where it does nothing', value: neutral })
+    const all = [{ text: t('lane.set.default'), value: initial }]
+    if (neutral !== initial) all.push({ text: t('lane.set.neutral'), value: neutral })
     if (scale.kind === 'level') all.push({ text: 'silence', value: scale.min })
-    all.push({ text: 'the control’s setting', value: setting.value })
+    all.push({ text: t('lane.set.control'), value: setting.value })
     if (desk.copiedValue && desk.copiedValue.control.unit === control.value.unit)
-      all.push({ text: 'the copied value', value: desk.copiedValue.value })
+      all.push({ text: t('lane.set.copied'), value: desk.copiedValue.value })
     return all
   })
 

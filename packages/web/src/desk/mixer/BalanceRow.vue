@@ -11,6 +11,9 @@ import ControlSlider from './ControlSlider.vue'
 import SendCell from './SendCell.vue'
 import SoloButton from './SoloButton.vue'
 import SwitchButton from './SwitchButton.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   owner: BalanceOwner
@@ -37,14 +40,14 @@ const bar = computed(() => {
 function send(to: string, name: string): void {
   work.setMix((m) => addSend(m, o.value.id, to, crypto.randomUUID()), {
     ...nowhere,
-    label: `Added a send to ${name}`,
+    label: t('balance.did.send', { name }),
   })
 }
 
 function remove(): void {
   work.setMix((m) => removeReturn(m, o.value.id), {
     ...nowhere,
-    label: `Removed the return ${o.value.name}`,
+    label: t('balance.did.return-removed', { name: o.value.name }),
   })
 }
 </script>
@@ -56,60 +59,60 @@ function remove(): void {
       <span class="role soft">{{ o.role }}</span>
     </th>
     <td class="wide">
-      <ControlSlider :address="`${o.kind}/${o.id}/level`" :label="`Volume of ${o.name}`" :peak="o.peak" />
+      <ControlSlider :address="`${o.kind}/${o.id}/level`" :label="t('balance.volume', { name: o.name })" :peak="o.peak" />
     </td>
     <td>
-      <ControlField :address="`${o.kind}/${o.id}/level`" :label="`Volume of ${o.name} as text`" />
+      <ControlField :address="`${o.kind}/${o.id}/level`" :label="t('balance.volume.typed', { name: o.name })" />
     </td>
     <td class="pan">
-      <ControlSlider :address="`${o.kind}/${o.id}/pan`" :label="`Pan of ${o.name}`" />
+      <ControlSlider :address="`${o.kind}/${o.id}/pan`" :label="t('balance.pan', { name: o.name })" />
       <ControlField
         v-if="o.stereo"
         class="width"
         :address="`track/${o.id}/width`"
-        :label="`Width of ${o.name} as text`"
-        title="Width: 0 % is mono"
+        :label="t('balance.width.typed', { name: o.name })"
+        :title="t('balance.width.tip')"
       />
     </td>
     <td v-for="r in work.mix!.returns" :key="r.id" class="send">
       <SendCell v-if="sendTo(r.id)" :send="sendTo(r.id)!" :owner="o.name" :to="r.name" />
-      <button
+      <RowButton
         v-else-if="feeds.has(r.id)"
         class="plus"
-        :aria-label="`Send ${o.name} to ${r.name}`"
-        :title="`Send ${o.name} to ${r.name}`"
+        :aria-label="t('balance.send', { name: o.name, to: r.name })"
+        :tip="t('balance.send', { name: o.name, to: r.name })"
         @click="send(r.id, r.name)"
       >
         +
-      </button>
+      </RowButton>
     </td>
     <td class="switches">
-      <SwitchButton :address="`${o.kind}/${o.id}/mute`" :label="`Mute ${o.name}`" text="mute" />
+      <SwitchButton :address="`${o.kind}/${o.id}/mute`" :label="t('balance.mute.label', { name: o.name })" :text="t('balance.mute')" />
       <SoloButton :kind="o.kind === 'track' ? 'tracks' : 'returns'" :of="o.id" :name="o.name" />
-      <button
-        class="chip"
-        :aria-label="`fx ${o.of.effects.length || ''} on ${o.name}`"
+      <AppButton small
+       
+        :aria-label="t('balance.fx.label', { n: o.of.effects.length || '', name: o.name })"
         @click="emit('effects')"
       >
-        {{ o.of.effects.length ? `fx ${o.of.effects.length}` : 'fx' }}
-      </button>
-      <button
-        class="chip why"
-        :aria-label="`Why can’t I hear ${o.name}?`"
-        title="Why can’t I hear it?"
+        {{ o.of.effects.length ? t('balance.fx.count', { n: o.of.effects.length }) : t('balance.fx') }}
+      </AppButton>
+      <AppButton small
+        class="why"
+        :aria-label="t('balance.why', { name: o.name })"
+        :tip="t('balance.why.tip')"
         @click="desk.asked = `${o.kind}/${o.id}/level`"
       >
         ?
-      </button>
+      </AppButton>
     </td>
     <td class="section">
       <template v-if="o.kind === 'track'">
         <span class="loud"><span :style="{ width: bar }" /></span>
         <span class="figure">{{
-          typeof o.loudness === 'number' ? numberText(o.loudness, 0) : 'silent'
+          typeof o.loudness === 'number' ? numberText(o.loudness, 0) : t('balance.silent')
         }}</span>
       </template>
-      <button v-else class="link" @click="remove">Remove</button>
+      <RowButton v-else class="link" @click="remove">{{ t('balance.remove') }}</RowButton>
     </td>
   </tr>
 </template>

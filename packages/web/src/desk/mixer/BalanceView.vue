@@ -8,6 +8,8 @@ import { useWork } from '../../document/work-store'
 import { useBalanceOwners } from './balance-owners'
 import BalanceRow from './BalanceRow.vue'
 import ChainDialog from './ChainDialog.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const desk = useDesk()
 const work = useWork()
@@ -27,7 +29,7 @@ const KINDS = [...EFFECT_KINDS].sort((a, b) => rank(a) - rank(b))
 function add(kind: EffectKind): void {
   const name = EFFECTS[kind].name
   const ids = { back: crypto.randomUUID(), effect: crypto.randomUUID() }
-  work.setMix((m) => addReturn(m, name, kind, ids), { ...everything, label: `Added the return ${name}` })
+  work.setMix((m) => addReturn(m, name, kind, ids), { ...everything, label: t('balance.did.return', { name }) })
 }
 
 function chosen(select: HTMLSelectElement): void {
@@ -38,7 +40,7 @@ function chosen(select: HTMLSelectElement): void {
 /** Everything as it was given out; the lines too. One step, undoable. */
 function startAgain(): void {
   const start = desk.given!.startingMix
-  work.setMix(() => start, { label: 'Back to the starting mix', lanes: [], from: 0, to: song.value.length })
+  work.setMix(() => start, { label: t('balance.did.start'), lanes: [], from: 0, to: song.value.length })
 }
 
 /** The returns that somebody may be sent to: a return only to those behind it. */
@@ -51,16 +53,16 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
 </script>
 
 <template>
-  <section class="sheet balance" aria-label="Balance">
+  <section class="sheet balance" :aria-label="t('balance.label')">
     <table>
       <thead>
         <tr>
-          <th scope="col">Track</th>
-          <th scope="col" class="wide" colspan="2">Volume</th>
-          <th scope="col">Pan</th>
-          <th v-for="r in mix.returns" :key="r.id" scope="col">to {{ r.name }}</th>
-          <th scope="col"><span class="unseen">Switches</span></th>
-          <th scope="col" class="section">Loudness in {{ section?.letter }}</th>
+          <th scope="col">{{ t('balance.track') }}</th>
+          <th scope="col" class="wide" colspan="2">{{ t('balance.head.volume') }}</th>
+          <th scope="col">{{ t('balance.head.pan') }}</th>
+          <th v-for="r in mix.returns" :key="r.id" scope="col">{{ t('balance.head.to', { name: r.name }) }}</th>
+          <th scope="col"><span class="unseen">{{ t('balance.head.switches') }}</span></th>
+          <th scope="col" class="section">{{ t('balance.head.loudness', { letter: section?.letter }) }}</th>
         </tr>
       </thead>
       <tbody>
@@ -76,15 +78,15 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
     </table>
     <p class="foot">
       <label>
-        Add a return with
+        {{ t('balance.add-return') }}
         <select :value="''" data-test="add-return" @change="chosen($event.target as HTMLSelectElement)">
-          <option value="" disabled>choose an effect</option>
+          <option value="" disabled>{{ t('balance.add-return.choose') }}</option>
           <option v-for="k in KINDS" :key="k" :value="k">{{ EFFECTS[k].name }}</option>
         </select>
       </label>
-      <button class="chip" data-test="start-again" @click="startAgain">Back to the starting mix</button>
+      <AppButton small data-test="start-again" @click="startAgain">{{ t('balance.to-start') }}</AppButton>
       <span class="soft"
-        >LUFS, each track by itself and dry. A double click returns a control to its default.</span
+        >{{ t('balance.note') }}</span
       >
     </p>
     <ChainDialog v-if="chain" :owner="chain" @close="chain = null" />

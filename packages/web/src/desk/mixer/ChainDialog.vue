@@ -10,7 +10,9 @@ import ControlSlider from './ControlSlider.vue'
 import EffectPicture from './pictures/EffectPicture.vue'
 import SwitchButton from './SwitchButton.vue'
 import { useSortable } from '../../ui/use-sortable'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ owner: string }>()
 const emit = defineEmits<{ close: [] }>()
@@ -35,15 +37,15 @@ const change = (label: string) => ({ label: `${label}, ${name.value}`, lanes: []
 const add = (kind: EffectKind) =>
   work.setMix(
     (m) => addEffect(m, props.owner, kind, crypto.randomUUID()),
-    change(`Added ${EFFECTS[kind].name}`),
+    change(t('chain.did.added', { name: EFFECTS[kind].name })),
   )
-const remove = (e: Effect) => work.setMix((m) => removeEffect(m, e.id), change(`Removed ${title(e)}`))
+const remove = (e: Effect) => work.setMix((m) => removeEffect(m, e.id), change(t('chain.did.removed', { name: title(e) })))
 const move = (e: Effect, to: number) =>
-  work.setMix((m) => moveEffect(m, e.id, to), change(`Moved ${title(e)}`))
+  work.setMix((m) => moveEffect(m, e.id, to), change(t('chain.did.moved', { name: title(e) })))
 const rename = (e: Effect, to: string) =>
-  work.setMix((m) => changeEffect(m, e.id, { name: to.trim().slice(0, 120) }), change(`Named ${title(e)}`))
+  work.setMix((m) => changeEffect(m, e.id, { name: to.trim().slice(0, 120) }), change(t('chain.did.named', { name: title(e) })))
 const mode = (e: Effect, to: string) =>
-  work.setMix((m) => changeEffect(m, e.id, { mode: to }), change(`Changed ${title(e)}`))
+  work.setMix((m) => changeEffect(m, e.id, { mode: to }), change(t('chain.did.changed', { name: title(e) })))
 
 const song = computed(() => desk.song!.tracks.find((t) => t.id === props.owner))
 const start = computed(() => desk.given!.startingMix)
@@ -51,7 +53,7 @@ const wasThere = computed(() =>
   [...start.value.tracks, ...start.value.returns].some((o) => o.id === props.owner),
 )
 const restore = () =>
-  work.setMix((m) => restoreOwner(m, start.value, props.owner), change('Back to the starting mix'))
+  work.setMix((m) => restoreOwner(m, start.value, props.owner), change(t('chain.did.start')))
 
 const chain = ref<HTMLElement>()
 useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
@@ -59,29 +61,26 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
 
 <template>
   <v-dialog
-    aria-label="Sends and effects"
+    :aria-label="t('chain.label')"
     :model-value="true"
     max-width="720"
     scrollable
     @update:model-value="emit('close')"
   >
     <div class="sheet dialog">
-      <h2>The way of {{ name }}</h2>
+      <h2>{{ t('chain.title', { name }) }}</h2>
       <p class="soft about">
-        {{ song ? 'Its sound goes' : 'What is sent to it goes' }} from top to bottom, then to the fader, the
-        pan and the sends after the fader.
+        {{ t(song ? 'chain.about.track' : 'chain.about.return') }}
       </p>
       <div v-if="song" class="params stage">
-        <span>Pre-fader gain</span>
-        <ControlSlider :address="`track/${owner.id}/gain`" :label="`Pre-fader gain of ${name}`" />
-        <ControlField :address="`track/${owner.id}/gain`" :label="`Pre-fader gain of ${name} as text`" />
+        <span>{{ t('chain.gain') }}</span>
+        <ControlSlider :address="`track/${owner.id}/gain`" :label="t('chain.gain.of', { name })" />
+        <ControlField :address="`track/${owner.id}/gain`" :label="t('chain.gain.typed', { name })" />
         <p class="soft hint">
-          Before everything else. Draw a move here where a place is too weak or too strong, and the fader
-          stays free for the balance. Turn up one whole region at its edge in the lines; turn up the whole
-          track with the fader.
+          {{ t('chain.gain.about') }}
         </p>
       </div>
-      <p v-if="!owner.effects.length" class="soft">No effects yet: the sound goes straight through.</p>
+      <p v-if="!owner.effects.length" class="soft">{{ t('chain.empty') }}</p>
       <ol ref="chain">
         <li v-for="(e, i) in owner.effects" :key="e.id">
           <header>
@@ -89,13 +88,13 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
               icon="$drag"
               class="drag"
               size="20"
-              title="Drag to another place"
+              :title="t('chain.drag')"
               data-test="drag-effect"
             />
             <input
               class="title"
               :value="title(e)"
-              :aria-label="`Name of effect ${i + 1}`"
+              :aria-label="t('chain.name', { number: i + 1 })"
               maxlength="120"
               @change="rename(e, ($event.target as HTMLInputElement).value)"
               @keydown="keepKeys"
@@ -103,7 +102,7 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
             <select
               v-if="modesOf(e.kind).length > 1"
               :value="e.mode"
-              :aria-label="`Kind of ${title(e)}`"
+              :aria-label="t('chain.kind', { name: title(e) })"
               @change="mode(e, ($event.target as HTMLSelectElement).value)"
             >
               <option v-for="m in modesOf(e.kind)" :key="m" :value="m">{{ m }}</option>
@@ -111,68 +110,67 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
             <span class="push" />
             <SwitchButton
               :address="`effect/${e.id}/bypass`"
-              :label="`Bypass ${title(e)}: the sound goes past it, what still rings goes on`"
-              text="bypass"
+              :label="t('chain.bypass.label', { name: title(e) })"
+              :text="t('chain.bypass')"
             />
-            <button
-              class="chip"
+            <AppButton small
+             
               :disabled="i === 0"
-              :aria-label="`Move ${title(e)} up`"
+              :aria-label="t('chain.up', { name: title(e) })"
               @click="move(e, i - 1)"
             >
               ↑
-            </button>
-            <button
-              class="chip"
+            </AppButton>
+            <AppButton small
+             
               :disabled="i === owner.effects.length - 1"
-              :aria-label="`Move ${title(e)} down`"
+              :aria-label="t('chain.down', { name: title(e) })"
               @click="move(e, i + 1)"
             >
               ↓
-            </button>
-            <button class="chip" :aria-label="`Remove ${title(e)}`" @click="remove(e)">
+            </AppButton>
+            <AppButton small :aria-label="t('chain.remove', { name: title(e) })" @click="remove(e)">
               <v-icon icon="$remove" size="18" />
-            </button>
+            </AppButton>
           </header>
           <p class="soft about">{{ EFFECTS[e.kind].about }}</p>
           <EffectPicture :effect="e" />
           <div class="params">
-            <template v-for="[word, control] in [...words(e), ['wet', { name: 'Wet' }] as const]" :key="word">
+            <template v-for="[word, control] in [...words(e), ['wet', { name: t('chain.wet') }] as const]" :key="word">
               <span>{{ control.name }}</span>
-              <ControlSlider :address="`effect/${e.id}/${word}`" :label="`${control.name} of ${title(e)}`" />
+              <ControlSlider :address="`effect/${e.id}/${word}`" :label="t('chain.control', { control: control.name, name: title(e) })" />
               <ControlField
                 :address="`effect/${e.id}/${word}`"
-                :label="`${control.name} of ${title(e)} as text`"
+                :label="t('chain.control.typed', { control: control.name, name: title(e) })"
               />
             </template>
           </div>
         </li>
       </ol>
       <p v-if="owner.effects.length" class="soft about">
-        Bypass shuts the way in: what still rings rings out. Wet at 0 % shuts the way out: what still rings is
-        cut off.
+        {{ t('chain.bypass.about') }}
       </p>
       <div v-if="song?.channels === 2" class="params stage">
-        <span>Width</span>
-        <ControlSlider :address="`track/${owner.id}/width`" :label="`Width of ${name}`" />
-        <ControlField :address="`track/${owner.id}/width`" :label="`Width of ${name} as text`" />
-        <p class="soft hint">How far left and right are apart: 0 % is mono, 100 % as it was recorded.</p>
+        <span>{{ t('chain.width') }}</span>
+        <ControlSlider :address="`track/${owner.id}/width`" :label="t('chain.width.of', { name })" />
+        <ControlField :address="`track/${owner.id}/width`" :label="t('chain.width.typed', { name })" />
+        <p class="soft hint">{{ t('chain.width.about') }}</p>
       </div>
       <div class="row">
-        <button
+        <AppButton small
           v-for="kind in EFFECT_KINDS"
           :key="kind"
-          class="chip"
-          :title="EFFECTS[kind].about"
+         
+          :tip="EFFECTS[kind].about"
           @click="add(kind)"
         >
           + {{ EFFECTS[kind].name }}
-        </button>
+        </AppButton>
         <span class="push" />
-        <button v-if="wasThere" class="chip" data-test="restore-track" @click="restore">
-          {{ name }} as in the starting mix
-        </button>
-        <v-btn color="primary" variant="flat" @click="emit('close')">Done</v-btn>
+        <AppButton small v-if="wasThere" data-test="restore-track" @click="restore">
+          {{ t('chain.to-start', { name }) }}
+        </AppButton>
+        <AppButton tone="main" @click="emit('close')">{{ t('ui.done') }}</AppButton>
       </div>
     </div>
   </v-dialog>

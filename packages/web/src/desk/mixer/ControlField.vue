@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useWork } from '../../document/work-store'
 import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
+import { t } from '../../words/t'
 
 const props = defineProps<{ address: string; label: string }>()
 
@@ -20,11 +21,11 @@ function take(): void {
   if (text === null || text === control.value.unit.format(value.value)) return
   const read = readValue(control.value, text)
   if (!read) {
-    work.notice = `“${text}” is no value here. Type for instance ${control.value.unit.format(control.value.initial)}.`
+    work.notice = t('control.no-value', { text, example: control.value.unit.format(control.value.initial) })
     return
   }
   if (read.clamped)
-    work.notice = `That is beyond its range: it is ${control.value.unit.format(read.value)} now.`
+    work.notice = t('control.beyond', { value: control.value.unit.format(read.value) })
   set(read.value)
 }
 </script>

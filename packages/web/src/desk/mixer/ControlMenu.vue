@@ -6,6 +6,8 @@ import { computed } from 'vue'
 import { useDesk } from '../desk-store'
 import { useWork } from '../../document/work-store'
 import { useControlMenu } from './control-menu'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import { t } from '../../words/t'
 
 const menu = useControlMenu()
 const desk = useDesk()
@@ -18,7 +20,7 @@ const start = computed(() => resolve(desk.given!.startingMix, menu.address!))
 const startLine = computed(() => envelopeOf(desk.given!.startingMix, menu.address!)?.points.length)
 const text = (value: number) => control.value.unit.format(value)
 const change = (label: string) => ({
-  label: `${label}: ${control.value.name.toLowerCase()} of ${name.value}`,
+  label: t('control.did', { what: label, control: control.value.name.toLowerCase(), name: name.value }),
   lanes: [menu.address!],
   from: 0,
   to: desk.song!.length,
@@ -34,7 +36,7 @@ function restore(): void {
   const address = menu.address!
   work.setMix(
     (mix) => restoreControl(mix, desk.given!.startingMix, address),
-    change('Back to the starting mix'),
+    change(t('control.did.start')),
   )
   menu.address = null
 }
@@ -58,23 +60,23 @@ function why(): void {
     @update:model-value="(open: boolean) => open || (menu.address = null)"
   >
     <div v-if="found" class="sheet list" role="menu" :aria-label="`${control.name}, ${name}`">
-      <p class="soft">{{ control.name }} of {{ name }}</p>
-      <button role="menuitem" @click="set(control.initial, 'Back to its default')">
-        Its default <b>{{ text(control.initial) }}</b>
-      </button>
-      <button
+      <p class="soft">{{ t('control.title', { control: control.name, name }) }}</p>
+      <MenuItem @click="set(control.initial, t('control.did.default'))">
+        {{ t('control.to-default') }} <b>{{ text(control.initial) }}</b>
+      </MenuItem>
+      <MenuItem
         v-if="control.neutral !== control.initial"
-        role="menuitem"
-        @click="set(control.neutral, 'Set to where it does nothing')"
+       
+        @click="set(control.neutral, t('control.did.neutral'))"
       >
-        Where it does nothing <b>{{ text(control.neutral) }}</b>
-      </button>
-      <button v-if="start" role="menuitem" data-test="restore-control" @click="restore">
-        As in the starting mix <b>{{ startLine ? 'its line' : text(start.setting) }}</b>
-      </button>
+        {{ t('control.to-neutral') }} <b>{{ text(control.neutral) }}</b>
+      </MenuItem>
+      <MenuItem v-if="start" data-test="restore-control" @click="restore">
+        {{ t('control.to-start') }} <b>{{ startLine ? 'its line' : text(start.setting) }}</b>
+      </MenuItem>
       <hr />
-      <button role="menuitem" data-test="show-line" @click="showLine">Show its line</button>
-      <button role="menuitem" @click="why">Why does it do nothing?</button>
+      <MenuItem data-test="show-line" @click="showLine">{{ t('control.show-line') }}</MenuItem>
+      <MenuItem @click="why">{{ t('control.why') }}</MenuItem>
     </div>
   </v-menu>
 </template>

@@ -5,6 +5,7 @@ import type { HeldPeak } from '../../engine/peak-hold'
 import { nudged, tidied } from '../../editor/tools/nudge'
 import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   address: string
@@ -91,8 +92,8 @@ function key(event: KeyboardEvent): void {
     :aria-valuenow="Math.round(travel * 1000) / 10"
     aria-valuemin="0"
     aria-valuemax="100"
-    :aria-valuetext="control.unit.format(value) + (inCharge ? ', a line is in charge' : '')"
-    :title="`${label}: ${control.unit.format(value)}${inCharge ? ' (a line is in charge)' : ''}`"
+    :aria-valuetext="control.unit.format(value) + (inCharge ? t('control.in-charge') : '')"
+    :title="`${label}: ${control.unit.format(value)}${inCharge ? t('control.in-charge.tip') : ''}`"
     @pointerdown="down"
     @pointermove="move"
     @pointerup="up"
@@ -114,7 +115,7 @@ function key(event: KeyboardEvent): void {
         <span v-if="peak.held > -60" class="held-peak" :style="{ left: onMeter(peak.held) }" />
       </template>
     </span>
-    <span v-if="peak?.over" class="over-sign">over</span>
+    <span v-if="peak?.over" class="over-sign">{{ t('control.over') }}</span>
     <span class="runner" :style="{ transform: `translateX(${travel * 100}%)` }"><span class="knob" /></span>
   </div>
 </template>

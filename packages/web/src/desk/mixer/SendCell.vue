@@ -4,12 +4,15 @@ import { removeSend, tapSend, type Send } from '@rudlo/core/mix'
 import { useWork } from '../../document/work-store'
 import ControlSlider from './ControlSlider.vue'
 import SwitchButton from './SwitchButton.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ send: Send; owner: string; to: string }>()
 const work = useWork()
 
 const change = (label: string) => ({
-  label: `${label}, ${props.owner} to ${props.to}`,
+  label: t('send.did', { what: label, from: props.owner, to: props.to }),
   lanes: [],
   from: 0,
   to: 0,
@@ -17,29 +20,29 @@ const change = (label: string) => ({
 const tap = (to: Send['tap']) =>
   work.setMix(
     (m) => tapSend(m, props.send.id, to),
-    change(to === 'pre' ? 'Send before the fader' : 'Send after the fader'),
+    change(to === 'pre' ? t('send.did.pre') : t('send.did.post')),
   )
-const remove = () => work.setMix((m) => removeSend(m, props.send.id), change('Removed the send'))
+const remove = () => work.setMix((m) => removeSend(m, props.send.id), change(t('send.did.removed')))
 </script>
 
 <template>
   <div class="cell" :class="{ off: !send.on }">
-    <ControlSlider :address="`send/${send.id}/level`" :label="`Send of ${owner} to ${to}`" />
+    <ControlSlider :address="`send/${send.id}/level`" :label="t('send.label', { from: owner, to })" />
     <v-menu :close-on-content-click="false">
       <template #activator="{ props: menu }">
-        <button
+        <RowButton
           v-bind="menu"
           class="more"
-          :aria-label="`More about the send of ${owner} to ${to}`"
-          :title="send.tap === 'pre' ? 'Before the fader' : 'After the fader'"
+          :aria-label="t('send.more', { from: owner, to })"
+          :tip="send.tap === 'pre' ? t('send.pre.short') : t('send.post.short')"
           data-test="send-more"
         >
-          <template v-if="send.tap === 'pre'">pre</template><v-icon v-else icon="$more" size="20" />
-        </button>
+          <template v-if="send.tap === 'pre'">{{ t('send.pre') }}</template><v-icon v-else icon="$more" size="20" />
+        </RowButton>
       </template>
-      <div class="sheet panel" role="group" :aria-label="`Send of ${owner} to ${to}`">
-        <p><b>{{ owner }}</b> sent to <b>{{ to }}</b></p>
-        <SwitchButton :address="`send/${send.id}/on`" :label="`Send of ${owner} to ${to} on`" text="on" />
+      <div class="sheet panel" role="group" :aria-label="t('send.label', { from: owner, to })">
+        <p><b>{{ owner }}</b> {{ t('send.sent') }} <b>{{ to }}</b></p>
+        <SwitchButton :address="`send/${send.id}/on`" :label="t('send.on.label', { from: owner, to })" :text="t('send.on')" />
         <label>
           <input
             type="radio"
@@ -48,7 +51,7 @@ const remove = () => work.setMix((m) => removeSend(m, props.send.id), change('Re
             data-test="tap-post"
             @change="tap('post')"
           />
-          <span>After the fader (post-fader)<small>Fades with the track: the usual way.</small></span>
+          <span>{{ t('send.post') }}<small>{{ t('send.post.about') }}</small></span>
         </label>
         <label>
           <input
@@ -59,12 +62,12 @@ const remove = () => work.setMix((m) => removeSend(m, props.send.id), change('Re
             @change="tap('pre')"
           />
           <span
-            >Before the fader (pre-fader)<small
-              >Goes on when the track is faded down: only the echo stays.</small
+            >{{ t('send.pre.long') }}<small
+              >{{ t('send.pre.about') }}</small
             ></span
           >
         </label>
-        <button class="chip" data-test="remove-send" @click="remove">Remove the send</button>
+        <AppButton small data-test="remove-send" @click="remove">{{ t('send.remove') }}</AppButton>
       </div>
     </v-menu>
   </div>

@@ -2,6 +2,8 @@
 /** Listens to a track or return alone; with Shift to this one only. Belongs to the session. */
 import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ kind: 'tracks' | 'returns'; of: string; name: string }>()
 
@@ -10,15 +12,15 @@ const on = computed(() => player.solo[props.kind].includes(props.of))
 </script>
 
 <template>
-  <button
-    class="chip"
+  <AppButton small
+   
     :aria-pressed="on"
-    :aria-label="`solo ${name}: listen to it alone`"
-    title="Listen to it alone (with Shift: to this one only)"
+    :aria-label="t('balance.solo.label', { name })"
+    :tip="t('balance.solo.tip')"
     @click="player.toggleSolo(kind, of, $event.shiftKey)"
   >
-    solo
-  </button>
+    {{ t('balance.solo') }}
+  </AppButton>
 </template>
 
 <style scoped>

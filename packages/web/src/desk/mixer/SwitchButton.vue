@@ -2,6 +2,8 @@
 /** A control with two states as a button. */
 import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const menu = useControlMenu()
 const props = defineProps<{ address: string; label: string; text: string }>()
@@ -9,17 +11,17 @@ const { value, inCharge, set } = useControl(() => props.address)
 </script>
 
 <template>
-  <button
-    class="chip"
+  <AppButton small
+   
     :class="{ following: inCharge }"
     :aria-pressed="value >= 0.5"
     :aria-label="label"
-    :title="inCharge ? `${label}: a line is in charge` : label"
+    :tip="inCharge ? t('control.switch.in-charge', { label }) : label"
     @click="set(value >= 0.5 ? 0 : 1)"
     @contextmenu.prevent="menu.open(address, $event)"
   >
     {{ text }}
-  </button>
+  </AppButton>
 </template>
 
 <style scoped>

@@ -7,6 +7,8 @@ import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
 import { useWork } from '../../document/work-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const desk = useDesk()
 const work = useWork()
@@ -26,11 +28,11 @@ const causes = computed(() =>
 )
 
 const TEXTS: Readonly<Record<Remedy['kind'], string>> = {
-  control: 'Show it',
-  lane: 'Show its line',
-  place: 'Go there',
-  solo: 'Hear everything',
-  moves: 'Moves on',
+  control: t('why.show'),
+  lane: t('why.show-line'),
+  place: t('why.go'),
+  solo: t('why.hear'),
+  moves: t('why.moves-on'),
 }
 
 function go(remedy: Remedy): void {
@@ -44,32 +46,32 @@ function go(remedy: Remedy): void {
   } else {
     desk.view = 'balance'
     const [kind, id, word] = remedy.address.split('/')
-    const label = word === 'mute' ? 'Mute' : 'Volume'
+    const label = word === 'mute' ? t('why.mute') : t('why.volume')
     // the row may have to appear first
     setTimeout(
       () => document.querySelector<HTMLElement>(`[data-test="row-${id}"] [aria-label^="${label}"]`)?.focus(),
       60,
     )
-    if (kind === 'main') work.notice = 'The main volume has come down.'
+    if (kind === 'main') work.notice = t('why.main-down')
   }
 }
 </script>
 
 <template>
-  <v-dialog aria-label="Why it is not heard" :model-value="true" @update:model-value="desk.asked = null">
+  <v-dialog :aria-label="t('why.label')" :model-value="true" @update:model-value="desk.asked = null">
     <div class="sheet why" data-test="why">
-      <h2>{{ control.name }} of {{ name.split(',')[0] }}</h2>
-      <p class="soft">at {{ beatInWords(desk.time!.meter, player.position) }}</p>
+      <h2>{{ t('why.title', { control: control.name, name: name.split(',')[0] }) }}</h2>
+      <p class="soft">{{ t('why.at', { place: beatInWords(desk.time!.meter, player.position) }) }}</p>
       <ol v-if="causes.length">
         <li v-for="cause in causes" :key="cause.sentence">
           <span>{{ cause.sentence }}</span>
-          <button class="chip" @click="go(cause.remedy)">{{ TEXTS[cause.remedy.kind] }}</button>
+          <AppButton small @click="go(cause.remedy)">{{ TEXTS[cause.remedy.kind] }}</AppButton>
         </li>
       </ol>
       <p v-else>
-        Nothing is in its way here. It may be covered by something louder: listen to it alone with solo.
+        {{ t('why.none') }}
       </p>
-      <v-btn class="end" color="primary" variant="flat" @click="desk.asked = null">Close</v-btn>
+      <AppButton tone="main" class="end" @click="desk.asked = null">{{ t('ui.close') }}</AppButton>
     </div>
   </v-dialog>
 </template>

@@ -6,6 +6,7 @@ import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
 import { usePass } from '../pass/pass-store'
 import { useWork, type ChangeLabel } from '../../document/work-store'
+import { t } from '../../words/t'
 
 /** One control of the mix by its address: what it is at now, whether a line is in charge, and how it is moved. */
 export function useControl(address: () => string) {
@@ -22,10 +23,10 @@ export function useControl(address: () => string) {
   )
   const name = computed(
     () =>
-      `${control.value.name.toLowerCase()} of ${laneName(desk.song!, work.mix!, address()).split(',')[0]}`,
+      t('control.of', { control: control.value.name.toLowerCase(), name: laneName(desk.song!, work.mix!, address()).split(',')[0] }),
   )
   const label = (to: number): ChangeLabel => ({
-    label: `Set ${name.value} to ${control.value.unit.format(to)}`,
+    label: t('control.did.set', { name: name.value, value: control.value.unit.format(to) }),
     lanes: [address()],
     from: 0,
     to: desk.song!.length,

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Says, before the bench is left, that a hand still writes while the song plays. */
 import { useTemplateRef } from 'vue'
-import AskDialog from '../../ui/AskDialog.vue'
+import AskDialog from '../../ui/overlays/AskDialog.vue'
+import { t } from '../../words/t'
 
 const dialog = useTemplateRef('dialog')
 /** @returns whether it is left all the same */
@@ -13,9 +14,9 @@ defineExpose({ ask })
   <AskDialog
     ref="dialog"
     name="leave-writing"
-    title="The hand still writes while it plays"
-    text="If you leave, every control goes back to follow only. What was written so far is kept, and you can undo it here."
-    yes="Leave"
-    no="Stay"
+    :title="t('pass.leave.title')"
+    :text="t('pass.leave.text')"
+    :yes="t('pass.leave.yes')"
+    :no="t('pass.leave.no')"
   />
 </template>

@@ -9,7 +9,10 @@ import { useSurface } from '../surface/surface-store'
 import { LONGEST_GLIDE, usePass } from './pass-store'
 import { WAY_WORDS } from './pass-words'
 import WayFigure from './WayFigure.vue'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const pass = usePass()
 const desk = useDesk()
@@ -41,37 +44,37 @@ const now = computed<Way>(() => pass.ways[owner.value] ?? pass.ways[''] ?? 'foll
 const text = computed(() => {
   const own = new Set(Object.values(pass.ways).filter((w) => w !== 'follow'))
   if (!own.size) return WAY_WORDS.follow.name
-  return own.size === 1 ? WAY_WORDS[[...own][0]!].name : 'by track'
+  return own.size === 1 ? WAY_WORDS[[...own][0]!].name : t('pass.by-track')
 })
 </script>
 
 <template>
   <v-menu v-model="open" :close-on-content-click="false" max-height="640" location="top">
     <template #activator="{ props: menu }">
-      <button
+      <AppButton small tone="desk"
         v-bind="menu"
-        class="chip dark hand-writes"
+        class="hand-writes"
         :class="{ live: pass.active }"
-        :aria-label="`While it plays, the hand writes: ${text}`"
-        title="How the hand writes while the song plays"
+        :aria-label="t('pass.label', { text })"
+        :tip="t('pass.tip')"
         data-test="pass"
       >
-        <v-icon icon="$pen" size="18" /><span>hand: {{ text }}</span>
-      </button>
+        <v-icon icon="$pen" size="18" /><span>{{ t('pass.short', { text }) }}</span>
+      </AppButton>
     </template>
     <div class="sheet list">
       <div class="top">
-        <h2>While it plays, the hand writes</h2>
+        <h2>{{ t('pass.title') }}</h2>
         <label
-          >on
-          <select v-model="owner" aria-label="On which track" @keydown="keepKeys">
-            <option value="">all tracks</option>
+          >{{ t('pass.on') }}
+          <select v-model="owner" :aria-label="t('pass.which')" @keydown="keepKeys">
+            <option value="">{{ t('pass.all') }}</option>
             <option v-for="o in owners" :key="o.id" :value="o.id">{{ o.name }}</option>
           </select></label
         >
       </div>
-      <div role="radiogroup" aria-label="How the hand writes">
-        <button
+      <div role="radiogroup" :aria-label="t('pass.ways')">
+        <RowButton
           v-for="way in WAYS"
           :key="way"
           class="way"
@@ -86,10 +89,10 @@ const text = computed(() => {
             <span v-if="WAY_WORDS[way].trade" class="soft">({{ WAY_WORDS[way].trade }})</span><br />
             <span class="small">{{ WAY_WORDS[way].sentence }}</span></span
           >
-        </button>
+        </RowButton>
       </div>
       <label class="row"
-        >glides back in
+        >{{ t('pass.glide') }}
         <input
           v-model.number="pass.glide"
           type="range"
@@ -99,22 +102,22 @@ const text = computed(() => {
           data-test="glide"
           @keydown="keepKeys"
         />
-        {{ pass.glide }} ms</label
+        {{ t('pass.ms', { value: pass.glide }) }}</label
       >
       <label class="row"
-        ><input v-model="pass.shiftStays" type="checkbox" /> what is shifted stays so until stop</label
+        ><input v-model="pass.shiftStays" type="checkbox" /> {{ t('pass.stays') }}</label
       >
       <label class="row"
-        ><input v-model="pass.oneRound" type="checkbox" /> in a loop, write one round only</label
+        ><input v-model="pass.oneRound" type="checkbox" /> {{ t('pass.one-round') }}</label
       >
       <p class="row">
-        <button class="chip" data-test="open-rig" @click="rig">
-          {{ surface.connected ? 'Put the faders away' : 'Practice rig: faders to hold' }}
-        </button>
-        <button class="chip" data-test="open-surfaces" @click="showSurfaces">Faders of your own</button>
+        <AppButton small data-test="open-rig" @click="rig">
+          {{ surface.connected ? t('pass.rig.hide') : t('pass.rig.show') }}
+        </AppButton>
+        <AppButton small data-test="open-surfaces" @click="showSurfaces">{{ t('pass.surfaces') }}</AppButton>
       </p>
       <p class="soft small">
-        What is locked is never written. Everything from play to stop is one step to undo.
+        {{ t('pass.note') }}
       </p>
     </div>
   </v-menu>

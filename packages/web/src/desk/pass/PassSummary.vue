@@ -5,6 +5,8 @@ import { ref, watch } from 'vue'
 import { useDesk } from '../desk-store'
 import { useWork } from '../../document/work-store'
 import { usePass, type PassLaneSummary } from './pass-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const pass = usePass()
 const desk = useDesk()
@@ -32,26 +34,26 @@ function undo(): void {
 
 <template>
   <div v-if="pass.summary" class="sheet strip" role="status" data-test="pass-summary">
-    <b>Your hand wrote</b>
+    <b>{{ t('pass.wrote') }}</b>
     <label v-for="l in pass.summary.lanes" :key="l.address" class="lane" :class="{ stray: !l.inBrief }">
       <input v-model="kept" type="checkbox" :value="l.address" />
       <span
         >{{ l.name }}, {{ where(l) }}: {{ counted(l.points, 'points')
         }}<template v-if="l.overwritten">, over {{ l.overwritten }} that were there</template
-        ><template v-if="!l.inBrief">. The brief does not ask for this lane: keep it?</template></span
+        ><template v-if="!l.inBrief">{{ t('pass.stray') }}</template></span
       >
     </label>
     <span class="push" />
-    <button class="chip" data-test="pass-keep" @click="pass.keepOnly(new Set(kept))">
-      {{ kept.length === pass.summary.lanes.length ? 'keep' : 'keep these only' }}
-    </button>
-    <button class="chip" data-test="pass-undo" @click="undo">take it back</button>
+    <AppButton small data-test="pass-keep" @click="pass.keepOnly(new Set(kept))">
+      {{ kept.length === pass.summary.lanes.length ? 'keep' : t('pass.keep-these') }}
+    </AppButton>
+    <AppButton small data-test="pass-undo" @click="undo">{{ t('pass.undo') }}</AppButton>
   </div>
   <div
     v-if="pass.asked !== null"
     class="sheet strip"
     role="alertdialog"
-    aria-label="Write over what is there?"
+    :aria-label="t('pass.over.label')"
     data-test="pass-asked"
   >
     <b
@@ -59,8 +61,8 @@ function undo(): void {
       there.</b
     >
     <span class="push" />
-    <button class="chip" data-test="pass-yes" @click="pass.answer(true)">write over them</button>
-    <button class="chip" @click="pass.answer(false)">do not</button>
+    <AppButton small data-test="pass-yes" @click="pass.answer(true)">{{ t('pass.over.yes') }}</AppButton>
+    <AppButton small @click="pass.answer(false)">{{ t('pass.over.no') }}</AppButton>
   </div>
 </template>
 

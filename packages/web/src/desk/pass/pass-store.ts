@@ -9,6 +9,7 @@ import { useDesk } from '../desk-store'
 import type { Step } from '../../document/history'
 import { useWork } from '../../document/work-store'
 import { WAY_COMMANDS } from './pass-words'
+import { t } from '../../words/t'
 
 /** The longest that a glide may take, in ms. */
 export const LONGEST_GLIDE = 2000
@@ -96,7 +97,7 @@ export const usePass = defineStore('pass', () => {
   /** Takes a control in hand. @returns false where its lane is locked: that is said */
   function grab(address: string, value: number): boolean {
     if (!desk.isOpen(address)) {
-      work.notice = `${nameOf(address)} is locked, so nothing is written. Open its lane first.`
+      work.notice = t('pass.locked', { lane: nameOf(address) })
       desk.touch(address)
       return false
     }
@@ -233,7 +234,7 @@ export const usePass = defineStore('pass', () => {
     ways.value = { '': 'hold' }
     player.setLoop(player.loop, false)
     player.seek(meter.barStart(Math.max(1, bar(spot.from) - 2)))
-    work.notice = 'Hold the control where it is wrong and move it. Outside of that nothing changes.'
+    work.notice = t('pass.repair')
     void player.play()
   }
 
@@ -294,7 +295,7 @@ export const usePass = defineStore('pass', () => {
     const addresses = [...written.keys()]
     const way = wayOf(addresses[0]!)
     work.commit({
-      label: `Wrote ${addresses.map(nameOf).join(', ')} by hand`,
+      label: t('pass.did', { lanes: addresses.map(nameOf).join(', ') }),
       lanes: addresses,
       from: Math.min(...spans.map((s) => s.from)),
       to: Math.max(...spans.map((s) => s.to)),
@@ -335,7 +336,7 @@ export const usePass = defineStore('pass', () => {
     if (!kept.length) return work.undo()
     const lines = new Map(kept.map((l) => [l.address, l.after]))
     work.amend(made.step, (mix) => withLines(mix, lines), {
-      label: `Wrote ${kept.map((l) => l.name).join(', ')} by hand`,
+      label: t('pass.did', { lanes: kept.map((l) => l.name).join(', ') }),
       lanes: kept.map((l) => l.address),
       from: made.step.from,
       to: made.step.to,

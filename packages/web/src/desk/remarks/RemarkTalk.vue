@@ -2,6 +2,9 @@
 /** What was answered to a remark, and a line to answer. */
 import { ref } from 'vue'
 import type { ReplyView } from '@rudlo/contract/reviews'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{ replies: readonly ReplyView[] }>()
 const emit = defineEmits<{ say: [text: string] }>()
@@ -21,10 +24,10 @@ function say(): void {
   <div class="talk">
     <p v-for="r in replies" :key="r.createdAt" data-test="reply"><b>{{ r.author }}:</b> {{ r.text }}</p>
     <form v-if="answering" @submit.prevent="say">
-      <input v-model="text" maxlength="1000" aria-label="Reply" placeholder="Reply" autofocus @keydown.stop />
-      <button class="chip">Send</button>
+      <input v-model="text" maxlength="1000" :aria-label="t('talk.reply')" :placeholder="t('talk.reply')" autofocus @keydown.stop />
+      <AppButton small>{{ t('talk.send') }}</AppButton>
     </form>
-    <button v-else class="link" data-test="answer" @click="answering = true">Reply</button>
+    <RowButton v-else class="link" data-test="answer" @click="answering = true">{{ t('talk.reply') }}</RowButton>
   </div>
 </template>
 

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { RemarkView } from '@rudlo/contract/reviews'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
+import { t } from '../../words/t'
 
 /** A line that the teacher suggested: shown dotted, heard, and taken as one step that can be undone. Never by itself. */
 export const useTrying = defineStore('trying', () => {
@@ -16,7 +17,7 @@ export const useTrying = defineStore('trying', () => {
   /** Whether the work still has the lane that a suggestion was drawn for: an effect may be gone by now. */
   function stillThere(lane: string): boolean {
     const there = work.mix !== null && resolve(work.mix, lane) !== null
-    if (!there) work.notice = 'Your mix has no such lane any more.'
+    if (!there) work.notice = t('talk.no-lane')
     return there
   }
 
@@ -45,16 +46,16 @@ export const useTrying = defineStore('trying', () => {
     shown.value = null
     desk.showRemark({ ...remark, lane })
     if (!desk.isOpen(lane)) {
-      work.notice = 'This lane is locked: open it first.'
+      work.notice = t('talk.locked')
       return
     }
     work.setPoints(lane, suggestion, {
-      label: 'Tried the suggested line',
+      label: t('talk.did.tried'),
       lanes: [lane],
       from: 0,
       to: desk.song?.length ?? 0,
     })
-    work.notice = 'The suggested line is yours now. Undo brings your own back.'
+    work.notice = t('talk.tried')
   }
 
   return { heard, hear, take }

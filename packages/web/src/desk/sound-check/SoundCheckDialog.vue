@@ -4,7 +4,10 @@ import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { LONGEST_DELAY, useListening } from '../../engine/listening-store'
 import { delayOfTaps, TAPS_NEEDED } from '../../engine/tap-delay'
 import { CLICK_GAP, TestSounds } from './test-sounds'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const open = defineModel<boolean>({ required: true })
 
@@ -39,11 +42,11 @@ function endTapping(): void {
   const delay = delayOfTaps(taps.value, clicks.value, LONGEST_DELAY)
   clicks.value = []
   if (delay === null) {
-    result.value = `Those were too few taps: tap along at least ${TAPS_NEEDED} times.`
+    result.value = t('sound.few-taps', { n: TAPS_NEEDED })
     return
   }
   listening.delay = delay
-  result.value = delay < 40 ? 'As good as no delay.' : `Your headphones are about ${delay} ms late.`
+  result.value = delay < 40 ? t('sound.no-delay') : t('sound.delay', { ms: delay })
 }
 
 function done(): void {
@@ -65,62 +68,61 @@ onBeforeUnmount(stop)
 <template>
   <v-dialog
     v-model="open"
-    aria-label="Check your sound"
+    :aria-label="t('sound.title')"
     max-width="560"
     @after-leave="listening.checked = true"
   >
     <div class="sheet check">
-      <h2 id="check-title">Check your sound</h2>
-      <p class="soft">Headphones on. Half a minute, once on this computer.</p>
+      <h2 id="check-title">{{ t('sound.title') }}</h2>
+      <p class="soft">{{ t('sound.about') }}</p>
       <section>
-        <h3>Left and right</h3>
-        <p>Each should come from its own side. If not, turn the headphones round.</p>
+        <h3>{{ t('sound.sides') }}</h3>
+        <p>{{ t('sound.sides.about') }}</p>
         <div class="row">
-          <button class="chip" data-test="check-left" @click="hear().chord(-1)">Left ear</button>
-          <button class="chip" data-test="check-right" @click="hear().chord(1)">Right ear</button>
+          <AppButton small data-test="check-left" @click="hear().chord(-1)">{{ t('sound.left') }}</AppButton>
+          <AppButton small data-test="check-right" @click="hear().chord(1)">{{ t('sound.right') }}</AppButton>
         </div>
       </section>
       <section>
-        <h3>How loud</h3>
-        <p>Set the computer so that this is easy to hear and not loud. Then leave it there.</p>
+        <h3>{{ t('sound.loudness') }}</h3>
+        <p>{{ t('sound.loudness.about') }}</p>
         <div class="row">
-          <button class="chip" data-test="check-level" @click="hear().chord(0)">Both ears</button>
+          <AppButton small data-test="check-level" @click="hear().chord(0)">{{ t('sound.both') }}</AppButton>
         </div>
       </section>
       <section>
-        <h3>Wireless headphones</h3>
+        <h3>{{ t('sound.wireless') }}</h3>
         <p>
-          They are late, and then the picture runs ahead of the sound. Tap along with the clicks to measure
-          it.
+          {{ t('sound.wireless.about') }}
         </p>
         <div class="row">
-          <button
+          <RowButton
             class="tap"
             data-test="tap"
             @pointerdown.prevent="tap"
             @keydown.enter.prevent="tap"
             @keydown.space.prevent="tap"
           >
-            {{ tapping ? `Tap  ${taps.length} of ${CLICKS}` : 'Start the clicks' }}
-          </button>
+            {{ tapping ? t('sound.tap', { n: taps.length, of: CLICKS }) : t('sound.start') }}
+          </RowButton>
           <label class="by-hand">
-            <span>Late by</span>
+            <span>{{ t('sound.late') }}</span>
             <input
               v-model.number="listening.delay"
               type="range"
               min="0"
               :max="LONGEST_DELAY"
               step="5"
-              aria-label="How late the headphones are, in milliseconds"
+              :aria-label="t('sound.late.label')"
               @keydown="keepKeys"
             />
-            <output data-test="delay">{{ listening.delay }} ms</output>
+            <output data-test="delay">{{ t('pass.ms', { value: listening.delay }) }}</output>
           </label>
         </div>
         <p v-if="result" role="status">{{ result }}</p>
       </section>
       <div class="row end">
-        <v-btn color="primary" variant="flat" data-test="check-done" @click="done">Sounds good</v-btn>
+        <AppButton tone="main" data-test="check-done" @click="done">{{ t('sound.good') }}</AppButton>
       </div>
     </div>
   </v-dialog>

@@ -4,6 +4,8 @@ import { useEventListener } from '@vueuse/core'
 import { motorBytes, RIG_MAP, STRIPS, SurfaceReader, touchBytes, transportBytes } from '@rudlo/core/surface'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { internalPort } from './surface-port'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 /** In a window of its own it fills the window, and closing that puts it away. */
 defineProps<{ alone?: boolean }>()
@@ -89,16 +91,16 @@ const press = (note: { channel: number; note: number } | null) =>
 </script>
 
 <template>
-  <section class="rig" :class="{ alone }" aria-label="Practice rig" data-test="rig">
+  <section class="rig" :class="{ alone }" :aria-label="t('rig.title')" data-test="rig">
     <header>
-      <b>Practice rig</b>
+      <b>{{ t('rig.title') }}</b>
       <span>
-        <button @click="press(RIG_MAP.back)">strips before</button>
-        <button @click="press(RIG_MAP.forth)">strips after</button>
-        <button data-test="rig-play" @click="port.send(transportBytes(true))">play</button>
-        <button data-test="rig-stop" @click="port.send(transportBytes(false))">stop</button>
-        <button v-if="!alone" data-test="rig-window" @click="emit('window')">own window</button>
-        <button v-if="!alone" aria-label="Put the practice rig away" @click="emit('close')">×</button>
+        <RowButton @click="press(RIG_MAP.back)">{{ t('rig.before') }}</RowButton>
+        <RowButton @click="press(RIG_MAP.forth)">{{ t('rig.after') }}</RowButton>
+        <RowButton data-test="rig-play" @click="port.send(transportBytes(true))">{{ t('rig.play') }}</RowButton>
+        <RowButton data-test="rig-stop" @click="port.send(transportBytes(false))">{{ t('rig.stop') }}</RowButton>
+        <RowButton v-if="!alone" data-test="rig-window" @click="emit('window')">{{ t('rig.window') }}</RowButton>
+        <RowButton v-if="!alone" :aria-label="t('rig.hide')" @click="emit('close')">×</RowButton>
       </span>
     </header>
     <div class="strips">
@@ -109,7 +111,7 @@ const press = (note: { channel: number; note: number } | null) =>
           max="1"
           step="0.0078"
           :value="knobs[i]"
-          :aria-label="`Knob ${i + 1}`"
+          :aria-label="t('rig.knob', { number: i + 1 })"
           @input="turn(i, Number(($event.target as HTMLInputElement).value))"
           @keydown.stop
         />
@@ -121,7 +123,7 @@ const press = (note: { channel: number; note: number } | null) =>
           aria-valuemin="0"
           aria-valuemax="100"
           :aria-valuenow="Math.round(travel * 100)"
-          :aria-label="`Fader ${i + 1}`"
+          :aria-label="t('rig.fader', { number: i + 1 })"
           :data-test="`rig-fader-${i}`"
           @pointerdown="down($event, i)"
           @pointermove="move($event, i)"

@@ -5,6 +5,9 @@ import { onBeforeUnmount, ref, watch } from 'vue'
 import { saveFile } from '../files/exporter'
 import { useDevices, type Teachable } from './devices-store'
 import { useSurface } from './surface-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const open = defineModel<boolean>({ required: true })
 const devices = useDevices()
@@ -23,10 +26,10 @@ function rig(where: 'panel' | 'window'): void {
 }
 
 function said(source: Source | null | undefined): string {
-  if (!source) return 'not taught'
-  if (source.kind === 'bend') return `pitch bend, channel ${source.channel + 1}`
-  const fine = source.kind === 'fine control' ? ', fine' : ''
-  return `controller ${source.controller}${fine}, channel ${source.channel + 1}`
+  if (!source) return t('surface.not-taught')
+  if (source.kind === 'bend') return t('surface.bend', { channel: source.channel + 1 })
+  const fine = source.kind === t('surface.fine') ? ', fine' : ''
+  return t('surface.controller', { number: source.controller, fine, channel: source.channel + 1 })
 }
 
 const isTaught = (c: Teachable) => JSON.stringify(devices.teaching) === JSON.stringify(c)
@@ -44,35 +47,34 @@ async function load(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-label="Faders to hold" max-width="760">
+  <v-dialog v-model="open" :aria-label="t('surface.title')" max-width="760">
     <div class="sheet surfaces" data-test="surfaces">
-      <h2 id="surfaces-title">Faders to hold</h2>
+      <h2 id="surfaces-title">{{ t('surface.title') }}</h2>
       <p class="soft">
-        A box with faders and knobs, plugged in by USB, moves the controls here. Strip 1 is the first track,
-        and so on; faders move volumes, knobs move pans.
+        {{ t('surface.about') }}
       </p>
       <p v-if="devices.problem" class="problem" role="alert">{{ devices.problem }}</p>
       <ul v-if="devices.devices.length" class="devices">
         <li v-for="d in devices.devices" :key="d.id">
           <b>{{ d.name }}</b>
-          <button v-if="devices.inUse?.id !== d.id" class="chip" @click="devices.use(d)">use it</button>
-          <button v-else class="chip" aria-pressed="true" @click="devices.letGo()">in use: let it go</button>
+          <AppButton small v-if="devices.inUse?.id !== d.id" @click="devices.use(d)">{{ t('surface.use') }}</AppButton>
+          <AppButton small v-else aria-pressed="true" @click="devices.letGo()">{{ t('surface.stop-using') }}</AppButton>
         </li>
       </ul>
       <div v-else class="none" data-test="no-devices">
-        <p v-if="devices.asked">Nothing is plugged in. Plug a surface in and it appears here by itself.</p>
-        <button v-else class="chip" @click="devices.look()">Look for what is plugged in</button>
+        <p v-if="devices.asked">{{ t('surface.none') }}</p>
+        <AppButton small v-else @click="devices.look()">{{ t('surface.look') }}</AppButton>
       </div>
       <section v-if="devices.inUse && devices.map" class="teach">
         <p>
-          Press a line and move that fader or knob from end to end; then simply go on to the next one.
+          {{ t('surface.teach') }}
           <label
             ><input
               type="checkbox"
               :checked="devices.map.motors"
               @change="devices.change({ ...devices.map!, motors: !devices.map!.motors })"
             />
-            its faders move by themselves</label
+            {{ t('surface.motors') }}</label
           >
         </p>
         <div class="columns">
@@ -81,40 +83,40 @@ async function load(): Promise<void> {
               v-for="(source, strip) in kind === 'fader' ? devices.map.faders : devices.map.knobs"
               :key="strip"
             >
-              <button
+              <RowButton
                 class="control"
                 :aria-pressed="isTaught({ kind, strip })"
                 @click="devices.teach({ kind, strip })"
               >
-                <b>{{ kind === 'fader' ? 'Fader' : 'Knob' }} {{ strip + 1 }}</b>
-                <span class="soft">{{ isTaught({ kind, strip }) ? 'move it now …' : said(source) }}</span>
-              </button>
+                <b>{{ kind === 'fader' ? t('surface.fader') : t('surface.knob') }} {{ strip + 1 }}</b>
+                <span class="soft">{{ isTaught({ kind, strip }) ? t('surface.move-now') : said(source) }}</span>
+              </RowButton>
             </li>
           </ol>
         </div>
         <p class="row">
-          <button
+          <AppButton small
             v-for="kind in ['back', 'forth'] as const"
             :key="kind"
-            class="chip"
+           
             :aria-pressed="isTaught({ kind })"
             @click="devices.teach({ kind })"
           >
-            {{ kind === 'back' ? 'strips before' : 'strips after'
-            }}{{ isTaught({ kind }) ? ': press it now …' : devices.map[kind] ? ' ✓' : '' }}
-          </button>
+            {{ kind === 'back' ? t('surface.strips-before') : t('surface.strips-after')
+            }}{{ isTaught({ kind }) ? t('surface.press-now') : devices.map[kind] ? ' ✓' : '' }}
+          </AppButton>
           <span class="push" />
-          <button class="chip" @click="save">Save as a file</button>
-          <button class="chip" @click="file?.click()">From a file</button>
+          <AppButton small @click="save">{{ t('surface.save') }}</AppButton>
+          <AppButton small @click="file?.click()">{{ t('surface.load') }}</AppButton>
           <input ref="file" type="file" accept=".json,application/json" hidden @change="load" />
         </p>
       </section>
       <p class="row">
-        <span class="soft">No surface at hand? The practice rig behaves like one.</span>
-        <button class="chip" data-test="rig-here" @click="rig('panel')">Practice rig here</button>
-        <button class="chip" data-test="rig-there" @click="rig('window')">in its own window</button>
+        <span class="soft">{{ t('surface.rig') }}</span>
+        <AppButton small data-test="rig-here" @click="rig('panel')">{{ t('surface.rig.here') }}</AppButton>
+        <AppButton small data-test="rig-there" @click="rig('window')">{{ t('surface.rig.window') }}</AppButton>
       </p>
-      <v-btn class="end" color="primary" variant="flat" @click="open = false">Close</v-btn>
+      <AppButton tone="main" class="end" @click="open = false">{{ t('ui.close') }}</AppButton>
     </div>
   </v-dialog>
 </template>

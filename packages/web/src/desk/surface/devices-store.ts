@@ -5,6 +5,7 @@ import { server, told } from '../../api/client'
 import { askForMidi, devicePort, devicesOf, offersMidi, type Device } from './midi-ports'
 import type { SurfacePort } from './surface-port'
 import { useSurface } from './surface-store'
+import { t } from '../../words/t'
 
 /** A control of a surface that can be taught. */
 export type Teachable =
@@ -37,7 +38,7 @@ export const useDevices = defineStore('devices', () => {
     problem.value = ''
     if (!offersMidi()) {
       problem.value =
-        'This browser cannot speak to control surfaces. The practice rig works here just the same.'
+        t('surface.no-midi')
       return
     }
     try {
@@ -49,7 +50,7 @@ export const useDevices = defineStore('devices', () => {
     } catch (error) {
       const refused = error instanceof DOMException
       problem.value = refused
-        ? 'The browser was not allowed to look for control surfaces. Allow MIDI for this page and try again.'
+        ? t('surface.not-allowed')
         : (error as Error).message
     }
   }
@@ -122,7 +123,7 @@ export const useDevices = defineStore('devices', () => {
       await told(server.surfaces.$put({ json: { maps: maps.value.map(writeSurface) } }))
       problem.value = ''
     } catch (error) {
-      problem.value = `It works here, but it could not be kept. ${(error as Error).message}`
+      problem.value = t('surface.not-kept', { why: (error as Error).message })
     }
   }
 
@@ -135,7 +136,7 @@ export const useDevices = defineStore('devices', () => {
     } catch (error) {
       problem.value =
         error instanceof SyntaxError
-          ? 'This file is not a map of a control surface.'
+          ? t('surface.no-map')
           : (error as Error).message
     }
   }

@@ -1,4 +1,5 @@
 import type { SurfacePort } from './surface-port'
+import { t } from '../../words/t'
 
 /** A port that sends, as far as it is used here: Web MIDI's is one. */
 export interface Input extends EventTarget {
@@ -39,7 +40,7 @@ export function devicesOf(access: Ports): Device[] {
   return [...access.inputs.values()]
     .filter((input) => input.state === 'connected')
     .map((input) => {
-      const name = input.name || 'Surface without a name'
+      const name = input.name || t('surface.no-name')
       return { id: input.id, name, input, output: outputs.find((o) => o.name === input.name) ?? null }
     })
 }

@@ -16,6 +16,7 @@ import { useDesk } from '../desk-store'
 import { usePass } from '../pass/pass-store'
 import { useWork } from '../../document/work-store'
 import { internalPort, type SurfacePort } from './surface-port'
+import { t } from '../../words/t'
 
 /** A motor is sent on its way where its control is so far from where it was sent last, in travel. */
 const STEP = 0.001
@@ -96,8 +97,8 @@ export const useSurface = defineStore('surface', () => {
     const wrote = [...touched].some((address) => pass.holds(address))
     disconnect()
     work.notice = wrote
-      ? 'The control surface is gone. The pass ends here, and what it wrote is kept.'
-      : 'The control surface is gone. Nothing is lost.'
+      ? t('surface.gone.writing')
+      : t('surface.gone')
     if (wrote) pass.end()
   }
 
@@ -119,7 +120,7 @@ export const useSurface = defineStore('surface', () => {
   /** Takes the practice rig out: as a panel here, or in a window of its own. */
   function openRig(where: 'panel' | 'window' = 'panel'): void {
     if (where === 'window' && !window.open('/rig', 'rudlo-rig', 'popup,width=700,height=280')) {
-      work.notice = 'The browser did not let a second window open. Allow it for this page and try again.'
+      work.notice = t('surface.no-window')
       return
     }
     if (rig.value === null) connect(internalPort('desk'), RIG_MAP)
@@ -203,7 +204,7 @@ export const useSurface = defineStore('surface', () => {
     moving = null
     const { control, setting } = resolve(work.mix!, address)!
     work.commit({
-      label: `Set ${control.name.toLowerCase()} of ${laneName(desk.song!, work.mix!, address).split(',')[0]} to ${control.unit.format(setting)}`,
+      label: t('surface.did', { control: control.name.toLowerCase(), owner: laneName(desk.song!, work.mix!, address).split(',')[0], value: control.unit.format(setting) }),
       lanes: [address],
       from: 0,
       to: desk.song!.length,

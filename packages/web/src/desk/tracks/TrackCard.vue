@@ -12,6 +12,8 @@ import SoloButton from '../mixer/SoloButton.vue'
 import SwitchButton from '../mixer/SwitchButton.vue'
 import { ROLE_ICONS } from '../../ui/theme/role-names'
 import { settingInSmall, SMALL, type SmallLine } from './line-in-small'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   track: SongTrack
@@ -41,7 +43,7 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
 
 <template>
   <div class="sheet card" :class="{ on: address === level }">
-    <button
+    <RowButton
       class="choose"
       :aria-pressed="address === level"
       :data-test="`card-${track.id}`"
@@ -50,7 +52,7 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
       <span class="name">
         <v-icon :icon="ROLE_ICONS[track.role]" size="15" :title="track.role" class="role" />
         <span class="text">{{ track.name }}</span>
-        <v-icon v-if="mixer && !open" icon="$locked" size="14" title="Locked in this assignment" />
+        <v-icon v-if="mixer && !open" icon="$locked" size="14" :title="t('track.locked')" />
       </span>
       <svg :viewBox="`0 0 ${SMALL.width} ${SMALL.height}`" preserveAspectRatio="none" aria-hidden="true">
         <path v-for="l in lines" :key="l.address" :class="l.family" :d="l.path" />
@@ -60,26 +62,26 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
         <span class="meter" aria-hidden="true"><span :style="{ width: filled }" /></span>
         <span class="figure">{{ figure }}</span>
       </template>
-    </button>
+    </RowButton>
     <div v-if="others.length" class="others">
-      <button
+      <RowButton
         v-for="l in others"
         :key="l.address"
         class="other"
         :class="l.family"
         :aria-pressed="address === l.address"
-        :aria-label="`Line of ${track.name}: ${l.name}`"
-        :title="`Bring the line of ${l.name} to the desk`"
+        :aria-label="t('track.line', { track: track.name, line: l.name })"
+        :tip="t('track.line.tip', { line: l.name })"
         @click="emit('choose', l.address)"
       >
         {{ l.name }}
-      </button>
+      </RowButton>
     </div>
     <template v-if="mixer">
-      <ControlSlider :address="level" :label="`Volume of ${track.name}`" :peak="peak" />
+      <ControlSlider :address="level" :label="t('balance.volume', { name: track.name })" :peak="peak" />
       <div class="switches">
-        <ControlField :address="level" :label="`Volume of ${track.name} as text`" />
-        <SwitchButton :address="`track/${track.id}/mute`" :label="`Mute ${track.name}`" text="mute" />
+        <ControlField :address="level" :label="t('balance.volume.typed', { name: track.name })" />
+        <SwitchButton :address="`track/${track.id}/mute`" :label="t('balance.mute.label', { name: track.name })" :text="t('balance.mute')" />
         <SoloButton kind="tracks" :of="track.id" :name="track.name" />
       </div>
     </template>

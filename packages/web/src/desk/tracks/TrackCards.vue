@@ -7,6 +7,7 @@ import type { HeldPeak } from '../../engine/peak-hold'
 import { lineInSmall, type SmallLine } from './line-in-small'
 import TrackCard from './TrackCard.vue'
 import { useCalm } from '../../engine/calm'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   song: SongVersion
@@ -63,7 +64,7 @@ const levels = computed(() => new Map(mix.value.tracks.map((t) => [t.id, t.level
 </script>
 
 <template>
-  <div class="cards" role="group" aria-label="Tracks">
+  <div class="cards" role="group" :aria-label="t('track.label')">
     <TrackCard
       v-for="(track, i) in song.tracks"
       :key="track.id"

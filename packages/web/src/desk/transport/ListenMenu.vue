@@ -2,6 +2,8 @@
 /** How one listens: count-in, clicks, both sides in one, the sound check. None of it changes the work. */
 import { ref } from 'vue'
 import { useListening } from '../../engine/listening-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const emit = defineEmits<{ check: [] }>()
 const open = ref(false)
@@ -11,32 +13,30 @@ const listening = useListening()
 <template>
   <v-menu v-model="open" :close-on-content-click="false" location="top">
     <template #activator="{ props: menu }">
-      <button
+      <AppButton small tone="desk"
         v-bind="menu"
-        class="chip dark"
+       
         data-test="listen"
-        aria-label="How you listen"
-        title="How you listen"
+        :aria-label="t('listen.title')"
+        :tip="t('listen.title')"
       >
         <v-icon icon="$listen" size="20" />
-      </button>
+      </AppButton>
     </template>
-    <div class="sheet listen" role="group" aria-label="How you listen">
+    <div class="sheet listen" role="group" :aria-label="t('listen.title')">
       <label
-        ><input v-model="listening.countIn" type="checkbox" data-test="count-in" /> Count one bar before it
-        plays</label
+        ><input v-model="listening.countIn" type="checkbox" data-test="count-in" /> {{ t('listen.count-in') }}</label
       >
       <label
-        ><input v-model="listening.metronome" type="checkbox" data-test="metronome" /> Click on the
-        beats</label
+        ><input v-model="listening.metronome" type="checkbox" data-test="metronome" /> {{ t('listen.click') }}</label
       >
       <label>
-        <input v-model="listening.mono" type="checkbox" data-test="mono" /> In mono
-        <span class="soft">both ears the same, as from a telephone</span>
+        <input v-model="listening.mono" type="checkbox" data-test="mono" /> {{ t('listen.mono') }}
+        <span class="soft">{{ t('listen.mono.about') }}</span>
       </label>
-      <button class="chip" data-test="check-sound" @click="((open = false), emit('check'))">
-        Check your sound …
-      </button>
+      <AppButton small data-test="check-sound" @click="((open = false), emit('check'))">
+        {{ t('listen.check') }}
+      </AppButton>
     </div>
   </v-menu>
 </template>

@@ -4,6 +4,9 @@ import { numberText } from '@rudlo/core/scale'
 import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { loudnessInWords, roomInWords, songInWords } from './loudness-words'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const player = usePlayer()
 const figure = (value: number | null) =>
@@ -14,42 +17,42 @@ const whole = computed(() => player.measured?.integrated ?? null)
 <template>
   <v-menu :close-on-content-click="false" location="top">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="meters" data-test="meters" title="How loud it is">
+      <RowButton v-bind="menu" class="meters" data-test="meters" :tip="t('loud.tip')">
         <span class="heard">{{ loudnessInWords(player.loudness) }}</span>
         <span><b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS</span>
         <span class="over" :class="{ on: player.peak.over }" data-test="over">{{
-          player.peak.over ? 'over' : `${figure(player.peak.held)} dB`
+          player.peak.over ? t('loud.over') : t('loud.db', { value: figure(player.peak.held) })
         }}</span>
-      </button>
+      </RowButton>
     </template>
-    <div class="sheet panel" role="group" aria-label="How loud it is">
+    <div class="sheet panel" role="group" :aria-label="t('loud.tip')">
       <table>
         <tbody>
           <tr>
-            <th scope="row">Just now<small>the last 0.4 s (momentary)</small></th>
+            <th scope="row">{{ t('loud.now') }}<small>{{ t('loud.now.about') }}</small></th>
             <td>{{ loudnessInWords(player.loudness) }}</td>
-            <td class="number">{{ figure(player.loudness) }} LUFS</td>
+            <td class="number">{{ t('loud.lufs', { value: figure(player.loudness) }) }}</td>
           </tr>
           <tr>
-            <th scope="row">Lately<small>the last 3 s (short-term)</small></th>
+            <th scope="row">{{ t('loud.lately') }}<small>{{ t('loud.lately.about') }}</small></th>
             <td>{{ loudnessInWords(player.shortTerm) }}</td>
-            <td class="number" data-test="short-term">{{ figure(player.shortTerm) }} LUFS</td>
+            <td class="number" data-test="short-term">{{ t('loud.lufs', { value: figure(player.shortTerm) }) }}</td>
           </tr>
           <tr>
-            <th scope="row">The whole song<small>as it is now (integrated)</small></th>
+            <th scope="row">{{ t('loud.song') }}<small>{{ t('loud.song.about') }}</small></th>
             <td>{{ songInWords(whole) }}</td>
-            <td class="number" data-test="integrated">{{ figure(whole) }} LUFS</td>
+            <td class="number" data-test="integrated">{{ t('loud.lufs', { value: figure(whole) }) }}</td>
           </tr>
           <tr>
-            <th scope="row">Its highest peak<small>between the samples too (true peak)</small></th>
+            <th scope="row">{{ t('loud.peak') }}<small>{{ t('loud.peak.about') }}</small></th>
             <td>{{ roomInWords(player.truePeak) }}</td>
-            <td class="number" data-test="true-peak">{{ figure(player.truePeak) }} dBTP</td>
+            <td class="number" data-test="true-peak">{{ t('loud.dbtp', { value: figure(player.truePeak) }) }}</td>
           </tr>
         </tbody>
       </table>
-      <button v-if="player.peak.over" class="chip" @click="player.forgetOver()">
-        Take the “over” signs back
-      </button>
+      <AppButton small v-if="player.peak.over" @click="player.forgetOver()">
+        {{ t('loud.reset') }}
+      </AppButton>
     </div>
   </v-menu>
 </template>

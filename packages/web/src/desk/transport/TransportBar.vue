@@ -10,6 +10,9 @@ import SoundCheckDialog from '../sound-check/SoundCheckDialog.vue'
 import ListenMenu from './ListenMenu.vue'
 import { loopText } from './loop-text'
 import LoudnessMenu from './LoudnessMenu.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ time: SongTime }>()
 defineEmits<{ keys: [] }>()
@@ -32,11 +35,11 @@ watch(
 
 <template>
   <footer class="transport">
-    <button
+    <RowButton
       class="play"
       :class="{ playing: player.playing }"
       :disabled="!player.ready"
-      :aria-label="player.ready ? (player.playing ? 'Stop' : 'Play') : 'The sound is loading'"
+      :aria-label="player.ready ? (player.playing ? t('play.stop') : t('play.play')) : t('play.loading')"
       data-test="play"
       @click="player.toggle()"
     >
@@ -45,10 +48,10 @@ watch(
         :model-value="percent"
         size="44"
         width="4"
-        aria-label="The sound is loading"
+        :aria-label="t('play.loading')"
       />
       <v-icon v-else :icon="player.playing ? '$stop' : '$play'" :size="player.playing ? 20 : 28" />
-    </button>
+    </RowButton>
     <p v-if="player.failure" class="failure" role="alert">{{ player.failure }}</p>
     <template v-else>
       <p class="place" data-test="place" :aria-label="spoken">
@@ -56,54 +59,54 @@ watch(
         <template v-else>{{ place.bar }}<i>·</i>{{ place.beat }}</template>
       </p>
       <p class="small">
-        {{ player.counting ? 'counting in' : player.ready ? 'bar · beat' : `sound ${percent} %` }}<br />{{
+        {{ player.counting ? t('play.counting') : player.ready ? t('play.unit') : t('play.percent', { percent }) }}<br />{{
           clockText(player.seconds)
         }}
       </p>
       <p v-if="player.stuttered" class="small" role="status">
-        The sound stuttered:<br />the computer is busy
+        {{ t('play.stuttered') }}<br />{{ t('play.busy') }}
       </p>
     </template>
 
-    <button
-      class="chip dark loop"
+    <AppButton small tone="desk"
+      class="loop"
       :aria-pressed="player.looping"
       :disabled="!player.loop"
-      title="Drag over the song strip to choose bars (O)"
+      :tip="t('play.loop.tip')"
       data-test="loop"
       @click="player.setLoop(player.loop, !player.looping)"
     >
       <v-icon icon="$loop" size="18" />{{ loopText(player.loop, time.meter) }}
-    </button>
+    </AppButton>
 
-    <div class="moves" role="radiogroup" aria-label="Whether the lines move anything">
-      <button
+    <div class="moves" role="radiogroup" :aria-label="t('play.moves.label')">
+      <RowButton
         class="side"
         role="radio"
         :aria-checked="player.moves"
         data-test="moves-on"
         @click="player.setMoves(true)"
       >
-        Moves on
-      </button>
-      <button
+        {{ t('play.moves.on') }}
+      </RowButton>
+      <RowButton
         class="side"
         role="radio"
         :aria-checked="!player.moves"
         data-test="moves-off"
         @click="player.setMoves(false)"
       >
-        off
-      </button>
+        {{ t('play.moves.off') }}
+      </RowButton>
     </div>
 
     <span class="push" />
     <slot />
     <LoudnessMenu />
     <ListenMenu @check="checking = true" />
-    <button class="chip dark" aria-label="Keys" title="Keys (?)" @click="$emit('keys')">
+    <AppButton small tone="desk" :aria-label="t('play.keys')" :tip="t('play.keys.tip')" @click="$emit('keys')">
       <v-icon icon="$keys" size="20" />
-    </button>
+    </AppButton>
     <SoundCheckDialog v-model="checking" />
   </footer>
 </template>

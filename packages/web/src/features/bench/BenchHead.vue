@@ -13,6 +13,7 @@ import HistoryMenu from './HistoryMenu.vue'
 import ModelButtons from './ModelButtons.vue'
 import SaveSign from './SaveSign.vue'
 import TriesMenu from './TriesMenu.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{
   assignment: string
@@ -84,13 +85,12 @@ function showHandIn(look: boolean): void {
         data-test="files"
         @click="files = true"
       />
-      <button v-if="version" class="chip" data-test="version" @click="showHandIn(true)">
+      <AppButton small v-if="version" data-test="version" @click="showHandIn(true)">
         {{ version }}
-      </button>
+      </AppButton>
       <ModelButtons v-if="session.person?.role === 'teacher'" :assignment="props.assignment" />
-      <v-btn v-else color="primary" variant="flat" data-test="hand-in" @click="showHandIn(false)"
-        >Hand in</v-btn
-      >
+      <AppButton tone="main" v-else data-test="hand-in" @click="showHandIn(false)"
+        >Hand in</AppButton>
     </template>
   </AppHeader>
   <template v-if="props.ready">

@@ -12,7 +12,7 @@ import { usePass } from '../../desk/pass/pass-store'
 import { useSurface } from '../../desk/surface/surface-store'
 import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
-import KeysDialog from '../../ui/KeysDialog.vue'
+import KeysDialog from '../../ui/keys/KeysDialog.vue'
 import { useBench } from './bench-store'
 import BenchHead from './BenchHead.vue'
 import BenchTop from './BenchTop.vue'
@@ -22,6 +22,8 @@ import { BENCH_KEYS } from './keys'
 import { useLessonNews } from './lesson-news'
 import { usePresence } from './presence-store'
 import { useBenchKeys } from './use-bench-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{ assignment: string }>()
 
@@ -78,20 +80,20 @@ onBeforeUnmount(() => {
 
     <main v-if="problem" class="lost">
       <p role="alert">{{ problem }}</p>
-      <v-btn @click="open">Try again</v-btn>
+      <AppButton @click="open">Try again</AppButton>
     </main>
     <main v-else-if="!ready" class="lost"><v-progress-circular indeterminate /></main>
     <template v-else>
       <div class="room" :class="{ folded: !briefOpen }">
         <aside>
           <BriefPanel v-show="briefOpen" />
-          <button
+          <RowButton
             class="fold"
             :aria-label="briefOpen ? 'Fold the brief away (B)' : 'Show the brief (B)'"
             @click="briefOpen = !briefOpen"
           >
             <v-icon :icon="briefOpen ? '$previous' : '$following'" size="20" />
-          </button>
+          </RowButton>
         </aside>
         <main class="middle">
           <BenchTop />

@@ -7,6 +7,7 @@ import { useWork } from '../../document/work-store'
 import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import { usePlayer } from '../../engine/player-store'
 import { useBench } from './bench-store'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const bench = useBench()
 const desk = useDesk()
@@ -50,7 +51,7 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
 <template>
   <div class="top">
     <div class="views" role="radiogroup" aria-label="View">
-      <button
+      <RowButton
         v-for="[key, text] in VIEWS"
         :key="key"
         class="view"
@@ -60,7 +61,7 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
         @click="desk.view = key"
       >
         {{ text }}
-      </button>
+      </RowButton>
     </div>
     <PlayedStrip
       :song="desk.song!"

@@ -13,6 +13,8 @@ import { useBench } from './bench-store'
 import CameBack from './CameBack.vue'
 import NotesPanel from './NotesPanel.vue'
 import VersionList from './VersionList.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const bench = useBench()
 const desk = useDesk()
@@ -30,38 +32,38 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
   <div class="brief">
     <h1>{{ bench.assignment!.title }}</h1>
     <div class="pages" role="radiogroup" aria-label="What to read">
-      <button class="chip" role="radio" :aria-checked="bench.page === 'brief'" @click="bench.page = 'brief'">
+      <AppButton small role="radio" :aria-checked="bench.page === 'brief'" @click="bench.page = 'brief'">
         Brief
-      </button>
-      <button
+      </AppButton>
+      <AppButton small
         v-if="desk.returned"
-        class="chip"
+       
         role="radio"
         :aria-checked="bench.page === 'back'"
         data-test="came-back"
         @click="bench.page = 'back'"
       >
         Version {{ desk.returned.number }} came back
-      </button>
-      <button
+      </AppButton>
+      <AppButton small
         v-if="work.versions.length"
-        class="chip"
+       
         role="radio"
         :aria-checked="bench.page === 'versions'"
         data-test="versions"
         @click="bench.page = 'versions'"
       >
         Versions
-      </button>
-      <button
-        class="chip"
+      </AppButton>
+      <AppButton small
+       
         role="radio"
         :aria-checked="bench.page === 'notes'"
         data-test="notes"
         @click="bench.page = 'notes'"
       >
         {{ open ? `Notes ${open}` : 'Notes' }}
-      </button>
+      </AppButton>
     </div>
     <CameBack v-if="bench.page === 'back' && desk.returned" :version="desk.returned" />
     <VersionList v-else-if="bench.page === 'versions'" />
@@ -70,10 +72,10 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
       <p class="soft">{{ brief.purpose }}</p>
       <ol>
         <li v-for="(task, i) in brief.tasks" :key="task.id" :class="{ on: task.id === desk.taskId }">
-          <button class="task" :aria-expanded="task.id === desk.taskId" @click="desk.chooseTask(task.id)">
+          <RowButton class="task" :aria-expanded="task.id === desk.taskId" @click="desk.chooseTask(task.id)">
             <span class="number">{{ i + 1 }}</span><span class="title">{{ task.title }}</span>
             <VerdictSign :verdict="guide.judged.get(task.id)?.verdict ?? null" />
-          </button>
+          </RowButton>
           <TaskGuide v-if="task.id === desk.taskId" :task="task" />
         </li>
       </ol>

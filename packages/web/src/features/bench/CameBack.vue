@@ -4,7 +4,7 @@ import { refOfMark } from '@rudlo/core/brief'
 import { computed, onMounted, ref, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import { isPlaced, type PlacedRemark } from '../../desk/remarks/placed'
 import type { OwnVersion } from '@rudlo/contract/handins'
 import type { RemarkView } from '@rudlo/contract/reviews'
@@ -15,6 +15,8 @@ import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
 import { useTrying } from '../../desk/remarks/trying'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{ version: OwnVersion }>()
 
@@ -83,20 +85,20 @@ const tick = (remark: RemarkView) =>
     <p v-if="review.reviewer" class="soft">{{ review.reviewer }}</p>
     <ul v-if="marked.length" class="marks">
       <li v-for="m in marked" :key="m.id">
-        <button
+        <RowButton
           class="mark"
           :aria-expanded="about === m.id"
           data-test="mark"
           @click="about = about === m.id ? null : m.id"
         >
           <span>{{ m.name }}</span><b>{{ m.level }}</b>
-        </button>
+        </RowButton>
         <p v-if="about === m.id" class="soft">{{ m.says }}</p>
       </li>
     </ul>
     <ol v-if="review.remarks.length" class="remarks">
       <li v-for="(remark, i) in review.remarks" :key="remark.id" :class="{ done: remark.done }">
-        <button
+        <RowButton
           class="remark"
           :class="{ on: desk.pinned === remark.id }"
           data-test="remark"
@@ -104,37 +106,37 @@ const tick = (remark: RemarkView) =>
         >
           <span class="pin">{{ i + 1 }}</span>
           <span><b>{{ place(remark) }}</b><br />{{ remark.text }}</span>
-        </button>
+        </RowButton>
         <div class="acts">
           <template v-if="isPlaced(remark)">
-            <button class="chip" :disabled="!player.ready" @click="hear(remark)">
+            <AppButton small :disabled="!player.ready" @click="hear(remark)">
               <v-icon icon="$play" size="16" />Listen there
-            </button>
-            <button
-              class="chip"
+            </AppButton>
+            <AppButton small
+             
               :disabled="!player.ready"
-              title="Plays from two bars before; what you hold is written"
+              tip="Plays from two bars before; what you hold is written"
               data-test="repair"
               @click="repair(remark)"
             >
               <v-icon icon="$pen" size="16" />Repair by hand
-            </button>
+            </AppButton>
             <template v-if="remark.suggestion">
-              <button
-                class="chip"
+              <AppButton small
+               
                 :aria-pressed="trying.heard === remark.id"
-                title="A dotted line shows it; your own line stays as it is"
+                tip="A dotted line shows it; your own line stays as it is"
                 data-test="hear-suggestion"
                 @click="trying.hear(remark)"
               >
                 Hear the suggestion
-              </button>
-              <button class="chip" data-test="try-suggestion" @click="trying.take(remark)">Try it</button>
+              </AppButton>
+              <AppButton small data-test="try-suggestion" @click="trying.take(remark)">Try it</AppButton>
             </template>
           </template>
-          <button class="chip" :aria-pressed="remark.done" data-test="dealt-with" @click="tick(remark)">
+          <AppButton small :aria-pressed="remark.done" data-test="dealt-with" @click="tick(remark)">
             <v-icon icon="$done" size="16" />{{ remark.done ? 'dealt with' : 'tick off' }}
-          </button>
+          </AppButton>
           <RemarkTalk :replies="remark.replies" @say="(text) => reply(remark, text)" />
         </div>
       </li>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** This work is open in another window: what can be done about it. */
 import { useWork } from '../../document/work-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const work = useWork()
 </script>
@@ -10,9 +11,8 @@ const work = useWork()
     <div class="sheet elsewhere" role="alertdialog" aria-label="Open in another window">
       <h2>This work is open in another window</h2>
       <p>So that nothing gets mixed up, only one window can change it. What was done here is saved.</p>
-      <v-btn color="primary" variant="flat" data-test="work-here" @click="work.workHere()"
-        >Work here instead</v-btn
-      >
+      <AppButton tone="main" data-test="work-here" @click="work.workHere()"
+        >Work here instead</AppButton>
     </div>
   </v-dialog>
 </template>

@@ -7,7 +7,7 @@ import { overruled } from '@rudlo/core/brief'
 import { saidTasks, Sayer } from '@rudlo/words'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { OwnVersion } from '@rudlo/contract/handins'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
 import { useLive } from '../../api/live-store'
 import { useWork } from '../../document/work-store'
 import CheckList from '../../desk/guide/CheckList.vue'
@@ -16,7 +16,8 @@ import VerdictSign from '../../desk/guide/VerdictSign.vue'
 import { usePass } from '../../desk/pass/pass-store'
 import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const open = defineModel<boolean>({ required: true })
 /** Shows this version instead of asking to hand in the next. */
@@ -154,10 +155,9 @@ onBeforeUnmount(() => clearInterval(timer))
         </p>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="row">
-          <v-btn variant="text" @click="open = false">Not yet</v-btn>
-          <v-btn color="primary" variant="flat" :loading="busy" data-test="confirm-hand-in" @click="handIn"
-            >Hand in</v-btn
-          >
+          <AppButton tone="quiet" @click="open = false">Not yet</AppButton>
+          <AppButton tone="main" :busy="busy" data-test="confirm-hand-in" @click="handIn"
+            >Hand in</AppButton>
         </div>
       </template>
       <template v-else>
@@ -182,9 +182,8 @@ onBeforeUnmount(() => clearInterval(timer))
           <v-progress-circular indeterminate size="22" width="3" /> Listening to it and measuring …
         </p>
         <div class="row">
-          <v-btn color="primary" variant="flat" data-test="close-hand-in" @click="open = false"
-            >Back to the bench</v-btn
-          >
+          <AppButton tone="main" data-test="close-hand-in" @click="open = false"
+            >Back to the bench</AppButton>
         </div>
       </template>
     </div>

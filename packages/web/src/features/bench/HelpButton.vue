@@ -1,16 +1,17 @@
 <script setup lang="ts">
 /** Asking for help without raising a hand; and allowing the own line to be shown. */
 import { usePresence } from './presence-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const presence = usePresence()
 </script>
 
 <template>
   <div class="help">
-    <button
-      class="chip"
+    <AppButton small
+     
       :aria-pressed="presence.help"
-      :title="
+      :tip="
         presence.help
           ? 'Your teacher sees it. Press again if you found it yourself.'
           : 'Your teacher sees that you want help'
@@ -19,7 +20,7 @@ const presence = usePresence()
       @click="presence.help = !presence.help"
     >
       <v-icon icon="$help" size="18" />{{ presence.help ? 'Help is coming' : 'I need help' }}
-    </button>
+    </AppButton>
     <label class="soft">
       <input v-model="presence.shows" type="checkbox" data-test="may-show" />
       my line may be shown, without my name

@@ -2,6 +2,7 @@
 /** What was done, in words, newest first: any state can be gone back to. */
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
 
 const work = useWork()
 const steps = computed(() => [
@@ -36,9 +37,9 @@ function goTo(by: number): void {
     </template>
     <ol class="sheet list" aria-label="History, newest first">
       <li v-for="(s, i) in steps" :key="i">
-        <button :class="{ undone: s.undone, now: s.by === 0 && !s.undone }" @click="goTo(s.by)">
+        <MenuItem :class="{ undone: s.undone, now: s.by === 0 && !s.undone }" @click="goTo(s.by)">
           {{ s.label }}<span v-if="s.by === 0 && !s.undone" class="soft"> now</span>
-        </button>
+        </MenuItem>
       </li>
     </ol>
   </v-menu>

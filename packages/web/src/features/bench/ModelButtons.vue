@@ -5,9 +5,10 @@ import { useRouter } from 'vue-router'
 import { roughBalance } from '@rudlo/core/analysis'
 import { usePlayer } from '../../engine/player-store'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ assignment: string }>()
 const work = useWork()
@@ -87,20 +88,18 @@ const keep = () =>
 </script>
 
 <template>
-  <v-btn variant="outlined" data-test="to-brief" @click="toBrief">Brief</v-btn>
-  <button
-    class="chip"
+  <AppButton data-test="to-brief" @click="toBrief">Brief</AppButton>
+  <AppButton small
+   
     :disabled="!player.instant"
-    title="Faders by what each track does and how loud it is"
+    tip="Faders by what each track does and how loud it is"
     data-test="rough-balance"
     @click="roughly"
   >
     Rough balance
-  </button>
-  <v-btn variant="outlined" :loading="busy" data-test="keep-start" @click="keepStart"
-    >Keep as the start</v-btn
-  >
-  <v-btn color="primary" variant="flat" :loading="busy" data-test="keep-model" @click="keeping = keep()"
-    >Keep as the model</v-btn
-  >
+  </AppButton>
+  <AppButton :busy="busy" data-test="keep-start" @click="keepStart"
+    >Keep as the start</AppButton>
+  <AppButton tone="main" :busy="busy" data-test="keep-model" @click="keeping = keep()"
+    >Keep as the model</AppButton>
 </template>

@@ -2,6 +2,8 @@
 /** One listening note: ticked off, gone to, written, removed. What is being typed stays while the song plays on. */
 import type { ListeningNote } from '@rudlo/core/mix'
 import { ref, watch } from 'vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{ note: ListeningNote; bar: number }>()
 const emit = defineEmits<{ done: []; go: []; write: [text: string]; remove: []; repair: [] }>()
@@ -25,7 +27,7 @@ function take(): void {
       :aria-label="`Note at bar ${bar} is dealt with`"
       @change="emit('done')"
     />
-    <button class="chip" :aria-label="`Go to bar ${bar}`" @click="emit('go')">{{ bar }}</button>
+    <AppButton small :aria-label="`Go to bar ${bar}`" @click="emit('go')">{{ bar }}</AppButton>
     <input
       v-model="text"
       class="text"
@@ -37,17 +39,17 @@ function take(): void {
       @keydown.enter="($event.target as HTMLInputElement).blur()"
       @keydown.stop
     />
-    <button
+    <RowButton
       class="remove"
-      title="Plays from two bars before; what you hold is written"
+      tip="Plays from two bars before; what you hold is written"
       :aria-label="`Repair bar ${bar} by hand`"
       @click="emit('repair')"
     >
       <v-icon icon="$pen" size="16" />
-    </button>
-    <button class="remove" :aria-label="`Remove the note at bar ${bar}`" @click="emit('remove')">
+    </RowButton>
+    <RowButton class="remove" :aria-label="`Remove the note at bar ${bar}`" @click="emit('remove')">
       <v-icon icon="$close" size="16" />
-    </button>
+    </RowButton>
   </li>
 </template>
 

@@ -8,6 +8,7 @@ import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
 import NoteRow from './NoteRow.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const bench = useBench()
 const desk = useDesk()
@@ -51,7 +52,7 @@ watch(
     <p class="soft">
       Press N while you listen: it drops a note at the bar. Your notes are your own: they are not handed in.
     </p>
-    <button class="chip" data-test="drop-note" @click="bench.dropNote()">Note at bar {{ here }}</button>
+    <AppButton small data-test="drop-note" @click="bench.dropNote()">Note at bar {{ here }}</AppButton>
     <ul ref="list">
       <NoteRow
         v-for="note in notes"

@@ -2,10 +2,11 @@
 /** Tries: whole alternatives of the work, kept by name; heard, compared, gone on from, handed in. */
 import { computed, ref } from 'vue'
 import type { TryView } from '@rudlo/contract/works'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const emit = defineEmits<{ handIn: [] }>()
 
@@ -52,10 +53,10 @@ function handIn(t: TryView): void {
 <template>
   <v-menu :close-on-content-click="false" max-height="520">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="chip" data-test="tries">
+      <AppButton small v-bind="menu" data-test="tries">
         {{ work.tries.length === 1 ? '1 try' : `${work.tries.length || ''} tries`.trim()
         }}<v-icon icon="$choose" size="18" />
-      </button>
+      </AppButton>
     </template>
     <div class="sheet list" role="group" aria-label="Tries">
       <p class="soft">
@@ -69,51 +70,51 @@ function handIn(t: TryView): void {
           maxlength="120"
           @keydown="keepKeys"
         />
-        <button class="chip" :disabled="keeping" data-test="keep-try">keep it</button>
+        <AppButton small :disabled="keeping" data-test="keep-try">keep it</AppButton>
       </form>
       <p v-if="problem" role="alert">{{ problem }}</p>
       <div class="row">
         <span><b>Starting mix</b><br /><span class="soft">how the assignment begins</span></span>
         <span class="acts">
-          <button
-            class="chip"
+          <AppButton small
+           
             :aria-pressed="work.heard === 'start'"
             @click="work.hear(work.heard === 'start' ? null : 'start', start)"
           >
             hear it
-          </button>
-          <button class="chip" @click="goOnFromStart">go on from it</button>
+          </AppButton>
+          <AppButton small @click="goOnFromStart">go on from it</AppButton>
         </span>
       </div>
       <div v-for="t in work.tries" :key="t.id" class="row">
         <span><b>{{ t.name }}</b><br /><span class="soft">kept {{ whenText(t.createdAt) }}</span></span>
         <span class="acts">
-          <button
-            class="chip"
+          <AppButton small
+           
             :aria-pressed="work.heard === t.id"
-            title="Hear it at the same place, without a gap"
+            tip="Hear it at the same place, without a gap"
             :data-test="`hear-${t.name}`"
             @click="work.hear(work.heard === t.id ? null : t.id, t.document)"
           >
             hear it
-          </button>
-          <button
-            class="chip"
+          </AppButton>
+          <AppButton small
+           
             :aria-pressed="desk.compared === t.id"
-            title="Show its lines faintly"
+            tip="Show its lines faintly"
             @click="desk.compared = desk.compared === t.id ? null : t.id"
           >
             compare
-          </button>
-          <button class="chip" :data-test="`go-on-${t.name}`" @click="goOn(t)">go on from it</button>
-          <button class="chip" @click="handIn(t)">hand it in</button>
+          </AppButton>
+          <AppButton small :data-test="`go-on-${t.name}`" @click="goOn(t)">go on from it</AppButton>
+          <AppButton small @click="handIn(t)">hand it in</AppButton>
         </span>
       </div>
     </div>
   </v-menu>
-  <button v-if="work.heard" class="chip heard" data-test="heard" @click="work.hear(null, null)">
+  <AppButton small v-if="work.heard" class="heard" data-test="heard" @click="work.hear(null, null)">
     You hear {{ heardName }}: back to yours
-  </button>
+  </AppButton>
 </template>
 
 <style scoped>

@@ -3,10 +3,11 @@
 import { sayChanges, type Version } from '@rudlo/core/compare'
 import { Sayer } from '@rudlo/words'
 import { computed } from 'vue'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const bench = useBench()
 const desk = useDesk()
@@ -54,21 +55,21 @@ const versions = computed(() =>
       <p class="soft">{{ whenText(v.version.handedInAt) }}</p>
       <p v-if="v.version.said" class="said">“{{ v.version.said }}”</p>
       <p><b>{{ v.since }}:</b> {{ v.changes }}</p>
-      <button
-        class="chip"
+      <AppButton small
+       
         :aria-pressed="work.heard === v.version.id"
         @click="work.hear(work.heard === v.version.id ? null : v.version.id, v.version.document)"
       >
         <v-icon icon="$play" size="16" />hear it
-      </button>
-      <button
+      </AppButton>
+      <AppButton small
         v-if="v.version.review"
-        class="chip"
+       
         data-test="read-review"
         @click="((desk.reading = v.version.id), (bench.page = 'back'))"
       >
         what was said
-      </button>
+      </AppButton>
     </li>
   </ol>
 </template>

@@ -2,7 +2,7 @@ import type { Ref } from 'vue'
 import { useDesk } from '../../desk/desk-store'
 import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
-import { usePageKeys } from '../../ui/page-keys'
+import { usePageKeys } from '../../ui/keys/page-keys'
 import { useBench } from './bench-store'
 
 /** The keys of the bench, as BENCH_KEYS says them. `briefOpen`: whether the brief is shown; `keys`: whether their page is. */

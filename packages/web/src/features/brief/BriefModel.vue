@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The mix as it should be, and what can be done with it: tasks proposed from it, the brief tried out on it. */
 import { useBrief } from './brief-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 defineProps<{ assignment: string }>()
 const store = useBrief()
@@ -19,15 +20,13 @@ const store = useBrief()
       </span>
     </p>
     <div class="row">
-      <v-btn variant="outlined" :to="`/bench/${assignment}`" data-test="make-model">{{
+      <AppButton :to="`/bench/${assignment}`" data-test="make-model">{{
         store.model ? 'Change the model' : 'Make the model'
-      }}</v-btn>
-      <v-btn v-if="store.model" variant="outlined" data-test="propose" @click="store.propose()"
-        >Propose tasks from the model</v-btn
-      >
-      <v-btn variant="outlined" :loading="store.trying" data-test="try-out" @click="store.tryOut()"
-        >Try it out</v-btn
-      >
+      }}</AppButton>
+      <AppButton v-if="store.model" data-test="propose" @click="store.propose()"
+        >Propose tasks from the model</AppButton>
+      <AppButton :busy="store.trying" data-test="try-out" @click="store.tryOut()"
+        >Try it out</AppButton>
     </div>
   </section>
 </template>

@@ -2,9 +2,9 @@
 /** Writing a brief: tasks with checks and hints, beside them the page as a student sees it. */
 import { ref, watch, useTemplateRef } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
-import AskDialog from '../../ui/AskDialog.vue'
+import AskDialog from '../../ui/overlays/AskDialog.vue'
 import AppHeader from '../../shell/AppHeader.vue'
-import { usePageKeys } from '../../ui/page-keys'
+import { usePageKeys } from '../../ui/keys/page-keys'
 import BriefGoal from './BriefGoal.vue'
 import BriefModel from './BriefModel.vue'
 import BriefPreview from './BriefPreview.vue'
@@ -12,6 +12,7 @@ import BriefSettings from './BriefSettings.vue'
 import BriefTasks from './BriefTasks.vue'
 import { useBrief } from './brief-store'
 import TrialResult from './TrialResult.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ assignment: string }>()
 const store = useBrief()
@@ -58,28 +59,23 @@ usePageKeys({ 'Ctrl+z': () => store.undo(), 'Ctrl+s': () => void store.save() })
           :disabled="!store.past.length"
           @click="store.undo()"
         />
-        <v-btn
-          variant="outlined"
-          :loading="store.saving"
+        <AppButton
+          :busy="store.saving"
           :disabled="!store.changed"
           data-test="save-brief"
           @click="store.save()"
-          >Save</v-btn
-        >
-        <v-btn
+          >Save</AppButton>
+        <AppButton tone="main"
           v-if="store.isDraft"
-          color="primary"
-          variant="flat"
           data-test="give-out"
-          :loading="giving"
+          :busy="giving"
           @click="giveOut"
-          >Give it out</v-btn
-        >
+          >Give it out</AppButton>
       </template>
     </AppHeader>
     <main v-if="problem" class="lost">
       <p role="alert">{{ problem }}</p>
-      <v-btn @click="open">Try again</v-btn>
+      <AppButton @click="open">Try again</AppButton>
     </main>
     <main v-else-if="!store.brief || !store.assignment" class="lost">
       <v-progress-circular indeterminate />

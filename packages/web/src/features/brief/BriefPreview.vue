@@ -4,6 +4,7 @@ import { placeShort } from '@rudlo/core/time'
 import RichText from '../../desk/guide/RichText.vue'
 import { barsOf } from '../../desk/transport/loop-text'
 import { useBrief } from './brief-store'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const store = useBrief()
 </script>
@@ -15,9 +16,9 @@ const store = useBrief()
     <p class="soft">{{ store.brief!.purpose }}</p>
     <ol>
       <li v-for="(task, i) in store.brief!.tasks" :key="task.id" :class="{ on: task.id === store.openTask }">
-        <button class="head" @click="store.openTask = task.id">
+        <RowButton class="head" @click="store.openTask = task.id">
           <span class="number">{{ i + 1 }}</span><b>{{ task.title }}</b>
-        </button>
+        </RowButton>
         <div v-if="task.id === store.openTask" class="more">
           <RichText :text="task.text" />
           <span class="chip" :title="placeShort(store.time!.meter.placeAt(task.from))"

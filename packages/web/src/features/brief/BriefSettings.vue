@@ -2,11 +2,12 @@
 /** When it opens and is due, how often it can be handed in, when the model may be heard, and what holds for one student. */
 import { ref, watch } from 'vue'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import type { SettingsView as AssignmentSettings } from '@rudlo/contract/assignments'
 import { useBrief } from './brief-store'
 import { isoTime, localTime } from './local-time'
 import OtherGroups from './OtherGroups.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 interface Exceptional {
   readonly id: string
@@ -126,24 +127,24 @@ const remeasure = () =>
               /></label>
             </td>
             <td>
-              <button v-if="s.brief" class="chip" @click="except(s, { brief: null })">
+              <AppButton small v-if="s.brief" @click="except(s, { brief: null })">
                 own brief: back to everybody's
-              </button>
-              <button
+              </AppButton>
+              <AppButton small
                 v-else
-                class="chip"
-                title="The tasks as they are written here now, before you save them for everybody"
+               
+                tip="The tasks as they are written here now, before you save them for everybody"
                 @click="except(s, { brief: store.brief })"
               >
                 give the tasks as written here
-              </button>
+              </AppButton>
             </td>
           </tr>
         </tbody>
       </table>
     </details>
     <p class="row">
-      <button class="chip" @click="remeasure">Measure what was handed in anew</button>
+      <AppButton small @click="remeasure">Measure what was handed in anew</AppButton>
       <span class="soft">Otherwise each hand-in keeps the brief that it was made for.</span>
     </p>
     <p v-if="note" role="status">{{ note }}</p>

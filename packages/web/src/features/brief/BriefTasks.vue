@@ -4,6 +4,8 @@ import { computed, ref } from 'vue'
 import { useSortable } from '../../ui/use-sortable'
 import { useBrief } from './brief-store'
 import TaskEditor from './TaskEditor.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const store = useBrief()
 const list = ref<HTMLElement>()
@@ -31,34 +33,34 @@ const show = (id: string) => (store.openTask = store.openTask === id ? null : id
       <li v-for="(task, i) in store.brief!.tasks" :key="task.id" class="item" data-test="task">
         <div class="head">
           <span class="handle" title="Drag to reorder"><v-icon icon="$drag" size="20" /></span>
-          <button class="name" :aria-expanded="store.openTask === task.id" @click="show(task.id)">
+          <RowButton class="name" :aria-expanded="store.openTask === task.id" @click="show(task.id)">
             {{ i + 1 }}. {{ task.title }}
-          </button>
+          </RowButton>
           <span class="soft"
             >{{ task.checks.length }} {{ task.checks.length === 1 ? 'check' : 'checks' }}</span
           >
-          <button
+          <RowButton
             class="mini"
             :disabled="i === 0"
             :aria-label="`Move ${task.title} up`"
             @click="store.moveTask(i, i - 1)"
           >
             ↑
-          </button>
-          <button
+          </RowButton>
+          <RowButton
             class="mini"
             :disabled="i === store.brief!.tasks.length - 1"
             :aria-label="`Move ${task.title} down`"
             @click="store.moveTask(i, i + 1)"
           >
             ↓
-          </button>
+          </RowButton>
         </div>
         <TaskEditor v-if="store.openTask === task.id" :task="task" />
       </li>
     </ol>
     <div class="row add">
-      <button class="chip" data-test="add-task" @click="store.addEmpty()">Add an empty task</button>
+      <AppButton small data-test="add-task" @click="store.addEmpty()">Add an empty task</AppButton>
       <label
         >or a usual lesson
         <select value="" data-test="add-lesson" @change="lesson" @keydown.stop>

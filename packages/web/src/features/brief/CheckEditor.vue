@@ -4,6 +4,7 @@ import { kindOf, type Check, type FieldValue } from '@rudlo/core/checks'
 import { computed } from 'vue'
 import { useBrief } from './brief-store'
 import PlaceField from './PlaceField.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{ check: Check }>()
 const emit = defineEmits<{ change: [check: Check]; remove: [] }>()
@@ -30,9 +31,9 @@ const text = (event: Event) => (event.target as HTMLInputElement | HTMLSelectEle
   <fieldset class="check" data-test="edit-check">
     <legend>
       <b>{{ kind.name }}</b>
-      <button class="remove" :aria-label="`Remove the check ${kind.name}`" @click="emit('remove')">
+      <RowButton class="remove" :aria-label="`Remove the check ${kind.name}`" @click="emit('remove')">
         <v-icon icon="$close" size="16" />
-      </button>
+      </RowButton>
     </legend>
     <p class="soft about">{{ kind.about }}</p>
     <p v-if="times" class="mend" data-test="overruled-often">

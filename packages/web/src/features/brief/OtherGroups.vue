@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The same assignment for other groups of the teacher: which get it too, and until when. */
 import { computed, ref, watch } from 'vue'
-import { attempt, useSending } from '../../ui/attempt'
+import { attempt, useSending } from '../../ui/forms/attempt'
 import { useBrief } from './brief-store'
 import { useGroups } from './groups-store'
 import { isoTime, localTime } from './local-time'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const store = useBrief()
 const groups = useGroups()
@@ -72,10 +73,9 @@ const give = () =>
     </label>
     <p v-if="groups.chosen.size && store.isDraft" class="soft">They get it when you give it out.</p>
     <p v-else-if="groups.chosen.size">
-      <v-btn variant="outlined" :loading="busy" data-test="give-to-more" @click="give"
+      <AppButton :busy="busy" data-test="give-to-more" @click="give"
         >Give it to
-        {{ groups.chosen.size === 1 ? 'this group' : `these ${groups.chosen.size} groups` }}</v-btn
-      >
+        {{ groups.chosen.size === 1 ? 'this group' : `these ${groups.chosen.size} groups` }}</AppButton>
     </p>
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="said" role="status">{{ said }}</p>

@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import { useBrief } from './brief-store'
 import CheckEditor from './CheckEditor.vue'
 import PlaceField from './PlaceField.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ task: BriefTask }>()
 const store = useBrief()
@@ -76,9 +77,9 @@ const setCheck = (check: Check) =>
         @place="(to) => change({ to })"
       />
       <span class="soft">or</span>
-      <button v-for="s in sections" :key="s.from" class="chip" @click="change({ from: s.from, to: s.to })">
+      <AppButton small v-for="s in sections" :key="s.from" @click="change({ from: s.from, to: s.to })">
         {{ s.text }}
-      </button>
+      </AppButton>
     </div>
     <details :open="!task.lanes.length">
       <summary>
@@ -148,8 +149,8 @@ const setCheck = (check: Check) =>
         times</label
       >
       <span class="push" />
-      <button class="chip" @click="store.duplicate(task)">Duplicate</button>
-      <button class="chip" data-test="remove-task" @click="store.removeTask(task.id)">Remove</button>
+      <AppButton small @click="store.duplicate(task)">Duplicate</AppButton>
+      <AppButton small data-test="remove-task" @click="store.removeTask(task.id)">Remove</AppButton>
     </div>
   </div>
 </template>

@@ -7,7 +7,7 @@ import { soundsHere } from './sounds-here'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import type {
   ChangedAssignment,
   SettingsView as AssignmentSettings,

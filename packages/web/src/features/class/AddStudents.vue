@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { decodeText } from './decode-text'
 import type { RosterAnswer } from '@rudlo/contract/people'
 import { useClass } from './class-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const open = defineModel<boolean>({ required: true })
 const store = useClass()
@@ -108,20 +109,18 @@ const ready = computed(() => preview.value && preview.value.rows.length > 0 && !
         </p>
       </div>
       <div class="row">
-        <v-btn variant="text" @click="open = false">Leave it</v-btn>
-        <v-btn
+        <AppButton tone="quiet" @click="open = false">Leave it</AppButton>
+        <AppButton tone="main"
           v-if="!ready"
-          variant="flat"
-          color="primary"
           :disabled="!text.trim()"
           data-test="look-at-list"
           @click="look"
         >
           Look at the list
-        </v-btn>
-        <v-btn v-else color="primary" variant="flat" :loading="busy" data-test="add-them" @click="add">
+        </AppButton>
+        <AppButton tone="main" v-else :busy="busy" data-test="add-them" @click="add">
           Add {{ preview!.rows.length }}
-        </v-btn>
+        </AppButton>
       </div>
     </div>
   </v-dialog>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Sign-in cards to print and cut: name, sign-in name, first password, address. Shown once. */
 import type { SignInCard } from '@rudlo/contract/people'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 defineProps<{ cards: readonly SignInCard[]; group: string }>()
 const emit = defineEmits<{ done: [] }>()
@@ -19,8 +20,8 @@ const print = () => window.print()
         </p>
       </div>
       <span>
-        <v-btn variant="outlined" data-test="print-cards" @click="print">Print</v-btn>
-        <v-btn color="primary" variant="flat" data-test="cards-done" @click="emit('done')">Done</v-btn>
+        <AppButton data-test="print-cards" @click="print">Print</AppButton>
+        <AppButton tone="main" data-test="cards-done" @click="emit('done')">Done</AppButton>
       </span>
     </header>
     <div class="grid">

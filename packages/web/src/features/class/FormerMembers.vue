@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Who was taken out of a class: what they made is looked after here, and they can be taken in again. */
 import { ref } from 'vue'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
 import type { FormerView, GroupView } from '@rudlo/contract/people'
 import { useClass } from './class-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 defineProps<{ group: GroupView }>()
 
@@ -29,15 +30,13 @@ async function erase(): Promise<void> {
         </template>
         <template #append>
           <div class="acts">
-            <v-btn size="small" variant="outlined" data-test="take-in" @click="store.takeInAgain(f.id)"
-              >Take in again</v-btn
-            >
+            <AppButton small data-test="take-in" @click="store.takeInAgain(f.id)"
+              >Take in again</AppButton>
             <template v-if="f.role === 'student'">
-              <v-btn size="small" variant="text" @click="store.resetFormer(f.id)">Reset password</v-btn>
-              <v-btn size="small" variant="text" :href="`/api/people/${f.id}/everything`" download
-                >Download work</v-btn
-              >
-              <v-btn size="small" variant="text" data-test="erase-former" @click="erasing = f">Erase …</v-btn>
+              <AppButton tone="quiet" small @click="store.resetFormer(f.id)">Reset password</AppButton>
+              <AppButton tone="quiet" small :href="`/api/people/${f.id}/everything`" download
+                >Download work</AppButton>
+              <AppButton tone="quiet" small data-test="erase-former" @click="erasing = f">Erase …</AppButton>
             </template>
           </div>
         </template>
@@ -56,10 +55,9 @@ async function erase(): Promise<void> {
           gone for good. Backups made before still hold them.
         </p>
         <div class="acts end">
-          <v-btn variant="text" @click="erasing = null">Cancel</v-btn>
-          <v-btn color="primary" variant="flat" data-test="erase-for-good" @click="erase"
-            >Erase for good</v-btn
-          >
+          <AppButton tone="quiet" @click="erasing = null">Cancel</AppButton>
+          <AppButton tone="main" data-test="erase-for-good" @click="erase"
+            >Erase for good</AppButton>
         </div>
       </div>
     </v-dialog>

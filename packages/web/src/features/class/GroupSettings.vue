@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Name and place, the join code, the teachers, and how long what is personal is kept. */
 import { computed, ref } from 'vue'
-import { now } from '../../api/clock'
+import { now } from '../../browser/clock'
 import type { GroupView } from '@rudlo/contract/people'
-import { useForm } from '../../ui/use-form'
+import { useForm } from '../../ui/forms/use-form'
 import { useClass } from './class-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ group: GroupView }>()
 
@@ -49,16 +50,16 @@ const addTeacher = () =>
         <span class="soft"> Whoever types it at the sign-in page waits here until you let them in.</span>
       </p>
       <p v-else class="soft">Closed: nobody can join by a code.</p>
-      <button class="chip" @click="save(!group.joinOpen)">
+      <AppButton small @click="save(!group.joinOpen)">
         {{ group.joinOpen ? 'Close it' : 'Open it' }}
-      </button>
+      </AppButton>
     </div>
     <div>
       <h2>Teachers</h2>
       <ul>
         <li v-for="t in group.teachers" :key="t.id">
           {{ t.name }} <span class="soft">{{ t.signIn }}</span>
-          <button v-if="group.teachers.length > 1" class="chip" @click="store.takeOut(t.id)">take out</button>
+          <AppButton small v-if="group.teachers.length > 1" @click="store.takeOut(t.id)">take out</AppButton>
         </li>
       </ul>
       <form class="inline" @submit.prevent="addTeacher">
@@ -75,7 +76,7 @@ const addTeacher = () =>
           density="compact"
           :error-messages="teachers.fault('name')"
         />
-        <v-btn type="submit" :loading="teachers.busy.value">Name as a teacher</v-btn>
+        <AppButton type="submit" :busy="teachers.busy.value">Name as a teacher</AppButton>
       </form>
     </div>
     <form @submit.prevent="save()">
@@ -100,7 +101,7 @@ const addTeacher = () =>
           density="compact"
           :error-messages="about.fault('keepUntil')"
         />
-        <v-btn type="submit" :loading="about.busy.value" data-test="save-group">Keep</v-btn>
+        <AppButton type="submit" :busy="about.busy.value" data-test="save-group">Keep</AppButton>
       </div>
     </form>
     <p v-if="about.problem.value || teachers.problem.value" class="problem" role="alert">

@@ -11,6 +11,7 @@ import { useClass } from './class-store'
 import MemberTable from './MemberTable.vue'
 import NewGroupForm from './NewGroupForm.vue'
 import TrailList from './TrailList.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ group?: string }>()
 
@@ -60,7 +61,7 @@ async function made(id: string): Promise<void> {
         <span>{{ g.name }}</span>
         <span class="soft">{{ g.students }}<b v-if="g.requests"> +{{ g.requests }}</b></span>
       </router-link>
-      <button v-if="!making" class="chip" data-test="new-group" @click="making = true">New group</button>
+      <AppButton small v-if="!making" data-test="new-group" @click="making = true">New group</AppButton>
       <NewGroupForm v-else @made="made" @leave="making = false" />
     </nav>
     <main>
@@ -84,10 +85,9 @@ async function made(id: string): Promise<void> {
               <h1>{{ store.group.name }}</h1>
               <p class="soft">{{ store.group.place }}</p>
             </div>
-            <v-btn variant="outlined" :to="`/lesson/${store.group.id}`" data-test="lesson">Lesson</v-btn>
-            <v-btn color="primary" variant="flat" data-test="add-students" @click="adding = true"
-              >Add students</v-btn
-            >
+            <AppButton :to="`/lesson/${store.group.id}`" data-test="lesson">Lesson</AppButton>
+            <AppButton tone="main" data-test="add-students" @click="adding = true"
+              >Add students</AppButton>
           </header>
           <section v-if="store.group.requests.length" class="sheet block" aria-label="Who wants to join">
             <h2>
@@ -98,8 +98,8 @@ async function made(id: string): Promise<void> {
               <li v-for="r in store.group.requests.slice(0, SHOWN)" :key="r.id">
                 <span>{{ r.name }} <span class="soft">{{ r.signIn }}</span></span>
                 <span>
-                  <button class="chip" data-test="let-in" @click="store.answer([r.id], true)">Let in</button>
-                  <button class="chip" @click="store.answer([r.id], false)">No</button>
+                  <AppButton small data-test="let-in" @click="store.answer([r.id], true)">Let in</AppButton>
+                  <AppButton small @click="store.answer([r.id], false)">No</AppButton>
                 </span>
               </li>
             </ul>
@@ -108,10 +108,10 @@ async function made(id: string): Promise<void> {
               under Settings and refuse them all.
             </p>
             <div class="all">
-              <button class="chip" @click="store.answer(everybody, true)">Let all in</button>
-              <button class="chip" data-test="refuse-all" @click="store.answer(everybody, false)">
+              <AppButton small @click="store.answer(everybody, true)">Let all in</AppButton>
+              <AppButton small data-test="refuse-all" @click="store.answer(everybody, false)">
                 Refuse all
-              </button>
+              </AppButton>
             </div>
           </section>
           <section v-if="store.renamed.length" class="sheet block" role="status" data-test="renamed">
@@ -123,7 +123,7 @@ async function made(id: string): Promise<void> {
                 <span>signs in as <b>{{ r.signIn }}</b> instead of {{ r.asked }}</span>
               </li>
             </ul>
-            <button class="chip" @click="store.renamed = []">Done</button>
+            <AppButton small @click="store.renamed = []">Done</AppButton>
           </section>
           <MemberTable :group="store.group" />
           <FormerMembers v-if="store.group.former.length" :group="store.group" />

@@ -3,8 +3,10 @@
 import { ref } from 'vue'
 import { server, told } from '../../api/client'
 import type { Belongings, GroupView, MemberView } from '@rudlo/contract/people'
-import { useForm } from '../../ui/use-form'
+import { useForm } from '../../ui/forms/use-form'
 import { useClass } from './class-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 defineProps<{ group: GroupView }>()
 
@@ -75,33 +77,32 @@ async function takeOut(): Promise<void> {
                 @keydown.esc="renaming = null"
               />
             </form>
-            <button
+            <RowButton
               v-else
               class="plain"
-              title="Change the name"
+              tip="Change the name"
               @click="((renaming = s.id), (name = s.name))"
             >
               {{ s.name }}
-            </button>
+            </RowButton>
           </td>
           <td>{{ s.signIn }}<span v-if="s.mustChange" class="soft"> · first password</span></td>
           <td class="acts">
-            <button
-              class="chip"
+            <AppButton small
+             
               :class="{ sure: sure === s.id }"
               data-test="reset-password"
               @click="reset(s)"
             >
               {{ sure === s.id ? 'Yes, a new password' : 'New password' }}
-            </button>
-            <a
-              class="chip"
+            </AppButton>
+            <AppButton small
+             
               :href="`/api/people/${s.id}/everything`"
               download
-              title="Everything they made, in one file"
-              >Take along</a
-            >
-            <button class="chip" data-test="leave" @click="askToErase(s)">Leaves …</button>
+              tip="Everything they made, in one file"
+              >Take along</AppButton>
+            <AppButton small data-test="leave" @click="askToErase(s)">Leaves …</AppButton>
           </td>
         </tr>
       </tbody>
@@ -125,14 +126,13 @@ async function takeOut(): Promise<void> {
           theirs, and a note without a name that somebody was erased. Backups made before still hold it.
         </p>
         <p>
-          <a class="chip" :href="`/api/people/${leaving.id}/everything`" download
-            >Take everything along first</a
-          >
+          <AppButton small :href="`/api/people/${leaving.id}/everything`" download
+            >Take everything along first</AppButton>
         </p>
         <div class="row">
-          <v-btn variant="text" @click="leaving = null">Stay</v-btn>
-          <v-btn variant="outlined" data-test="take-out" @click="takeOut">Out of the group</v-btn>
-          <v-btn color="primary" variant="flat" data-test="erase" @click="erase">Erase for good</v-btn>
+          <AppButton tone="quiet" @click="leaving = null">Stay</AppButton>
+          <AppButton data-test="take-out" @click="takeOut">Out of the group</AppButton>
+          <AppButton tone="main" data-test="erase" @click="erase">Erase for good</AppButton>
         </div>
       </div>
     </v-dialog>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** A new group: its name, and where it meets. */
 import { ref } from 'vue'
-import { useForm } from '../../ui/use-form'
+import { useForm } from '../../ui/forms/use-form'
 import { useClass } from './class-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const emit = defineEmits<{ made: [id: string]; leave: [] }>()
 const store = useClass()
@@ -26,10 +27,9 @@ const { busy, problem, fault, submit } = useForm(
     <v-text-field v-model="place" label="Where it meets" density="compact" :error-messages="fault('place')" />
     <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
     <div class="acts">
-      <v-btn type="submit" color="primary" variant="flat" :loading="busy" data-test="make-group"
-        >Make it</v-btn
-      >
-      <v-btn variant="text" @click="emit('leave')">Cancel</v-btn>
+      <AppButton tone="main" type="submit" :busy="busy" data-test="make-group"
+        >Make it</AppButton>
+      <AppButton tone="quiet" @click="emit('leave')">Cancel</AppButton>
     </div>
   </form>
 </template>

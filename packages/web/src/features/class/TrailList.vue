@@ -2,8 +2,8 @@
 /** Who changed what in a group, newest first. */
 import { ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
-import { whenText } from '../../ui/dates'
+import { attempt } from '../../ui/forms/attempt'
+import { whenText } from '../../words/dates'
 import type { TrailView } from '@rudlo/contract/people'
 
 const props = defineProps<{ group: string }>()

@@ -7,14 +7,15 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useSpan } from '../../editor/lane/use-span'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import type { LineOfOne, QueueEntry } from '@rudlo/contract/handins'
 import AppHeader from '../../shell/AppHeader.vue'
-import NoticeBar from '../../ui/NoticeBar.vue'
+import NoticeBar from '../../ui/overlays/NoticeBar.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import CrowdSection from './CrowdSection.vue'
 import SidesSection from './SidesSection.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ assignment: string }>()
 
@@ -74,7 +75,7 @@ onBeforeUnmount(() => void player.close())
   <div class="compare">
     <AppHeader before="Compare" :title="given?.title">
       <label class="names"><input v-model="names" type="checkbox" data-test="names" />names</label>
-      <router-link class="chip" :to="`/review/${props.assignment}`">To the review desk</router-link>
+      <AppButton small :to="`/review/${props.assignment}`">To the review desk</AppButton>
     </AppHeader>
     <main v-if="given">
       <h1 class="unseen">Compare hand-ins</h1>

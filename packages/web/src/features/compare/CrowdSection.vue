@@ -8,6 +8,7 @@ import { computed, ref } from 'vue'
 import type { Span } from '../../editor/lane/viewport'
 import { usePlayer } from '../../engine/player-store'
 import CrowdLane from './CrowdLane.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{
   song: SongVersion
@@ -74,7 +75,7 @@ const middle = computed(() =>
       />
       <ul v-if="names">
         <li v-for="l in drawn" :key="l.handIn">
-          <button
+          <RowButton
             class="who"
             :aria-pressed="pointed === l.handIn"
             @mouseenter="pointed = l.handIn"
@@ -84,7 +85,7 @@ const middle = computed(() =>
             @click="emit('side', l.handIn)"
           >
             {{ l.student }}
-          </button>
+          </RowButton>
         </li>
       </ul>
     </div>

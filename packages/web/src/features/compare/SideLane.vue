@@ -7,6 +7,7 @@ import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import ReadLane from '../../editor/lane/ReadLane.vue'
 import type { Span } from '../../editor/lane/viewport'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{
   title: string
@@ -33,15 +34,15 @@ const there = computed(() => resolve(props.mix, props.address) !== null)
   <div class="side">
     <header>
       <b>{{ title }}</b>
-      <button
-        class="chip"
+      <AppButton small
+       
         :aria-pressed="heard"
         :disabled="!player.ready"
         data-test="hear-side"
         @click="emit('hear')"
       >
         <v-icon icon="$play" size="16" />hear it
-      </button>
+      </AppButton>
     </header>
     <ReadLane
       v-if="there"

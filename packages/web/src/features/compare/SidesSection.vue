@@ -9,7 +9,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { openHandIn } from '../../api/hand-in'
 import type { Span } from '../../editor/lane/viewport'
 import { usePlayer } from '../../engine/player-store'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import SideLane from './SideLane.vue'
 
 const props = defineProps<{

@@ -7,9 +7,10 @@ import { server, told } from '../../api/client'
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import AppHeader from '../../shell/AppHeader.vue'
 import NewAssignment from './NewAssignment.vue'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
 import { prefetch } from '../../ui/prefetch'
 import { standingOf } from './standing'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const session = useSession()
 const router = useRouter()
@@ -76,14 +77,14 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
         class="places"
         aria-label="Places"
       >
-        <v-btn variant="text" to="/groups" data-test="groups">Groups</v-btn>
-        <v-btn variant="text" to="/songs" data-test="songbook">Songbook</v-btn>
-        <v-btn variant="outlined" data-test="new-assignment" @click="making = true">New assignment</v-btn>
+        <AppButton tone="quiet" to="/groups" data-test="groups">Groups</AppButton>
+        <AppButton tone="quiet" to="/songs" data-test="songbook">Songbook</AppButton>
+        <AppButton data-test="new-assignment" @click="making = true">New assignment</AppButton>
       </nav>
     </div>
     <div v-if="problem" class="sheet blank">
       <p role="alert">{{ problem }}</p>
-      <v-btn @click="load">Try again</v-btn>
+      <AppButton @click="load">Try again</AppButton>
     </div>
     <p v-else-if="!cards" class="soft">Looking for your assignments …</p>
     <div v-else-if="!cards.length" class="sheet blank">
@@ -105,17 +106,14 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
         </p>
         <p v-if="card.draft" class="soft">Draft: students do not see it</p>
         <p v-if="card.dueAt" class="soft">Due {{ whenText(card.dueAt) }}</p>
-        <v-btn
-          color="primary"
-          variant="flat"
-          size="large"
+        <AppButton tone="main"
+          large
           :to="card.counts ? `/review/${card.id}` : `/bench/${card.id}`"
         >
           {{ card.counts ? 'Open the review desk' : standingOf(card).button }}
-        </v-btn>
-        <v-btn v-if="card.counts" variant="text" :to="`/brief/${card.id}`" data-test="edit-brief"
-          >Brief and settings</v-btn
-        >
+        </AppButton>
+        <AppButton tone="quiet" v-if="card.counts" :to="`/brief/${card.id}`" data-test="edit-brief"
+          >Brief and settings</AppButton>
       </div>
     </article>
     <NewAssignment v-if="cards && session.person?.role === 'teacher'" v-model="making" :cards="cards" />

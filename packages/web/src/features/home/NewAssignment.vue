@@ -5,11 +5,12 @@ import { plainMix } from '@rudlo/core/mix'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
-import { useForm } from '../../ui/use-form'
+import { attempt } from '../../ui/forms/attempt'
+import { useForm } from '../../ui/forms/use-form'
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import { useBroughtMix } from '../../document/brought-mix'
-import { keepKeys } from '../../ui/keep-keys'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
 const open = defineModel<boolean>({ required: true })
@@ -118,16 +119,13 @@ const create = () =>
       >
       <p class="soft">It is a draft first: nobody but you sees it until you give it out.</p>
       <div class="row">
-        <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn
-          color="primary"
-          variant="flat"
-          :loading="busy"
+        <AppButton tone="quiet" @click="open = false">Cancel</AppButton>
+        <AppButton tone="main"
+          :busy="busy"
           :disabled="!group || (!song && !copy)"
           data-test="create"
           @click="create"
-          >Write the brief</v-btn
-        >
+          >Write the brief</AppButton>
       </div>
     </div>
   </v-dialog>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import type { HandInState, Outcome } from '@rudlo/contract/handins'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
 import { standingOf } from './standing'
 
 const card = (more: Partial<AssignmentCard>) => more as AssignmentCard

@@ -2,13 +2,15 @@
 /** A lesson: who is in and on which task, who wants help, one work live, and "everybody look here". */
 import { songTime } from '@rudlo/core/song'
 import { computed, ref, watch } from 'vue'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import AppHeader from '../../shell/AppHeader.vue'
-import NoticeBar from '../../ui/NoticeBar.vue'
+import NoticeBar from '../../ui/overlays/NoticeBar.vue'
 import LiveWork from './LiveWork.vue'
 import MoveDemo from './MoveDemo.vue'
 import { useClassroomNews } from './classroom-news'
 import { useLesson } from './lesson-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{ group: string }>()
 
@@ -62,20 +64,20 @@ const stateOf = (s: (typeof lesson.list)[number]) =>
       before="Lesson"
       :title="`${present.length} of ${lesson.list.length} are here`"
     >
-      <button
+      <AppButton small
         v-if="common"
-        class="chip"
+       
         :aria-pressed="lesson.shown !== null"
         data-test="show-move"
         @click="showMove"
       >
         Show a move
-      </button>
+      </AppButton>
       <form class="all" @submit.prevent="everybody">
         <label
           >Everybody look at bar <input v-model="bar" size="4" inputmode="numeric" data-test="look-bar"
         /></label>
-        <button class="chip" :disabled="!bar" data-test="everybody">Bring them there</button>
+        <AppButton small :disabled="!bar" data-test="everybody">Bring them there</AppButton>
       </form>
     </AppHeader>
     <div class="room" :class="{ projector }">
@@ -83,7 +85,7 @@ const stateOf = (s: (typeof lesson.list)[number]) =>
         <h1 class="unseen">Lesson</h1>
         <section v-if="lesson.hands.length" data-test="hands">
           <h2>Want help</h2>
-          <button
+          <RowButton
             v-for="s in lesson.hands"
             :key="s.id"
             class="who hand"
@@ -91,11 +93,11 @@ const stateOf = (s: (typeof lesson.list)[number]) =>
             @click="lesson.look(s.id)"
           >
             <b>{{ s.name }}</b><span>{{ s.where }}</span>
-          </button>
+          </RowButton>
         </section>
         <h2>Everybody</h2>
         <p v-if="!lesson.list.length" class="soft">There are no students in this group yet.</p>
-        <button
+        <RowButton
           v-for="s in lesson.list"
           :key="s.id"
           class="who"
@@ -108,7 +110,7 @@ const stateOf = (s: (typeof lesson.list)[number]) =>
           <span>{{
             [s.here ? s.where : '', s.here ? s.doing : '', stateOf(s)].filter(Boolean).join(' · ')
           }}</span>
-        </button>
+        </RowButton>
       </nav>
       <main>
         <MoveDemo

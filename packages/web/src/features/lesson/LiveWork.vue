@@ -11,6 +11,7 @@ import type { Span } from '../../editor/lane/viewport'
 import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import { useLesson } from './lesson-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 defineProps<{ projector: boolean }>()
 const emit = defineEmits<{ projector: [on: boolean] }>()
@@ -53,33 +54,33 @@ async function point(place: Span): Promise<void> {
     <header>
       <h1>{{ projector ? lesson.opened!.title : lesson.student!.name }}</h1>
       <div class="lanes" role="group" aria-label="Lanes">
-        <button
+        <AppButton small
           v-for="l in lanes"
           :key="l.address"
-          class="chip"
+         
           :aria-pressed="lane === l.address"
           @click="lane = l.address"
         >
           {{ l.name }}
-        </button>
+        </AppButton>
       </div>
-      <button
+      <AppButton small
         v-if="lesson.student!.helpAt && !projector"
-        class="chip"
+       
         data-test="helped"
         @click="lesson.helped(lesson.student!.id)"
       >
         <v-icon icon="$done" size="16" />Helped
-      </button>
-      <button
+      </AppButton>
+      <AppButton small
         v-if="projector || lesson.student!.shows"
-        class="chip"
+       
         :aria-pressed="projector"
         data-test="projector"
         @click="emit('projector', !projector)"
       >
         {{ projector ? 'Back from the projector' : 'Show to all, without the name' }}
-      </button>
+      </AppButton>
       <span v-else class="soft small">They have not allowed their line to be shown.</span>
     </header>
     <PlayedStrip :song="song" :time="time" :shown="span" />

@@ -15,6 +15,7 @@ import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import { lanesToShow, MOVE_WORDS, movesOf, withMove } from './move-demo'
 import { soundingBars } from './sounding-bars'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ assignment: AssignmentView; projector: boolean }>()
 const emit = defineEmits<{ projector: [on: boolean]; close: [] }>()
@@ -82,15 +83,15 @@ function hear(): void {
     <header>
       <h1>{{ move[0]!.toUpperCase() + move.slice(1) }}</h1>
       <p class="words">{{ MOVE_WORDS[move] }}</p>
-      <button
-        class="chip"
+      <AppButton small
+       
         :aria-pressed="projector"
         data-test="demo-projector"
         @click="emit('projector', !projector)"
       >
         {{ projector ? 'Back from the projector' : 'Over the whole screen' }}
-      </button>
-      <button v-if="!projector" class="chip" @click="emit('close')">Done</button>
+      </AppButton>
+      <AppButton small v-if="!projector" @click="emit('close')">Done</AppButton>
     </header>
     <div class="row">
       <label v-if="!projector" class="form"
@@ -101,26 +102,26 @@ function hear(): void {
       >
       <b v-else>{{ lanes.find((l) => l.address === lane)?.name }}</b>
       <span class="moves" role="group" aria-label="Moves">
-        <button
+        <AppButton small
           v-for="m in moves"
           :key="m"
-          class="chip"
+         
           :aria-pressed="m === move"
           data-test="demo-move"
           @click="move = m"
         >
           {{ m }}
-        </button>
+        </AppButton>
       </span>
       <span class="moves" role="group" aria-label="What is heard">
-        <button class="chip" :aria-pressed="made" @click="made = true">With it</button>
-        <button class="chip" :aria-pressed="!made" data-test="demo-without" @click="made = false">
+        <AppButton small :aria-pressed="made" @click="made = true">With it</AppButton>
+        <AppButton small :aria-pressed="!made" data-test="demo-without" @click="made = false">
           Without it
-        </button>
+        </AppButton>
       </span>
-      <button class="chip" title="From two bars before" data-test="demo-hear" @click="hear">
+      <AppButton small tip="From two bars before" data-test="demo-hear" @click="hear">
         <v-icon icon="$play" size="16" />Hear it
-      </button>
+      </AppButton>
     </div>
     <PlayedStrip :song="song" :time="time" :shown="shown" />
     <p v-if="!projector" class="soft small">

@@ -2,7 +2,7 @@ import type { Mix } from '@rudlo/core/mix'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import type { AssignmentCard, AssignmentView } from '@rudlo/contract/assignments'
 
 /** A student during a lesson. */

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** A page before anything else can be done: one form under the mark. */
-import RudloMark from '../../ui/RudloMark.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import RudloMark from '../../ui/marks/RudloMark.vue'
 
-defineProps<{ title: string; problem: string }>()
+defineProps<{ title: string; about?: string; problem: string }>()
 const emit = defineEmits<{ submit: [] }>()
 </script>
 
@@ -11,8 +12,9 @@ const emit = defineEmits<{ submit: [] }>()
     <RudloMark :size="34" />
     <form class="sheet" @submit.prevent="emit('submit')">
       <h1>{{ title }}</h1>
+      <p v-if="about" class="soft">{{ about }}</p>
       <slot />
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
+      <FormProblem :text="problem" />
       <slot name="ways" />
     </form>
   </main>
@@ -21,26 +23,21 @@ const emit = defineEmits<{ submit: [] }>()
 <style scoped>
 .page {
   display: grid;
-  gap: 20px;
+  gap: var(--space-5);
   justify-items: center;
   align-content: center;
   min-height: 100vh;
-  padding: 24px;
+  padding: var(--space-6);
 }
 
 form {
   display: grid;
-  gap: 14px;
+  gap: var(--space-4);
   width: min(440px, 100%);
-  padding: 26px;
+  padding: var(--space-6);
 }
 
 h1 {
-  font-size: 26px;
-}
-
-.problem {
-  color: var(--warm);
-  font-weight: 560;
+  font-size: var(--text-5);
 }
 </style>

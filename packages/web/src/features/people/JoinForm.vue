@@ -1,8 +1,12 @@
 <script setup lang="ts">
-/** Asking to join a group by its code: name, sign-in name and password are chosen here; a teacher lets people in. */
+/** Asking to join a class by its code: name, sign-in name and password are chosen here; a teacher lets people in. */
 import { computed, ref } from 'vue'
 import { server, told } from '../../api/client'
-import { useForm } from '../../ui/use-form'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import { useForm } from '../../ui/forms/use-form'
+import { t } from '../../words/t'
+import NewAccount from './NewAccount.vue'
 
 const emit = defineEmits<{ back: [] }>()
 const form = ref({ code: '', name: '', signIn: '', password: '' })
@@ -18,52 +22,33 @@ const ask = () => submit({ ...form.value, signIn: signIn.value })
 
 <template>
   <div v-if="joined" class="form">
-    <h1>Nearly there</h1>
-    <p>Your teacher has to let you into “{{ joined }}”. Then sign in as <b>{{ signIn }}</b>.</p>
-    <v-btn color="primary" variant="flat" @click="emit('back')">To sign in</v-btn>
+    <h1>{{ t('door.join.asked') }}</h1>
+    <p>{{ t('door.join.asked.text', { group: joined, name: signIn }) }}</p>
+    <AppButton tone="main" large @click="emit('back')">{{ t('door.join.to-sign-in') }}</AppButton>
   </div>
   <form v-else class="form" @submit.prevent="ask">
-    <h1>Join a group</h1>
-    <v-text-field
-      v-model="form.code"
-      label="Code from your teacher"
-      autocomplete="off"
-      :error-messages="fault('code')"
+    <h1>{{ t('door.join.title') }}</h1>
+    <NewAccount
+      v-model="form"
+      :code="t('door.join.code')"
+      :code-hint="t('door.join.code.hint')"
+      :fault="fault"
     />
-    <v-text-field v-model="form.name" label="Your name" autocomplete="name" :error-messages="fault('name')" />
-    <v-text-field
-      v-model="form.signIn"
-      label="Sign-in name, as anna.b"
-      autocapitalize="off"
-      :error-messages="fault('signIn')"
-    />
-    <v-text-field
-      v-model="form.password"
-      label="Password, 8 characters or more"
-      type="password"
-      autocomplete="new-password"
-      :error-messages="fault('password')"
-    />
-    <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-    <v-btn type="submit" color="primary" variant="flat" :loading="busy" block data-test="ask-to-join"
-      >Ask to join</v-btn
-    >
-    <v-btn variant="text" block @click="emit('back')">Back</v-btn>
+    <FormProblem :text="problem" />
+    <AppButton type="submit" tone="main" large :busy="busy" data-test="ask-to-join">{{
+      t('door.join.ask')
+    }}</AppButton>
+    <AppButton tone="quiet" @click="emit('back')">{{ t('ui.back') }}</AppButton>
   </form>
 </template>
 
 <style scoped>
 .form {
   display: grid;
-  gap: 14px;
+  gap: var(--space-4);
 }
 
 h1 {
-  font-size: 26px;
-}
-
-.problem {
-  color: var(--warm);
-  font-weight: 560;
+  font-size: var(--text-5);
 }
 </style>

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 /** The first sign-in with a password from a card: an own one is chosen before anything else. */
 import { computed, ref } from 'vue'
-import { useForm } from '../../ui/use-form'
-import DoorPage from './DoorPage.vue'
 import { useSession } from '../../api/session-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import PasswordField from '../../ui/fields/PasswordField.vue'
+import { useForm } from '../../ui/forms/use-form'
+import { t } from '../../words/t'
+import DoorPage from './DoorPage.vue'
 
 const session = useSession()
 const { busy, problem, fault, submit } = useForm(
@@ -12,37 +15,39 @@ const { busy, problem, fault, submit } = useForm(
 )
 const password = ref('')
 const again = ref('')
-const differ = computed(() => again.value !== '' && again.value !== password.value)
+/** Somebody has tried to save two that differ. */
+const tried = ref(false)
+const differ = computed(() => again.value !== password.value)
+
+async function save(): Promise<void> {
+  tried.value = true
+  if (!differ.value) await submit({ password: password.value })
+}
 </script>
 
 <template>
   <DoorPage
-    :title="`Hello ${session.person?.name.split(' ')[0]}`"
+    :title="t('door.own.title', { name: session.person?.name.split(' ')[0] ?? '' })"
+    :about="t('door.own.text')"
     :problem="problem"
-    @submit="submit({ password })"
+    @submit="save"
   >
-    <p class="soft">Choose a password of your own. The one on the card is of no use afterwards.</p>
-    <v-text-field
+    <PasswordField
       v-model="password"
-      label="Your password, 8 characters or more"
-      type="password"
-      autocomplete="new-password"
-      :error-messages="fault('password')"
+      :label="t('door.own.password')"
+      :hint="t('door.new-password.hint')"
+      kind="new-password"
+      :fault="fault('password')"
     />
-    <v-text-field v-model="again" label="Once more" type="password" autocomplete="new-password" />
-    <p v-if="differ" class="differ" role="status">The two are not the same yet.</p>
+    <PasswordField
+      v-model="again"
+      :label="t('door.own.again')"
+      kind="new-password"
+      :fault="differ && (tried || again) ? t('door.own.differ') : null"
+    />
     <template #ways>
-      <v-btn type="submit" color="primary" variant="flat" :loading="busy" :disabled="again !== password"
-        >Keep it</v-btn
-      >
-      <v-btn variant="text" @click="session.signOut()">That is not me</v-btn>
+      <AppButton type="submit" tone="main" large :busy="busy">{{ t('door.own.save') }}</AppButton>
+      <AppButton tone="quiet" @click="session.signOut()">{{ t('door.own.not-me') }}</AppButton>
     </template>
   </DoorPage>
 </template>
-
-<style scoped>
-.differ {
-  color: var(--warm);
-  font-weight: 560;
-}
-</style>

@@ -3,8 +3,14 @@
 import { computed, ref, watch } from 'vue'
 import { useWork } from '../../document/work-store'
 import { useSession } from '../../api/session-store'
-import { useForm } from '../../ui/use-form'
-import { useSending } from '../../ui/attempt'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import PasswordField from '../../ui/fields/PasswordField.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import { useSending } from '../../ui/forms/attempt'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import { useForm } from '../../ui/forms/use-form'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import { t } from '../../words/t'
 
 const session = useSession()
 const work = useWork()
@@ -41,67 +47,51 @@ async function goOn(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog
+  <AppDialog
     :model-value="session.isOver"
     persistent
-    max-width="440"
-    aria-labelledby="again-title"
+    :width="440"
+    :title="t('door.over.title')"
     data-test="sign-in-again"
   >
-    <form class="sheet again" @submit.prevent="goOn">
-      <h2 id="again-title">You have been signed out</h2>
-      <p>
-        Sign in again to go on, {{ session.person?.name.split(' ')[0] }}. What you have done is still here.
-      </p>
+    <form id="sign-in-again" class="again" @submit.prevent="goOn">
+      <p>{{ t('door.over.text', { name: session.person?.name.split(' ')[0] ?? '' }) }}</p>
       <template v-if="!inDemo">
-        <v-text-field
+        <TextField
           v-model="name"
-          label="Sign-in name"
+          :label="t('door.name')"
           autocomplete="username"
           autocapitalize="off"
-          :error-messages="fault('signIn')"
+          :fault="fault('signIn')"
         />
-        <v-text-field
+        <PasswordField
           v-model="password"
-          label="Password"
-          type="password"
-          autocomplete="current-password"
-          :error-messages="fault('password')"
+          :label="t('door.password')"
+          kind="current-password"
+          :fault="fault('password')"
         />
       </template>
-      <p v-if="problem || demo.problem.value" class="problem" role="alert">
-        {{ problem || demo.problem.value }}
-      </p>
-      <div class="row">
-        <v-btn variant="text" @click="session.leaveIt()">Leave this page</v-btn>
-        <v-btn
-          type="submit"
-          color="primary"
-          variant="flat"
-          :loading="busy || demo.busy.value || !isKnown"
-          data-test="go-on"
-          >{{ inDemo ? `Go on as ${session.person?.name}` : 'Sign in' }}</v-btn
-        >
-      </div>
+      <FormProblem :text="problem || demo.problem.value" />
     </form>
-  </v-dialog>
+    <template #acts>
+      <AppButton tone="quiet" @click="session.leaveIt()">{{ t('door.over.leave') }}</AppButton>
+      <AppButton
+        type="submit"
+        form="sign-in-again"
+        tone="main"
+        :busy="busy || demo.busy.value || !isKnown"
+        data-test="go-on"
+        >{{
+          inDemo ? t('door.over.go-on', { name: session.person?.name ?? '' }) : t('door.sign-in')
+        }}</AppButton
+      >
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>
 .again {
   display: grid;
-  gap: 14px;
-  padding: 24px 26px;
-}
-
-.problem {
-  color: var(--warm);
-  font-weight: 560;
-}
-
-.row {
-  display: flex;
-  gap: 8px;
-  justify-content: flex-end;
+  gap: var(--space-4);
 }
 </style>

@@ -1,10 +1,17 @@
 <script setup lang="ts">
+/** Coming in: by name and password, as somebody of the demo, or by asking to join a class. */
+import type { Role } from '@rudlo/contract/access'
 import { computed, ref } from 'vue'
-import JoinForm from './JoinForm.vue'
-import { useSending } from '../../ui/attempt'
-import RudloMark from '../../ui/RudloMark.vue'
-import { useForm } from '../../ui/use-form'
 import { useSession } from '../../api/session-store'
+import JoinForm from './JoinForm.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import PasswordField from '../../ui/fields/PasswordField.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import { useSending } from '../../ui/forms/attempt'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import { useForm } from '../../ui/forms/use-form'
+import RudloMark from '../../ui/marks/RudloMark.vue'
+import { t } from '../../words/t'
 
 const session = useSession()
 const name = ref('')
@@ -17,8 +24,14 @@ const form = useForm(
 const byName = ref(false)
 const joining = ref(false)
 
-const teachers = computed(() => session.demo.filter((p) => p.role === 'teacher'))
-const students = computed(() => session.demo.filter((p) => p.role === 'student'))
+const of = (role: Role) => session.demo.filter((p) => p.role === role)
+const groups = computed(
+  () =>
+    [
+      [t('door.demo.teacher'), of('teacher')],
+      [t('door.demo.students'), of('student')],
+    ] as const,
+)
 const offersNames = computed(() => session.demo.length > 0 && !byName.value)
 </script>
 
@@ -26,7 +39,7 @@ const offersNames = computed(() => session.demo.length > 0 && !byName.value)
   <main class="page">
     <section class="hello">
       <RudloMark :size="44" />
-      <p class="claim">Draw a line. Hear it move.</p>
+      <p class="claim">{{ t('door.claim') }}</p>
       <svg viewBox="0 0 420 150" aria-hidden="true" class="staff">
         <line v-for="y in [20, 47, 74, 101, 128]" :key="y" x1="0" x2="420" :y1="y" :y2="y" />
         <path
@@ -51,72 +64,53 @@ const offersNames = computed(() => session.demo.length > 0 && !byName.value)
           :transform="`rotate(-20 ${x} ${y})`"
         />
       </svg>
-      <p class="soft about">
-        Volume that fades, makes room and lets go: write it on a song, hear it at once, and show it to your
-        teacher.
-      </p>
+      <p class="soft about">{{ t('door.about') }}</p>
     </section>
 
     <section class="sheet box">
       <JoinForm v-if="joining" @back="joining = false" />
       <template v-else-if="offersNames">
-        <h1>Who are you today?</h1>
-        <p class="soft">This is the demo. Choose anybody; no password is needed.</p>
-        <h2>Teacher</h2>
-        <div class="people">
-          <button
-            v-for="p in teachers"
-            :key="p.id"
-            class="who"
-            :disabled="busy"
-            @click="send(() => session.signInDemo(p.id))"
-          >
-            {{ p.name }}
-          </button>
-        </div>
-        <h2>Students</h2>
-        <div class="people">
-          <button
-            v-for="p in students"
-            :key="p.id"
-            class="who"
-            :disabled="busy"
-            @click="send(() => session.signInDemo(p.id))"
-          >
-            {{ p.name }}
-          </button>
-        </div>
-        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <v-btn variant="text" class="switch" @click="byName = true">Sign in with name and password</v-btn>
+        <h1>{{ t('door.demo.title') }}</h1>
+        <p class="soft">{{ t('door.demo.text') }}</p>
+        <template v-for="[title, people] in groups" :key="title">
+          <h2>{{ title }}</h2>
+          <div class="people">
+            <AppButton
+              v-for="p in people"
+              :key="p.id"
+              class="who"
+              :disabled="busy"
+              @click="send(() => session.signInDemo(p.id))"
+              >{{ p.name }}</AppButton
+            >
+          </div>
+        </template>
+        <FormProblem :text="problem" />
+        <AppButton tone="quiet" class="switch" @click="byName = true">{{ t('door.demo.by-name') }}</AppButton>
       </template>
 
       <form v-else @submit.prevent="form.submit({ signIn: name, password })">
-        <h1>Sign in</h1>
-        <v-text-field
+        <h1>{{ t('door.sign-in') }}</h1>
+        <TextField
           v-model="name"
-          label="Sign-in name"
+          :label="t('door.name')"
           autocomplete="username"
           autocapitalize="off"
-          :error-messages="form.fault('signIn')"
+          :fault="form.fault('signIn')"
         />
-        <v-text-field
+        <PasswordField
           v-model="password"
-          label="Password"
-          type="password"
-          autocomplete="current-password"
-          :error-messages="form.fault('password')"
+          :label="t('door.password')"
+          kind="current-password"
+          :fault="form.fault('password')"
         />
-        <p v-if="form.problem.value" class="problem" role="alert">{{ form.problem.value }}</p>
-        <v-btn type="submit" color="primary" variant="flat" :loading="form.busy.value" block>Sign in</v-btn>
-        <v-btn v-if="session.demo.length" variant="text" block @click="byName = false"
-          >Choose a name of the demo</v-btn
-        >
-        <v-btn variant="text" block data-test="join" @click="joining = true"
-          >I have a code to join a group</v-btn
-        >
-        <p v-if="!session.demo.length" class="soft small">
-          Forgotten your password? Your teacher can give you a new one.
-        </p>
+        <FormProblem :text="form.problem.value" />
+        <AppButton type="submit" tone="main" large :busy="form.busy.value">{{ t('door.sign-in') }}</AppButton>
+        <AppButton v-if="session.demo.length" tone="quiet" @click="byName = false">{{
+          t('door.demo.by-choice')
+        }}</AppButton>
+        <AppButton tone="quiet" data-test="join" @click="joining = true">{{ t('door.has-code') }}</AppButton>
+        <p v-if="!session.demo.length" class="soft small">{{ t('door.forgotten') }}</p>
       </form>
     </section>
   </main>
@@ -140,13 +134,13 @@ const offersNames = computed(() => session.demo.length > 0 && !byName.value)
 }
 
 .claim {
-  font-size: 27px;
+  font-size: var(--text-5);
   font-weight: 560;
 }
 
 .about {
   max-width: 400px;
-  font-size: 17px;
+  font-size: var(--text-3);
 }
 
 .staff {
@@ -180,12 +174,12 @@ form {
 }
 
 h1 {
-  font-size: 26px;
+  font-size: var(--text-5);
 }
 
 h2 {
   margin-top: 4px;
-  font-size: 15px;
+  font-size: var(--text-2);
 }
 
 .people {
@@ -195,20 +189,8 @@ h2 {
 }
 
 .who {
+  justify-content: start;
   min-height: 44px;
-  padding: 4px 14px;
-  text-align: left;
-  font: inherit;
-  font-weight: 560;
-  color: inherit;
-  background: var(--paper);
-  border: 1px solid var(--rule);
-  border-radius: 10px;
-  cursor: pointer;
-}
-
-.who:hover {
-  border-color: var(--ink);
 }
 
 .switch {
@@ -216,13 +198,8 @@ h2 {
   margin-left: -12px;
 }
 
-.problem {
-  color: var(--warm);
-  font-weight: 560;
-}
-
 .small {
-  font-size: 14px;
+  font-size: var(--text-1);
 }
 
 @media (max-width: 820px) {

@@ -4,8 +4,10 @@ import { MISTAKES } from '@rudlo/core/mistakes'
 import { fillRemark, type BankRemark, type Figures } from '@rudlo/core/remarks'
 import { computed, onMounted, ref } from 'vue'
 import { useBank } from './bank-store'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{
   /** Kinds of mistakes that were found, worst first. */
@@ -47,9 +49,9 @@ onMounted(() => act(bank.load))
     />
     <p v-if="bank.loaded && !bank.remarks.length" class="soft">
       Nothing is kept yet. “keep” beside a remark puts it here.
-      <button class="chip" data-test="usual-remarks" @click="act(bank.addUsual)">
+      <AppButton small data-test="usual-remarks" @click="act(bank.addUsual)">
         Begin with some usual ones
-      </button>
+      </AppButton>
     </p>
     <p v-else-if="!shown.length" class="soft">No remark has these words.</p>
     <p v-if="changing" class="soft">Names in braces, such as {length}, are filled in when you take it.</p>
@@ -64,16 +66,16 @@ onMounted(() => act(bank.load))
             data-test="bank-words"
             @change="change(r, ($event.target as HTMLInputElement).value)"
           />
-          <button
+          <RowButton
             class="drop"
             :aria-label="`Remove “${r.text.slice(0, 40)}” from your remarks`"
             data-test="bank-drop"
             @click="act(() => bank.drop(r.id))"
           >
             <v-icon icon="$remove" size="16" />
-          </button>
+          </RowButton>
         </template>
-        <button
+        <RowButton
           v-else
           class="take"
           data-test="bank-remark"
@@ -81,16 +83,16 @@ onMounted(() => act(bank.load))
         >
           <b v-if="r.mistake && mistakes.includes(r.mistake)">{{ nameOf(r.mistake) }}: </b
           >{{ fillRemark(r.text, figures) }}
-        </button>
+        </RowButton>
       </li>
     </ul>
     <p v-if="bank.remarks.length" class="ways">
-      <button v-if="fitting.length > SHOWN && !search && !changing" class="more" @click="all = !all">
+      <RowButton v-if="fitting.length > SHOWN && !search && !changing" class="more" @click="all = !all">
         {{ all ? 'Fewer' : `All ${fitting.length}` }}
-      </button>
-      <button class="more" data-test="bank-change" @click="changing = !changing">
+      </RowButton>
+      <RowButton class="more" data-test="bank-change" @click="changing = !changing">
         {{ changing ? 'Done' : 'Change them' }}
-      </button>
+      </RowButton>
     </p>
   </section>
 </template>

@@ -3,6 +3,7 @@
 import type { Overrule } from '@rudlo/core/brief'
 import type { Verdict } from '@rudlo/core/evidence'
 import OverruleLine from './OverruleLine.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 defineProps<{
   /** What it is about, for who cannot see it. */
@@ -15,16 +16,16 @@ const emit = defineEmits<{ show: []; take: []; overrule: [to: Overrule | null] }
 </script>
 
 <template>
-  <button class="sentence" title="Show the place and play it" @click="emit('show')"><slot /></button>
-  <button
+  <RowButton class="sentence" tip="Show the place and play it" @click="emit('show')"><slot /></RowButton>
+  <RowButton
     class="take"
     data-test="take"
     aria-label="Begin a remark with this"
-    title="Begin a remark with this"
+    tip="Begin a remark with this"
     @click="emit('take')"
   >
     <v-icon icon="$remark" size="16" />
-  </button>
+  </RowButton>
   <OverruleLine :about="about" :to="to" :overrule="overrule" @change="(word) => emit('overrule', word)" />
 </template>
 

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Accepting a hand-in or wanting another version: at once, or held until all go back together; and taking it back. */
 import { computed, ref } from 'vue'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import type { Outcome } from '@rudlo/contract/handins'
-import { now } from '../../api/clock'
+import { now } from '../../browser/clock'
 import { useReview } from './review-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 /** Whether what is decided waits to be given back together. */
 const hold = defineModel<boolean>('hold', { required: true })
@@ -66,16 +67,14 @@ defineExpose({ decide })
       <h2>Give it back without a word?</h2>
       <p>There is no mark, no remark and no comment yet.</p>
       <div class="acts">
-        <v-btn variant="text" @click="asking = null">Say something first</v-btn>
-        <v-btn
-          color="primary"
-          variant="flat"
+        <AppButton tone="quiet" @click="asking = null">Say something first</AppButton>
+        <AppButton tone="main"
           autofocus
           data-test="without-a-word"
           @click="asking && giveBack(asking)"
         >
           Give it back
-        </v-btn>
+        </AppButton>
       </div>
     </div>
   </v-dialog>
@@ -83,32 +82,29 @@ defineExpose({ decide })
     <label class="hold" title="What you decide now goes back together with the others, when you say so">
       <input v-model="hold" type="checkbox" data-test="hold" />all together later
     </label>
-    <v-btn :loading="busy" :disabled="!ready" data-test="again" @click="decide('again')">
+    <AppButton :busy="busy" :disabled="!ready" data-test="again" @click="decide('again')">
       Ask for another version
-    </v-btn>
-    <v-btn
-      color="primary"
-      variant="flat"
-      :loading="busy"
+    </AppButton>
+    <AppButton tone="main"
+      :busy="busy"
       :disabled="!ready"
       data-test="accept"
       @click="decide('accepted')"
     >
       Accept
-    </v-btn>
+    </AppButton>
   </template>
   <template v-else>
     <p class="given"><v-icon icon="$met" size="20" />{{ back }}</p>
-    <v-btn
+    <AppButton tone="quiet"
       v-if="!review.handIn?.openedAt"
-      variant="text"
-      :loading="busy"
+      :busy="busy"
       data-test="take-back"
-      title="The student has not opened it yet"
+      tip="The student has not opened it yet"
       @click="takeBack"
     >
       Take it back
-    </v-btn>
+    </AppButton>
   </template>
 </template>
 

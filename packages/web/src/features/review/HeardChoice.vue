@@ -2,6 +2,7 @@
 /** Which version is heard: switched at the same place without a gap, at one loudness, with names hidden. */
 import { computed } from 'vue'
 import { useVersions } from './versions-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 defineProps<{ touring: boolean; moves: number }>()
 const emit = defineEmits<{ tour: [] }>()
@@ -17,18 +18,18 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
 
 <template>
   <div class="heard" role="radiogroup" aria-label="What is heard">
-    <button
+    <AppButton small tone="desk"
       v-for="(c, i) in first"
       :key="c.key"
-      class="chip dark"
+     
       role="radio"
       :aria-checked="versions.heard === c.key"
-      :title="`Hear it at the same place (${i + 1})`"
+      :tip="`Hear it at the same place (${i + 1})`"
       data-test="hear"
       @click="versions.hear(c.key)"
     >
       {{ large(c.name) }}
-    </button>
+    </AppButton>
     <select
       v-if="rest.length"
       class="rest"
@@ -42,14 +43,14 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
   </div>
   <v-menu :close-on-content-click="false">
     <template #activator="{ props: menu }">
-      <button
+      <AppButton small tone="desk"
         v-bind="menu"
-        class="chip dark"
+       
         :aria-pressed="versions.matched || versions.blind !== null"
         data-test="ways"
       >
         {{ said }}<v-icon icon="$choose" size="18" />
-      </button>
+      </AppButton>
     </template>
     <div class="sheet list form" role="group" aria-label="How they are compared">
       <label>
@@ -80,16 +81,16 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
       </label>
     </div>
   </v-menu>
-  <button
-    class="chip dark"
+  <AppButton small tone="desk"
+   
     :aria-pressed="touring"
     :disabled="!moves"
-    title="From move to move, two bars before and after (M)"
+    tip="From move to move, two bars before and after (M)"
     data-test="tour"
     @click="emit('tour')"
   >
     only moves
-  </button>
+  </AppButton>
 </template>
 
 <style scoped>

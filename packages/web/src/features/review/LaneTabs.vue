@@ -4,6 +4,7 @@ import { laneName } from '@rudlo/core/assess'
 import { allLanes, envelopeOf, lineInCharge, resolve } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import { useReview } from './review-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const review = useReview()
 
@@ -41,17 +42,17 @@ const isElsewhere = computed(() => !worth.value.some((w) => w.lane === review.ad
 
 <template>
   <div class="tabs" role="group" aria-label="Lanes">
-    <button
+    <AppButton small
       v-for="w in worth"
       :key="w.lane"
-      class="chip"
+     
       :aria-pressed="review.address === w.lane"
       data-test="lane-tab"
-      :title="w.changed ? 'Changed since the version before' : ''"
+      :tip="w.changed ? 'Changed since the version before' : ''"
       @click="review.address = w.lane"
     >
       {{ w.name }}<span v-if="w.changed" class="changed" aria-label="changed">●</span>
-    </button>
+    </AppButton>
     <select
       class="rest"
       :class="{ on: isElsewhere }"

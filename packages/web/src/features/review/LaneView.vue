@@ -20,6 +20,7 @@ import MoveLabels from './MoveLabels.vue'
 import { useReview } from './review-store'
 import { useSuggestion } from './suggest-store'
 import { useVersions } from './versions-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 defineProps<{ picked: Span | null }>()
 const emit = defineEmits<{ span: [span: Span]; take: [place: Span, sentence: string, subject: string] }>()
@@ -140,24 +141,24 @@ const live = () => {
       >
         <div v-if="suggestion.drawing" class="under">
           <span class="soft">You draw on a copy. Dotted: the student’s line.</span>
-          <button class="chip" :disabled="!suggestion.canUndo" @click="suggestion.undo()">
+          <AppButton small :disabled="!suggestion.canUndo" @click="suggestion.undo()">
             <v-icon icon="$undo" size="18" />Undo
-          </button>
-          <button class="chip" data-test="drop-suggestion" @click="suggestion.end()">Do not suggest</button>
+          </AppButton>
+          <AppButton small data-test="drop-suggestion" @click="suggestion.end()">Do not suggest</AppButton>
         </div>
         <div v-else class="under">
           <span class="soft">Underneath, dotted</span>
           <div class="choices" role="radiogroup" aria-label="Underneath, dotted" data-test="under">
-            <button
+            <AppButton small
               v-for="c in choices"
               :key="c.key"
-              class="chip"
+             
               role="radio"
               :aria-checked="versions.under === c.key"
               @click="versions.showUnder(versions.under === c.key ? null : c.key)"
             >
               {{ c.name }}
-            </button>
+            </AppButton>
           </div>
           <span v-if="apart" class="soft" data-test="apart">{{ apart }}</span>
         </div>

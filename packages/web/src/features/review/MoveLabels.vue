@@ -5,6 +5,7 @@ import type { Move } from '@rudlo/core/moves'
 import { decibels, gainDecibels, numberText, type Control } from '@rudlo/core/scale'
 import { computed } from 'vue'
 import type { Viewport } from '../../editor/lane/viewport'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{ view: Viewport; moves: readonly Move[]; control: Control }>()
 const emit = defineEmits<{ take: [move: Move] }>()
@@ -47,19 +48,19 @@ const labels = computed(() => {
 </script>
 
 <template>
-  <button
+  <RowButton
     v-for="l in labels"
     :key="`${l.move.kind}${l.move.start}`"
     class="label"
     :class="control.family"
     :style="{ left: `${l.left}px`, top: `${l.top}px`, width: `${WIDTH}px` }"
-    title="Say something about this move"
+    tip="Say something about this move"
     data-test="move-label"
     @pointerdown.stop
     @click.stop="emit('take', l.move)"
   >
     {{ l.text }}
-  </button>
+  </RowButton>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@
 import type { Overrule } from '@rudlo/core/brief'
 import { WHY_LENGTH } from '@rudlo/core/brief'
 import type { Verdict } from '@rudlo/core/evidence'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{
   /** What it is about, for who cannot see it. */
@@ -18,16 +19,14 @@ const give = (why = '') => emit('change', { verdict: props.to, why })
 </script>
 
 <template>
-  <v-btn
+  <AppButton tone="quiet"
     v-if="!overrule"
-    variant="text"
-    size="small"
+    small
     data-test="overrule"
     :aria-label="`Overrule: ${about}`"
-    :title="to === null ? 'This is no mistake (X)' : `I say: ${WORDS[to]} (X)`"
+    :tip="to === null ? 'This is no mistake (X)' : `I say: ${WORDS[to]} (X)`"
     @click="give()"
-    >Overrule</v-btn
-  >
+    >Overrule</AppButton>
   <div v-else class="word" data-test="overruled">
     <span><b>{{ overrule.verdict === null ? 'No mistake' : `You say: ${WORDS[overrule.verdict]}` }}</b></span>
     <v-text-field
@@ -42,7 +41,7 @@ const give = (why = '') => emit('change', { verdict: props.to, why })
       @update:model-value="(why: string) => give(why)"
       @keydown.stop
     />
-    <v-btn variant="text" size="small" @click="emit('change', null)">Let it stand</v-btn>
+    <AppButton tone="quiet" small @click="emit('change', null)">Let it stand</AppButton>
   </div>
 </template>
 

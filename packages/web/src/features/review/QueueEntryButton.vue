@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** One hand-in of the queue: whose, whether it is new, how far it is. */
 import { computed } from 'vue'
-import { now } from '../../api/clock'
+import { now } from '../../browser/clock'
 import type { QueueEntry } from '@rudlo/contract/handins'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const props = defineProps<{ entry: QueueEntry; current: boolean }>()
 
@@ -30,14 +31,14 @@ const title = computed(() => {
 </script>
 
 <template>
-  <button class="entry" :aria-current="current" :title="title">
+  <RowButton class="entry" :aria-current="current" :tip="title">
     <span class="name">{{ entry.with ? `${entry.student} & ${entry.with}` : entry.student }}</span>
     <span v-if="entry.sameAs.length" class="same" data-test="same-as" aria-label="same lines as another"
       >=</span
     >
     <span v-if="!entry.seenAt && entry.state === 'waiting'" class="fresh">new</span>
     <span class="version">{{ sign }}</span>
-  </button>
+  </RowButton>
 </template>
 
 <style scoped>

@@ -3,6 +3,7 @@
 import { computed, ref } from 'vue'
 import type { QueueEntry } from '@rudlo/contract/handins'
 import QueueEntryButton from './QueueEntryButton.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{
   assignment: string
@@ -90,30 +91,26 @@ function release(): void {
       </template>
     </section>
     <div v-if="held.length" class="release">
-      <button v-if="!asking" class="chip" data-test="release" @click="asking = true">
+      <AppButton small v-if="!asking" data-test="release" @click="asking = true">
         Give back all {{ held.length }} …
-      </button>
+      </AppButton>
       <form v-else class="form" @submit.prevent="release">
         <label
           >When<input v-model="when" type="datetime-local" aria-label="When, or at once if empty"
         /></label>
-        <button class="chip" data-test="release-now">{{ when ? 'Give back then' : 'Give back now' }}</button>
-        <button class="chip" type="button" @click="asking = false">Not yet</button>
+        <AppButton small data-test="release-now">{{ when ? 'Give back then' : 'Give back now' }}</AppButton>
+        <AppButton small type="button" @click="asking = false">Not yet</AppButton>
       </form>
     </div>
     <p class="tables">
-      <router-link class="chip" :to="`/compare/${assignment}`" data-test="compare"
-        >Compare everybody</router-link
-      >
-      <router-link class="chip" :to="`/sheets/${assignment}`" data-test="sheets"
-        >Feedback on paper</router-link
-      >
-      <a class="chip" :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks"
-        >Marks as a table</a
-      >
-      <a class="chip" :href="`/api/assignments/${assignment}/marks.csv?table=checks`" download
-        >Checks as a table</a
-      >
+      <AppButton small :to="`/compare/${assignment}`" data-test="compare"
+        >Compare everybody</AppButton>
+      <AppButton small :to="`/sheets/${assignment}`" data-test="sheets"
+        >Feedback on paper</AppButton>
+      <AppButton small :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks"
+        >Marks as a table</AppButton>
+      <AppButton small :href="`/api/assignments/${assignment}/marks.csv?table=checks`" download
+        >Checks as a table</AppButton>
     </p>
   </nav>
 </template>

@@ -3,6 +3,7 @@
 import type { SongTime } from '@rudlo/core/song'
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Span } from '../../editor/lane/viewport'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{
   time: SongTime
@@ -105,19 +106,19 @@ defineExpose({ focus })
       </label>
     </details>
     <div class="acts">
-      <button class="chip" :disabled="!ready()" data-test="pin-remark" title="Control and Enter">
+      <AppButton small :disabled="!ready()" data-test="pin-remark" tip="Control and Enter">
         <v-icon icon="$remark" size="18" />{{ suggests && !whole ? 'Pin with the line' : 'Pin this remark' }}
-      </button>
-      <button
-        class="chip"
+      </AppButton>
+      <AppButton small
+       
         type="button"
         :disabled="!text.trim()"
-        title="Keep these words to use them again"
+        tip="Keep these words to use them again"
         data-test="keep-in-bank"
         @click="emit('keep', text.trim())"
       >
         keep
-      </button>
+      </AppButton>
     </div>
   </form>
 </template>

@@ -4,8 +4,10 @@ import { ref } from 'vue'
 import type { RemarkView } from '@rudlo/contract/reviews'
 import { remarkPlace } from '../../desk/remarks/remark-place'
 import RemarkTalk from '../../desk/remarks/RemarkTalk.vue'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 
 const review = useReview()
 const changing = ref<string | null>(null)
@@ -34,22 +36,22 @@ async function finishChange(remark: RemarkView): Promise<void> {
       :class="{ on: review.pinned === remark.id }"
       data-test="remark"
     >
-      <button class="pin" :aria-label="`Show remark ${i + 1}`" @click="review.showRemark(remark.id)">
+      <RowButton class="pin" :aria-label="`Show remark ${i + 1}`" @click="review.showRemark(remark.id)">
         {{ i + 1 }}
-      </button>
+      </RowButton>
       <div>
         <b>{{ place(remark) }}</b>
         <span v-if="remark.done" class="soft"> · dealt with</span>
         <template v-if="changing === remark.id">
           <textarea v-model="changed" rows="3" maxlength="2000" aria-label="Remark" />
-          <button class="chip" @click="finishChange(remark)">Keep</button>
+          <AppButton small @click="finishChange(remark)">Keep</AppButton>
         </template>
         <p v-else>{{ remark.text }}</p>
         <p v-if="remark.suggestion" class="soft">with a suggested line</p>
         <RemarkTalk :replies="remark.replies" @say="(text) => act(() => review.reply(remark, text))" />
         <div v-if="changing !== remark.id" class="acts">
-          <button class="link" @click="startChange(remark)">Change</button>
-          <button class="link" @click="act(() => review.removeRemark(remark.id))">Remove</button>
+          <RowButton class="link" @click="startChange(remark)">Change</RowButton>
+          <RowButton class="link" @click="act(() => review.removeRemark(remark.id))">Remove</RowButton>
         </div>
       </div>
     </li>

@@ -12,6 +12,7 @@ import LaneView from './LaneView.vue'
 import { useReview } from './review-store'
 import { useSuggestion } from './suggest-store'
 import SummarySheet from './SummarySheet.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const emit = defineEmits<{
   /** A remark is begun with a sentence at a place. */
@@ -58,24 +59,24 @@ const flags = computed(() =>
     />
     <div class="row">
       <LaneTabs />
-      <button
+      <AppButton small
         v-if="!figures && !suggestion.drawing"
-        class="chip quiet"
-        title="Draw over the student’s line, on a copy"
+        class="quiet"
+        tip="Draw over the student’s line, on a copy"
         data-test="suggest"
         @click="suggestion.start()"
       >
         <v-icon icon="$write" size="16" />Suggest a line
-      </button>
-      <button
-        class="chip quiet"
+      </AppButton>
+      <AppButton small
+        class="quiet"
         :aria-pressed="figures"
-        title="What was measured, in figures (F)"
+        tip="What was measured, in figures (F)"
         data-test="show-figures"
         @click="figures = !figures"
       >
         Figures
-      </button>
+      </AppButton>
     </div>
     <FiguresPanel v-if="figures" />
     <template v-else>

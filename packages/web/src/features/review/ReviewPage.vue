@@ -7,10 +7,10 @@ import { useRouter } from 'vue-router'
 import { usePlayer } from '../../engine/player-store'
 import type { Span } from '../../editor/lane/viewport'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import type { AssignmentCard } from '@rudlo/contract/assignments'
-import KeysDialog from '../../ui/KeysDialog.vue'
-import NoticeBar from '../../ui/NoticeBar.vue'
+import KeysDialog from '../../ui/keys/KeysDialog.vue'
+import NoticeBar from '../../ui/overlays/NoticeBar.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import { openFindings } from './findings'
 import HeardChoice from './HeardChoice.vue'
@@ -23,6 +23,7 @@ import { useReviewNews } from './review-news'
 import { useReview } from './review-store'
 import SayPanel from './SayPanel.vue'
 import { useReviewKeys } from './use-review-keys'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ assignment: string; handIn?: string }>()
 
@@ -144,7 +145,7 @@ useReviewKeys({
 
     <main v-if="problem" class="lost">
       <p role="alert">{{ problem }}</p>
-      <v-btn @click="open">Try again</v-btn>
+      <AppButton @click="open">Try again</AppButton>
     </main>
     <main v-else-if="review.assignment && !review.queue.length" class="lost">
       <h1>Nothing has been handed in yet</h1>
@@ -157,7 +158,7 @@ useReviewKeys({
       </p>
       <p v-if="review.newer" class="told" role="status" data-test="newer">
         Version {{ review.newer.number }} was handed in meanwhile.
-        <button class="chip" @click="choose(review.newer.id)">Go to it</button>
+        <AppButton small @click="choose(review.newer.id)">Go to it</AppButton>
       </p>
       <div class="room">
         <QueueList

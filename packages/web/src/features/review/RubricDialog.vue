@@ -4,8 +4,9 @@ import { CHECK_KINDS } from '@rudlo/core/checks'
 import { restsOn, RUBRIC_LIMITS, USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
 import { computed, ref, watch } from 'vue'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const open = defineModel<boolean>({ required: true })
 const review = useReview()
@@ -100,7 +101,7 @@ const save = () =>
             </option>
           </select>
         </label>
-        <button class="chip" type="button" @click="take(USUAL_RUBRIC)">Take the usual one</button>
+        <AppButton small type="button" @click="take(USUAL_RUBRIC)">Take the usual one</AppButton>
       </div>
       <div class="scroll">
         <table>
@@ -148,9 +149,9 @@ const save = () =>
                     <span v-if="index === 0">{{ restsWords(line) }}</span>
                   </template>
                 </v-select>
-                <button class="chip" type="button" @click="lines.splice(k, 1)">
+                <AppButton small type="button" @click="lines.splice(k, 1)">
                   <v-icon icon="$remove" size="16" />Take out
-                </button>
+                </AppButton>
               </th>
               <td v-for="(_, i) in levels" :key="i">
                 <textarea
@@ -167,10 +168,10 @@ const save = () =>
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="foot">
-        <button class="chip" type="button" @click="add">Add a line</button>
+        <AppButton small type="button" @click="add">Add a line</AppButton>
         <span class="soft">Marks on lines or levels that you take out are not shown any more.</span>
-        <v-btn variant="text" @click="open = false">Leave it</v-btn>
-        <v-btn color="primary" variant="flat" type="submit" data-test="save-rubric">Keep</v-btn>
+        <AppButton tone="quiet" @click="open = false">Leave it</AppButton>
+        <AppButton tone="main" type="submit" data-test="save-rubric">Keep</AppButton>
       </div>
     </form>
   </v-dialog>

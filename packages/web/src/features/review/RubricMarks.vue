@@ -5,6 +5,7 @@ import { saidProposal } from '@rudlo/words'
 import { computed, ref } from 'vue'
 import { useReview } from './review-store'
 import RubricDialog from './RubricDialog.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const review = useReview()
 const editing = ref(false)
@@ -23,24 +24,24 @@ function says(id: string): string {
 <template>
   <div class="head">
     <h2>Marks</h2>
-    <button class="chip" data-test="edit-rubric" @click="editing = true">
+    <AppButton small data-test="edit-rubric" @click="editing = true">
       <v-icon icon="$write" size="16" />Rubric
-    </button>
+    </AppButton>
   </div>
   <section v-for="criterion in rubric.criteria" :key="criterion.id" class="criterion">
     <h3 :id="`criterion-${criterion.id}`" :title="criterion.about">{{ criterion.name }}</h3>
     <div class="levels" role="group" :aria-labelledby="`criterion-${criterion.id}`">
-      <button
+      <AppButton small
         v-for="(level, i) in rubric.levels"
         :key="level"
-        class="chip"
+       
         :class="{ proposed: review.proposals[criterion.id]?.level === i }"
         :aria-pressed="review.marks[criterion.id] === i"
-        :title="criterion.says[i]"
+        :tip="criterion.says[i]"
         @click="review.mark(criterion.id, i)"
       >
         {{ level }}
-      </button>
+      </AppButton>
     </div>
     <p class="soft says">
       {{ says(criterion.id) }}
@@ -67,9 +68,9 @@ function says(id: string): string {
       @keydown.stop
     />
   </section>
-  <button v-if="open" class="chip take" data-test="take-proposals" @click="review.takeProposals()">
+  <AppButton small v-if="open" class="take" data-test="take-proposals" @click="review.takeProposals()">
     Take what is proposed
-  </button>
+  </AppButton>
   <RubricDialog v-model="editing" />
 </template>
 

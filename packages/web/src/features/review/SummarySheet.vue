@@ -8,12 +8,13 @@ import type { CheckPlace } from '@rudlo/core/evidence'
 import VerdictSign from '../../desk/guide/VerdictSign.vue'
 import type { StudentTask as BriefTask } from '@rudlo/core/brief'
 import type { MeasureProblem, ReviewedHandIn } from '@rudlo/contract/handins'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
 import { songTime } from '@rudlo/core/song'
 import { overruled, refOfCheck, type Overrule, type Overrules } from '@rudlo/core/brief'
 import { saidAssessment, Sayer, type SaidCheck, type SaidTask } from '@rudlo/words'
 import FoundLine from './FoundLine.vue'
 import FoundMistakes from './FoundMistakes.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{
   song: SongVersion
@@ -140,9 +141,8 @@ const changes = computed(() => {
     </details>
     <div v-else-if="handIn.measureProblem" class="failed" role="alert" data-test="measure-problem">
       <p>{{ PROBLEMS[handIn.measureProblem] }} You can still listen, mark it and give it back.</p>
-      <v-btn size="small" variant="outlined" data-test="measure-again" @click="emit('measure')"
-        >Measure again</v-btn
-      >
+      <AppButton small data-test="measure-again" @click="emit('measure')"
+        >Measure again</AppButton>
     </div>
     <p v-else class="soft" role="status">It is still being measured …</p>
   </section>

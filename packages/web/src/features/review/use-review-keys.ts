@@ -1,6 +1,6 @@
 import { resolve } from '@rudlo/core/mix'
 import { usePlayer } from '../../engine/player-store'
-import { usePageKeys } from '../../ui/page-keys'
+import { usePageKeys } from '../../ui/keys/page-keys'
 import { useReview } from './review-store'
 import { useSuggestion } from './suggest-store'
 import { useVersions } from './versions-store'

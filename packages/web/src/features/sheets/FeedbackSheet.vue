@@ -9,7 +9,7 @@ import type { AssignmentView } from '@rudlo/contract/assignments'
 import type { RemarkView } from '@rudlo/contract/reviews'
 import type { OpenedHandIn } from '../../api/hand-in'
 import { remarkPlace } from '../../desk/remarks/remark-place'
-import { whenText } from '../../ui/dates'
+import { whenText } from '../../words/dates'
 import { saidTasks, Sayer, type SaidCheck } from '@rudlo/words'
 import PrintedLane from './PrintedLane.vue'
 

@@ -3,11 +3,12 @@
 import { computed, shallowRef, ref, watch } from 'vue'
 import { server, told } from '../../api/client'
 import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import type { QueueEntry } from '@rudlo/contract/handins'
 import AppHeader from '../../shell/AppHeader.vue'
 import FeedbackSheet from './FeedbackSheet.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ assignment: string; handIn?: string }>()
 
@@ -53,15 +54,13 @@ const print = () => window.print()
         <option value="">Everybody’s newest</option>
         <option v-for="q in queue" :key="q.id" :value="q.id">{{ q.student }}, version {{ q.number }}</option>
       </select>
-      <v-btn
-        color="primary"
-        variant="flat"
+      <AppButton tone="main"
         :disabled="handIns.length < chosen.length"
         data-test="print"
         @click="print"
       >
         Print
-      </v-btn>
+      </AppButton>
     </AppHeader>
     <main>
       <p v-if="problem" role="alert" class="screen">{{ problem }}</p>

@@ -2,6 +2,7 @@
 /** Recordings or notes for a song: dropped here, or chosen. */
 import { computed, ref } from 'vue'
 import { useSong } from './song-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 defineProps<{ more: boolean }>()
 
@@ -79,8 +80,8 @@ const chosen = (event: Event) => take([...((event.target as HTMLInputElement).fi
           <progress v-else :value="i.share" max="1" :aria-label="`${i.name} comes in`" />
         </li>
       </ul>
-      <button v-if="busy" class="chip" data-test="stop-upload" @click="store.stop()">Stop</button>
-      <button v-else class="chip" @click="store.incoming = []">More</button>
+      <AppButton small v-if="busy" data-test="stop-upload" @click="store.stop()">Stop</AppButton>
+      <AppButton small v-else @click="store.incoming = []">More</AppButton>
     </template>
   </section>
 </template>

@@ -3,6 +3,7 @@
 import { ref } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useSong } from './song-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const store = useSong()
 const player = usePlayer()
@@ -25,14 +26,14 @@ const here = () => store.time!.meter.placeAt(player.position).bar
   <section class="sheet block form" aria-label="Sections">
     <header>
       <h2>Sections</h2>
-      <button
-        class="chip"
+      <AppButton small
+       
         :disabled="store.listening !== ''"
         data-test="find-sections"
         @click="store.findSections()"
       >
         Listen for them
-      </button>
+      </AppButton>
     </header>
     <p class="soft">Drag over bars of the song above, and make a section of them.</p>
     <div v-for="(s, i) in store.bars" :key="s.id" class="row" data-test="section">
@@ -45,25 +46,25 @@ const here = () => store.time!.meter.placeAt(player.position).bar
         :aria-label="`Name of section ${s.letter}`"
         @change="rename(i, ($event.target as HTMLInputElement).value.trim())"
       />
-      <button v-if="i" class="chip" :aria-label="`Take section ${s.letter} out`" @click="drop(i)">
+      <AppButton small v-if="i" :aria-label="`Take section ${s.letter} out`" @click="drop(i)">
         <v-icon icon="$remove" size="16" />
-      </button>
+      </AppButton>
     </div>
     <form class="row" @submit.prevent="add(Number(bar))">
       <label
         >A section from bar <input v-model="bar" size="4" inputmode="numeric" data-test="section-bar"
       /></label>
-      <button class="chip">Add</button>
-      <button
+      <AppButton small>Add</AppButton>
+      <AppButton small
         v-if="player.loop"
-        class="chip"
+       
         type="button"
         data-test="section-dragged"
         @click="store.addSection(player.loop.from, player.loop.to)"
       >
         From the bars that you dragged
-      </button>
-      <button class="chip" type="button" @click="add(here())">At bar {{ here() }}, where it plays</button>
+      </AppButton>
+      <AppButton small type="button" @click="add(here())">At bar {{ here() }}, where it plays</AppButton>
     </form>
   </section>
 </template>

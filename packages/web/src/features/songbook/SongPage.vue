@@ -5,10 +5,10 @@ import { computed, onBeforeUnmount, ref, watch, useTemplateRef } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { usePlayer } from '../../engine/player-store'
 import { server, told } from '../../api/client'
-import AskDialog from '../../ui/AskDialog.vue'
+import AskDialog from '../../ui/overlays/AskDialog.vue'
 import AppHeader from '../../shell/AppHeader.vue'
-import NoticeBar from '../../ui/NoticeBar.vue'
-import { usePageKeys } from '../../ui/page-keys'
+import NoticeBar from '../../ui/overlays/NoticeBar.vue'
+import { usePageKeys } from '../../ui/keys/page-keys'
 import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import BringIn from './BringIn.vue'
@@ -17,6 +17,7 @@ import SectionList from './SectionList.vue'
 import { useSong } from './song-store'
 import TimingForm from './TimingForm.vue'
 import TrackTable from './TrackTable.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ version: string }>()
 
@@ -88,17 +89,15 @@ usePageKeys({ ' ': () => player.toggle() })
 <template>
   <div class="song">
     <AppHeader before="Songbook" :title="store.song?.title ?? 'New song'">
-      <v-btn variant="text" to="/songs">All songs</v-btn>
-      <v-btn
+      <AppButton tone="quiet" to="/songs">All songs</AppButton>
+      <AppButton tone="main"
         v-if="store.song"
-        color="primary"
-        variant="flat"
         :disabled="store.saved"
         data-test="keep-song"
         @click="keep"
       >
         {{ isOthers ? 'Save as my own song' : 'Keep the song' }}
-      </v-btn>
+      </AppButton>
     </AppHeader>
     <main>
       <h1 class="unseen">{{ store.song?.title ?? 'New song' }}</h1>

@@ -2,8 +2,9 @@
 /** The songbook: every song there is, and new ones from recordings or from notes. */
 import { onMounted, ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import AppHeader from '../../shell/AppHeader.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const songs = shallowRef<readonly { id: string; title: string; number: number }[] | null>(null)
 const problem = ref('')
@@ -21,7 +22,7 @@ onMounted(() =>
   <main class="songs">
     <div class="top">
       <h1>Songbook</h1>
-      <v-btn color="primary" variant="flat" to="/song/new" data-test="new-song">New song</v-btn>
+      <AppButton tone="main" to="/song/new" data-test="new-song">New song</AppButton>
     </div>
     <p v-if="problem" role="alert">{{ problem }}</p>
     <p v-else-if="songs && !songs.length" class="soft">

@@ -3,6 +3,7 @@
 import type { MeterChange, TempoChange } from '@rudlo/core/time'
 import { computed, ref } from 'vue'
 import { useSong } from './song-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 type Way = 'tempo' | 'ramp' | 'meter'
 
@@ -79,9 +80,9 @@ function add(): void {
   <ul v-if="changes.length" data-test="time-changes">
     <li v-for="c in changes" :key="c.bar + c.text">
       From bar {{ c.bar }}: {{ c.text }}
-      <button class="chip" :aria-label="`Take out ${c.text} from bar ${c.bar}`" @click="c.drop">
+      <AppButton small :aria-label="`Take out ${c.text} from bar ${c.bar}`" @click="c.drop">
         take out
-      </button>
+      </AppButton>
     </li>
   </ul>
   <form class="row" @submit.prevent="add">
@@ -111,7 +112,7 @@ function add(): void {
         <option v-for="u in UNITS" :key="u" :value="u">1/{{ u }}</option>
       </select>
     </template>
-    <button class="chip" data-test="change-add">Add</button>
+    <AppButton small data-test="change-add">Add</AppButton>
   </form>
 </template>
 

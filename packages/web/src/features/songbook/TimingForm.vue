@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { useSong } from './song-store'
 import { TapTempo } from './tap-tempo'
 import TimeChanges from './TimeChanges.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const store = useSong()
 const taps = new TapTempo()
@@ -58,15 +59,15 @@ const setMeter = (now: Partial<MeterChange>) => store.setMeter({ ...store.meters
         <label
           >Tempo <input v-model="bpm" size="6" inputmode="decimal" data-test="bpm" @change="setTempo(bpm)"
         /></label>
-        <button class="chip" data-test="tap" @click="tap">Tap it</button>
-        <button
-          class="chip"
+        <AppButton small data-test="tap" @click="tap">Tap it</AppButton>
+        <AppButton small
+         
           :disabled="store.listening !== ''"
           data-test="find-tempo"
           @click="store.findTempo()"
         >
           Listen for it
-        </button>
+        </AppButton>
         <span class="bars"
           ><label
             >Bars of
@@ -114,8 +115,8 @@ const setMeter = (now: Partial<MeterChange>) => store.setMeter({ ...store.meters
                 : 'a guess'
           }})</span
         >, with a bar that begins {{ store.found.downbeat.toFixed(2) }} s in.
-        <button class="chip" data-test="take-tempo" @click="store.takeFound()">Take it</button>
-        <button class="chip" @click="store.found = null">No</button>
+        <AppButton small data-test="take-tempo" @click="store.takeFound()">Take it</AppButton>
+        <AppButton small @click="store.found = null">No</AppButton>
       </p>
       <TimeChanges />
     </template>

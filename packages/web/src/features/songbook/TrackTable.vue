@@ -5,6 +5,7 @@ import { useTemplateRef } from 'vue'
 import { useSortable } from '../../ui/use-sortable'
 import { ROLE_ICONS } from '../../ui/theme/role-names'
 import { useSong } from './song-store'
+import AppButton from '../../ui/buttons/AppButton.vue'
 
 const store = useSong()
 const list = useTemplateRef<HTMLElement>('list')
@@ -32,25 +33,25 @@ useSortable(list as never, '.drag', (from, to) => store.moveTrack(from, to))
         >
           <option v-for="r in ROLES" :key="r" :value="r">{{ r }}</option>
         </select>
-        <button
-          class="chip"
+        <AppButton small
+         
           :disabled="i === 0"
           :aria-label="`${t.name} up`"
           @click="store.moveTrack(i, i - 1)"
         >
           ↑
-        </button>
-        <button
-          class="chip"
+        </AppButton>
+        <AppButton small
+         
           :disabled="i === store.song!.tracks.length - 1"
           :aria-label="`${t.name} down`"
           @click="store.moveTrack(i, i + 1)"
         >
           ↓
-        </button>
-        <button class="chip" :aria-label="`Take ${t.name} out`" @click="store.removeTrack(t.id)">
+        </AppButton>
+        <AppButton small :aria-label="`Take ${t.name} out`" @click="store.removeTrack(t.id)">
           <v-icon icon="$remove" size="16" />
-        </button>
+        </AppButton>
       </div>
     </div>
   </section>

@@ -20,7 +20,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { useBroughtMix } from '../../document/brought-mix'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/attempt'
+import { attempt } from '../../ui/forms/attempt'
 import { Analyser } from './analyser'
 import { upload } from './upload'
 

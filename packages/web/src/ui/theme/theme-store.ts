@@ -1,8 +1,9 @@
 import { usePreferredDark } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
-import { keep, kept } from '../../api/kept'
+import { keep, kept } from '../../browser/kept'
 import { cssVariables, DARK, LIGHT } from './palette'
+import { tokenCss } from './tokens'
 
 export type ThemeChoice = 'light' | 'dark' | 'system'
 const KEY = 'rudlo-theme'
@@ -19,7 +20,7 @@ export const useThemeChoice = defineStore('theme', () => {
   watchEffect(() => {
     keep(KEY, choice.value)
     const palette = name.value === 'dark' ? DARK : LIGHT
-    for (const rule of cssVariables(palette).split(';')) {
+    for (const rule of (tokenCss() + cssVariables(palette)).split(';')) {
       const [property, value] = rule.split(':')
       if (property && value) document.documentElement.style.setProperty(property, value)
     }

@@ -1,5 +1,6 @@
 import { mdi } from 'vuetify/iconsets/mdi-svg'
 import { createVuetify, type ThemeDefinition } from 'vuetify'
+import { locale } from '../../words/language'
 import 'vuetify/styles'
 import { ICONS } from './icons'
 import { DARK, LIGHT, type Palette } from './palette'
@@ -24,6 +25,9 @@ function definition(dark: boolean, p: Palette): ThemeDefinition {
   }
 }
 
+/** What every field has: a frame, its label in it, and room for what is wrong only where something is. */
+const FIELD = { variant: 'outlined', density: 'comfortable', rounded: 'lg', hideDetails: 'auto', color: 'primary' } as const
+
 /** Vuetify with Rudlo's own theme and shapes. */
 export function rudloVuetify(theme: 'light' | 'dark', cspNonce: string) {
   return createVuetify({
@@ -33,12 +37,16 @@ export function rudloVuetify(theme: 'light' | 'dark', cspNonce: string) {
       themes: { light: definition(false, LIGHT), dark: definition(true, DARK) },
       ...(cspNonce ? { cspNonce } : {}),
     },
+    // a calendar begins its weeks, and a date is typed, as this person has it
+    date: { locale: { en: locale } },
     defaults: {
       global: { ripple: false },
       VBtn: { variant: 'outlined', rounded: 'lg', height: 40 },
-      VTextField: { variant: 'outlined', density: 'comfortable', rounded: 'lg', hideDetails: 'auto' },
-      VTextarea: { variant: 'outlined', density: 'comfortable', rounded: 'lg', hideDetails: 'auto' },
-      VSelect: { variant: 'outlined', density: 'compact', rounded: 'lg', hideDetails: true },
+      VTextField: FIELD,
+      VTextarea: FIELD,
+      VSelect: FIELD,
+      VFileInput: FIELD,
+      VDateInput: FIELD,
       VCard: { rounded: 'xl', variant: 'flat' },
       VDialog: { maxWidth: 560 },
     },

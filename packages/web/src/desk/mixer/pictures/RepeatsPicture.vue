@@ -2,6 +2,7 @@
 /** When a delay repeats, how softly and from which side, on the beats of the song. */
 import type { Repeat } from '@rudlo/core/engine'
 import { computed } from 'vue'
+import { t } from '../../../words/t'
 
 const props = defineProps<{ repeats: readonly Repeat[]; beatQuarters: number }>()
 
@@ -16,7 +17,7 @@ const size = (gain: number) => Math.max(0, 1 + Math.log10(gain) / 2) * (HEIGHT -
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 14}`" role="img" aria-label="When it repeats, and how softly">
+  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 14}`" role="img" :aria-label="t('picture.repeats')">
     <g v-for="b in beats + 1" :key="b">
       <line
         class="mark"
@@ -26,8 +27,8 @@ const size = (gain: number) => Math.max(0, 1 + Math.log10(gain) / 2) * (HEIGHT -
         :y2="HEIGHT"
       />
     </g>
-    <text x="6" :y="HEIGHT + 12">sound</text>
-    <text :x="x(beatQuarters)" :y="HEIGHT + 12" text-anchor="middle">1 beat later</text>
+    <text x="6" :y="HEIGHT + 12">{{ t('picture.sound') }}</text>
+    <text :x="x(beatQuarters)" :y="HEIGHT + 12" text-anchor="middle">{{ t('picture.beat-later') }}</text>
     <rect class="dry" :x="x(0) - 3" width="6" :y="HEIGHT - size(1)" :height="size(1)" />
     <g v-for="(r, i) in shown" :key="i">
       <rect class="bar" :x="x(r.quarters) - 3" width="6" :y="HEIGHT - size(r.gain)" :height="size(r.gain)" />

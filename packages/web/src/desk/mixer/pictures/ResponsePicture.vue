@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What an EQ or a filter does to low and high: dB over frequency. */
 import { computed } from 'vue'
+import { t } from '../../../words/t'
 
 const props = defineProps<{ response: (frequency: number) => number }>()
 
@@ -24,7 +25,7 @@ const name = (frequency: number) => (frequency >= 1000 ? `${frequency / 1000} kH
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 14}`" role="img" aria-label="What it does to low and high">
+  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 14}`" role="img" :aria-label="t('picture.response')">
     <line class="zero" x1="0" :x2="WIDTH" :y1="HEIGHT / 2" :y2="HEIGHT / 2" />
     <g v-for="f in MARKS" :key="f">
       <line class="mark" :x1="x(f)" :x2="x(f)" y1="0" :y2="HEIGHT" />

@@ -2,6 +2,7 @@
 /** When a chopper is open: sixteen steps of a bar of four. */
 import { chopperOpening, CHOPPER_PATTERNS } from '@rudlo/core/engine'
 import { computed } from 'vue'
+import { t } from '../../../words/t'
 
 const props = defineProps<{ settings: Readonly<Record<string, number>> }>()
 
@@ -19,7 +20,7 @@ const path = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 14}`" role="img" aria-label="When it is open">
+  <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 14}`" role="img" :aria-label="t('picture.steps')">
     <g v-for="beat in 4" :key="beat">
       <line class="mark" :x1="(beat - 1) * 160" :x2="(beat - 1) * 160" y1="0" :y2="HEIGHT" />
       <text :x="(beat - 1) * 160 + 4" :y="HEIGHT + 12">{{ beat }}</text>

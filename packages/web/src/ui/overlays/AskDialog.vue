@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** Asks one thing before something is lost, and waits for the answer: `ask()` gives whether it is done all the same. */
 import { ref } from 'vue'
+import AppButton from '../buttons/AppButton.vue'
+import AppDialog from './AppDialog.vue'
 
 defineProps<{
   title: string
@@ -29,37 +31,25 @@ defineExpose({ ask })
 </script>
 
 <template>
-  <v-dialog
-    :aria-label="title"
+  <AppDialog
+    :title="title"
     :model-value="answer !== null"
-    max-width="460"
+    :width="460"
+    alert
+    :data-test="name"
     @update:model-value="say(false)"
   >
-    <div class="sheet ask" role="alertdialog" :aria-label="title" :data-test="name">
-      <h2>{{ title }}</h2>
-      <p>{{ text }}</p>
-      <div class="row">
-        <v-btn variant="text" :data-test="`${name}-yes`" @click="say(true)">{{ yes }}</v-btn>
-        <v-btn color="primary" variant="flat" @click="say(false)">{{ no }}</v-btn>
-      </div>
-    </div>
-  </v-dialog>
+    <p class="text">{{ text }}</p>
+    <slot />
+    <template #acts>
+      <AppButton tone="quiet" @click="say(false)">{{ no }}</AppButton>
+      <AppButton tone="main" :data-test="`${name}-yes`" @click="say(true)">{{ yes }}</AppButton>
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>
-.ask {
-  display: grid;
-  gap: 14px;
-  padding: 22px;
-}
-
-p {
+.text {
   white-space: pre-line;
-}
-
-.row {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
 }
 </style>

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+/** A number with its unit. It is taken when somebody leaves the field or presses Enter; what is no number is put back. */
+import { ref, watch } from 'vue'
+
+const { min = -Infinity, max = Infinity, step = 1, compact = true } = defineProps<{
+  label: string
+  unit?: string | undefined
+  min?: number
+  max?: number
+  step?: number
+  fault?: string | null | undefined
+  hint?: string | undefined
+  compact?: boolean
+}>()
+const value = defineModel<number | null>({ required: true })
+
+const shown = (n: number | null) => (n === null ? '' : String(n))
+const text = ref(shown(value.value))
+watch(value, (n) => (text.value = shown(n)))
+
+function take(): void {
+  const n = Number(text.value.trim().replace(',', '.').replace('−', '-'))
+  if (text.value.trim() !== '' && Number.isFinite(n)) value.value = Math.min(max, Math.max(min, n))
+  text.value = shown(value.value)
+}
+</script>
+
+<template>
+  <v-text-field
+    v-model="text"
+    class="number-field"
+    type="number"
+    inputmode="decimal"
+    :label="label"
+    :suffix="unit"
+    :min="Number.isFinite(min) ? min : undefined"
+    :max="Number.isFinite(max) ? max : undefined"
+    :step="step"
+    :error-messages="fault ?? null"
+    :hint="hint"
+    :persistent-hint="Boolean(hint)"
+    :density="compact ? 'compact' : 'comfortable'"
+    @change="take"
+    @keydown.enter="take"
+  />
+</template>

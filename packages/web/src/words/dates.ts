@@ -1,0 +1,32 @@
+import { now } from '../browser/clock'
+import { locale } from './language'
+
+const NEAR = new Intl.RelativeTimeFormat(locale, { numeric: 'auto' })
+
+const formatsIn = (timeZone?: string) => ({
+  day: new Intl.DateTimeFormat(locale, { weekday: 'long', day: 'numeric', month: 'long', timeZone }),
+  hour: new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', timeZone }),
+  // written year first: days can be counted
+  plain: new Intl.DateTimeFormat('en-CA', { timeZone }),
+})
+let formats = formatsIn()
+
+/** From now on dates and times are those on the wall of the school. @param timeZone its IANA name */
+export function tellTimeOf(timeZone: string): void {
+  formats = formatsIn(timeZone)
+}
+
+/** "today, 18:40", "yesterday, 18:40" or "Friday 27 November, 18:40", as this person writes it. */
+export function whenText(iso: string, today = now()): string {
+  const at = new Date(iso)
+  return `${dayText(at, today)}, ${formats.hour.format(at)}`
+}
+
+/** "today", "tomorrow" or "Friday 27 November". */
+export function dayText(at: Date, today = now()): string {
+  const days = Math.round((midnight(at) - midnight(today)) / 86_400_000)
+  return Math.abs(days) <= 1 ? NEAR.format(days, 'day') : formats.day.format(at)
+}
+
+/** The day of a moment, to count by. */
+const midnight = (date: Date): number => Date.parse(formats.plain.format(date))

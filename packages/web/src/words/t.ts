@@ -1,0 +1,14 @@
+import type { MessageKey } from '@rudlo/words/language'
+import { i18n } from './language'
+
+/** What a message is filled with. `n` is how many: it also chooses between one and several. */
+export type Values = Readonly<Record<string, string | number>>
+
+/**
+ * What is said under a key, filled.
+ * @throws RangeError where there are no words for it
+ */
+export function t(key: MessageKey, values: Values = {}): string {
+  const n = values['n']
+  return typeof n === 'number' ? i18n.global.t(key, values, n) : i18n.global.t(key, values)
+}
