@@ -2,6 +2,7 @@ import type { CommandReport } from '@rudlo/contract/works'
 import { patchBetween, type WorkDocument } from '@rudlo/core/mix'
 import { ApiError, Unreachable } from '../api/errors'
 import type { SaveRequest, UnsentWork } from './unsent'
+import { t } from '../words/t'
 
 /** What a person sees about saving. */
 export type SaveState = 'saved' | 'saving' | 'not saved'
@@ -210,7 +211,7 @@ export class Saver {
     this.#sending = false
     const wait = RETRY_MS[Math.min(this.#failures++, RETRY_MS.length - 1)]!
     const problem =
-      error instanceof Unreachable || error instanceof ApiError ? error.message : 'Saving failed.'
+      error instanceof Unreachable || error instanceof ApiError ? error.message : t('work.saving-failed')
     this.ports.onState('not saved', problem)
     this.#schedule(wait)
   }

@@ -30,6 +30,7 @@ import { OfflineCopy } from './offline-copy'
 import type { CommandReport, Way } from '@rudlo/contract/works'
 import { Saver, type Newest, type SaveState } from './saver'
 import { WindowGuard } from './window-guard'
+import { t } from '../words/t'
 
 /** What a change is called and where it is. */
 export interface ChangeLabel {
@@ -144,27 +145,27 @@ export const useWork = defineStore('work', () => {
       unsent.sent !== null && work.lastSave === unsent.sent.save && work.revision === unsent.revision + 1
     if (unsent.revision === work.revision || arrived) {
       const whole = { lanes: [], from: 0, to: 0, before: work.document, after: unsent.document }
-      history.value = did(history.value, { ...whole, label: 'What had not been sent' })
+      history.value = did(history.value, { ...whole, label: t('work.unsent.name') })
       document.value = unsent.document
       saver?.resume(unsent.document, [
         ...(arrived ? [] : (unsent.sent?.commands ?? [])),
         ...(unsent.commands ?? []),
       ])
-      notice.value = 'What had not been sent the last time is here again.'
+      notice.value = t('work.unsent.back')
     } else await settleConflict({ revision: work.revision, document: work.document }, unsent.document)
   }
 
   /** The other side won: what was here is kept as a try, and the newest is shown. */
   async function settleConflict(newest: Newest, mine: WorkDocument): Promise<void> {
     const at = new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
-    const name = `Other window, ${at}`
+    const name = t('work.other-window', { at })
     await told(
       server.works[':work'].tries.$post({ param: { work: id.value }, json: { name, document: mine } }),
     )
     saver?.adopt(newest)
     history.value = EMPTY_HISTORY
     show(newest.document)
-    notice.value = `This work was changed in another window. What you had here is kept as the try “${name}”.`
+    notice.value = t('work.changed-elsewhere', { name })
     await refreshTries()
   }
 
@@ -369,7 +370,7 @@ export const useWork = defineStore('work', () => {
   function keep(before: WorkDocument, after: WorkDocument, change: ChangeLabel, whole = false): Step {
     const freed = whole ? [] : freedMotifs(before.mix, after.mix)
     if (freed.length)
-      notice.value = `This place goes its own way now: it no longer follows “${freed.join('”, “')}”.`
+      notice.value = t('work.freed')
     const step = { ...change, before, after }
     history.value = did(history.value, step)
     report(after, change)
@@ -395,7 +396,7 @@ export const useWork = defineStore('work', () => {
     history.value = moved.history
     const next = back ? moved.step.before : moved.step.after
     show(next)
-    report(next, { ...moved.step, label: `${back ? 'Undid' : 'Redid'}: ${moved.step.label}` })
+    report(next, { ...moved.step, label: `${back ? t('work.undid') : t('work.redid')}: ${moved.step.label}` })
   }
 
   const undo = () => travel(undone, true)

@@ -1,9 +1,10 @@
 import { wrap, type Remote } from 'comlink'
+import { t } from '../words/t'
 
 /** A worker ended, or could not be started, while somebody waited for it. */
 export class WorkerLost extends Error {
   constructor() {
-    super('A part of the page has stopped. Try again.')
+    super(t('work.part-stopped'))
   }
 }
 

@@ -6,6 +6,8 @@ import { ref, watch } from 'vue'
 import LineFiles from './LineFiles.vue'
 import { saveFile, startExport, type Export } from './exporter'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -69,9 +71,7 @@ watch(open, (is) => is || stop())
 </script>
 
 <template>
-  <v-dialog v-model="open" :aria-label="t('files.title')" max-width="560">
-    <div class="sheet files">
-      <h2 id="files-title">{{ t('files.title') }}</h2>
+  <AppDialog v-model="open" :title="t('files.title')" :width="560">
       <ul>
         <li>
           <span
@@ -117,19 +117,12 @@ watch(open, (is) => is || stop())
         <span>{{ Math.round(running.share * 100) }} %</span>
         <AppButton small data-test="file-stop" @click="stop">{{ t('files.stop') }}</AppButton>
       </div>
-      <p v-if="problem" role="alert">{{ problem }}</p>
-      <div class="end"><AppButton tone="quiet" @click="open = false">{{ t('ui.close') }}</AppButton></div>
-    </div>
-  </v-dialog>
+      <FormProblem :text="problem" />
+      <template #acts><AppButton tone="quiet" @click="open = false">{{ t('ui.close') }}</AppButton></template>
+    </AppDialog>
 </template>
 
 <style scoped>
-.files {
-  display: grid;
-  gap: 14px;
-  padding: 22px 26px;
-}
-
 ul {
   margin: 0;
   padding: 0;
@@ -145,19 +138,10 @@ li {
   border-top: 1px solid var(--rule);
 }
 
-.chip {
-  flex: none;
-}
-
 .running {
   display: grid;
   grid-template-columns: 1fr 48px auto;
   gap: 12px;
   align-items: center;
-}
-
-.end {
-  display: flex;
-  justify-content: end;
 }
 </style>

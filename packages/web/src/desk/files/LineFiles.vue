@@ -7,6 +7,8 @@ import type { SongVersion } from '@rudlo/core/song'
 import { computed, ref } from 'vue'
 import { saveFile } from './exporter'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import FileButton from '../../ui/fields/FileButton.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ song: SongVersion; mix: Mix; title: string; editable?: boolean | undefined }>()
@@ -20,18 +22,15 @@ const left = computed(() => leftOutOfMidi(props.song, props.mix))
 const text = (words: string) => new TextEncoder().encode(words)
 const midi = () =>
   saveFile(`${props.title}.mid`, 'audio/midi', new Uint8Array(writeMidi(props.song, props.mix, fine.value)))
-const table = () => saveFile(`${props.title}, lines.csv`, 'text/csv', text(linesToCsv(props.song, props.mix)))
+const table = () => saveFile(`${props.title}, ${t('files.lines').toLowerCase()}.csv`, 'text/csv', text(linesToCsv(props.song, props.mix)))
 const json = () =>
   saveFile(
-    `${props.title}, lines.json`,
+    `${props.title}, ${t('files.lines').toLowerCase()}.json`,
     'application/json',
     text(JSON.stringify(linesToJson(props.mix), null, 1)),
   )
 
-async function take(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
+async function take([file]: readonly File[]): Promise<void> {
   emit('problem', '')
   said.value = ''
   if (!file) return
@@ -45,7 +44,7 @@ async function take(event: Event): Promise<void> {
     const lost = read.unknown.length
       ? t('files.lines.unknown', { n: read.unknown.length })
       : ''
-    said.value = `${read.lanes.length} ${read.lanes.length === 1 ? 'line was' : 'lines were'} taken.${lost}`
+    said.value = [t('files.lines.taken', { n: read.lanes.length }), lost].filter(Boolean).join(' ')
   } catch (error) {
     emit('problem', (error as Error).message)
   }
@@ -60,16 +59,14 @@ async function take(event: Event): Promise<void> {
           {{ t('files.lines.left', { lanes: left.join(', ') }) }}</template
         ></span
       >
-      <label class="soft fine"><input v-model="fine" type="checkbox" /> {{ t('files.lines.fine') }}</label>
+      <CheckField v-model="fine" :label="t('files.lines.fine')" />
       <span v-if="said" role="status" data-test="lines-taken">{{ said }}</span>
     </span>
     <span class="acts">
       <AppButton small data-test="file-midi" @click="midi">{{ t('files.lines.midi') }}</AppButton>
       <AppButton small data-test="file-csv" @click="table">{{ t('files.lines.table') }}</AppButton>
       <AppButton small data-test="file-json" @click="json">{{ t('files.lines.json') }}</AppButton>
-      <label v-if="editable" class="chip"
-        >{{ t('files.lines.read') }}<input type="file" accept=".csv,.json" class="unseen" data-test="read-lines" @change="take"
-      /></label>
+      <FileButton v-if="editable" small :text="t('files.lines.read')" accept=".csv,.json" test="read-lines" @files="take" />
     </span>
   </li>
 </template>
@@ -90,12 +87,5 @@ li {
   gap: 4px;
   justify-content: end;
   max-width: 190px;
-}
-
-.fine {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  font-size: 14px;
 }
 </style>

@@ -4,15 +4,21 @@ import type { CheckPlace } from '@rudlo/core/evidence'
 import type { SaidCheck } from '@rudlo/words'
 import VerdictSign from './VerdictSign.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import FoldSection from '../../ui/page/FoldSection.vue'
+import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
 
-defineProps<{
+const props = defineProps<{
   checks: readonly SaidCheck[]
   before?: readonly SaidCheck[] | undefined
   /** Whether something changed since. */
   stale?: boolean | undefined
 }>()
 const emit = defineEmits<{ show: [place: CheckPlace] }>()
+
+/** A figure as it was before. */
+const earlier = (check: string, name: string): string =>
+  props.before?.find((b) => b.check === check)?.finding.figures.find((f) => f.name === name)?.value ?? '–'
 </script>
 
 <template>
@@ -25,9 +31,8 @@ const emit = defineEmits<{ show: [place: CheckPlace] }>()
       <p v-if="c.overruled" class="word" data-test="teacher-says">
         {{ t('guide.check.overruled') }}<template v-if="c.overruled.why">: “{{ c.overruled.why }}”</template>.
       </p>
-      <details v-if="c.finding.figures.length">
-        <summary>{{ t('guide.check.figures') }}</summary>
-        <table>
+      <FoldSection v-if="c.finding.figures.length" class="figures" :title="t('guide.check.figures')">
+        <FigureTable :label="c.name">
           <thead>
             <tr>
               <th scope="col">{{ c.name }}</th>
@@ -39,18 +44,13 @@ const emit = defineEmits<{ show: [place: CheckPlace] }>()
           <tbody>
             <tr v-for="f in c.finding.figures" :key="f.name">
               <th scope="row">{{ f.name }}</th>
-              <td v-if="before">
-                {{
-                  before.find((b) => b.check === c.check)?.finding.figures.find((g) => g.name === f.name)
-                    ?.value ?? '–'
-                }}
-              </td>
+              <td v-if="before">{{ earlier(c.check, f.name) }}</td>
               <td>{{ f.value }}</td>
               <td>{{ f.wanted || '–' }}</td>
             </tr>
           </tbody>
-        </table>
-      </details>
+        </FigureTable>
+      </FoldSection>
     </li>
   </ul>
 </template>
@@ -90,31 +90,10 @@ const emit = defineEmits<{ show: [place: CheckPlace] }>()
   background: color-mix(in srgb, var(--ink) 7%, transparent);
 }
 
-details,
+.figures,
 .word {
   padding-left: 35px;
   font-size: 14px;
 }
 
-summary {
-  min-height: 26px;
-  color: var(--soft);
-  cursor: pointer;
-}
-
-table {
-  border-collapse: collapse;
-}
-
-th,
-td {
-  padding: 2px 8px 2px 0;
-  font-weight: 400;
-  text-align: left;
-  vertical-align: top;
-}
-
-thead th {
-  color: var(--soft);
-}
 </style>

@@ -12,6 +12,7 @@ import LaneSwitches from './LaneSwitches.vue'
 import type { useRegionMoves } from './region-moves'
 import type { Lane } from './use-lane'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -111,9 +112,7 @@ const HELP = {
     <p v-if="desk.hinted?.lane === address && !compact" class="before">
       <i aria-hidden="true" /> {{ trying.heard ? t('lane.faint.suggestion') : t('lane.faint.hint') }}
     </p>
-    <label v-else-if="desk.newest && !compact" class="before">
-      <input v-model="before" type="checkbox" /> <i aria-hidden="true" /> {{ t('lane.faint.version', { number: desk.newest.number }) }}
-    </label>
+    <CheckField v-else-if="desk.newest && !compact" v-model="before" class="before" :label="t('lane.faint.version', { number: desk.newest.number })" />
   </LaneHead>
 </template>
 

@@ -8,6 +8,9 @@ import { useDesk } from '../desk-store'
 import { MOST_LANES } from './desk-lanes'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import TextField from '../../ui/fields/TextField.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -86,26 +89,17 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
 </script>
 
 <template>
-  <v-menu v-model="open" :close-on-content-click="false" max-height="460">
-    <template #activator="{ props: menu }">
+  <AppMenu v-model="open" stays :label="t('chooser.title')">
+      <template #opener="{ opener: menu }">
       <RowButton v-bind="menu" class="chooser" data-test="lane-chooser" :tip="t('chooser.open')">
         {{ label }}<v-icon icon="$choose" size="18" />
       </RowButton>
     </template>
-    <div class="sheet list" role="group" :aria-label="t('chooser.title')">
-      <input
-        v-model="search"
-        :placeholder="t('chooser.search')"
-        :aria-label="t('chooser.search')"
-        @keydown="keepKeys"
-      />
-      <label><input v-model="withMoves" type="checkbox" /> {{ t('chooser.only-moves') }}</label>
-      <label v-if="withMoves"
-        ><input v-model="onlyHere" type="checkbox" /> {{ t('chooser.only-owner', { owner: ownerName(owner) }) }}</label
-      >
-      <label
-        ><input v-model="desk.follows" type="checkbox" data-test="follows" /> {{ t('chooser.follow') }}</label
-      >
+      <div class="list">
+      <TextField v-model="search" compact :label="t('chooser.search')" @keydown="keepKeys" />
+      <CheckField v-model="withMoves" :label="t('chooser.only-moves')" />
+      <CheckField v-if="withMoves" v-model="onlyHere" :label="t('chooser.only-owner', { owner: ownerName(owner) })" />
+      <CheckField v-model="desk.follows" :label="t('chooser.follow')" data-test="follows" />
       <p v-if="!groups.length" class="soft">{{ t('chooser.none') }}</p>
       <template v-for="g in groups" :key="g.name">
         <h3>{{ g.name }}</h3>
@@ -141,7 +135,7 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
       </template>
       <p class="soft small">{{ t('chooser.note') }}</p>
     </div>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>

@@ -4,7 +4,8 @@ import { computed } from 'vue'
 import { useDesk } from '../desk-store'
 import { foldLane, moveLane } from './desk-lanes'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
-import RowButton from '../../ui/buttons/RowButton.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ address: string; folded: boolean }>()
@@ -18,14 +19,11 @@ const move = (by: -1 | 1) => (desk.lanes = moveLane(desk.lanes, props.address, b
 
 <template>
   <span v-if="desk.lanes.length > 1" class="corner">
-    <v-menu>
-      <template #activator="{ props: menu }">
-        <RowButton v-bind="menu" :aria-label="t('lane.place')" :tip="t('lane.place')" data-test="lane-place">
-          <v-icon icon="$more" size="18" />
-        </RowButton>
+    <AppMenu :label="t('lane.place')">
+      <template #opener="{ opener: menu }">
+        <IconButton v-bind="menu" icon="more" :label="t('lane.place')" data-test="lane-place" />
       </template>
-      <div class="sheet list" role="group" :aria-label="t('lane.place')">
-        <MenuItem :disabled="place === 0" data-test="lane-up" @click="move(-1)">{{ t('lane.up') }}</MenuItem>
+      <MenuItem :disabled="place === 0" data-test="lane-up" @click="move(-1)">{{ t('lane.up') }}</MenuItem>
         <MenuItem :disabled="place === desk.lanes.length - 1" data-test="lane-down" @click="move(1)">
           {{ t('lane.down') }}
         </MenuItem>
@@ -34,57 +32,13 @@ const move = (by: -1 | 1) => (desk.lanes = moveLane(desk.lanes, props.address, b
         </MenuItem>
         <MenuItem data-test="lane-hide" @click="desk.hideLane(address)">{{ t('lane.hide') }}</MenuItem>
         <p class="soft">{{ t('lane.place.note') }}</p>
-      </div>
-    </v-menu>
+    </AppMenu>
   </span>
 </template>
 
 <style scoped>
-.corner button {
-  display: grid;
-  place-items: center;
-  width: 32px;
-  height: 32px;
-  margin-top: -6px;
-  border: 0;
-  border-radius: 8px;
-  background: none;
-  color: var(--ink);
-  cursor: pointer;
-}
-
-.corner button:hover {
-  background: var(--wash);
-}
-
-.list {
-  display: grid;
-  padding: 8px;
-}
-
-.list button {
-  min-height: 36px;
-  padding: 0 12px;
-  border: 0;
-  border-radius: 8px;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-.list button:hover {
-  background: var(--wash);
-}
-
-.list button:disabled {
-  color: var(--soft);
-  cursor: default;
-}
-
-.list p {
-  padding: 4px 12px;
-  font-size: 13px;
+.corner p {
+  padding: var(--space-1) var(--space-3);
+  font-size: var(--text-1);
 }
 </style>

@@ -9,6 +9,7 @@ import RegionMenu from './RegionMenu.vue'
 import type { useRegionMoves } from './region-moves'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -80,8 +81,8 @@ function clearMany(which: 'track' | 'song'): void {
         <v-icon icon="$locked" size="16" />
       </AppButton>
     </template>
-    <v-menu>
-      <template #activator="{ props: menu }">
+    <AppMenu :label="t('lane.stamp.label')">
+      <template #opener="{ opener: menu }">
         <AppButton small
           v-bind="menu"
          
@@ -91,22 +92,18 @@ function clearMany(which: 'track' | 'song'): void {
           {{ t('lane.stamp') }}
         </AppButton>
       </template>
-      <div class="sheet menu" role="group" :aria-label="t('lane.stamp.label')">
-        <MenuItem data-test="stamp-point" @click="emit('stamp', 'point')">{{ t('lane.stamp.point') }}</MenuItem>
+      <MenuItem data-test="stamp-point" @click="emit('stamp', 'point')">{{ t('lane.stamp.point') }}</MenuItem>
         <MenuItem data-test="stamp-jump" @click="emit('stamp', 'jump')">{{ t('lane.stamp.jump') }}</MenuItem>
-      </div>
-    </v-menu>
+    </AppMenu>
     <RegionMenu v-if="track" :track="track" :moves="moves" />
-    <v-menu v-if="drawn">
-      <template #activator="{ props: menu }">
+    <AppMenu v-if="drawn" :label="t('lane.clear.label')">
+      <template #opener="{ opener: menu }">
         <AppButton small v-bind="menu" data-test="clear-menu">{{ t('lane.clear') }}</AppButton>
       </template>
-      <div class="sheet menu" role="group" :aria-label="t('lane.clear.label')">
-        <MenuItem data-test="clear-lane" @click="clearLane">{{ t('lane.clear.this') }}</MenuItem>
+      <MenuItem data-test="clear-lane" @click="clearLane">{{ t('lane.clear.this') }}</MenuItem>
         <MenuItem @click="clearMany('track')">{{ t('lane.clear.track', { owner }) }}</MenuItem>
         <MenuItem @click="clearMany('song')">{{ t('lane.clear.song') }}</MenuItem>
-      </div>
-    </v-menu>
+    </AppMenu>
     <AppButton small v-if="tall" data-test="all-values" @click="emit('allValues')">{{ t('lane.all-values') }}</AppButton>
   </div>
 </template>
@@ -115,11 +112,11 @@ function clearMany(which: 'track' | 'song'): void {
 .switches {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px;
-  margin-top: 8px;
+  gap: var(--space-1);
+  margin-top: var(--space-2);
 }
 
-.switches > .chip {
+.switches > :deep(.small) {
   padding-inline: 10px;
 }
 </style>

@@ -16,6 +16,8 @@ import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import TextField from '../../ui/fields/TextField.vue'
 import { t } from '../../words/t'
 
 defineProps<{ name: string }>()
@@ -86,87 +88,65 @@ function remove(id: string, name: string): void {
 </script>
 
 <template>
-  <v-menu :close-on-content-click="false" max-height="460">
-    <template #activator="{ props: menu }">
+  <AppMenu stays :label="t('motif.open')">
+      <template #opener="{ opener: menu }">
       <AppButton small v-bind="menu" data-test="motifs">{{ t('motif.open') }}<v-icon icon="$choose" size="18" /></AppButton>
     </template>
-    <div class="sheet list" role="group" :aria-label="t('motif.open')">
+      <div class="list">
       <p class="soft">{{ t('motif.about') }}</p>
       <form class="keep" @submit.prevent="keep">
-        <input
-          v-model="wanted"
-          :placeholder="t('motif.name')"
-          :aria-label="t('motif.name')"
-          maxlength="60"
-          @keydown="keepKeys"
-        />
-        <AppButton small data-test="keep-motif">{{ t('motif.save') }}</AppButton>
+        <TextField v-model="wanted" compact :label="t('motif.name')" maxlength="60" @keydown="keepKeys" />
+        <AppButton type="submit" tone="main" data-test="keep-motif">{{ t('motif.save') }}</AppButton>
       </form>
       <p v-if="!motifs.length" class="soft">{{ t('motif.none', { lane: name }) }}</p>
       <div v-for="m in motifs" :key="m.id" class="motif">
-        <input
-          :value="m.name"
-          :aria-label="t('motif.rename', { name: m.name })"
+        <TextField
+          bare
+          :model-value="m.name"
+          :label="t('motif.rename', { name: m.name })"
           maxlength="60"
           @change="rename(m.id, ($event.target as HTMLInputElement).value)"
           @keydown="keepKeys"
         />
-        <span class="soft">{{ uses(m.id) }} {{ uses(m.id) === 1 ? 'place' : 'places' }}</span>
+        <span class="soft">{{ t('motif.uses', { n: uses(m.id) }) }}</span>
         <span class="acts">
           <AppButton small :data-test="`place-${m.name}`" @click="place(m.id, m.name)">
             {{ t('motif.place') }}
           </AppButton>
           <AppButton small @click="reform(m.id, m.name, m.length)">{{ t('motif.reform') }}</AppButton>
-          <AppButton small :aria-label="t('motif.remove', { name: m.name })" @click="remove(m.id, m.name)">
-            <v-icon icon="$remove" size="18" />
-          </AppButton>
+          <IconButton icon="remove" :label="t('motif.remove', { name: m.name })" @click="remove(m.id, m.name)" />
         </span>
       </div>
     </div>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>
 .list {
   display: grid;
-  gap: 8px;
+  gap: var(--space-2);
   width: 420px;
-  padding: 12px 14px;
-  overflow-y: auto;
-  font-size: 14px;
+  font-size: var(--text-1);
 }
 
 .keep,
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
-}
-
-.keep input {
-  flex: 1;
+  gap: var(--space-2);
+  align-items: center;
 }
 
 .motif {
   display: grid;
   grid-template-columns: 1fr auto;
-  gap: 4px 10px;
+  gap: var(--space-1) var(--space-3);
   align-items: center;
-  padding-top: 8px;
+  padding-top: var(--space-2);
   border-top: 1px solid var(--rule);
 }
 
 .acts {
   grid-column: 1 / -1;
-}
-
-input {
-  height: 34px;
-  padding: 0 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
 }
 </style>

@@ -8,6 +8,7 @@ import { useDesk } from '../desk-store'
 import type { useRegionMoves } from './region-moves'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ track: string; moves: ReturnType<typeof useRegionMoves> }>()
@@ -43,29 +44,23 @@ function copyAfter(): void {
 </script>
 
 <template>
-  <v-menu>
-    <template #activator="{ props: menu }">
+  <AppMenu :label="t('region.label')">
+      <template #opener="{ opener: menu }">
       <AppButton small v-bind="menu" data-test="region-menu">{{ t('region.open') }}</AppButton>
     </template>
-    <div class="sheet menu" role="group" :aria-label="t('region.label')">
       <MenuItem :disabled="!here" data-test="region-split" @click="split">{{ t('region.split') }}</MenuItem>
       <MenuItem :disabled="!here" data-test="region-copy" @click="copy">{{ t('region.copy') }}</MenuItem>
       <MenuItem :disabled="!here" @click="copyAfter">{{ t('region.copy-after') }}</MenuItem>
       <MenuItem :disabled="!here" @click="here && moves.remove(here, track)">{{ t('region.remove') }}</MenuItem>
       <MenuItem v-if="moves.remembered()" @click="moves.askAgain()">{{ t('region.ask-again') }}</MenuItem>
       <p class="soft">{{ t('region.note') }}</p>
-    </div>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>
 p {
   max-width: 260px;
-  padding: 4px 12px;
-  font-size: 13px;
-}
-
-button:disabled {
-  color: var(--soft);
+  padding: var(--space-1) var(--space-3);
+  font-size: var(--text-1);
 }
 </style>

@@ -4,6 +4,7 @@ import { onMounted, ref } from 'vue'
 import type { Along } from './region-moves'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
+import CheckField from '../../ui/fields/CheckField.vue'
 
 defineProps<{ copy: boolean }>()
 const remember = defineModel<boolean>('remember', { required: true })
@@ -43,7 +44,7 @@ onMounted(() => first.value?.[0]?.focus())
       </AppButton>
       <AppButton small @click="emit('cancel')">{{ t('region.undo') }}</AppButton>
     </p>
-    <label><input v-model="remember" type="checkbox" /> {{ t('region.always') }}</label>
+    <CheckField v-model="remember" :label="t('region.always')" />
   </div>
 </template>
 

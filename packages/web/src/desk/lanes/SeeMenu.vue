@@ -5,7 +5,9 @@ import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
-import RowButton from '../../ui/buttons/RowButton.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import { t } from '../../words/t'
 
 const desk = useDesk()
@@ -21,52 +23,24 @@ const section = computed(() => {
 </script>
 
 <template>
-  <v-menu>
-    <template #activator="{ props: menu }">
-      <RowButton v-bind="menu" :aria-label="t('see.open')" :tip="t('see.open')" data-test="see">
-        <v-icon icon="$whole" size="20" />
-      </RowButton>
+  <AppMenu stays :label="t('see.open')">
+      <template #opener="{ opener: menu }">
+      <IconButton desk v-bind="menu" icon="whole" :label="t('see.open')" data-test="see" />
     </template>
-    <div class="sheet menu" role="group" :aria-label="t('see.open')">
+      <div class="see">
       <MenuItem data-test="see-all" @click="desk.showAll()">{{ t('see.song') }}</MenuItem>
       <MenuItem :disabled="!section" @click="section && desk.zoomTo(section)">{{ t('see.section') }}</MenuItem>
       <MenuItem :disabled="!desk.selection" @click="desk.selection && desk.zoomTo(desk.selection)">
         {{ t('see.selection') }}
       </MenuItem>
-      <label><input v-model="desk.turns" type="checkbox" /> {{ t('see.turn') }}</label>
-      <label
-        ><input v-model="desk.justListen" type="checkbox" data-test="just-listen" /> {{ t('see.listen') }}</label
-      >
+      <CheckField v-model="desk.turns" :label="t('see.turn')" />
+      <CheckField v-model="desk.justListen" :label="t('see.listen')" data-test="just-listen" />
     </div>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>
-label {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 36px;
-  padding: 0 12px;
-}
-
-button:disabled {
-  color: var(--soft);
-}
-
-[data-test='see'] {
+.see {
   display: grid;
-  place-items: center;
-  width: 36px;
-  height: 36px;
-  border: 0;
-  border-radius: 8px;
-  background: transparent;
-  color: inherit;
-  cursor: pointer;
-}
-
-[data-test='see']:hover {
-  background: color-mix(in srgb, var(--on-desk) 14%, transparent);
 }
 </style>

@@ -5,6 +5,8 @@ import { computed } from 'vue'
 import { useShape } from './shape-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import NumberField from '../../ui/fields/NumberField.vue'
 import { t } from '../../words/t'
 
 defineProps<{ where: string }>()
@@ -26,7 +28,12 @@ const setCycles = (count: number) => {
   if (count > 0) shape.change({ cycles: Math.min(128, count * (shape.perBeat ? shape.beats : 1)) })
 }
 const isRamp = computed(() => shape.shape.kind === 'ramp')
-const number = (event: Event) => Number((event.target as HTMLInputElement).value)
+/** What can be changed of every shape. */
+const SLIDERS = [
+  { name: 'depth', min: -1, text: t('shape.depth') },
+  { name: 'centre', min: 0, text: t('shape.middle') },
+  { name: 'growth', min: -1, text: t('shape.grows') },
+] as const
 </script>
 
 <template>
@@ -37,60 +44,43 @@ const number = (event: Event) => Number((event.target as HTMLInputElement).value
       :key="kind"
       class="kind"
       :aria-pressed="shape.laid !== null && shape.shape.kind === kind"
-      :aria-label="kind"
-      :tip="kind"
+      :aria-label="t(`shape.kind.${kind}`)"
+      :tip="t(`shape.kind.${kind}`)"
       :data-test="`shape-${kind}`"
       @click="shape.lay(kind)"
     >
       <svg viewBox="0 0 40 20" aria-hidden="true"><path :d="PICTURES[kind]" /></svg>
     </RowButton>
     <template v-if="shape.laid">
-      <label v-if="!isRamp"
-        >{{ shape.shape.kind === 'steps' ? 'steps' : 'times' }}
-        <input
-          type="number"
-          min="0.25"
-          max="128"
-          :step="shape.shape.kind === 'steps' ? 1 : 0.5"
-          :value="Math.round(cycles * 100) / 100"
-          data-test="shape-cycles"
-          @change="setCycles(number($event))"
-          @keydown.stop
-      /></label>
-      <label v-if="!isRamp" class="tick"><input v-model="shape.perBeat" type="checkbox" /> {{ t('shape.per-beat') }}</label>
-      <label
-        >{{ t('shape.depth') }}
-        <input
-          type="range"
-          min="-1"
-          max="1"
-          step="0.01"
-          :value="shape.shape.depth"
-          data-test="shape-depth"
-          @input="shape.change({ depth: number($event) })"
-          @keydown.stop
-      /></label>
-      <label
-        >{{ t('shape.middle') }}
-        <input
-          type="range"
-          min="0"
-          max="1"
-          step="0.01"
-          :value="shape.shape.centre"
-          @input="shape.change({ centre: number($event) })"
-          @keydown.stop
-      /></label>
-      <label
-        >{{ t('shape.grows') }}
-        <input
-          type="range"
-          min="-1"
-          max="1"
-          step="0.05"
-          :value="shape.shape.growth"
-          data-test="shape-growth"
-          @input="shape.change({ growth: number($event) })"
+      <NumberField
+        v-if="!isRamp"
+        class="times"
+        bare
+        :label="shape.shape.kind === 'steps' ? t('shape.steps') : t('shape.times')"
+        :unit="shape.shape.kind === 'steps' ? t('shape.steps') : '×'"
+        :min="0.25"
+        :max="128"
+        :step="shape.shape.kind === 'steps' ? 1 : 0.5"
+        :model-value="Math.round(cycles * 100) / 100"
+        data-test="shape-cycles"
+        @update:model-value="setCycles($event ?? 0)"
+        @keydown.stop
+      />
+      <CheckField v-if="!isRamp" v-model="shape.perBeat" :label="t('shape.per-beat')" />
+      <label v-for="s in SLIDERS" :key="s.name" class="slider"
+        ><span aria-hidden="true">{{ s.text }}</span>
+        <v-slider
+          :min="s.min"
+          :max="1"
+          :step="0.01"
+          :aria-label="s.text"
+          :model-value="shape.shape[s.name]"
+          :data-test="`shape-${s.name}`"
+          hide-details
+          thumb-size="14"
+          track-size="4"
+          color="primary"
+          @update:model-value="(to: number) => shape.change({ [s.name]: to })"
           @keydown.stop
       /></label>
     </template>
@@ -149,20 +139,12 @@ label {
   min-height: 34px;
 }
 
-input[type='number'] {
-  width: 58px;
-  height: 32px;
-  padding: 0 6px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+.times {
+  flex: 0 0 104px;
 }
 
-input[type='range'] {
-  width: 62px;
-  accent-color: var(--ink);
+.slider .v-slider {
+  width: 84px;
 }
 
 .finish {

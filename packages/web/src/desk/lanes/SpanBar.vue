@@ -19,13 +19,16 @@ import { FORMS } from '../../editor/lane/forms'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import MotifMenu from './MotifMenu.vue'
+import MovePicture from './MovePicture.vue'
 import ShapeBar from './ShapeBar.vue'
 import SpanMore from './SpanMore.vue'
 import SpanSelect from './SpanSelect.vue'
 import { useShape } from './shape-store'
 import { useSpanActions } from './span-actions'
 import AppButton from '../../ui/buttons/AppButton.vue'
-import MenuItem from '../../ui/overlays/MenuItem.vue'
+import NumberField from '../../ui/fields/NumberField.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import ToolBar from '../../ui/bars/ToolBar.vue'
 import { t } from '../../words/t'
 
 const desk = useDesk()
@@ -42,16 +45,17 @@ const span = computed(() => desk.selection!)
 const beat = computed(() => desk.time!.meter.lengthsAt(span.value.from).beat)
 
 /** How far one press raises or lowers: dB of a level, else per cent of the travel. */
-const amount = ref(1)
+const amount = ref<number | null>(1)
+const step = computed(() => amount.value ?? 1)
 const shift = (sign: 1 | -1) =>
   act(sign > 0 ? t('bars.did.raised') : t('bars.did.lowered'), ({ points, control: { scale } }) => {
-    const by = scale.kind === 'level' ? amount.value : amount.value * 0.05
+    const by = scale.kind === 'level' ? step.value : step.value * 0.05
     return shiftSpan(points, scale, span.value, sign * by, desk.edge(span.value))
   })
 
 const form = (): MoveForm | undefined => FORMS[desk.way]
 const move = (kind: ReadyMove) =>
-  act(kind[0]!.toUpperCase() + kind.slice(1), ({ points, control: { scale } }) =>
+  act(t(`move.${kind}`), ({ points, control: { scale } }) =>
     makeMove(points, scale, span.value, kind, beat.value, form()),
   )
 const turn = (on: boolean) =>
@@ -96,13 +100,7 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
   </div>
   <template v-else>
     <ShapeBar v-if="shape.open" :where="where" />
-    <div
-      v-else
-      class="bar"
-      role="toolbar"
-      :aria-label="t('bars.what', { where: where.toLowerCase() })"
-      data-test="span-bar"
-    >
+    <ToolBar v-else class="bar" :label="t('bars.what', { where: where.toLowerCase() })" data-test="span-bar">
       <SpanSelect :text="where" />
       <template v-if="isSwitch">
         <AppButton small @click="turn(true)">{{ t('bars.on', { value: control.unit.format(1) }) }}</AppButton>
@@ -110,25 +108,22 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
       </template>
       <template v-else>
         <span class="shift">
-          <MenuItem data-test="lower" :aria-label="t('bars.lower')" :tip="t('bars.lower')" @click="shift(-1)">
-            −
-          </MenuItem>
-          <input
-            v-model.number="amount"
-            type="number"
-            min="0.1"
-            max="24"
-            step="0.5"
-            :aria-label="level ? t('bars.by-db') : t('bars.by-steps')"
+          <IconButton icon="lower" :label="t('bars.lower')" data-test="lower" @click="shift(-1)" />
+          <NumberField
+            v-model="amount"
+            bare
+            class="amount"
+            :label="level ? t('bars.by-db') : t('bars.by-steps')"
+            :unit="level ? 'dB' : '× 5 %'"
+            :min="0.1"
+            :max="24"
+            :step="0.5"
             @keydown.stop
           />
-          <span aria-hidden="true">{{ level ? 'dB' : '× 5 %' }}</span>
-          <MenuItem data-test="raise" :aria-label="t('bars.raise')" :tip="t('bars.raise')" @click="shift(1)">
-            +
-          </MenuItem>
+          <IconButton icon="add" :label="t('bars.raise')" data-test="raise" @click="shift(1)" />
         </span>
-        <AppButton small v-for="m in moves" :key="m" :data-test="`move-${m}`" @click="move(m)">
-          {{ m }}
+        <AppButton v-for="m in moves" :key="m" small :data-test="`move-${m}`" @click="move(m)">
+          <MovePicture :move="m" />{{ t(`move.${m}`) }}
         </AppButton>
         <AppButton small
          
@@ -163,10 +158,8 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
       <AppButton small :aria-label="t('bars.none')" @click="desk.selection = null">
         <v-icon icon="$close" size="16" />
       </AppButton>
-      <label v-if="desk.lanes.length > 1" class="across">
-        <input v-model="desk.across" type="checkbox" data-test="across" /> {{ t('bars.across') }}
-      </label>
-    </div>
+      <CheckField v-if="desk.lanes.length > 1" v-model="desk.across" :label="t('bars.across')" data-test="across" />
+    </ToolBar>
   </template>
 </template>
 
@@ -178,53 +171,21 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
   gap: 3px;
   align-items: center;
   min-height: 46px;
-  padding: 5px 8px;
+  padding: 5px var(--space-2);
   border-top: 1px solid var(--rule);
-  font-size: 14px;
+  font-size: var(--text-1);
 }
 
-.chip {
-  padding-inline: 8px;
+.bar :deep(.small) {
+  padding-inline: var(--space-2);
 }
 
 .shift {
   display: flex;
   align-items: center;
-  border: 1px solid var(--rule);
-  border-radius: 16px;
-  background: var(--paper);
 }
 
-.shift button {
-  width: 32px;
-  height: 32px;
-  border: 0;
-  border-radius: 50%;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  font-size: 18px;
-  cursor: pointer;
-}
-
-.shift button:hover {
-  background: var(--wash);
-}
-
-.shift input {
-  width: 34px;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: right;
-}
-
-.across {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 32px;
-  margin-left: 4px;
+.amount {
+  width: 92px;
 }
 </style>

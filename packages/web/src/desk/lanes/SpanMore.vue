@@ -21,7 +21,9 @@ import { useDesk, EDGES } from '../desk-store'
 import { useSpanActions } from './span-actions'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
-import MenuItem from '../../ui/overlays/MenuItem.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import NumberField from '../../ui/fields/NumberField.vue'
+import RadioList from '../../ui/fields/RadioList.vue'
 import { t } from '../../words/t'
 
 const desk = useDesk()
@@ -32,7 +34,9 @@ const span = computed(() => desk.selection!)
 const length = computed(() => span.value.to - span.value.from)
 const end = computed(() => desk.song!.length)
 const isSwitch = computed(() => here.value?.control.scale.kind === 'switch')
-const times = ref(1)
+const times = ref<number | null>(1)
+const ways = [{ value: -1, text: t('bars.way.usual') }, ...FORMS.map((f, value) => ({ value, text: f.text }))]
+const edges = EDGES.map((e, value) => ({ value, text: e.text }))
 const edge = () => desk.edge(span.value)
 const lengths = computed(() => desk.time!.meter.lengthsAt(span.value.from))
 
@@ -86,10 +90,10 @@ const movedRest = (by: number) =>
   )
 const repeated = () =>
   act(
-    t('bars.did.repeated', { n: times.value }),
-    ({ points, control: { scale } }) => repeatSpan(points, scale, span.value, times.value, end.value),
+    t('bars.did.repeated', { n: (times.value ?? 1) }),
+    ({ points, control: { scale } }) => repeatSpan(points, scale, span.value, (times.value ?? 1), end.value),
     span.value.to,
-    Math.min(end.value, span.value.to + times.value * length.value),
+    Math.min(end.value, span.value.to + (times.value ?? 1) * length.value),
   )
 
 /** Rhythms of half beats, as a pupil would clap them. */
@@ -108,145 +112,93 @@ const rhythm = (pattern: readonly boolean[]) =>
 </script>
 
 <template>
-  <v-menu :close-on-content-click="false" max-height="520">
-    <template #activator="{ props: menu }">
+  <AppMenu stays :label="t('bars.more.label')">
+      <template #opener="{ opener: menu }">
       <AppButton small v-bind="menu" data-test="span-more">
         {{ t('bars.more') }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
-    <div class="sheet more" role="group" :aria-label="t('bars.more.label')">
+      <div class="more">
       <template v-if="!isSwitch">
         <h3>{{ t('bars.size') }}</h3>
         <p>
-          <MenuItem @click="scaled(1.5)">{{ t('bars.larger') }}</MenuItem><MenuItem @click="scaled(1 / 1.5)">{{ t('bars.smaller') }}</MenuItem>
-          <MenuItem data-test="tilt-up" @click="tilted(1)">{{ t('bars.tilt-up') }}</MenuItem><MenuItem @click="tilted(-1)">{{ t('bars.tilt-down') }}</MenuItem>
-          <MenuItem @click="turned">{{ t('bars.turn') }}</MenuItem>
+          <AppButton small @click="scaled(1.5)">{{ t('bars.larger') }}</AppButton><AppButton small @click="scaled(1 / 1.5)">{{ t('bars.smaller') }}</AppButton>
+          <AppButton small data-test="tilt-up" @click="tilted(1)">{{ t('bars.tilt-up') }}</AppButton><AppButton small @click="tilted(-1)">{{ t('bars.tilt-down') }}</AppButton>
+          <AppButton small @click="turned">{{ t('bars.turn') }}</AppButton>
         </p>
         <h3>{{ t('bars.form') }}</h3>
         <p>
-          <MenuItem data-test="smooth" @click="smoothed">{{ t('bars.smooth') }}</MenuItem>
-          <MenuItem data-test="thin" @click="thinned">{{ t('bars.thin') }}</MenuItem>
+          <AppButton small data-test="smooth" @click="smoothed">{{ t('bars.smooth') }}</AppButton>
+          <AppButton small data-test="thin" @click="thinned">{{ t('bars.thin') }}</AppButton>
         </p>
       </template>
       <h3>{{ t('bars.time') }}</h3>
       <p>
-        <MenuItem data-test="turn-round" @click="mirrored">{{ t('bars.mirror') }}</MenuItem>
-        <MenuItem data-test="twice-as-long" @click="stretched(2)">{{ t('bars.twice') }}</MenuItem>
-        <MenuItem @click="stretched(0.5)">{{ t('bars.half') }}</MenuItem>
+        <AppButton small data-test="turn-round" @click="mirrored">{{ t('bars.mirror') }}</AppButton>
+        <AppButton small data-test="twice-as-long" @click="stretched(2)">{{ t('bars.twice') }}</AppButton>
+        <AppButton small @click="stretched(0.5)">{{ t('bars.half') }}</AppButton>
       </p>
       <h3>{{ t('bars.move') }}</h3>
       <p>
-        <MenuItem @click="moved(-lengths.beat)">{{ t('bars.beat-earlier') }}</MenuItem>
-        <MenuItem @click="moved(lengths.beat)">{{ t('bars.beat-later') }}</MenuItem>
-        <MenuItem @click="moved(-lengths.bar)">{{ t('bars.bar-earlier') }}</MenuItem>
-        <MenuItem data-test="bar-later" @click="moved(lengths.bar)">{{ t('bars.bar-later') }}</MenuItem>
+        <AppButton small @click="moved(-lengths.beat)">{{ t('bars.beat-earlier') }}</AppButton>
+        <AppButton small @click="moved(lengths.beat)">{{ t('bars.beat-later') }}</AppButton>
+        <AppButton small @click="moved(-lengths.bar)">{{ t('bars.bar-earlier') }}</AppButton>
+        <AppButton small data-test="bar-later" @click="moved(lengths.bar)">{{ t('bars.bar-later') }}</AppButton>
       </p>
       <h3>{{ t('bars.rest') }}</h3>
       <p>
-        <MenuItem @click="movedRest(-lengths.bar)">{{ t('bars.bar-earlier') }}</MenuItem>
-        <MenuItem data-test="rest-later" @click="movedRest(lengths.bar)">{{ t('bars.bar-later') }}</MenuItem>
+        <AppButton small @click="movedRest(-lengths.bar)">{{ t('bars.bar-earlier') }}</AppButton>
+        <AppButton small data-test="rest-later" @click="movedRest(lengths.bar)">{{ t('bars.bar-later') }}</AppButton>
       </p>
       <h3>{{ t('bars.repeat') }}</h3>
       <p>
-        <label
-          ><input
-            v-model.number="times"
-            type="number"
-            min="1"
-            max="64"
-            :aria-label="t('bars.repeat.times')"
-            @keydown="keepKeys"
-          />
-          times</label
-        >
-        <MenuItem data-test="repeat" @click="repeated">{{ t('bars.repeat.do') }}</MenuItem>
+        <NumberField v-model="times" class="times" bare :label="t('bars.repeat.times')" :min="1" :max="64" @keydown="keepKeys" />
+        <AppButton small data-test="repeat" @click="repeated">{{ t('bars.repeat.do') }}</AppButton>
       </p>
       <h3>{{ t('bars.rhythm') }}</h3>
       <p>
-        <MenuItem v-for="r in RHYTHMS" :key="r.name" @click="rhythm(r.pattern)">{{ r.name }}</MenuItem>
+        <AppButton small v-for="r in RHYTHMS" :key="r.name" @click="rhythm(r.pattern)">{{ r.name }}</AppButton>
       </p>
       <template v-if="!isSwitch">
         <h3>{{ t('bars.way') }}</h3>
-        <p class="edges">
-          <label><input v-model="desk.way" type="radio" name="way" :value="-1" /> {{ t('bars.way.usual') }}</label>
-          <label v-for="(f, i) in FORMS" :key="f.text"
-            ><input v-model="desk.way" type="radio" name="way" :value="i" /> {{ f.text }}</label
-          >
-        </p>
+        <RadioList v-model="desk.way" inline :label="t('bars.way')" :choices="ways" />
       </template>
       <h3>{{ t('bars.edges') }}</h3>
-      <p class="edges">
-        <label v-for="(e, i) in EDGES" :key="e.text"
-          ><input v-model="desk.edgeKind" type="radio" name="edge" :value="i" /> {{ e.text }}</label
-        >
-      </p>
+      <RadioList v-model="desk.edgeKind" inline :label="t('bars.edges')" :choices="edges" />
       <h3>{{ t('bars.by-hand') }}</h3>
       <p>
-        <MenuItem :tip="t('bars.by-hand.tip')" @click="pass.repair(span)">
+        <AppButton small :tip="t('bars.by-hand.tip')" @click="pass.repair(span)">
           {{ t('bars.by-hand.do') }}
-        </MenuItem>
+        </AppButton>
       </p>
       <h3>{{ t('bars.away') }}</h3>
-      <p><MenuItem data-test="clear-span" @click="cleared">{{ t('bars.clear') }}</MenuItem></p>
+      <p><AppButton small data-test="clear-span" @click="cleared">{{ t('bars.clear') }}</AppButton></p>
     </div>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>
 .more {
   display: grid;
+  gap: var(--space-1);
   width: 380px;
-  padding: 12px 14px;
-  overflow-y: auto;
 }
 
 h3 {
-  margin-top: 8px;
+  margin-top: var(--space-2);
   color: var(--soft);
-  font-size: 13px;
+  font-size: var(--text-1);
   font-weight: 560;
 }
 
 p {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px;
+  gap: var(--space-1);
   align-items: center;
 }
 
-button {
-  min-height: 32px;
-  padding: 0 10px;
-  border: 1px solid var(--rule);
-  border-radius: 9px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-  font-size: 14px;
-  cursor: pointer;
-}
-
-button:hover {
-  border-color: var(--ink);
-}
-
-label {
-  display: flex;
-  gap: 5px;
-  align-items: center;
-  min-height: 32px;
-  margin-right: 6px;
-  font-size: 14px;
-}
-
-input[type='number'] {
-  width: 56px;
-  height: 32px;
-  padding: 0 6px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+.times {
+  flex: 0 0 76px;
 }
 </style>

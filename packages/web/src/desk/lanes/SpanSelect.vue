@@ -9,6 +9,7 @@ import { useDesk } from '../desk-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
 import { t } from '../../words/t'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
 
 defineProps<{ text: string }>()
 
@@ -41,16 +42,14 @@ const choices = computed(() => {
 </script>
 
 <template>
-  <v-menu max-height="420">
-    <template #activator="{ props: menu }">
+  <AppMenu :label="t('bars.pick')">
+      <template #opener="{ opener: menu }">
       <AppButton small v-bind="menu" class="where" data-test="span-select">
         {{ text }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
-    <div class="sheet menu" role="group" :aria-label="t('bars.pick')">
       <MenuItem v-for="c in choices" :key="c.name" @click="desk.select(c.span)">{{ c.name }}</MenuItem>
-    </div>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>

@@ -93,10 +93,10 @@ export function useRegionMoves() {
     const { region, track, by, copy } = dropped
     const { from, to } = regionEnds(region, desk.time!.tempo, desk.song!.length)
     work.previewMix(make(dropped, how))
-    const lines = how === 'left' ? '' : `, lines ${how} too`
+    const lines = how === 'left' ? '' : t(`region.did.lines.${how}`)
     work.commit(
       change(
-        `${copy ? 'Copied' : 'Moved'} a region${lines}`,
+        t(copy ? 'region.did.copied' : 'region.did.moved-one') + lines,
         track,
         Math.min(from, from + by),
         Math.max(to, to + by),

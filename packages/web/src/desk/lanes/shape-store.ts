@@ -70,7 +70,7 @@ export const useShape = defineStore('shape', () => {
     }
     const { kind } = shape.value
     const change = {
-      label: `${kind[0]!.toUpperCase()}${kind.slice(1)} over bars`,
+      label: t('shape.over-bars', { shape: t(`shape.kind.${kind}`) }),
       lanes: [lane],
       from: span.from,
       to: span.to,

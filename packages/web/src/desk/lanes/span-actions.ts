@@ -42,7 +42,7 @@ export function useSpanActions() {
     if (!span || !lanes.length) return null
     const whose =
       lanes.length > 1
-        ? `${lanes.length} lanes`
+        ? t('bars.word.lanes', { n: lanes.length })
         : t('bars.whose', { control: resolve(work.mix!, lanes[0]!)!.control.name.toLowerCase(), owner: nameOf(lanes[0]!).split(',')[0]! })
     return work.setMix(
       (mix) =>
@@ -51,7 +51,7 @@ export function useSpanActions() {
           return acted ? withPoints(changed, address, make(acted), () => crypto.randomUUID()) : changed
         }, mix),
       {
-        label: `${what}, ${whose}, ${where.value.toLowerCase()}`,
+        label: t('bars.did.whole', { what, whose, where: where.value.toLowerCase() }),
         lanes,
         from: from ?? span.from,
         to: to ?? span.to,

@@ -91,10 +91,10 @@ function remove(): void {
       <SoloButton :kind="o.kind === 'track' ? 'tracks' : 'returns'" :of="o.id" :name="o.name" />
       <AppButton small
        
-        :aria-label="t('balance.fx.label', { n: o.of.effects.length || '', name: o.name })"
+        :aria-label="t('balance.fx.label', { n: o.of.effects.length, name: o.name })"
         @click="emit('effects')"
       >
-        {{ o.of.effects.length ? t('balance.fx.count', { n: o.of.effects.length }) : t('balance.fx') }}
+        {{ o.of.effects.length ? t('balance.fx.count', { count: o.of.effects.length }) : t('balance.fx') }}
       </AppButton>
       <AppButton small
         class="why"
@@ -183,13 +183,13 @@ td {
   white-space: nowrap;
 }
 
-.switches .chip {
+.switches :deep(.small) {
   margin-left: 4px;
   padding: 2px 9px;
   font-size: 13px;
 }
 
-.switches .chip:first-child {
+.switches :deep(.small):first-child {
   margin-left: 0;
 }
 

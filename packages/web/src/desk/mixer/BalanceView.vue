@@ -9,6 +9,9 @@ import { useBalanceOwners } from './balance-owners'
 import BalanceRow from './BalanceRow.vue'
 import ChainDialog from './ChainDialog.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
 
 const desk = useDesk()
@@ -27,14 +30,9 @@ const rank = (kind: EffectKind) => -1 - RINGING.toReversed().indexOf(EFFECTS[kin
 const KINDS = [...EFFECT_KINDS].sort((a, b) => rank(a) - rank(b))
 
 function add(kind: EffectKind): void {
-  const name = EFFECTS[kind].name
+  const name = t(`effect.${kind}`)
   const ids = { back: crypto.randomUUID(), effect: crypto.randomUUID() }
   work.setMix((m) => addReturn(m, name, kind, ids), { ...everything, label: t('balance.did.return', { name }) })
-}
-
-function chosen(select: HTMLSelectElement): void {
-  add(select.value as EffectKind)
-  select.value = ''
 }
 
 /** Everything as it was given out; the lines too. One step, undoable. */
@@ -54,7 +52,7 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
 
 <template>
   <section class="sheet balance" :aria-label="t('balance.label')">
-    <table>
+    <FigureTable class="rows" :label="t('balance.label')">
       <thead>
         <tr>
           <th scope="col">{{ t('balance.track') }}</th>
@@ -62,7 +60,7 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
           <th scope="col">{{ t('balance.head.pan') }}</th>
           <th v-for="r in mix.returns" :key="r.id" scope="col">{{ t('balance.head.to', { name: r.name }) }}</th>
           <th scope="col"><span class="unseen">{{ t('balance.head.switches') }}</span></th>
-          <th scope="col" class="section">{{ t('balance.head.loudness', { letter: section?.letter }) }}</th>
+          <th scope="col" class="section">{{ t('balance.head.loudness', { letter: section?.letter ?? '' }) }}</th>
         </tr>
       </thead>
       <tbody>
@@ -75,15 +73,16 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
           @effects="chain = o.id"
         />
       </tbody>
-    </table>
+    </FigureTable>
     <p class="foot">
-      <label>
-        {{ t('balance.add-return') }}
-        <select :value="''" data-test="add-return" @change="chosen($event.target as HTMLSelectElement)">
-          <option value="" disabled>{{ t('balance.add-return.choose') }}</option>
-          <option v-for="k in KINDS" :key="k" :value="k">{{ EFFECTS[k].name }}</option>
-        </select>
-      </label>
+      <AppMenu :label="t('balance.add-return')">
+        <template #opener="{ opener }"
+          ><AppButton v-bind="opener" small icon="add" data-test="add-return">{{ t('balance.add-return') }}</AppButton></template
+        >
+        <MenuItem v-for="k in KINDS" :key="k" :tip="t(`effect.${k}.about`)" :data-test="`return-${k}`" @click="add(k)">{{
+          t(`effect.${k}`)
+        }}</MenuItem>
+      </AppMenu>
       <AppButton small data-test="start-again" @click="startAgain">{{ t('balance.to-start') }}</AppButton>
       <span class="soft"
         >{{ t('balance.note') }}</span
@@ -99,11 +98,6 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
   min-height: 0;
   overflow: auto;
   padding: 4px 14px 8px;
-}
-
-table {
-  width: 100%;
-  border-collapse: collapse;
 }
 
 thead th {
@@ -138,13 +132,4 @@ thead th {
   font-size: 14px;
 }
 
-.foot select {
-  height: 32px;
-  padding: 0 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-}
 </style>

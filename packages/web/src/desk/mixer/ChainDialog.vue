@@ -1,17 +1,20 @@
 <script setup lang="ts">
 /** The way of the sound through one track or return: gain, effects in order, width; and the way back to the start. */
-import { controlsOf, EFFECTS, EFFECT_KINDS, type EffectKind, modesOf } from '@rudlo/core/effects'
+import { controlsOf, EFFECT_KINDS, type EffectKind, modesOf } from '@rudlo/core/effects'
 import { addEffect, changeEffect, moveEffect, removeEffect, restoreOwner, type Effect } from '@rudlo/core/mix'
 import { computed, ref } from 'vue'
 import { useDesk } from '../desk-store'
 import { useWork } from '../../document/work-store'
 import ControlField from './ControlField.vue'
 import ControlSlider from './ControlSlider.vue'
+import PlainInput from '../../ui/fields/PlainInput.vue'
 import EffectPicture from './pictures/EffectPicture.vue'
 import SwitchButton from './SwitchButton.vue'
 import { useSortable } from '../../ui/use-sortable'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ owner: string }>()
@@ -22,32 +25,43 @@ const work = useWork()
 const owner = computed(() => [...work.mix!.tracks, ...work.mix!.returns].find((o) => o.id === props.owner)!)
 const name = computed(
   () =>
-    desk.song!.tracks.find((t) => t.id === props.owner)?.name ??
+    desk.song!.tracks.find((track) => track.id === props.owner)?.name ??
     work.mix!.returns.find((r) => r.id === props.owner)?.name ??
     '',
 )
-const title = (e: Effect) => e.name || EFFECTS[e.kind].name
+const title = (e: Effect) => e.name || t(`effect.${e.kind}`)
 /** A delay shows its time or its note value, as its mode says. */
 const words = (e: Effect) =>
   Object.entries(controlsOf(e.kind)).filter(
     ([word]) => e.kind !== 'delay' || word !== (e.mode === 'note' ? 'time' : 'note'),
   )
 
+/** The ways that an effect of several can work, by name. */
+const MODES: Readonly<Record<string, string>> = {
+  time: t('effect.mode.time'),
+  note: t('effect.mode.note'),
+  'low-pass': t('effect.mode.low-pass'),
+  'high-pass': t('effect.mode.high-pass'),
+  'band-pass': t('effect.mode.band-pass'),
+}
+const modeName = (mode: string) => MODES[mode] ?? mode
+
 const change = (label: string) => ({ label: `${label}, ${name.value}`, lanes: [], from: 0, to: 0 })
 const add = (kind: EffectKind) =>
   work.setMix(
     (m) => addEffect(m, props.owner, kind, crypto.randomUUID()),
-    change(t('chain.did.added', { name: EFFECTS[kind].name })),
+    change(t('chain.did.added', { name: t(`effect.${kind}`) })),
   )
 const remove = (e: Effect) => work.setMix((m) => removeEffect(m, e.id), change(t('chain.did.removed', { name: title(e) })))
 const move = (e: Effect, to: number) =>
   work.setMix((m) => moveEffect(m, e.id, to), change(t('chain.did.moved', { name: title(e) })))
 const rename = (e: Effect, to: string) =>
+  to.trim() !== title(e) &&
   work.setMix((m) => changeEffect(m, e.id, { name: to.trim().slice(0, 120) }), change(t('chain.did.named', { name: title(e) })))
 const mode = (e: Effect, to: string) =>
   work.setMix((m) => changeEffect(m, e.id, { mode: to }), change(t('chain.did.changed', { name: title(e) })))
 
-const song = computed(() => desk.song!.tracks.find((t) => t.id === props.owner))
+const song = computed(() => desk.song!.tracks.find((track) => track.id === props.owner))
 const start = computed(() => desk.given!.startingMix)
 const wasThere = computed(() =>
   [...start.value.tracks, ...start.value.returns].some((o) => o.id === props.owner),
@@ -60,15 +74,7 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
 </script>
 
 <template>
-  <v-dialog
-    :aria-label="t('chain.label')"
-    :model-value="true"
-    max-width="720"
-    scrollable
-    @update:model-value="emit('close')"
-  >
-    <div class="sheet dialog">
-      <h2>{{ t('chain.title', { name }) }}</h2>
+  <AppDialog :model-value="true" scrollable @update:model-value="emit('close')" :title="t('chain.title', { name })" :width="720">
       <p class="soft about">
         {{ t(song ? 'chain.about.track' : 'chain.about.return') }}
       </p>
@@ -91,49 +97,34 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
               :title="t('chain.drag')"
               data-test="drag-effect"
             />
-            <input
+            <PlainInput
               class="title"
               :value="title(e)"
-              :aria-label="t('chain.name', { number: i + 1 })"
+              :label="t('chain.name', { number: i + 1 })"
               maxlength="120"
-              @change="rename(e, ($event.target as HTMLInputElement).value)"
+              @take="rename(e, $event)"
+            />
+            <SelectField
+              v-if="modesOf(e.kind).length > 1"
+              class="mode"
+              bare
+              :model-value="e.mode"
+              :label="t('chain.kind', { name: title(e) })"
+              :choices="modesOf(e.kind).map((value) => ({ value, text: modeName(value) }))"
+              @update:model-value="(to) => mode(e, to)"
               @keydown="keepKeys"
             />
-            <select
-              v-if="modesOf(e.kind).length > 1"
-              :value="e.mode"
-              :aria-label="t('chain.kind', { name: title(e) })"
-              @change="mode(e, ($event.target as HTMLSelectElement).value)"
-            >
-              <option v-for="m in modesOf(e.kind)" :key="m" :value="m">{{ m }}</option>
-            </select>
             <span class="push" />
             <SwitchButton
               :address="`effect/${e.id}/bypass`"
               :label="t('chain.bypass.label', { name: title(e) })"
               :text="t('chain.bypass')"
             />
-            <AppButton small
-             
-              :disabled="i === 0"
-              :aria-label="t('chain.up', { name: title(e) })"
-              @click="move(e, i - 1)"
-            >
-              ↑
-            </AppButton>
-            <AppButton small
-             
-              :disabled="i === owner.effects.length - 1"
-              :aria-label="t('chain.down', { name: title(e) })"
-              @click="move(e, i + 1)"
-            >
-              ↓
-            </AppButton>
-            <AppButton small :aria-label="t('chain.remove', { name: title(e) })" @click="remove(e)">
-              <v-icon icon="$remove" size="18" />
-            </AppButton>
+            <IconButton icon="up" :disabled="i === 0" :label="t('chain.up', { name: title(e) })" @click="move(e, i - 1)" />
+            <IconButton icon="down" :disabled="i === owner.effects.length - 1" :label="t('chain.down', { name: title(e) })" @click="move(e, i + 1)" />
+            <IconButton icon="remove" :label="t('chain.remove', { name: title(e) })" @click="remove(e)" />
           </header>
-          <p class="soft about">{{ EFFECTS[e.kind].about }}</p>
+          <p class="soft about">{{ t(`effect.${e.kind}.about`) }}</p>
           <EffectPicture :effect="e" />
           <div class="params">
             <template v-for="[word, control] in [...words(e), ['wet', { name: t('chain.wet') }] as const]" :key="word">
@@ -156,35 +147,26 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
         <ControlField :address="`track/${owner.id}/width`" :label="t('chain.width.typed', { name })" />
         <p class="soft hint">{{ t('chain.width.about') }}</p>
       </div>
-      <div class="row">
+      <template #acts>
         <AppButton small
           v-for="kind in EFFECT_KINDS"
           :key="kind"
          
-          :tip="EFFECTS[kind].about"
+          :tip="t(`effect.${kind}.about`)"
           @click="add(kind)"
         >
-          + {{ EFFECTS[kind].name }}
+          + {{ t(`effect.${kind}`) }}
         </AppButton>
         <span class="push" />
         <AppButton small v-if="wasThere" data-test="restore-track" @click="restore">
           {{ t('chain.to-start', { name }) }}
         </AppButton>
         <AppButton tone="main" @click="emit('close')">{{ t('ui.done') }}</AppButton>
-      </div>
-    </div>
-  </v-dialog>
+      </template>
+    </AppDialog>
 </template>
 
 <style scoped>
-.dialog {
-  display: grid;
-  gap: 12px;
-  padding: 22px 24px;
-  max-height: 86vh;
-  overflow-y: auto;
-}
-
 ol {
   display: grid;
   gap: 12px;
@@ -213,29 +195,13 @@ header,
 
 .title {
   width: 150px;
-  height: 32px;
-  border: 1px solid transparent;
-  border-radius: 8px;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  font-size: 17px;
+  font-size: var(--text-3);
   font-weight: 660;
+  text-align: start;
 }
 
-.title:hover,
-.title:focus {
-  border-color: var(--rule);
-}
-
-select {
-  height: 32px;
-  padding: 0 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+.mode {
+  flex: 0 0 150px;
 }
 
 .about,

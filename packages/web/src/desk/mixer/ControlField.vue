@@ -5,6 +5,7 @@ import { computed, ref } from 'vue'
 import { useWork } from '../../document/work-store'
 import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
+import PlainInput from '../../ui/fields/PlainInput.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ address: string; label: string }>()
@@ -31,40 +32,18 @@ function take(): void {
 </script>
 
 <template>
-  <input
+  <PlainInput
     class="field"
     :class="{ following: inCharge }"
     :value="shown"
-    :aria-label="label"
-    @input="typing = ($event.target as HTMLInputElement).value"
-    @focus="($event.target as HTMLInputElement).select()"
-    @change="take"
-    @blur="take"
-    @keydown.enter="take"
-    @keydown.stop
+    :label="label"
+    @typing="typing = $event"
+    @take="take"
     @contextmenu.prevent="menu.open(address, $event)"
   />
 </template>
 
 <style scoped>
-.field {
-  width: 88px;
-  height: 32px;
-  padding: 0 6px;
-  border: 1px solid transparent;
-  border-radius: 8px;
-  background: transparent;
-  color: var(--ink);
-  font: inherit;
-  text-align: right;
-}
-
-.field:hover,
-.field:focus {
-  border-color: var(--rule);
-  background: var(--paper);
-}
-
 .following {
   font-style: italic;
 }

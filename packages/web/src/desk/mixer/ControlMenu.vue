@@ -59,64 +59,38 @@ function why(): void {
     :target="[...menu.at]"
     @update:model-value="(open: boolean) => open || (menu.address = null)"
   >
-    <div v-if="found" class="sheet list" role="menu" :aria-label="`${control.name}, ${name}`">
-      <p class="soft">{{ t('control.title', { control: control.name, name }) }}</p>
+    <v-list v-if="found" class="sheet list" density="compact" role="menu" :aria-label="t('control.title', { control: control.name, name })">
       <MenuItem @click="set(control.initial, t('control.did.default'))">
-        {{ t('control.to-default') }} <b>{{ text(control.initial) }}</b>
+        {{ t('control.to-default') }}<template #end><b>{{ text(control.initial) }}</b></template>
       </MenuItem>
       <MenuItem
         v-if="control.neutral !== control.initial"
-       
         @click="set(control.neutral, t('control.did.neutral'))"
       >
-        {{ t('control.to-neutral') }} <b>{{ text(control.neutral) }}</b>
+        {{ t('control.to-neutral') }}<template #end><b>{{ text(control.neutral) }}</b></template>
       </MenuItem>
       <MenuItem v-if="start" data-test="restore-control" @click="restore">
-        {{ t('control.to-start') }} <b>{{ startLine ? 'its line' : text(start.setting) }}</b>
+        {{ t('control.to-start')
+        }}<template #end
+          ><b>{{ startLine ? t('control.its-line') : text(start.setting) }}</b></template
+        >
       </MenuItem>
-      <hr />
+      <v-divider />
       <MenuItem data-test="show-line" @click="showLine">{{ t('control.show-line') }}</MenuItem>
       <MenuItem @click="why">{{ t('control.why') }}</MenuItem>
-    </div>
+    </v-list>
   </v-menu>
 </template>
 
 <style scoped>
 .list {
-  display: grid;
-  min-width: 250px;
-  padding: 8px;
+  min-width: 260px;
+  padding: var(--space-2);
+  border-radius: var(--radius-m);
+  box-shadow: var(--shadow-2);
 }
 
-p {
-  padding: 2px 10px 4px;
-  font-size: 13px;
-}
-
-button {
-  display: flex;
-  gap: 24px;
-  align-items: center;
-  justify-content: space-between;
-  min-height: 36px;
-  padding: 0 10px;
-  border: 0;
-  border-radius: 8px;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-button:hover,
-button:focus-visible {
-  background: var(--wash);
-}
-
-hr {
-  margin: 4px 10px;
-  border: 0;
-  border-top: 1px solid var(--rule);
+b {
+  margin-left: var(--space-5);
 }
 </style>

@@ -6,10 +6,17 @@ import ControlSlider from './ControlSlider.vue'
 import SwitchButton from './SwitchButton.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import RadioList from '../../ui/fields/RadioList.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ send: Send; owner: string; to: string }>()
 const work = useWork()
+
+const TAPS = [
+  { value: 'post', text: t('send.post'), about: t('send.post.about'), test: 'tap-post' },
+  { value: 'pre', text: t('send.pre.long'), about: t('send.pre.about'), test: 'tap-pre' },
+] as const
 
 const change = (label: string) => ({
   label: t('send.did', { what: label, from: props.owner, to: props.to }),
@@ -28,8 +35,8 @@ const remove = () => work.setMix((m) => removeSend(m, props.send.id), change(t('
 <template>
   <div class="cell" :class="{ off: !send.on }">
     <ControlSlider :address="`send/${send.id}/level`" :label="t('send.label', { from: owner, to })" />
-    <v-menu :close-on-content-click="false">
-      <template #activator="{ props: menu }">
+    <AppMenu stays :label="t('send.label', { from: owner, to })">
+      <template #opener="{ opener: menu }">
         <RowButton
           v-bind="menu"
           class="more"
@@ -40,36 +47,18 @@ const remove = () => work.setMix((m) => removeSend(m, props.send.id), change(t('
           <template v-if="send.tap === 'pre'">{{ t('send.pre') }}</template><v-icon v-else icon="$more" size="20" />
         </RowButton>
       </template>
-      <div class="sheet panel" role="group" :aria-label="t('send.label', { from: owner, to })">
-        <p><b>{{ owner }}</b> {{ t('send.sent') }} <b>{{ to }}</b></p>
+      <div class="panel">
+        <p><b>{{ t('send.label', { from: owner, to }) }}</b></p>
         <SwitchButton :address="`send/${send.id}/on`" :label="t('send.on.label', { from: owner, to })" :text="t('send.on')" />
-        <label>
-          <input
-            type="radio"
-            :checked="send.tap === 'post'"
-            :name="send.id"
-            data-test="tap-post"
-            @change="tap('post')"
-          />
-          <span>{{ t('send.post') }}<small>{{ t('send.post.about') }}</small></span>
-        </label>
-        <label>
-          <input
-            type="radio"
-            :checked="send.tap === 'pre'"
-            :name="send.id"
-            data-test="tap-pre"
-            @change="tap('pre')"
-          />
-          <span
-            >{{ t('send.pre.long') }}<small
-              >{{ t('send.pre.about') }}</small
-            ></span
-          >
-        </label>
+        <RadioList
+          :model-value="send.tap"
+          :label="t('send.more', { from: owner, to })"
+          :choices="TAPS"
+          @update:model-value="tap"
+        />
         <AppButton small data-test="remove-send" @click="remove">{{ t('send.remove') }}</AppButton>
       </div>
-    </v-menu>
+    </AppMenu>
   </div>
 </template>
 
@@ -104,30 +93,8 @@ const remove = () => work.setMix((m) => removeSend(m, props.send.id), change(t('
 
 .panel {
   display: grid;
-  gap: 8px;
+  gap: var(--space-2);
   justify-items: start;
   max-width: 340px;
-  padding: 14px 18px;
-}
-
-label {
-  display: flex;
-  gap: 10px;
-  align-items: start;
-  min-height: 32px;
-}
-
-input {
-  flex: none;
-  width: 18px;
-  height: 18px;
-  margin-top: 2px;
-  accent-color: var(--ink);
-}
-
-small {
-  display: block;
-  color: var(--soft);
-  font-size: 13px;
 }
 </style>

@@ -24,12 +24,7 @@ const on = computed(() => player.solo[props.kind].includes(props.of))
 </template>
 
 <style scoped>
-.chip {
-  padding: 2px 9px;
-  font-size: 13px;
-}
-
-.chip[aria-pressed='true'] {
+.button[aria-pressed='true'] {
   border-color: var(--close);
   background: var(--close);
   color: var(--sheet);

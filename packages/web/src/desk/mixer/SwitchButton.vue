@@ -25,10 +25,6 @@ const { value, inCharge, set } = useControl(() => props.address)
 </template>
 
 <style scoped>
-.chip {
-  padding: 2px 10px;
-}
-
 .following {
   border-style: dashed;
 }

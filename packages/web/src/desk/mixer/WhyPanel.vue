@@ -9,6 +9,7 @@ import { useDesk } from '../desk-store'
 import { useWork } from '../../document/work-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
 
 const desk = useDesk()
 const work = useWork()
@@ -58,9 +59,7 @@ function go(remedy: Remedy): void {
 </script>
 
 <template>
-  <v-dialog :aria-label="t('why.label')" :model-value="true" @update:model-value="desk.asked = null">
-    <div class="sheet why" data-test="why">
-      <h2>{{ t('why.title', { control: control.name, name: name.split(',')[0] }) }}</h2>
+  <AppDialog :model-value="true" @update:model-value="desk.asked = null" :title="t('why.title', { control: control.name, name: name.split(',')[0]! })" data-test="why">
       <p class="soft">{{ t('why.at', { place: beatInWords(desk.time!.meter, player.position) }) }}</p>
       <ol v-if="causes.length">
         <li v-for="cause in causes" :key="cause.sentence">
@@ -71,9 +70,8 @@ function go(remedy: Remedy): void {
       <p v-else>
         {{ t('why.none') }}
       </p>
-      <AppButton tone="main" class="end" @click="desk.asked = null">{{ t('ui.close') }}</AppButton>
-    </div>
-  </v-dialog>
+      <template #acts><AppButton tone="main" @click="desk.asked = null">{{ t('ui.close') }}</AppButton></template>
+    </AppDialog>
 </template>
 
 <style scoped>

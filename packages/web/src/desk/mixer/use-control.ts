@@ -23,7 +23,7 @@ export function useControl(address: () => string) {
   )
   const name = computed(
     () =>
-      t('control.of', { control: control.value.name.toLowerCase(), name: laneName(desk.song!, work.mix!, address()).split(',')[0] }),
+      t('control.of', { control: control.value.name.toLowerCase(), name: laneName(desk.song!, work.mix!, address()).split(',')[0]! }),
   )
   const label = (to: number): ChangeLabel => ({
     label: t('control.did.set', { name: name.value, value: control.value.unit.format(to) }),

@@ -12,6 +12,10 @@ import WayFigure from './WayFigure.vue'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import SliderField from '../../ui/fields/SliderField.vue'
 import { t } from '../../words/t'
 
 const pass = usePass()
@@ -25,6 +29,10 @@ const owner = ref('')
 const owners = computed(() => [
   ...desk.song!.tracks.map(({ id, name }) => ({ id, name })),
   ...work.mix!.returns.map(({ id, name }) => ({ id, name })),
+])
+const choices = computed(() => [
+  { value: '', text: t('pass.all') },
+  ...owners.value.map(({ id, name }) => ({ value: id, text: name })),
 ])
 const surfaces = ref(false)
 
@@ -49,10 +57,12 @@ const text = computed(() => {
 </script>
 
 <template>
-  <v-menu v-model="open" :close-on-content-click="false" max-height="640" location="top">
-    <template #activator="{ props: menu }">
-      <AppButton small tone="desk"
-        v-bind="menu"
+  <AppMenu v-model="open" stays location="top" :label="t('pass.title')">
+    <template #opener="{ opener }">
+      <AppButton
+        small
+        tone="desk"
+        v-bind="opener"
         class="hand-writes"
         :class="{ live: pass.active }"
         :aria-label="t('pass.label', { text })"
@@ -62,16 +72,10 @@ const text = computed(() => {
         <v-icon icon="$pen" size="18" /><span>{{ t('pass.short', { text }) }}</span>
       </AppButton>
     </template>
-    <div class="sheet list">
+    <div class="list">
       <div class="top">
         <h2>{{ t('pass.title') }}</h2>
-        <label
-          >{{ t('pass.on') }}
-          <select v-model="owner" :aria-label="t('pass.which')" @keydown="keepKeys">
-            <option value="">{{ t('pass.all') }}</option>
-            <option v-for="o in owners" :key="o.id" :value="o.id">{{ o.name }}</option>
-          </select></label
-        >
+        <SelectField v-model="owner" class="owner" bare :label="t('pass.which')" :choices="choices" @keydown="keepKeys" />
       </div>
       <div role="radiogroup" :aria-label="t('pass.ways')">
         <RowButton
@@ -86,52 +90,40 @@ const text = computed(() => {
           <WayFigure :way="way" />
           <span
             ><b>{{ WAY_WORDS[way].name }}</b>
-            <span v-if="WAY_WORDS[way].trade" class="soft">({{ WAY_WORDS[way].trade }})</span><br />
+            <span v-if="WAY_WORDS[way].trade" class="soft"> ({{ WAY_WORDS[way].trade }})</span><br />
             <span class="small">{{ WAY_WORDS[way].sentence }}</span></span
           >
         </RowButton>
       </div>
-      <label class="row"
-        >{{ t('pass.glide') }}
-        <input
-          v-model.number="pass.glide"
-          type="range"
-          min="0"
-          :max="LONGEST_GLIDE"
-          step="10"
-          data-test="glide"
-          @keydown="keepKeys"
-        />
-        {{ t('pass.ms', { value: pass.glide }) }}</label
-      >
-      <label class="row"
-        ><input v-model="pass.shiftStays" type="checkbox" /> {{ t('pass.stays') }}</label
-      >
-      <label class="row"
-        ><input v-model="pass.oneRound" type="checkbox" /> {{ t('pass.one-round') }}</label
-      >
+      <SliderField
+        v-model="pass.glide"
+        :label="t('pass.glide')"
+        :min="0"
+        :max="LONGEST_GLIDE"
+        :step="10"
+        :said="t('pass.ms', { value: pass.glide })"
+        data-test="glide"
+        @keydown="keepKeys"
+      />
+      <CheckField v-model="pass.shiftStays" :label="t('pass.stays')" />
+      <CheckField v-model="pass.oneRound" :label="t('pass.one-round')" />
       <p class="row">
         <AppButton small data-test="open-rig" @click="rig">
           {{ surface.connected ? t('pass.rig.hide') : t('pass.rig.show') }}
         </AppButton>
         <AppButton small data-test="open-surfaces" @click="showSurfaces">{{ t('pass.surfaces') }}</AppButton>
       </p>
-      <p class="soft small">
-        {{ t('pass.note') }}
-      </p>
+      <p class="soft small">{{ t('pass.note') }}</p>
     </div>
-  </v-menu>
+  </AppMenu>
   <SurfaceDialog v-model="surfaces" />
 </template>
 
 <style scoped>
 .list {
   display: grid;
-  gap: 6px;
-  width: 470px;
-  max-width: 94vw;
-  padding: 14px 16px;
-  overflow-y: auto;
+  gap: var(--space-1);
+  width: 450px;
 }
 
 .top {
@@ -142,7 +134,7 @@ const text = computed(() => {
 }
 
 h2 {
-  font-size: 17px;
+  font-size: var(--text-3);
 }
 
 .way {
@@ -170,7 +162,7 @@ h2 {
 }
 
 .small {
-  font-size: 14px;
+  font-size: var(--text-1);
 }
 
 .row {
@@ -178,16 +170,11 @@ h2 {
   gap: 8px;
   align-items: center;
   min-height: 32px;
-  font-size: 14px;
+  font-size: var(--text-1);
 }
 
-select {
-  height: 34px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+.owner {
+  flex: 0 0 160px;
 }
 
 .live {

@@ -4,8 +4,10 @@ import { counted } from '@rudlo/words'
 import { ref, watch } from 'vue'
 import { useDesk } from '../desk-store'
 import { useWork } from '../../document/work-store'
+import { barsOf } from '../transport/loop-text'
 import { usePass, type PassLaneSummary } from './pass-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
 import { t } from '../../words/t'
 
 const pass = usePass()
@@ -19,11 +21,14 @@ watch(
   { immediate: true },
 )
 
-function where(lane: PassLaneSummary): string {
-  const bar = (tick: number) => desk.time!.meter.placeAt(tick).bar
-  return lane.spans
-    .map((s) => (bar(s.from) === bar(s.to) ? `bar ${bar(s.from)}` : `bars ${bar(s.from)} to ${bar(s.to)}`))
-    .join(' and ')
+/** What was written on a lane: where, how many points, and what it replaced. */
+function said(lane: PassLaneSummary): string {
+  const where = lane.spans.map((span) => barsOf(span, desk.time!.meter)).join(', ')
+  const written = { lane: lane.name, where, points: counted(lane.points, 'points') }
+  const sentence = lane.overwritten
+    ? t('pass.lane.over', { ...written, n: lane.overwritten })
+    : t('pass.lane', written)
+  return lane.inBrief ? sentence : sentence + t('pass.stray')
 }
 
 function undo(): void {
@@ -35,17 +40,18 @@ function undo(): void {
 <template>
   <div v-if="pass.summary" class="sheet strip" role="status" data-test="pass-summary">
     <b>{{ t('pass.wrote') }}</b>
-    <label v-for="l in pass.summary.lanes" :key="l.address" class="lane" :class="{ stray: !l.inBrief }">
-      <input v-model="kept" type="checkbox" :value="l.address" />
-      <span
-        >{{ l.name }}, {{ where(l) }}: {{ counted(l.points, 'points')
-        }}<template v-if="l.overwritten">, over {{ l.overwritten }} that were there</template
-        ><template v-if="!l.inBrief">{{ t('pass.stray') }}</template></span
-      >
-    </label>
+    <CheckField
+      v-for="l in pass.summary.lanes"
+      :key="l.address"
+      class="lane"
+      :class="{ stray: !l.inBrief }"
+      :model-value="kept.includes(l.address)"
+      :label="said(l)"
+      @update:model-value="(on) => (kept = on ? [...kept, l.address] : kept.filter((k) => k !== l.address))"
+    />
     <span class="push" />
     <AppButton small data-test="pass-keep" @click="pass.keepOnly(new Set(kept))">
-      {{ kept.length === pass.summary.lanes.length ? 'keep' : t('pass.keep-these') }}
+      {{ kept.length === pass.summary.lanes.length ? t('pass.keep') : t('pass.keep-these') }}
     </AppButton>
     <AppButton small data-test="pass-undo" @click="undo">{{ t('pass.undo') }}</AppButton>
   </div>
@@ -56,10 +62,7 @@ function undo(): void {
     :aria-label="t('pass.over.label')"
     data-test="pass-asked"
   >
-    <b
-      >From play to stop goes over {{ pass.asked }} {{ pass.asked === 1 ? 'move' : 'moves' }} that are
-      there.</b
-    >
+    <b>{{ t('pass.over', { n: pass.asked }) }}</b>
     <span class="push" />
     <AppButton small data-test="pass-yes" @click="pass.answer(true)">{{ t('pass.over.yes') }}</AppButton>
     <AppButton small @click="pass.answer(false)">{{ t('pass.over.no') }}</AppButton>

@@ -74,5 +74,5 @@ export const WAY_COMMANDS: Readonly<Record<Exclude<Way, 'follow'>, CommandWay>> 
   meet: 'meet',
   moved: 'move',
   shift: 'shift',
-  throughout: t('pass.way.throughout.short'),
+  throughout: 'play to stop',
 }

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import type { ReplyView } from '@rudlo/contract/reviews'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import TextField from '../../ui/fields/TextField.vue'
 import { t } from '../../words/t'
 
 defineProps<{ replies: readonly ReplyView[] }>()
@@ -24,8 +25,8 @@ function say(): void {
   <div class="talk">
     <p v-for="r in replies" :key="r.createdAt" data-test="reply"><b>{{ r.author }}:</b> {{ r.text }}</p>
     <form v-if="answering" @submit.prevent="say">
-      <input v-model="text" maxlength="1000" :aria-label="t('talk.reply')" :placeholder="t('talk.reply')" autofocus @keydown.stop />
-      <AppButton small>{{ t('talk.send') }}</AppButton>
+      <TextField v-model="text" class="text" bare maxlength="1000" :label="t('talk.reply')" :placeholder="t('talk.reply')" autofocus @keydown.stop />
+      <AppButton small type="submit">{{ t('talk.send') }}</AppButton>
     </form>
     <RowButton v-else class="link" data-test="answer" @click="answering = true">{{ t('talk.reply') }}</RowButton>
   </div>
@@ -49,16 +50,8 @@ form {
   gap: 6px;
 }
 
-input {
+.text {
   flex: 1;
-  min-width: 0;
-  min-height: 32px;
-  padding: 2px 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
 }
 
 .link {

@@ -7,6 +7,8 @@ import { CLICK_GAP, TestSounds } from './test-sounds'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import SliderField from '../../ui/fields/SliderField.vue'
 import { t } from '../../words/t'
 
 const open = defineModel<boolean>({ required: true })
@@ -66,14 +68,7 @@ onBeforeUnmount(stop)
 </script>
 
 <template>
-  <v-dialog
-    v-model="open"
-    :aria-label="t('sound.title')"
-    max-width="560"
-    @after-leave="listening.checked = true"
-  >
-    <div class="sheet check">
-      <h2 id="check-title">{{ t('sound.title') }}</h2>
+  <AppDialog v-model="open" :title="t('sound.title')" :width="560">
       <p class="soft">{{ t('sound.about') }}</p>
       <section>
         <h3>{{ t('sound.sides') }}</h3>
@@ -105,37 +100,27 @@ onBeforeUnmount(stop)
           >
             {{ tapping ? t('sound.tap', { n: taps.length, of: CLICKS }) : t('sound.start') }}
           </RowButton>
-          <label class="by-hand">
-            <span>{{ t('sound.late') }}</span>
-            <input
-              v-model.number="listening.delay"
-              type="range"
-              min="0"
-              :max="LONGEST_DELAY"
-              step="5"
-              :aria-label="t('sound.late.label')"
-              @keydown="keepKeys"
-            />
-            <output data-test="delay">{{ t('pass.ms', { value: listening.delay }) }}</output>
-          </label>
+          <SliderField
+            v-model="listening.delay"
+            class="by-hand"
+            :label="t('sound.late')"
+            :min="0"
+            :max="LONGEST_DELAY"
+            :step="5"
+            :said="t('pass.ms', { value: listening.delay })"
+            data-test="delay"
+            @keydown="keepKeys"
+          />
         </div>
         <p v-if="result" role="status">{{ result }}</p>
       </section>
-      <div class="row end">
+      <template #acts>
         <AppButton tone="main" data-test="check-done" @click="done">{{ t('sound.good') }}</AppButton>
-      </div>
-    </div>
-  </v-dialog>
+      </template>
+    </AppDialog>
 </template>
 
 <style scoped>
-.check {
-  display: grid;
-  gap: 14px;
-  padding: 22px 26px;
-  overflow-y: auto;
-}
-
 section {
   display: grid;
   gap: 6px;
@@ -144,7 +129,7 @@ section {
 }
 
 h3 {
-  font-size: 16px;
+  font-size: var(--text-3);
 }
 
 .row {
@@ -152,10 +137,6 @@ h3 {
   flex-wrap: wrap;
   gap: 8px 16px;
   align-items: center;
-}
-
-.end {
-  justify-content: end;
 }
 
 .tap {
@@ -176,20 +157,6 @@ h3 {
 }
 
 .by-hand {
-  display: flex;
   flex: 1;
-  gap: 10px;
-  align-items: center;
-}
-
-.by-hand input {
-  flex: 1;
-  min-width: 90px;
-  accent-color: var(--ink);
-}
-
-.by-hand output {
-  min-width: 60px;
-  text-align: right;
 }
 </style>

@@ -105,14 +105,17 @@ const press = (note: { channel: number; note: number } | null) =>
     </header>
     <div class="strips">
       <div v-for="(travel, i) in faders" :key="i" class="strip">
-        <input
-          type="range"
-          min="0"
-          max="1"
-          step="0.0078"
-          :value="knobs[i]"
+        <v-slider
+          class="knob"
+          :min="0"
+          :max="1"
+          :step="0.0078"
+          :model-value="knobs[i] ?? 0"
           :aria-label="t('rig.knob', { number: i + 1 })"
-          @input="turn(i, Number(($event.target as HTMLInputElement).value))"
+          hide-details
+          thumb-size="12"
+          track-size="3"
+          @update:model-value="(to: number) => turn(i, to)"
           @keydown.stop
         />
         <div
@@ -194,9 +197,9 @@ button {
   width: 46px;
 }
 
-.strip input {
+.knob {
   width: 46px;
-  accent-color: var(--on-desk);
+  margin: 0;
 }
 
 .way {

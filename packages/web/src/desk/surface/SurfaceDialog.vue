@@ -1,18 +1,20 @@
 <script setup lang="ts">
 /** Control surfaces: which one is in use, and what each of its faders and knobs is. */
 import { writeSurface, type Source } from '@rudlo/core/surface'
-import { onBeforeUnmount, ref, watch } from 'vue'
+import { onBeforeUnmount, watch } from 'vue'
 import { saveFile } from '../files/exporter'
 import { useDevices, type Teachable } from './devices-store'
 import { useSurface } from './surface-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import FileButton from '../../ui/fields/FileButton.vue'
 import { t } from '../../words/t'
 
 const open = defineModel<boolean>({ required: true })
 const devices = useDevices()
 const surface = useSurface()
-const file = ref<HTMLInputElement | null>(null)
 
 watch(open, (is) => {
   if (is && !devices.asked) void devices.look()
@@ -28,7 +30,7 @@ function rig(where: 'panel' | 'window'): void {
 function said(source: Source | null | undefined): string {
   if (!source) return t('surface.not-taught')
   if (source.kind === 'bend') return t('surface.bend', { channel: source.channel + 1 })
-  const fine = source.kind === t('surface.fine') ? ', fine' : ''
+  const fine = source.kind === 'fine control' ? t('surface.fine') : ''
   return t('surface.controller', { number: source.controller, fine, channel: source.channel + 1 })
 }
 
@@ -39,17 +41,13 @@ function save(): void {
   saveFile(`${devices.map!.name}.json`, 'application/json', new TextEncoder().encode(text))
 }
 
-async function load(): Promise<void> {
-  const chosen = file.value?.files?.[0]
+async function load([chosen]: readonly File[]): Promise<void> {
   if (chosen) await devices.load(await chosen.text())
-  if (file.value) file.value.value = ''
 }
 </script>
 
 <template>
-  <v-dialog v-model="open" :aria-label="t('surface.title')" max-width="760">
-    <div class="sheet surfaces" data-test="surfaces">
-      <h2 id="surfaces-title">{{ t('surface.title') }}</h2>
+  <AppDialog v-model="open" :title="t('surface.title')" :width="760" data-test="surfaces">
       <p class="soft">
         {{ t('surface.about') }}
       </p>
@@ -68,14 +66,11 @@ async function load(): Promise<void> {
       <section v-if="devices.inUse && devices.map" class="teach">
         <p>
           {{ t('surface.teach') }}
-          <label
-            ><input
-              type="checkbox"
-              :checked="devices.map.motors"
-              @change="devices.change({ ...devices.map!, motors: !devices.map!.motors })"
-            />
-            {{ t('surface.motors') }}</label
-          >
+          <CheckField
+            :model-value="devices.map.motors"
+            :label="t('surface.motors')"
+            @update:model-value="(motors) => devices.change({ ...devices.map!, motors })"
+          />
         </p>
         <div class="columns">
           <ol v-for="kind in ['fader', 'knob'] as const" :key="kind">
@@ -107,8 +102,7 @@ async function load(): Promise<void> {
           </AppButton>
           <span class="push" />
           <AppButton small @click="save">{{ t('surface.save') }}</AppButton>
-          <AppButton small @click="file?.click()">{{ t('surface.load') }}</AppButton>
-          <input ref="file" type="file" accept=".json,application/json" hidden @change="load" />
+          <FileButton small :text="t('surface.load')" accept=".json,application/json" test="surface-file" @files="load" />
         </p>
       </section>
       <p class="row">
@@ -116,20 +110,11 @@ async function load(): Promise<void> {
         <AppButton small data-test="rig-here" @click="rig('panel')">{{ t('surface.rig.here') }}</AppButton>
         <AppButton small data-test="rig-there" @click="rig('window')">{{ t('surface.rig.window') }}</AppButton>
       </p>
-      <AppButton tone="main" class="end" @click="open = false">{{ t('ui.close') }}</AppButton>
-    </div>
-  </v-dialog>
+      <template #acts><AppButton tone="main" @click="open = false">{{ t('ui.close') }}</AppButton></template>
+    </AppDialog>
 </template>
 
 <style scoped>
-.surfaces {
-  display: grid;
-  gap: 12px;
-  max-height: 86vh;
-  padding: 24px;
-  overflow-y: auto;
-}
-
 ul,
 ol {
   margin: 0;

@@ -204,7 +204,7 @@ export const useSurface = defineStore('surface', () => {
     moving = null
     const { control, setting } = resolve(work.mix!, address)!
     work.commit({
-      label: t('surface.did', { control: control.name.toLowerCase(), owner: laneName(desk.song!, work.mix!, address).split(',')[0], value: control.unit.format(setting) }),
+      label: t('surface.did', { control: control.name.toLowerCase(), owner: laneName(desk.song!, work.mix!, address).split(',')[0]!, value: control.unit.format(setting) }),
       lanes: [address],
       from: 0,
       to: desk.song!.length,

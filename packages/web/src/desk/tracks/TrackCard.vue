@@ -185,7 +185,7 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
   font-size: 14px;
 }
 
-.switches :deep(.chip) {
+.switches :deep(.button) {
   flex: 1;
   justify-content: center;
   min-height: 32px;

@@ -3,6 +3,8 @@
 import { ref } from 'vue'
 import { useListening } from '../../engine/listening-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
 import { t } from '../../words/t'
 
 const emit = defineEmits<{ check: [] }>()
@@ -11,8 +13,8 @@ const listening = useListening()
 </script>
 
 <template>
-  <v-menu v-model="open" :close-on-content-click="false" location="top">
-    <template #activator="{ props: menu }">
+  <AppMenu v-model="open" location="top" stays :label="t('listen.title')">
+      <template #opener="{ opener: menu }">
       <AppButton small tone="desk"
         v-bind="menu"
        
@@ -23,46 +25,21 @@ const listening = useListening()
         <v-icon icon="$listen" size="20" />
       </AppButton>
     </template>
-    <div class="sheet listen" role="group" :aria-label="t('listen.title')">
-      <label
-        ><input v-model="listening.countIn" type="checkbox" data-test="count-in" /> {{ t('listen.count-in') }}</label
-      >
-      <label
-        ><input v-model="listening.metronome" type="checkbox" data-test="metronome" /> {{ t('listen.click') }}</label
-      >
-      <label>
-        <input v-model="listening.mono" type="checkbox" data-test="mono" /> {{ t('listen.mono') }}
-        <span class="soft">{{ t('listen.mono.about') }}</span>
-      </label>
+      <div class="listen">
+      <CheckField v-model="listening.countIn" :label="t('listen.count-in')" data-test="count-in" />
+      <CheckField v-model="listening.metronome" :label="t('listen.click')" data-test="metronome" />
+      <CheckField v-model="listening.mono" :label="t('listen.mono')" :hint="t('listen.mono.about')" data-test="mono" />
       <AppButton small data-test="check-sound" @click="((open = false), emit('check'))">
         {{ t('listen.check') }}
       </AppButton>
     </div>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>
 .listen {
   display: grid;
-  gap: 4px;
-  padding: 12px 18px;
-}
-
-label {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 34px;
-}
-
-input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--ink);
-}
-
-.chip {
-  justify-self: start;
-  margin-top: 4px;
+  gap: var(--space-2);
+  justify-items: start;
 }
 </style>

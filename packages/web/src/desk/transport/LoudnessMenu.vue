@@ -6,6 +6,8 @@ import { usePlayer } from '../../engine/player-store'
 import { loudnessInWords, roomInWords, songInWords } from './loudness-words'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
 
 const player = usePlayer()
@@ -15,8 +17,8 @@ const whole = computed(() => player.measured?.integrated ?? null)
 </script>
 
 <template>
-  <v-menu :close-on-content-click="false" location="top">
-    <template #activator="{ props: menu }">
+  <AppMenu location="top" stays :label="t('loud.tip')">
+      <template #opener="{ opener: menu }">
       <RowButton v-bind="menu" class="meters" data-test="meters" :tip="t('loud.tip')">
         <span class="heard">{{ loudnessInWords(player.loudness) }}</span>
         <span><b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS</span>
@@ -25,8 +27,8 @@ const whole = computed(() => player.measured?.integrated ?? null)
         }}</span>
       </RowButton>
     </template>
-    <div class="sheet panel" role="group" :aria-label="t('loud.tip')">
-      <table>
+      <div class="panel">
+      <FigureTable :label="t('loud.tip')">
         <tbody>
           <tr>
             <th scope="row">{{ t('loud.now') }}<small>{{ t('loud.now.about') }}</small></th>
@@ -49,12 +51,12 @@ const whole = computed(() => player.measured?.integrated ?? null)
             <td class="number" data-test="true-peak">{{ t('loud.dbtp', { value: figure(player.truePeak) }) }}</td>
           </tr>
         </tbody>
-      </table>
+      </FigureTable>
       <AppButton small v-if="player.peak.over" @click="player.forgetOver()">
         {{ t('loud.reset') }}
       </AppButton>
     </div>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>

@@ -31,6 +31,11 @@ watch(
   (first) => first && (checking.value = true),
   { immediate: true },
 )
+
+const MOVES = [
+  { value: true, text: t('play.moves.on'), test: 'moves-on' },
+  { value: false, text: t('play.moves.off'), test: 'moves-off' },
+]
 </script>
 
 <template>
@@ -79,34 +84,19 @@ watch(
       <v-icon icon="$loop" size="18" />{{ loopText(player.loop, time.meter) }}
     </AppButton>
 
-    <div class="moves" role="radiogroup" :aria-label="t('play.moves.label')">
-      <RowButton
-        class="side"
-        role="radio"
-        :aria-checked="player.moves"
-        data-test="moves-on"
-        @click="player.setMoves(true)"
-      >
-        {{ t('play.moves.on') }}
-      </RowButton>
-      <RowButton
-        class="side"
-        role="radio"
-        :aria-checked="!player.moves"
-        data-test="moves-off"
-        @click="player.setMoves(false)"
-      >
-        {{ t('play.moves.off') }}
-      </RowButton>
-    </div>
+    <ChoiceButtons
+      desk
+      :choices="MOVES"
+      :label="t('play.moves.label')"
+      :model-value="player.moves"
+      @update:model-value="player.setMoves"
+    />
 
     <span class="push" />
     <slot />
     <LoudnessMenu />
     <ListenMenu @check="checking = true" />
-    <AppButton small tone="desk" :aria-label="t('play.keys')" :tip="t('play.keys.tip')" @click="$emit('keys')">
-      <v-icon icon="$keys" size="20" />
-    </AppButton>
+    <IconButton desk icon="keys" :label="t('play.keys')" :tip="t('play.keys.tip')" @click="$emit('keys')" />
     <SoundCheckDialog v-model="checking" />
   </footer>
 </template>
@@ -165,31 +155,6 @@ watch(
   white-space: normal;
 }
 
-.moves {
-  display: flex;
-  flex: none;
-  border: 1px solid color-mix(in srgb, var(--on-desk) 40%, transparent);
-  border-radius: 18px;
-  overflow: hidden;
-}
-
-.side {
-  min-height: 34px;
-  padding: 0 15px;
-  border: 0;
-  background: transparent;
-  color: var(--on-desk);
-  font: inherit;
-  font-size: 14px;
-  font-weight: 560;
-  cursor: pointer;
-}
-
-.side[aria-checked='true'] {
-  background: var(--on-desk);
-  color: var(--desk);
-}
-
 .transport :focus-visible {
   outline-color: var(--on-desk);
 }
@@ -201,10 +166,6 @@ watch(
 @media (max-width: 1240px) {
   .transport {
     gap: 8px;
-    padding: 0 10px;
-  }
-
-  .side {
     padding: 0 10px;
   }
 

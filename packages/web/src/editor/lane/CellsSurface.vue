@@ -7,6 +7,7 @@ import { computed } from 'vue'
 import LaneSurface from '../surface/LaneSurface.vue'
 import { cellsTool, type Cell } from '../tools/cells-tool'
 import type { Viewport } from './viewport'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   view: Viewport
@@ -59,7 +60,7 @@ const spoken = computed(() => {
     :view="view"
     :tool="tool"
     kind="cells"
-    :label="`${name}, cells. Arrows to the side go from cell to cell, up and down change its value, Enter ${isSwitch ? 'turns it over' : 'holds it'}, Delete clears it.`"
+    :label="t(isSwitch ? 'line.cells.label.switch' : 'line.cells.label', { name })"
     :said="spoken"
     test="cells-surface"
     @zoom="(tick, factor) => emit('zoom', tick, factor)"

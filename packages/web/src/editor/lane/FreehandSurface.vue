@@ -7,6 +7,7 @@ import { computed, onBeforeUnmount } from 'vue'
 import LaneSurface from '../surface/LaneSurface.vue'
 import { penTool } from '../tools/pen-tool'
 import type { Viewport } from './viewport'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   view: Viewport
@@ -50,8 +51,8 @@ const pen = computed(() => {
 })
 const spoken = computed(() =>
   pen.value
-    ? `Pen down: ${props.control.unit.format(pen.value.value)}, ${placeInWords(props.meter, pen.value.tick)}`
-    : 'Pen up',
+    ? t('line.pen.down', { value: props.control.unit.format(pen.value.value), place: placeInWords(props.meter, pen.value.tick) })
+    : t('line.pen.up'),
 )
 
 // another way of working was chosen while the pen was down
@@ -63,7 +64,7 @@ onBeforeUnmount(tool.lost)
     :view="view"
     :tool="tool"
     kind="pen"
-    :label="`${name}, pen. Enter puts it down at the play position and lifts it again, arrows draw, Escape takes it back.`"
+    :label="t('line.pen.label', { name })"
     :said="spoken"
     test="freehand-surface"
     @blur="pen && tool.lost()"

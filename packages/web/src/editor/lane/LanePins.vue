@@ -2,6 +2,7 @@
 /** Remarks on a lane, each by its number, and the stretch that the chosen one is about. */
 import type { Pin } from './lane-props'
 import { stretchIn, type Viewport } from './viewport'
+import { t } from '../../words/t'
 
 defineProps<{ view: Viewport; pins: readonly Pin[]; pinned: string | null }>()
 const emit = defineEmits<{ pin: [id: string] }>()
@@ -27,7 +28,7 @@ const inView = (view: Viewport, pin: Pin) => {
       class="pin"
       :class="{ on: pinned === pin.id }"
       :style="{ left: `${view.x(middle(pin))}px` }"
-      :aria-label="`Remark ${pin.number}`"
+      :aria-label="t('line.remark', { number: pin.number })"
       @pointerdown.stop
       @click.stop="emit('pin', pin.id)"
     >

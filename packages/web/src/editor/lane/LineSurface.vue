@@ -9,6 +9,7 @@ import { pointTool } from '../tools/point-tool'
 import type { Told } from './draw-bubble'
 import type { LineEditor } from './line-editor'
 import type { Viewport } from './viewport'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   view: Viewport
@@ -67,18 +68,18 @@ const spoken = computed(() => {
   if (!p) return ''
   const where = placeInWords(props.meter, p.tick)
   const { size } = props.editor.chosen.value
-  if (size > 1) return `${size} points selected, the first at ${props.control.unit.format(p.value)}, ${where}`
+  if (size > 1) return t('line.chosen', { n: size, value: props.control.unit.format(p.value), where })
   const { drag } = props.editor
   const by = drag.value && !drag.value.fresh ? p.value - drag.value.startValue : 0
   const moved = Math.abs(by) >= 0.05 ? ` (${signedText(by, 1)})` : ''
-  return `Point ${props.editor.selected.value + 1} of ${props.points.length}: ${props.control.unit.format(p.value)}${moved}, ${where}`
+  return t('line.point', { number: props.editor.selected.value + 1, of: props.points.length, value: props.control.unit.format(p.value), where })
 })
 
 const described = computed(
   () =>
-    `${props.name}, line with ${props.points.length} ${props.points.length === 1 ? 'point' : 'points'}. ` +
+    t('line.label', { name: props.name, n: props.points.length }) + ' ' +
     (props.locked ||
-      'Page up and page down choose a point, with Shift one more, Control A all of them; arrows move it, Alt and arrows bend the line after it; Enter adds one at the play position, Delete removes.'),
+      t('line.keys')),
 )
 </script>
 
@@ -100,7 +101,7 @@ const described = computed(
       v-for="m in middles"
       :key="m.index"
       class="middle"
-      title="Drag up or down to bend the line"
+      :title="t('line.bend')"
       :style="{ left: `${m.x}px`, top: `${m.y}px` }"
     />
     <div

@@ -5,6 +5,7 @@ import { readValue, type Control } from '@rudlo/core/scale'
 import { parsePlace, placeShort, type MeterMap } from '@rudlo/core/time'
 import { computed, ref, watch } from 'vue'
 import { FORMS } from './forms'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   control: Control
@@ -45,7 +46,7 @@ function takeValue(): void {
   const read = readValue(props.control, valueText.value)
   if (read && props.count && props.count > 1) emit('give', read.value)
   else if (read) emit('value', read.value, read.clamped)
-  else emit('nonsense', `“${valueText.value}” is no value here. Type for instance −6, +2.5 dB or silent.`)
+  else emit('nonsense', t('point.no-value', { text: valueText.value }))
   refill()
 }
 
@@ -53,7 +54,7 @@ function takePlace(): void {
   if (placeText.value === placeShort(props.meter.placeAt(props.point.tick))) return
   const tick = parsePlace(props.meter, placeText.value)
   if (tick === null)
-    emit('nonsense', `“${placeText.value}” is no place. Type a bar and a beat, for instance 9.1.`)
+    emit('nonsense', t('point.no-place', { text: placeText.value }))
   else emit('place', tick)
   refill()
 }
@@ -73,9 +74,9 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
 
 <template>
   <div class="point" :class="{ compact }">
-    <p v-if="count && count > 1" class="soft">{{ count }} points</p>
+    <p v-if="count && count > 1" class="soft">{{ t('point.many', { count }) }}</p>
     <label>
-      <span>Value</span>
+      <span>{{ t('point.value') }}</span>
       <input
         v-model="valueText"
         :readonly="!editable"
@@ -85,7 +86,7 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
       />
     </label>
     <label>
-      <span>Place</span>
+      <span>{{ t('point.place') }}</span>
       <input
         v-model="placeText"
         :readonly="!editable"
@@ -96,7 +97,7 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
     </label>
     <template v-if="editable">
       <label v-if="hasNext && control.scale.kind !== 'switch'">
-        <span>Then</span>
+        <span>{{ t('point.then') }}</span>
         <select
           v-memo="[chosen]"
           :value="chosen"
@@ -106,11 +107,11 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
         </select>
       </label>
       <label v-if="rests?.length">
-        <span>Set to</span>
+        <span>{{ t('point.set') }}</span>
         <select
           v-memo="[rests]"
           :value="-1"
-          aria-label="Set to"
+          :aria-label="t('point.set')"
           data-test="set-to"
           @change="giveRest($event.target as HTMLSelectElement)"
         >
@@ -121,12 +122,12 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
         </select>
       </label>
       <div class="acts">
-        <button class="chip" title="Copy the value, to give it to other points" @click="emit('copy')">
-          copy value
+        <button class="chip" :title="t('point.copy.tip')" @click="emit('copy')">
+          {{ t('point.copy') }}
         </button>
         <button class="chip" @click="emit('remove')">
-          <v-icon icon="$remove" size="18" />{{ compact ? '' : 'Remove' }}
-          <span v-if="compact" class="unseen">Remove</span>
+          <v-icon icon="$remove" size="18" />{{ compact ? '' : t('point.remove') }}
+          <span v-if="compact" class="unseen">{{ t('point.remove') }}</span>
         </button>
       </div>
     </template>

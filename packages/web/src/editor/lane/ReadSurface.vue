@@ -6,6 +6,7 @@ import { barsAround } from '../strip/strip-geometry'
 import LaneSurface from '../surface/LaneSurface.vue'
 import { placeTool } from '../tools/place-tool'
 import type { Span, Viewport } from './viewport'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   view: Viewport
@@ -33,7 +34,7 @@ const tool = placeTool({
     class="read"
     :view="view"
     :tool="tool"
-    :label="`${name}, line with ${points} ${points === 1 ? 'point' : 'points'}`"
+    :label="t('line.label', { name, n: points })"
     test="span-picker"
     @zoom="(tick, factor) => emit('zoom', tick, factor)"
     @scroll="(ticks) => emit('scroll', ticks)"

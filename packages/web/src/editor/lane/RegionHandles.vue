@@ -11,6 +11,7 @@ import { computed } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
 import { REGION_PARTS, regionTool, tickAfter } from '../tools/region-tool'
 import type { Viewport } from './viewport'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   view: Viewport
@@ -83,12 +84,12 @@ const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
         class="bar"
         role="slider"
         tabindex="0"
-        :aria-label="`Level of region ${i + 1}; arrows to the side move it`"
+        :aria-label="t('region.level.label', { number: i + 1 })"
         aria-valuemin="-90"
         aria-valuemax="6"
         :aria-valuenow="r.region.level"
         :aria-valuetext="unit.format(r.region.level)"
-        title="Region: drag it to the side to move it, up and down for its level. A double click returns the level to 0 dB."
+        :title="t('region.level.tip')"
         data-test="region"
         :style="{ left: `${r.left}px`, width: `${r.right - r.left}px` }"
         @pointerdown="down($event, r.region, 'level')"
@@ -99,7 +100,7 @@ const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
         @keydown="key($event, r.region, 'level')"
       >
         <span v-if="r.region.level !== 0 || held === r.region.id" class="figure">
-          region {{ unit.format(r.region.level) }}
+          {{ t('region.level', { value: unit.format(r.region.level) }) }}
         </span>
       </div>
       <div
@@ -114,7 +115,7 @@ const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
         :aria-valuemax="r.region.length"
         :aria-valuenow="r.region[part]"
         :aria-valuetext="seconds(r.region[part])"
-        :title="`${REGION_PARTS[part]}: ${seconds(r.region[part])}. Drag it.`"
+        :title="t('region.part', { part: REGION_PARTS[part], seconds: seconds(r.region[part]) })"
         :data-test="`region-${part}`"
         :style="{
           left: `${part === 'fadeIn' ? Math.max(r.left, r.fadeIn) : Math.min(r.right, r.fadeOut)}px`,
@@ -139,7 +140,7 @@ const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
         :aria-valuenow="
           Math.round(edge === 'start' ? r.region.start : after(r.region.start, r.region.length))
         "
-        :title="`${REGION_PARTS[edge]}: drag it`"
+        :title="t('region.edge', { part: REGION_PARTS[edge] })"
         :data-test="`region-${edge}`"
         :style="{ left: `${edge === 'start' ? r.start : r.end}px` }"
         @pointerdown="down($event, r.region, edge)"

@@ -3,6 +3,7 @@
 import { shapeTravel, type LineSpan, type Shape } from '@rudlo/core/envelope'
 import { computed, shallowRef } from 'vue'
 import type { Viewport } from './viewport'
+import { t } from '../../words/t'
 
 const props = defineProps<{ view: Viewport; span: LineSpan; shape: Shape }>()
 const emit = defineEmits<{ change: [part: Partial<Shape>] }>()
@@ -31,10 +32,10 @@ const places = computed<Readonly<Record<Handle, { readonly x: number; readonly y
   }
 })
 const TITLES: Readonly<Record<Handle, string>> = {
-  middle: 'Middle of the shape: drag up and down',
-  depth: 'Depth of the shape: drag up and down',
-  often: 'How often it comes: drag to the side',
-  growth: 'How it grows: drag up and down',
+  middle: t('shape.handle.middle'),
+  depth: t('shape.handle.depth'),
+  often: t('shape.handle.often'),
+  growth: t('shape.handle.grows'),
 }
 
 const held = shallowRef<{ handle: Handle; x: number; y: number; start: Shape } | null>(null)

@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import LaneSurface from '../surface/LaneSurface.vue'
 import { barsTool } from '../tools/bars-tool'
 import type { Viewport } from './viewport'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   view: Viewport
@@ -35,10 +36,10 @@ const tool = barsTool({
 })
 
 const spoken = computed(() => {
-  if (!props.selection) return 'No bars selected'
+  if (!props.selection) return t('line.bars.none')
   const { from, to } = props.selection
   const [first, last] = [props.meter.placeAt(from).bar, props.meter.placeAt(to - 1).bar]
-  return first === last ? `Bar ${first} selected` : `Bars ${first} to ${last} selected`
+  return first === last ? t('line.bars.one', { first }) : t('line.bars.many', { first, last })
 })
 </script>
 
@@ -48,7 +49,7 @@ const spoken = computed(() => {
     :view="view"
     :tool="tool"
     kind="bars"
-    :label="`${name}, bars. Arrows select the bar before or after, Shift and arrows more or fewer, Escape none.`"
+    :label="t('line.bars.label', { name })"
     :said="spoken"
     test="bars-surface"
     @zoom="(tick, factor) => emit('zoom', tick, factor)"

@@ -1,6 +1,7 @@
 import type { SongTime } from '@rudlo/core/song'
 import type { Ink } from './draw-grid'
 import { GUTTER, type Viewport } from './viewport'
+import { t } from '../../words/t'
 
 /** LUFS at the foot and at the top of the band. */
 const FOOT = -60
@@ -55,7 +56,7 @@ export function drawLoudness(
   c.font = `12px ${ink.font}`
   c.textBaseline = 'bottom'
   c.textAlign = wordsAt
-  c.fillText(`loudness of ${whose}`, wordsAt === 'left' ? left : right, foot - 4)
+  c.fillText(t('line.loudness', { whose }), wordsAt === 'left' ? left : right, foot - 4)
   c.textAlign = 'left'
 }
 

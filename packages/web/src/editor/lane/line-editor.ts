@@ -17,6 +17,7 @@ import { riseBetween, type Control } from '@rudlo/core/scale'
 import type { MeterMap } from '@rudlo/core/time'
 import { computed, ref, shallowRef } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
+import { t } from '../../words/t'
 
 /** What the editor of a line needs to know and can do. */
 export interface LinePorts {
@@ -67,7 +68,7 @@ export function useLineEditor(ports: LinePorts) {
 
   function label(what: string, from: number, to = from): ChangeLabel {
     const bar = (tick: number) => ports.meter().placeAt(tick).bar
-    const place = bar(from) === bar(to) ? `bar ${bar(from)}` : `bars ${bar(from)} to ${bar(to)}`
+    const place = bar(from) === bar(to) ? t('play.bars.one', { bar: bar(from) }) : t('play.bars.many', { first: bar(from), last: bar(to) })
     return { label: `${what}, ${ports.laneName()}, ${place}`, lanes: [ports.address()], from, to }
   }
 
@@ -166,16 +167,16 @@ export function useLineEditor(ports: LinePorts) {
     const from = held.base[held.index]!
     if (held.what === 'bend') {
       const end = held.base[held.index + 1]?.tick ?? from.tick
-      return ports.commit(label('Bent the line', from.tick, end))
+      return ports.commit(label(t('did.bent'), from.tick, end))
     }
     if (chosen.value.size > 1) {
       const ticks = [...chosen.value].map((i) => held.base[i]?.tick ?? from.tick)
-      return ports.commit(label(`Moved ${chosen.value.size} points`, Math.min(...ticks), Math.max(...ticks)))
+      return ports.commit(label(t('did.moved-points', { n: chosen.value.size }), Math.min(...ticks), Math.max(...ticks)))
     }
     const text = ports.control().unit.format(to.value)
     ports.commit(
       label(
-        held.fresh ? `Added a point at ${text}` : `Moved a point to ${text}`,
+        held.fresh ? t('did.added-at', { text }) : t('did.moved-to', { text }),
         Math.min(from.tick, to.tick),
         Math.max(from.tick, to.tick),
       ),
@@ -194,7 +195,7 @@ export function useLineEditor(ports: LinePorts) {
     const at = snap(tick, free)
     const points = tryTo(() => addPoint(started(at), ports.control().scale, at, value))
     if (!points) return
-    ports.set(points, label(`Added a point at ${ports.control().unit.format(value)}`, at))
+    ports.set(points, label(t('did.added-at', { text: ports.control().unit.format(value) }), at))
     select(ports.points().findIndex((p) => p.tick === at))
   }
 
@@ -204,7 +205,7 @@ export function useLineEditor(ports: LinePorts) {
     const value = ports.setting()
     const points = tryTo(() => stamp(started(at), ports.control().scale, at, value, as))
     if (!points) return
-    ports.set(points, label(`Stamped ${ports.control().unit.format(value)}`, at))
+    ports.set(points, label(t('did.stamped', { text: ports.control().unit.format(value) }), at))
     select(ports.points().findIndex((p) => p.tick === at))
   }
 
@@ -218,7 +219,7 @@ export function useLineEditor(ports: LinePorts) {
     if (!current.value) return
     const index = selected.value
     const gone = meant()
-    const what = gone.size > 1 ? `Removed ${gone.size} points` : 'Removed a point'
+    const what = gone.size > 1 ? t('did.removed-points', { n: gone.size }) : t('did.removed-point')
     const [from, to] = reach()
     ports.set(removePoints(ports.points(), gone), label(what, from, to))
     select(Math.min(index, ports.points().length - 1))
@@ -229,7 +230,7 @@ export function useLineEditor(ports: LinePorts) {
     if (!current.value) return
     const given = meant()
     const text = ports.control().unit.format(value)
-    const what = given.size > 1 ? `Set ${given.size} points to ${text}` : `Set a point to ${text}`
+    const what = given.size > 1 ? t('did.set-points', { n: given.size, text }) : t('did.set-point', { text })
     const [from, to] = reach()
     ports.set(setValues(ports.points(), ports.control().scale, given, value), label(what, from, to))
   }
@@ -250,7 +251,7 @@ export function useLineEditor(ports: LinePorts) {
         riseBetween(scale, p.value, value),
         end,
       )
-      return ports.set(moved, label(`Moved ${chosen.value.size} points`, from, to))
+      return ports.set(moved, label(t('did.moved-points', { n: chosen.value.size }), from, to))
     }
     const points = movePoint(
       ports.points(),
@@ -260,7 +261,7 @@ export function useLineEditor(ports: LinePorts) {
       value,
     )
     const text = ports.control().unit.format(points[selected.value]!.value)
-    ports.set(points, label(`Moved a point to ${text}`, Math.min(p.tick, tick), Math.max(p.tick, tick)))
+    ports.set(points, label(t('did.moved-to', { text }), Math.min(p.tick, tick), Math.max(p.tick, tick)))
   }
 
   function setSelectedForm(form: Form, bend: number): void {
@@ -269,7 +270,7 @@ export function useLineEditor(ports: LinePorts) {
     if (p && next)
       ports.set(
         setForm(ports.points(), selected.value, form, bend),
-        label('Changed the form', p.tick, next.tick),
+        label(t('did.form'), p.tick, next.tick),
       )
   }
 
@@ -282,7 +283,7 @@ export function useLineEditor(ports: LinePorts) {
     const points = ports.points()
     const [a, b] = [scale.toTravel(p.value), scale.toTravel(next.value)]
     const middle = travelAt(points, scale, (p.tick + next.tick) / 2) + by * BEND_STEP * Math.abs(b - a)
-    ports.set(bendSpan(points, scale, selected.value, middle), label('Bent the line', p.tick, next.tick))
+    ports.set(bendSpan(points, scale, selected.value, middle), label(t('did.bent'), p.tick, next.tick))
   }
 
   function select(index: number): void {

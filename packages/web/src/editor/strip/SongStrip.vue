@@ -8,6 +8,7 @@ import { useCalm } from '../../engine/calm'
 import type { Flag } from './flag'
 import StripFlags from './StripFlags.vue'
 import { barsAround, loudnessPath } from './strip-geometry'
+import { t } from '../../words/t'
 
 interface Stretch {
   readonly from: number
@@ -123,7 +124,7 @@ function key(event: KeyboardEvent): void {
       v-if="measuring !== null && measuring !== undefined"
       class="measuring"
       role="progressbar"
-      aria-label="Measuring the loudness"
+      :aria-label="t('strip.measuring')"
       :aria-valuenow="Math.round(measuring * 100)"
       :style="{ width: `${measuring * 100}%` }"
     />
@@ -140,7 +141,7 @@ function key(event: KeyboardEvent): void {
       class="face"
       tabindex="0"
       role="slider"
-      aria-label="Position in the song. Left and right go by a bar."
+      :aria-label="t('strip.label')"
       :aria-valuenow="spoken.tick"
       aria-valuemin="0"
       :aria-valuemax="time.length"

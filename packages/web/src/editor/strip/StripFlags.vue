@@ -2,6 +2,7 @@
 /** Tasks, remarks and notes where they are on the strip. */
 import { computed } from 'vue'
 import type { Flag } from './flag'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   flags: readonly Flag[]
@@ -13,7 +14,7 @@ const emit = defineEmits<{ flag: [id: string, kind: Flag['kind']] }>()
 
 /** Width of a flag and the gap after it. */
 const FLAG = 25
-const NAMES = { task: 'Task', remark: 'Remark', note: 'Note' } as const
+const NAMES = { task: t('strip.task'), remark: t('strip.remark'), note: t('strip.note') } as const
 
 /** Flags never lie on each other: one that would is pushed to the right. */
 const placed = computed(() => {

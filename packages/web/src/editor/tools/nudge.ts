@@ -1,4 +1,5 @@
 import { choice, clamp, type Control } from '@rudlo/core/scale'
+import { t } from '../../words/t'
 
 /** What the arrow keys mean: a step in time, a step of the value. */
 export const ARROWS: Readonly<Record<string, readonly [time: -1 | 0 | 1, value: -1 | 0 | 1]>> = {
@@ -29,8 +30,8 @@ export function tidied(kind: Control['scale']['kind'], value: number): number {
 /** What a change of level means to the ear or to the signal, where that can be said simply and is true; else nothing. */
 export function changeInWords(db: number): string {
   const near = (wanted: number, reach: number) => Math.abs(Math.abs(db) - wanted) <= reach
-  if (near(10, 0.6)) return db > 0 ? 'sounds about twice as loud' : 'sounds about half as loud'
-  if (near(6, 0.3)) return db > 0 ? 'twice the amplitude' : 'half the amplitude'
-  if (near(3, 0.2)) return db > 0 ? 'half as much again' : 'seven tenths of it'
+  if (near(10, 0.6)) return db > 0 ? t('ear.twice-loud') : t('ear.half-loud')
+  if (near(6, 0.3)) return db > 0 ? t('ear.twice-amplitude') : t('ear.half-amplitude')
+  if (near(3, 0.2)) return db > 0 ? t('ear.half-more') : t('ear.seven-tenths')
   return ''
 }

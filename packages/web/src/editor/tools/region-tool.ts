@@ -4,6 +4,7 @@ import { SAMPLE_RATE } from '@rudlo/core/time'
 import { computed, shallowRef } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
 import type { Viewport } from '../lane/viewport'
+import { t } from '../../words/t'
 
 /** What the handles of regions know and do. Places are ticks. */
 export interface RegionPorts {
@@ -36,12 +37,12 @@ const DB_PER_PX = 0.15
 const STEPS: Readonly<Record<string, 1 | -1>> = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }
 
 export const REGION_PARTS: Readonly<Record<Part, string>> = {
-  level: 'Region level',
-  move: 'Moved a region',
-  start: 'Start of a region',
-  end: 'End of a region',
-  fadeIn: 'Fade at the region’s start',
-  fadeOut: 'Fade at the region’s end',
+  level: t('region.level.did'),
+  move: t('region.did.moved'),
+  start: t('region.start'),
+  end: t('region.end'),
+  fadeIn: t('region.fade-in'),
+  fadeOut: t('region.fade-out'),
 }
 
 type State =
@@ -67,7 +68,7 @@ export function regionTool(ports: RegionPorts) {
   const after = (start: number, samples: number) => tickAfter(ports.time(), start, samples)
 
   const label = (part: Part, region: Region): ChangeLabel => ({
-    label: `${REGION_PARTS[part]} on ${ports.track()}`,
+    label: t('region.did', { what: REGION_PARTS[part], track: ports.track() }),
     lanes: [],
     from: region.start,
     to: Math.round(after(region.start, region.length)),

@@ -14,6 +14,7 @@ import ModelButtons from './ModelButtons.vue'
 import SaveSign from './SaveSign.vue'
 import TriesMenu from './TriesMenu.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   assignment: string
@@ -33,10 +34,10 @@ const files = ref(false)
 const version = computed(() => {
   const { newest } = desk
   if (!newest) return ''
-  const name = `Version ${newest.number}`
+  const name = t('bench.version', { number: newest.number })
   if (newest.state === 'given back')
-    return newest.outcome === 'accepted' ? `${name} accepted` : `${name} came back`
-  return newest.measurement ? `${name} is handed in` : `${name} is being measured`
+    return newest.outcome === 'accepted' ? `${name} accepted` : t('bench.came-back', { name })
+  return newest.measurement ? t('bench.handed-in', { name }) : t('bench.measuring', { name })
 })
 
 /** What the files are made of: while they are not asked for, the page need not follow the work. */
@@ -44,7 +45,7 @@ const filed = computed<Mix>((before) => (files.value || !before ? work.mix! : be
 
 /** Lines that were read from a file become one step. */
 function takeLines(mix: Mix, lanes: readonly string[]): void {
-  const change = { label: 'Took lines from a file', lanes: [...lanes], from: 0, to: desk.song!.length }
+  const change = { label: t('bench.did.lines'), lanes: [...lanes], from: 0, to: desk.song!.length }
   work.setMix(() => mix, change)
 }
 
@@ -63,7 +64,7 @@ function showHandIn(look: boolean): void {
         variant="text"
         icon="$undo"
         size="small"
-        aria-label="Undo"
+        :aria-label="t('bench.undo')"
         :disabled="!work.canUndo"
         @click="work.undo()"
       />
@@ -71,7 +72,7 @@ function showHandIn(look: boolean): void {
         variant="text"
         icon="$redo"
         size="small"
-        aria-label="Redo"
+        :aria-label="t('bench.redo')"
         :disabled="!work.canRedo"
         @click="work.redo()"
       />
@@ -80,8 +81,8 @@ function showHandIn(look: boolean): void {
         variant="text"
         icon="$files"
         size="small"
-        aria-label="Take it with you"
-        title="Take it with you: mix, tracks, bundle"
+        :aria-label="t('files.title')"
+        :title="t('files.title')"
         data-test="files"
         @click="files = true"
       />
@@ -90,7 +91,7 @@ function showHandIn(look: boolean): void {
       </AppButton>
       <ModelButtons v-if="session.person?.role === 'teacher'" :assignment="props.assignment" />
       <AppButton tone="main" v-else data-test="hand-in" @click="showHandIn(false)"
-        >Hand in</AppButton>
+        >{{ t('bench.hand-in') }}</AppButton>
     </template>
   </AppHeader>
   <template v-if="props.ready">

@@ -24,6 +24,7 @@ import { usePresence } from './presence-store'
 import { useBenchKeys } from './use-bench-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string }>()
 
@@ -80,7 +81,7 @@ onBeforeUnmount(() => {
 
     <main v-if="problem" class="lost">
       <p role="alert">{{ problem }}</p>
-      <AppButton @click="open">Try again</AppButton>
+      <AppButton @click="open">{{ t('ui.again') }}</AppButton>
     </main>
     <main v-else-if="!ready" class="lost"><v-progress-circular indeterminate /></main>
     <template v-else>
@@ -89,7 +90,7 @@ onBeforeUnmount(() => {
           <BriefPanel v-show="briefOpen" />
           <RowButton
             class="fold"
-            :aria-label="briefOpen ? 'Fold the brief away (B)' : 'Show the brief (B)'"
+            :aria-label="briefOpen ? t('bench.fold') : t('bench.unfold')"
             @click="briefOpen = !briefOpen"
           >
             <v-icon :icon="briefOpen ? '$previous' : '$following'" size="20" />

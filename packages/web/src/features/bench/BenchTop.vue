@@ -8,6 +8,7 @@ import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import { usePlayer } from '../../engine/player-store'
 import { useBench } from './bench-store'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const bench = useBench()
 const desk = useDesk()
@@ -15,8 +16,8 @@ const work = useWork()
 const player = usePlayer()
 
 const VIEWS = [
-  ['balance', 'Balance'],
-  ['lines', 'Lines'],
+  ['balance', t('bench.balance')],
+  ['lines', t('bench.lines')],
 ] as const
 
 const flags = computed(() => [
@@ -50,7 +51,7 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
 
 <template>
   <div class="top">
-    <div class="views" role="radiogroup" aria-label="View">
+    <div class="views" role="radiogroup" :aria-label="t('bench.view')">
       <RowButton
         v-for="[key, text] in VIEWS"
         :key="key"

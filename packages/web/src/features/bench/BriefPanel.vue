@@ -15,6 +15,7 @@ import NotesPanel from './NotesPanel.vue'
 import VersionList from './VersionList.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const bench = useBench()
 const desk = useDesk()
@@ -31,9 +32,9 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
 <template>
   <div class="brief">
     <h1>{{ bench.assignment!.title }}</h1>
-    <div class="pages" role="radiogroup" aria-label="What to read">
+    <div class="pages" role="radiogroup" :aria-label="t('panel.label')">
       <AppButton small role="radio" :aria-checked="bench.page === 'brief'" @click="bench.page = 'brief'">
-        Brief
+        {{ t('panel.tasks') }}
       </AppButton>
       <AppButton small
         v-if="desk.returned"
@@ -43,7 +44,7 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
         data-test="came-back"
         @click="bench.page = 'back'"
       >
-        Version {{ desk.returned.number }} came back
+        {{ t('panel.back', { number: desk.returned.number }) }}
       </AppButton>
       <AppButton small
         v-if="work.versions.length"
@@ -53,7 +54,7 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
         data-test="versions"
         @click="bench.page = 'versions'"
       >
-        Versions
+        {{ t('panel.versions') }}
       </AppButton>
       <AppButton small
        
@@ -62,7 +63,7 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
         data-test="notes"
         @click="bench.page = 'notes'"
       >
-        {{ open ? `Notes ${open}` : 'Notes' }}
+        {{ open ? t('panel.notes.open', { open }) : t('panel.notes') }}
       </AppButton>
     </div>
     <CameBack v-if="bench.page === 'back' && desk.returned" :version="desk.returned" />

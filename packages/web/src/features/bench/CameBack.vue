@@ -17,6 +17,7 @@ import { useBench } from './bench-store'
 import { useTrying } from '../../desk/remarks/trying'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ version: OwnVersion }>()
 
@@ -79,7 +80,7 @@ const tick = (remark: RemarkView) =>
   <div class="back">
     <p class="outcome">
       <v-icon :icon="version.outcome === 'accepted' ? '$met' : '$remark'" size="20" />
-      {{ version.outcome === 'accepted' ? 'Accepted' : 'Please try another version' }}
+      {{ version.outcome === 'accepted' ? t('back.accepted') : t('back.again') }}
     </p>
     <p v-if="review.comment" class="comment">{{ review.comment }}</p>
     <p v-if="review.reviewer" class="soft">{{ review.reviewer }}</p>
@@ -110,40 +111,40 @@ const tick = (remark: RemarkView) =>
         <div class="acts">
           <template v-if="isPlaced(remark)">
             <AppButton small :disabled="!player.ready" @click="hear(remark)">
-              <v-icon icon="$play" size="16" />Listen there
+              <v-icon icon="$play" size="16" />{{ t('guide.mistakes.listen') }}
             </AppButton>
             <AppButton small
              
               :disabled="!player.ready"
-              tip="Plays from two bars before; what you hold is written"
+              :tip="t('guide.mistakes.hand.tip')"
               data-test="repair"
               @click="repair(remark)"
             >
-              <v-icon icon="$pen" size="16" />Repair by hand
+              <v-icon icon="$pen" size="16" />{{ t('guide.mistakes.hand') }}
             </AppButton>
             <template v-if="remark.suggestion">
               <AppButton small
                
                 :aria-pressed="trying.heard === remark.id"
-                tip="A dotted line shows it; your own line stays as it is"
+                :tip="t('back.hear.tip')"
                 data-test="hear-suggestion"
                 @click="trying.hear(remark)"
               >
-                Hear the suggestion
+                {{ t('back.hear') }}
               </AppButton>
-              <AppButton small data-test="try-suggestion" @click="trying.take(remark)">Try it</AppButton>
+              <AppButton small data-test="try-suggestion" @click="trying.take(remark)">{{ t('back.try') }}</AppButton>
             </template>
           </template>
           <AppButton small :aria-pressed="remark.done" data-test="dealt-with" @click="tick(remark)">
-            <v-icon icon="$done" size="16" />{{ remark.done ? 'dealt with' : 'tick off' }}
+            <v-icon icon="$done" size="16" />{{ remark.done ? t('back.done') : t('back.mark-done') }}
           </AppButton>
           <RemarkTalk :replies="remark.replies" @say="(text) => reply(remark, text)" />
         </div>
       </li>
     </ol>
-    <p v-else class="soft">No remarks at single places this time.</p>
+    <p v-else class="soft">{{ t('back.no-remarks') }}</p>
     <p v-if="version.outcome === 'again'" class="soft">
-      Change the lines, then hand in version {{ version.number + 1 }}.
+      {{ t('back.next', { number: version.number + 1 }) }}
     </p>
   </div>
 </template>

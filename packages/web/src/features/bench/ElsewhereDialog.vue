@@ -2,19 +2,18 @@
 /** This work is open in another window: what can be done about it. */
 import { useWork } from '../../document/work-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
 
 const work = useWork()
 </script>
 
 <template>
-  <v-dialog aria-label="Open in another window" :model-value="work.elsewhere" persistent>
-    <div class="sheet elsewhere" role="alertdialog" aria-label="Open in another window">
-      <h2>This work is open in another window</h2>
-      <p>So that nothing gets mixed up, only one window can change it. What was done here is saved.</p>
+  <AppDialog :model-value="work.elsewhere" persistent :title="t('elsewhere.title')">
+      <p>{{ t('elsewhere.text') }}</p>
       <AppButton tone="main" data-test="work-here" @click="work.workHere()"
-        >Work here instead</AppButton>
-    </div>
-  </v-dialog>
+        >{{ t('elsewhere.here') }}</AppButton>
+    </AppDialog>
 </template>
 
 <style scoped>

@@ -18,6 +18,7 @@ import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const open = defineModel<boolean>({ required: true })
 /** Shows this version instead of asking to hand in the next. */
@@ -112,30 +113,28 @@ onBeforeUnmount(() => clearInterval(timer))
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-label="Hand in">
+  <v-dialog v-model="open" :aria-label="t('hand-in.title.short')">
     <div class="sheet dialog">
       <template v-if="!shown">
-        <h2>Hand in version {{ next }}?</h2>
+        <h2>{{ t('hand-in.title', { number: next }) }}</h2>
         <p>
-          Your teacher gets the work exactly as it is now, and it is measured. You can go on working here
-          meanwhile; what you change then belongs to version {{ next + 1 }}.
+          {{ t('hand-in.text', { number: next + 1 }) }}
         </p>
         <p v-if="unmet.length" data-test="unmet">
-          Not everything is met yet ({{ unmet.map((t) => t.title).join(', ') }}). You can hand it in all the
-          same: an idea of your own counts.
+          {{ t('hand-in.unmet', { tasks: unmet.map((t) => t.title).join(', ') }) }}
         </p>
         <label class="said"
-          >In one line: what were you going for?
+          >{{ t('hand-in.goal') }}
           <input v-model="said" maxlength="400" data-test="said" @keydown="keepKeys" />
         </label>
         <details class="pair" :open="paired" @toggle="paired = ($event.target as HTMLDetailsElement).open">
-          <summary data-test="pair">We are two</summary>
-          <p class="soft">Both of you have it then. The other one types their own name and password.</p>
+          <summary data-test="pair">{{ t('hand-in.partner') }}</summary>
+          <p class="soft">{{ t('hand-in.partner.about') }}</p>
           <div class="two">
             <input
               v-model="partner.signIn"
-              placeholder="Sign-in name"
-              aria-label="Sign-in name of the other one"
+              :placeholder="t('hand-in.partner.name')"
+              :aria-label="t('hand-in.partner.name')"
               autocomplete="off"
               autocapitalize="off"
               @keydown="keepKeys"
@@ -143,26 +142,26 @@ onBeforeUnmount(() => clearInterval(timer))
             <input
               v-model="partner.password"
               type="password"
-              placeholder="Password"
-              aria-label="Password of the other one"
+              :placeholder="t('hand-in.partner.password')"
+              :aria-label="t('hand-in.partner.password')"
               autocomplete="off"
               @keydown="keepKeys"
             />
           </div>
         </details>
         <p v-if="pass.active" data-test="still-writes">
-          The hand still writes on some tracks while it plays. It is set back to follow only when you hand in.
+          {{ t('hand-in.hand-writes') }}
         </p>
         <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
         <div class="row">
-          <AppButton tone="quiet" @click="open = false">Not yet</AppButton>
+          <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
           <AppButton tone="main" :busy="busy" data-test="confirm-hand-in" @click="handIn"
-            >Hand in</AppButton>
+            >{{ t('hand-in.title.short') }}</AppButton>
         </div>
       </template>
       <template v-else>
-        <h2>Version {{ shown.number }} is with your teacher</h2>
-        <p class="soft">Handed in {{ whenText(shown.handedInAt) }}</p>
+        <h2>{{ t('hand-in.with-teacher', { number: shown.number }) }}</h2>
+        <p class="soft">{{ t('hand-in.at', { when: whenText(shown.handedInAt) }) }}</p>
         <template v-if="sentences">
           <template v-if="assessed.some((t) => t.checks.length)">
             <section v-for="t in assessed" :key="t.task" class="task" data-test="assessed">
@@ -173,17 +172,17 @@ onBeforeUnmount(() => clearInterval(timer))
               <CheckList :checks="t.checks" @show="(place) => showPlace(place)" />
             </section>
           </template>
-          <h3>What was measured</h3>
+          <h3>{{ t('hand-in.measured') }}</h3>
           <ul data-test="measured">
             <li v-for="s in sentences" :key="s">{{ s }}</li>
           </ul>
         </template>
         <p v-else class="measuring" role="status">
-          <v-progress-circular indeterminate size="22" width="3" /> Listening to it and measuring …
+          <v-progress-circular indeterminate size="22" width="3" /> {{ t('hand-in.measuring') }}
         </p>
         <div class="row">
           <AppButton tone="main" data-test="close-hand-in" @click="open = false"
-            >Back to the bench</AppButton>
+            >{{ t('hand-in.back') }}</AppButton>
         </div>
       </template>
     </div>

@@ -2,6 +2,8 @@
 /** Asking for help without raising a hand; and allowing the own line to be shown. */
 import { usePresence } from './presence-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
+import CheckField from '../../ui/fields/CheckField.vue'
 
 const presence = usePresence()
 </script>
@@ -13,18 +15,15 @@ const presence = usePresence()
       :aria-pressed="presence.help"
       :tip="
         presence.help
-          ? 'Your teacher sees it. Press again if you found it yourself.'
-          : 'Your teacher sees that you want help'
+          ? t('help.sent.tip')
+          : t('help.ask.tip')
       "
       data-test="need-help"
       @click="presence.help = !presence.help"
     >
-      <v-icon icon="$help" size="18" />{{ presence.help ? 'Help is coming' : 'I need help' }}
+      <v-icon icon="$help" size="18" />{{ presence.help ? t('help.sent') : t('help.ask') }}
     </AppButton>
-    <label class="soft">
-      <input v-model="presence.shows" type="checkbox" data-test="may-show" />
-      my line may be shown, without my name
-    </label>
+    <CheckField v-model="presence.shows" :label="t('help.may-show')" data-test="may-show" />
   </div>
 </template>
 

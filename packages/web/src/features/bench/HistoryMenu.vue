@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
+import { t } from '../../words/t'
 
 const work = useWork()
 const steps = computed(() => [
@@ -10,7 +11,7 @@ const steps = computed(() => [
   ...work.history.done
     .map((s, i, all) => ({ label: s.label, by: -(all.length - 1 - i), undone: false }))
     .reverse(),
-  { label: 'As it was opened', by: -work.history.done.length, undone: false },
+  { label: t('history.opened'), by: -work.history.done.length, undone: false },
 ])
 
 /** Goes to the state after a step. @param by how many steps forward (or back) */
@@ -29,16 +30,16 @@ function goTo(by: number): void {
         icon="$open"
         size="small"
         class="opener"
-        aria-label="History"
-        title="History: what was changed, and the way back to it"
+        :aria-label="t('history.title')"
+        :title="t('history.tip')"
         data-test="history"
         :disabled="steps.length < 2"
       />
     </template>
-    <ol class="sheet list" aria-label="History, newest first">
+    <ol class="sheet list" :aria-label="t('history.label')">
       <li v-for="(s, i) in steps" :key="i">
         <MenuItem :class="{ undone: s.undone, now: s.by === 0 && !s.undone }" @click="goTo(s.by)">
-          {{ s.label }}<span v-if="s.by === 0 && !s.undone" class="soft"> now</span>
+          {{ s.label }}<span v-if="s.by === 0 && !s.undone" class="soft"> {{ t('history.now') }}</span>
         </MenuItem>
       </li>
     </ol>

@@ -9,6 +9,7 @@ import { attempt } from '../../ui/forms/attempt'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string }>()
 const work = useWork()
@@ -36,9 +37,9 @@ function roughly(): void {
   const levels = roughBalance(desk.song!.tracks, loudness)
   work.setMix(
     (mix) => ({ ...mix, tracks: mix.tracks.map((t) => ({ ...t, level: levels[t.id] ?? t.level })) }),
-    { label: 'Set a rough balance', lanes: [], from: 0, to: desk.song!.length },
+    { label: t('model.did.rough'), lanes: [], from: 0, to: desk.song!.length },
   )
-  work.notice = 'A rough balance, from what each track does and how loud it is. Go on by ear.'
+  work.notice = t('model.rough.done')
 }
 
 async function act(what: () => Promise<void>): Promise<void> {
@@ -72,7 +73,7 @@ const keepStart = () =>
         },
       }),
     )
-    work.notice = 'Everybody who has not begun starts from this mix now.'
+    work.notice = t('model.start.done')
   })
 
 const keep = () =>
@@ -83,23 +84,23 @@ const keep = () =>
         json: { mix: work.mix! },
       }),
     )
-    work.notice = 'This is the model now. Students hear it only when you allow it.'
+    work.notice = t('model.model.done')
   })
 </script>
 
 <template>
-  <AppButton data-test="to-brief" @click="toBrief">Brief</AppButton>
+  <AppButton data-test="to-brief" @click="toBrief">{{ t('model.edit') }}</AppButton>
   <AppButton small
    
     :disabled="!player.instant"
-    tip="Faders by what each track does and how loud it is"
+    :tip="t('model.rough.tip')"
     data-test="rough-balance"
     @click="roughly"
   >
-    Rough balance
+    {{ t('model.rough') }}
   </AppButton>
   <AppButton :busy="busy" data-test="keep-start" @click="keepStart"
-    >Keep as the start</AppButton>
+    >{{ t('model.start') }}</AppButton>
   <AppButton tone="main" :busy="busy" data-test="keep-model" @click="keeping = keep()"
-    >Keep as the model</AppButton>
+    >{{ t('model.model') }}</AppButton>
 </template>

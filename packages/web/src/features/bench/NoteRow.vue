@@ -4,6 +4,7 @@ import type { ListeningNote } from '@rudlo/core/mix'
 import { ref, watch } from 'vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ note: ListeningNote; bar: number }>()
 const emit = defineEmits<{ done: []; go: []; write: [text: string]; remove: []; repair: [] }>()
@@ -24,30 +25,30 @@ function take(): void {
     <input
       type="checkbox"
       :checked="note.done"
-      :aria-label="`Note at bar ${bar} is dealt with`"
+      :aria-label="t('note.done', { bar })"
       @change="emit('done')"
     />
-    <AppButton small :aria-label="`Go to bar ${bar}`" @click="emit('go')">{{ bar }}</AppButton>
+    <AppButton small :aria-label="t('note.go', { bar })" @click="emit('go')">{{ bar }}</AppButton>
     <input
       v-model="text"
       class="text"
       :data-note="note.id"
       maxlength="1000"
-      :aria-label="`Note at bar ${bar}`"
-      placeholder="too loud here"
+      :aria-label="t('note.label', { bar })"
+      :placeholder="t('note.example')"
       @change="take"
       @keydown.enter="($event.target as HTMLInputElement).blur()"
       @keydown.stop
     />
     <RowButton
       class="remove"
-      tip="Plays from two bars before; what you hold is written"
-      :aria-label="`Repair bar ${bar} by hand`"
+      :tip="t('guide.mistakes.hand.tip')"
+      :aria-label="t('note.repair', { bar })"
       @click="emit('repair')"
     >
       <v-icon icon="$pen" size="16" />
     </RowButton>
-    <RowButton class="remove" :aria-label="`Remove the note at bar ${bar}`" @click="emit('remove')">
+    <RowButton class="remove" :aria-label="t('note.remove', { bar })" @click="emit('remove')">
       <v-icon icon="$close" size="16" />
     </RowButton>
   </li>

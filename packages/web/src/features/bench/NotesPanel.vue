@@ -9,6 +9,7 @@ import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
 import NoteRow from './NoteRow.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const bench = useBench()
 const desk = useDesk()
@@ -32,7 +33,7 @@ const repair = ({ tick }: ListeningNote) =>
   pass.repair({ from: tick, to: Math.min(desk.song!.length, tick + desk.time!.meter.lengthsAt(tick).bar) })
 
 const remove = (note: ListeningNote) =>
-  work.setNotes((all) => all.filter((n) => n.id !== note.id), change('Removed a note', note.tick))
+  work.setNotes((all) => all.filter((n) => n.id !== note.id), change(t('note.did.removed'), note.tick))
 
 // a note that was just dropped waits for its words
 watch(
@@ -50,18 +51,18 @@ watch(
 <template>
   <div class="notes">
     <p class="soft">
-      Press N while you listen: it drops a note at the bar. Your notes are your own: they are not handed in.
+      {{ t('note.about') }}
     </p>
-    <AppButton small data-test="drop-note" @click="bench.dropNote()">Note at bar {{ here }}</AppButton>
+    <AppButton small data-test="drop-note" @click="bench.dropNote()">{{ t('note.add', { bar: here }) }}</AppButton>
     <ul ref="list">
       <NoteRow
         v-for="note in notes"
         :key="note.id"
         :note="note"
         :bar="bar(note.tick)"
-        @done="edit(note, { done: !note.done }, note.done ? 'Took a note up again' : 'Ticked a note off')"
+        @done="edit(note, { done: !note.done }, note.done ? t('note.did.reopened') : t('note.did.done'))"
         @go="player.seek(note.tick)"
-        @write="(text: string) => edit(note, { text }, 'Wrote a note')"
+        @write="(text: string) => edit(note, { text }, t('note.did.wrote'))"
         @repair="repair(note)"
         @remove="remove(note)"
       />

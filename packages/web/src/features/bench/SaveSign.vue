@@ -2,20 +2,21 @@
 /** Whether the work is safe, in words. */
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
+import { t } from '../../words/t'
 
 const work = useWork()
 /** Said where the browser keeps nothing: a private window, a school's settings, a full disk. */
 const NOTHING_KEPT =
-  'This browser keeps nothing by itself: your work is safe once it says “Saved”. Do not close the page before.'
+  t('save.nothing-kept')
 const SIGNS = { saved: '$saved', saving: '$saving', 'not saved': '$unsaved' } as const
 const text = computed(() => {
-  if (work.saveState === 'saved') return 'Saved'
-  return work.saveState === 'saving' ? 'Saving …' : 'Not saved: will try again'
+  if (work.saveState === 'saved') return t('save.saved')
+  return work.saveState === 'saving' ? t('save.saving') : t('save.retry')
 })
 const about = computed(() => {
   const problem = work.saveProblem ?? ''
   if (work.keepsNothing) return `${problem} ${NOTHING_KEPT}`.trim()
-  return problem ? `${problem} Your work is kept in this browser until then.` : undefined
+  return problem ? t('save.kept', { problem }) : undefined
 })
 </script>
 
@@ -39,7 +40,7 @@ const about = computed(() => {
           role="note"
           :aria-label="NOTHING_KEPT"
           data-test="keeps-nothing"
-          >kept on the server only</span
+          >{{ t('save.server-only') }}</span
         >
       </template>
     </v-tooltip>

@@ -7,6 +7,10 @@ import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import { t } from '../../words/t'
 
 const emit = defineEmits<{ handIn: [] }>()
 
@@ -20,15 +24,15 @@ const start = computed(() => ({ mix: desk.given!.startingMix, notes: work.notes 
 
 /** What is heard instead of the work. */
 const heardName = computed(() => {
-  if (work.heard === 'start') return 'the starting mix'
+  if (work.heard === 'start') return t('tries.start.lower')
   const version = work.versions.find((v) => v.id === work.heard)
-  if (version) return `version ${version.number}`
-  const kept = work.tries.find((t) => t.id === work.heard)
-  return kept ? `“${kept.name}”` : 'the suggestion'
+  if (version) return t('tries.version', { number: version.number })
+  const kept = work.tries.find((one) => one.id === work.heard)
+  return kept ? `“${kept.name}”` : t('tries.suggestion')
 })
 
 async function keep(): Promise<void> {
-  const wanted = name.value.trim() || `Try ${work.tries.length + 1}`
+  const wanted = name.value.trim() || t('tries.usual-name', { number: work.tries.length + 1 })
   keeping.value = true
   problem.value = ''
   try {
@@ -41,125 +45,104 @@ async function keep(): Promise<void> {
   }
 }
 
-const goOn = (t: TryView) => work.replace(t.document, `Went on from the try “${t.name}”`)
-const goOnFromStart = () => work.replace(start.value, 'Went on from the starting mix')
+const goOn = (kept: TryView) => work.replace(kept.document, t('tries.did.continued', { name: kept.name }))
+const goOnFromStart = () => work.replace(start.value, t('tries.did.continued-start'))
 
-function handIn(t: TryView): void {
-  goOn(t)
+function handIn(kept: TryView): void {
+  goOn(kept)
   emit('handIn')
 }
 </script>
 
 <template>
-  <v-menu :close-on-content-click="false" max-height="520">
-    <template #activator="{ props: menu }">
-      <AppButton small v-bind="menu" data-test="tries">
-        {{ work.tries.length === 1 ? '1 try' : `${work.tries.length || ''} tries`.trim()
-        }}<v-icon icon="$choose" size="18" />
+  <AppMenu stays :label="t('tries.title')">
+    <template #opener="{ opener }">
+      <AppButton small v-bind="opener" data-test="tries">
+        {{ t('tries.count', { n: work.tries.length }) }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
-    <div class="sheet list" role="group" aria-label="Tries">
-      <p class="soft">
-        A try is the whole work as it is now, kept with a name: to compare, and to come back to.
-      </p>
+    <div class="list">
+      <p class="soft">{{ t('tries.about') }}</p>
       <form class="keep" @submit.prevent="keep">
-        <input
-          v-model="name"
-          placeholder="Name for how it is now"
-          aria-label="Name for how it is now"
-          maxlength="120"
-          @keydown="keepKeys"
-        />
-        <AppButton small :disabled="keeping" data-test="keep-try">keep it</AppButton>
+        <TextField v-model="name" compact :label="t('tries.name')" maxlength="120" @keydown="keepKeys" />
+        <AppButton type="submit" tone="main" :busy="keeping" data-test="keep-try">{{ t('tries.save') }}</AppButton>
       </form>
-      <p v-if="problem" role="alert">{{ problem }}</p>
+      <FormProblem :text="problem" />
       <div class="row">
-        <span><b>Starting mix</b><br /><span class="soft">how the assignment begins</span></span>
+        <span><b>{{ t('tries.start') }}</b><br /><span class="soft">{{ t('tries.start.about') }}</span></span>
         <span class="acts">
-          <AppButton small
-           
+          <AppButton
+            small
             :aria-pressed="work.heard === 'start'"
             @click="work.hear(work.heard === 'start' ? null : 'start', start)"
+            >{{ t('tries.hear') }}</AppButton
           >
-            hear it
-          </AppButton>
-          <AppButton small @click="goOnFromStart">go on from it</AppButton>
+          <AppButton small @click="goOnFromStart">{{ t('tries.continue') }}</AppButton>
         </span>
       </div>
-      <div v-for="t in work.tries" :key="t.id" class="row">
-        <span><b>{{ t.name }}</b><br /><span class="soft">kept {{ whenText(t.createdAt) }}</span></span>
+      <div v-for="kept in work.tries" :key="kept.id" class="row">
+        <span
+          ><b>{{ kept.name }}</b
+          ><br /><span class="soft">{{ t('tries.saved', { when: whenText(kept.createdAt) }) }}</span></span
+        >
         <span class="acts">
-          <AppButton small
-           
-            :aria-pressed="work.heard === t.id"
-            tip="Hear it at the same place, without a gap"
-            :data-test="`hear-${t.name}`"
-            @click="work.hear(work.heard === t.id ? null : t.id, t.document)"
+          <AppButton
+            small
+            :aria-pressed="work.heard === kept.id"
+            :tip="t('tries.hear.tip')"
+            :data-test="`hear-${kept.name}`"
+            @click="work.hear(work.heard === kept.id ? null : kept.id, kept.document)"
+            >{{ t('tries.hear') }}</AppButton
           >
-            hear it
-          </AppButton>
-          <AppButton small
-           
-            :aria-pressed="desk.compared === t.id"
-            tip="Show its lines faintly"
-            @click="desk.compared = desk.compared === t.id ? null : t.id"
+          <AppButton
+            small
+            :aria-pressed="desk.compared === kept.id"
+            :tip="t('tries.compare.tip')"
+            @click="desk.compared = desk.compared === kept.id ? null : kept.id"
+            >{{ t('tries.compare') }}</AppButton
           >
-            compare
-          </AppButton>
-          <AppButton small :data-test="`go-on-${t.name}`" @click="goOn(t)">go on from it</AppButton>
-          <AppButton small @click="handIn(t)">hand it in</AppButton>
+          <AppButton small :data-test="`go-on-${kept.name}`" @click="goOn(kept)">{{
+            t('tries.continue')
+          }}</AppButton>
+          <AppButton small @click="handIn(kept)">{{ t('tries.hand-in') }}</AppButton>
         </span>
       </div>
     </div>
-  </v-menu>
-  <AppButton small v-if="work.heard" class="heard" data-test="heard" @click="work.hear(null, null)">
-    You hear {{ heardName }}: back to yours
+  </AppMenu>
+  <AppButton v-if="work.heard" small class="heard" data-test="heard" @click="work.hear(null, null)">
+    {{ t('tries.back', { name: heardName }) }}
   </AppButton>
 </template>
 
 <style scoped>
 .list {
   display: grid;
-  gap: 8px;
+  gap: var(--space-2);
   width: 470px;
-  max-width: 92vw;
-  margin-top: 4px;
-  padding: 12px 16px;
-  overflow-y: auto;
-  font-size: 14px;
 }
 
 .keep {
   display: flex;
-  gap: 8px;
-}
-
-.keep input {
-  flex: 1;
-  height: 36px;
-  padding: 0 10px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+  gap: var(--space-2);
+  align-items: start;
 }
 
 .row {
-  display: grid;
-  gap: 4px;
-  padding-top: 8px;
+  display: flex;
+  gap: var(--space-3);
+  align-items: center;
+  justify-content: space-between;
+  padding-top: var(--space-2);
   border-top: 1px solid var(--rule);
 }
 
 .acts {
   display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
+  gap: var(--space-1);
 }
 
 .heard {
-  background: var(--warm);
-  color: var(--sheet);
+  border-color: var(--warm);
+  color: var(--warm);
 }
 </style>

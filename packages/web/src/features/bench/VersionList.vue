@@ -8,14 +8,15 @@ import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const bench = useBench()
 const desk = useDesk()
 const work = useWork()
 
 const STATES = {
-  measuring: 'being measured',
-  waiting: 'handed in',
+  measuring: t('versions.measuring'),
+  waiting: t('versions.handed-in'),
   held: 'handed in',
   'given back': '',
 } as const
@@ -38,9 +39,9 @@ const versions = computed(() =>
           version.state === 'given back'
             ? version.outcome === 'accepted'
               ? 'accepted'
-              : 'came back'
+              : t('versions.came-back')
             : STATES[version.state],
-        since: before ? `Since version ${before.number}` : 'From the starting mix',
+        since: before ? t('versions.since', { number: before.number }) : t('versions.since-start'),
         changes: changesOf(from, { mix: version.document.mix, measured: version.measurement }),
       }
     })
@@ -51,7 +52,7 @@ const versions = computed(() =>
 <template>
   <ol class="versions">
     <li v-for="v in versions" :key="v.version.id" data-test="version">
-      <h2>Version {{ v.version.number }} <span class="soft">{{ v.state }}</span></h2>
+      <h2>{{ t('bench.version', { number: v.version.number }) }} <span class="soft">{{ v.state }}</span></h2>
       <p class="soft">{{ whenText(v.version.handedInAt) }}</p>
       <p v-if="v.version.said" class="said">“{{ v.version.said }}”</p>
       <p><b>{{ v.since }}:</b> {{ v.changes }}</p>
@@ -60,7 +61,7 @@ const versions = computed(() =>
         :aria-pressed="work.heard === v.version.id"
         @click="work.hear(work.heard === v.version.id ? null : v.version.id, v.version.document)"
       >
-        <v-icon icon="$play" size="16" />hear it
+        <v-icon icon="$play" size="16" />{{ t('tries.hear') }}
       </AppButton>
       <AppButton small
         v-if="v.version.review"
@@ -68,7 +69,7 @@ const versions = computed(() =>
         data-test="read-review"
         @click="((desk.reading = v.version.id), (bench.page = 'back'))"
       >
-        what was said
+        {{ t('versions.said') }}
       </AppButton>
     </li>
   </ol>

@@ -6,6 +6,7 @@ import { server, told } from '../../api/client'
 import { useDesk } from '../../desk/desk-store'
 import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
+import { t } from '../../words/t'
 
 /** What the bench has around its desk: the assignment, and the column on the left. */
 export const useBench = defineStore('bench', () => {
@@ -37,7 +38,7 @@ export const useBench = defineStore('bench', () => {
     const { meter } = desk.time
     const tick = meter.barStart(meter.placeAt(player.position).bar)
     const note = { id: crypto.randomUUID(), tick, text: '', done: false }
-    const label = `Dropped a note, bar ${meter.placeAt(tick).bar}`
+    const label = t('note.did.dropped', { bar: meter.placeAt(tick).bar })
     work.setNotes((notes) => [...notes, note], { label, lanes: [], from: tick, to: tick })
     page.value = 'notes'
     freshNote.value = note.id

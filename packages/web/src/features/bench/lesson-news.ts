@@ -2,6 +2,7 @@ import { useLive } from '../../api/live-store'
 import { useDesk } from '../../desk/desk-store'
 import { useWork } from '../../document/work-store'
 import { usePresence } from './presence-store'
+import { t } from '../../words/t'
 
 /**
  * What the teacher gives back, says, points at or takes back is on the bench without looking for it, while the component lives.
@@ -18,11 +19,11 @@ export function useLessonNews(assignment: () => string): void {
       const { lane = null, from = 0, to = 0 } = data
       desk.lightUp({ lane, from, to })
       if (data.own) presence.help = false
-      work.notice = 'Your teacher points at this place.'
+      work.notice = t('news.pointed')
       return
     }
     void work.refreshVersions().catch(() => null)
-    if (kind === 'given back') work.notice = 'Your version came back: see what was said.'
-    if (kind === 'reply') work.notice = 'There is an answer to a remark.'
+    if (kind === 'given back') work.notice = t('news.came-back')
+    if (kind === 'reply') work.notice = t('news.answer')
   })
 }

@@ -8,6 +8,7 @@ import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   /** Kinds of mistakes that were found, worst first. */
@@ -40,21 +41,21 @@ onMounted(() => act(bank.load))
 </script>
 
 <template>
-  <section class="bank" aria-label="Your remarks" data-test="bank">
+  <section class="bank" :aria-label="t('bank.title')" data-test="bank">
     <input
       v-model="search"
       type="search"
-      placeholder="Search your remarks"
-      aria-label="Search your remarks"
+      :placeholder="t('bank.search')"
+      :aria-label="t('bank.search')"
     />
     <p v-if="bank.loaded && !bank.remarks.length" class="soft">
-      Nothing is kept yet. “keep” beside a remark puts it here.
+      {{ t('bank.empty') }}
       <AppButton small data-test="usual-remarks" @click="act(bank.addUsual)">
-        Begin with some usual ones
+        {{ t('bank.start') }}
       </AppButton>
     </p>
-    <p v-else-if="!shown.length" class="soft">No remark has these words.</p>
-    <p v-if="changing" class="soft">Names in braces, such as {length}, are filled in when you take it.</p>
+    <p v-else-if="!shown.length" class="soft">{{ t('bank.none') }}</p>
+    <p v-if="changing" class="soft">{{ t('bank.fill') }}</p>
     <ul>
       <li v-for="r in shown" :key="r.id">
         <template v-if="changing">
@@ -62,13 +63,13 @@ onMounted(() => act(bank.load))
             class="words"
             :value="r.text"
             maxlength="2000"
-            aria-label="Words of the remark"
+            :aria-label="t('bank.words')"
             data-test="bank-words"
             @change="change(r, ($event.target as HTMLInputElement).value)"
           />
           <RowButton
             class="drop"
-            :aria-label="`Remove “${r.text.slice(0, 40)}” from your remarks`"
+            :aria-label="t('bank.remove', { text: r.text.slice(0, 40) })"
             data-test="bank-drop"
             @click="act(() => bank.drop(r.id))"
           >
@@ -88,10 +89,10 @@ onMounted(() => act(bank.load))
     </ul>
     <p v-if="bank.remarks.length" class="ways">
       <RowButton v-if="fitting.length > SHOWN && !search && !changing" class="more" @click="all = !all">
-        {{ all ? 'Fewer' : `All ${fitting.length}` }}
+        {{ all ? t('bank.fewer') : t('bank.all', { count: fitting.length }) }}
       </RowButton>
       <RowButton class="more" data-test="bank-change" @click="changing = !changing">
-        {{ changing ? 'Done' : 'Change them' }}
+        {{ changing ? t('ui.done') : t('bank.edit') }}
       </RowButton>
     </p>
   </section>

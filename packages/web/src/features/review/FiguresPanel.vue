@@ -4,6 +4,7 @@ import { numberText, signedText } from '@rudlo/core/scale'
 import { computed } from 'vue'
 import BalanceChart from '../../charts/BalanceChart.vue'
 import { useReview } from './review-store'
+import { t } from '../../words/t'
 
 const review = useReview()
 const handIn = computed(() => review.handIn!)
@@ -21,11 +22,11 @@ const checks = computed(() =>
 const balances = computed(() => {
   const { measurement, assessment, before } = handIn.value
   return [
-    { name: 'this version', balance: measurement?.balance ?? [] },
+    { name: t('figures.this'), balance: measurement?.balance ?? [] },
     ...(before?.measurement?.balance
-      ? [{ name: `version ${before.number}`, balance: before.measurement.balance }]
+      ? [{ name: t('tries.version', { number: before.number }), balance: before.measurement.balance }]
       : []),
-    { name: 'starting mix', balance: assessment?.start?.balance ?? [] },
+    { name: t('figures.start'), balance: assessment?.start?.balance ?? [] },
   ].filter((b) => b.balance.length)
 })
 const tracks = computed(() => {
@@ -40,21 +41,21 @@ const loud = computed(() => {
   const { measurement } = handIn.value
   if (!measurement) return ''
   const { integrated, range, truePeak } = measurement
-  if (integrated === null) return 'Silent.'
-  return `${numberText(integrated, 1)} LUFS on the whole, range ${numberText(range, 1)} LU, true peak ${truePeak === null ? 'none' : `${numberText(truePeak, 1)} dBTP`}.`
+  if (integrated === null) return t('figures.silent')
+  return truePeak === null ? t('figures.whole.silent', { lufs: numberText(integrated, 1), range: numberText(range, 1) }) : t('figures.whole', { lufs: numberText(integrated, 1), range: numberText(range, 1), peak: numberText(truePeak, 1) })
 })
 </script>
 
 <template>
-  <section class="figures" tabindex="0" aria-label="Figures" data-test="figures">
+  <section class="figures" tabindex="0" :aria-label="t('figures.title')" data-test="figures">
     <table v-if="checks.length" class="sheet">
       <thead>
         <tr>
-          <th scope="col">Check</th>
-          <th scope="col">What</th>
-          <th scope="col">at first</th>
-          <th scope="col">now</th>
-          <th scope="col">asked</th>
+          <th scope="col">{{ t('figures.check') }}</th>
+          <th scope="col">{{ t('figures.what') }}</th>
+          <th scope="col">{{ t('figures.first') }}</th>
+          <th scope="col">{{ t('figures.now') }}</th>
+          <th scope="col">{{ t('figures.asked') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -72,18 +73,18 @@ const loud = computed(() => {
       </tbody>
     </table>
     <div class="sheet balance">
-      <h2>The tune over the rest, by section</h2>
+      <h2>{{ t('figures.tune') }}</h2>
       <BalanceChart v-if="balances.length" :song="review.song!" :balances="balances" />
-      <p v-else class="soft">It is measured with the next hand-in.</p>
+      <p v-else class="soft">{{ t('figures.later') }}</p>
       <p class="soft">{{ loud }}</p>
     </div>
     <table v-if="tracks.length" class="sheet">
       <caption>
-        Each track in the mix, where it sounds, in LU
+        {{ t('figures.tracks') }}
       </caption>
       <thead>
         <tr>
-          <th scope="col">Track</th>
+          <th scope="col">{{ t('figures.track') }}</th>
           <th v-for="s in review.song!.sections" :key="s.id" scope="col">{{ s.letter }}</th>
         </tr>
       </thead>

@@ -4,6 +4,7 @@ import type { Overrule } from '@rudlo/core/brief'
 import type { Verdict } from '@rudlo/core/evidence'
 import OverruleLine from './OverruleLine.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{
   /** What it is about, for who cannot see it. */
@@ -16,12 +17,12 @@ const emit = defineEmits<{ show: []; take: []; overrule: [to: Overrule | null] }
 </script>
 
 <template>
-  <RowButton class="sentence" tip="Show the place and play it" @click="emit('show')"><slot /></RowButton>
+  <RowButton class="sentence" :tip="t('guide.check.show')" @click="emit('show')"><slot /></RowButton>
   <RowButton
     class="take"
     data-test="take"
-    aria-label="Begin a remark with this"
-    tip="Begin a remark with this"
+    :aria-label="t('found.remark')"
+    :tip="t('found.remark')"
     @click="emit('take')"
   >
     <v-icon icon="$remark" size="16" />

@@ -8,6 +8,7 @@ import { computed } from 'vue'
 import { barsOf } from '../../desk/transport/loop-text'
 import FoundLine from './FoundLine.vue'
 import OverruleLine from './OverruleLine.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   /** Those that stand, worst first. */
@@ -29,7 +30,7 @@ const none = computed(() => props.all.filter((m) => props.overrules[refOfMistake
 </script>
 
 <template>
-  <ul v-if="mistakes.length || none.length" aria-label="What stands out">
+  <ul v-if="mistakes.length || none.length" :aria-label="t('found.mistakes')">
     <li v-for="m in mistakes.slice(0, MOST)" :key="m.kind + m.place.from" data-test="mistake-found">
       <FoundLine
         :about="m.name"

@@ -6,6 +6,9 @@ import type { Outcome } from '@rudlo/contract/handins'
 import { now } from '../../browser/clock'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
+import CheckField from '../../ui/fields/CheckField.vue'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
 
 /** Whether what is decided waits to be given back together. */
 const hold = defineModel<boolean>('hold', { required: true })
@@ -21,9 +24,9 @@ const state = computed(() => review.handIn?.state)
 const ready = computed(() => Boolean(review.handIn?.measurement ?? review.handIn?.measureProblem))
 const waits = computed(() => state.value === 'waiting' || state.value === 'measuring')
 const back = computed(() => {
-  const accepted = review.handIn?.outcome === 'accepted' ? 'Accepted' : 'Wanted again'
-  if (state.value === 'held') return `${accepted}, not given back yet`
-  return new Date(review.handIn?.givenBackAt ?? 0) > now() ? `${accepted}, goes back later` : accepted
+  const accepted = review.handIn?.outcome === 'accepted' ? t('back.accepted') : t('back.again')
+  if (state.value === 'held') return t('back.held', { outcome: accepted })
+  return new Date(review.handIn?.givenBackAt ?? 0) > now() ? t('back.later', { outcome: accepted }) : accepted
 })
 
 async function act(what: () => Promise<void>): Promise<void> {
@@ -42,48 +45,38 @@ const giveBack = (outcome: Outcome) =>
   act(async () => {
     asking.value = null
     const next = await review.giveBack(outcome, hold.value)
-    const done = outcome === 'accepted' ? 'Accepted' : 'Wanted again'
-    review.notice = hold.value ? `${done}; it goes back with the others.` : `${done}, and given back.`
+    const done = outcome === 'accepted' ? t('back.accepted') : t('back.again')
+    review.notice = hold.value ? t('back.done.held', { outcome: done }) : t('back.done', { outcome: done })
     if (next) emit('next', next)
   })
 
 const takeBack = () =>
   act(async () => {
     await review.takeBack()
-    review.notice = 'Taken back: the student has not seen it.'
+    review.notice = t('back.undone')
   })
 
 defineExpose({ decide })
 </script>
 
 <template>
-  <v-dialog
-    :model-value="asking !== null"
-    aria-label="Nothing has been said"
-    max-width="460"
-    @update:model-value="asking = null"
-  >
-    <div class="sheet ask">
-      <h2>Give it back without a word?</h2>
-      <p>There is no mark, no remark and no comment yet.</p>
+  <AppDialog :model-value="asking !== null" @update:model-value="asking = null" :title="t('back.unsaid')" :width="460">
+      <p>{{ t('back.unsaid.text') }}</p>
       <div class="acts">
-        <AppButton tone="quiet" @click="asking = null">Say something first</AppButton>
+        <AppButton tone="quiet" @click="asking = null">{{ t('back.unsaid.no') }}</AppButton>
         <AppButton tone="main"
           autofocus
           data-test="without-a-word"
           @click="asking && giveBack(asking)"
         >
-          Give it back
+          {{ t('back.unsaid.yes') }}
         </AppButton>
       </div>
-    </div>
-  </v-dialog>
+    </AppDialog>
   <template v-if="waits">
-    <label class="hold" title="What you decide now goes back together with the others, when you say so">
-      <input v-model="hold" type="checkbox" data-test="hold" />all together later
-    </label>
+    <CheckField v-model="hold" :label="t('back.hold')" data-test="hold" />
     <AppButton :busy="busy" :disabled="!ready" data-test="again" @click="decide('again')">
-      Ask for another version
+      {{ t('back.ask') }}
     </AppButton>
     <AppButton tone="main"
       :busy="busy"
@@ -91,7 +84,7 @@ defineExpose({ decide })
       data-test="accept"
       @click="decide('accepted')"
     >
-      Accept
+      {{ t('back.accept') }}
     </AppButton>
   </template>
   <template v-else>
@@ -100,10 +93,10 @@ defineExpose({ decide })
       v-if="!review.handIn?.openedAt"
       :busy="busy"
       data-test="take-back"
-      tip="The student has not opened it yet"
+      :tip="t('back.undo.tip')"
       @click="takeBack"
     >
-      Take it back
+      {{ t('back.undo') }}
     </AppButton>
   </template>
 </template>

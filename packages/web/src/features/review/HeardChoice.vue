@@ -3,6 +3,8 @@
 import { computed } from 'vue'
 import { useVersions } from './versions-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
 
 defineProps<{ touring: boolean; moves: number }>()
 const emit = defineEmits<{ tour: [] }>()
@@ -12,19 +14,19 @@ const MOST = 3
 /** The first few as buttons, the rest in a list. */
 const first = computed(() => versions.choices.slice(0, MOST))
 const rest = computed(() => versions.choices.slice(MOST))
-const said = computed(() => (versions.blind ? 'names hidden' : versions.matched ? 'same loudness' : 'by ear'))
+const said = computed(() => (versions.blind ? t('heard.hidden') : versions.matched ? t('heard.matched') : t('heard.by-ear')))
 const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
 </script>
 
 <template>
-  <div class="heard" role="radiogroup" aria-label="What is heard">
+  <div class="heard" role="radiogroup" :aria-label="t('heard.label')">
     <AppButton small tone="desk"
       v-for="(c, i) in first"
       :key="c.key"
      
       role="radio"
       :aria-checked="versions.heard === c.key"
-      :tip="`Hear it at the same place (${i + 1})`"
+      :tip="t('heard.tip', { number: i + 1 })"
       data-test="hear"
       @click="versions.hear(c.key)"
     >
@@ -34,15 +36,15 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
       v-if="rest.length"
       class="rest"
       :value="rest.some((r) => r.key === versions.heard) ? versions.heard : ''"
-      aria-label="Other versions"
+      :aria-label="t('heard.others')"
       @change="versions.hear(($event.target as HTMLSelectElement).value)"
     >
-      <option value="" disabled>more</option>
+      <option value="" disabled>{{ t('heard.more') }}</option>
       <option v-for="r in rest" :key="r.key" :value="r.key">{{ r.name }}</option>
     </select>
   </div>
-  <v-menu :close-on-content-click="false">
-    <template #activator="{ props: menu }">
+  <AppMenu stays :label="t('heard.how')">
+      <template #opener="{ opener: menu }">
       <AppButton small tone="desk"
         v-bind="menu"
        
@@ -52,7 +54,7 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
         {{ said }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
-    <div class="sheet list form" role="group" aria-label="How they are compared">
+      <div class="list form">
       <label>
         <input
           type="checkbox"
@@ -61,8 +63,8 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
           @change="versions.setMatched(!versions.matched)"
         />
         <span
-          ><b>All at one loudness</b> (E)<br /><span class="soft"
-            >so that louder does not seem better</span
+          ><b>{{ t('heard.match') }}</b> {{ t('heard.match.key') }}<br /><span class="soft"
+            >{{ t('heard.match.about') }}</span
           ></span
         >
       </label>
@@ -74,22 +76,22 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
           @change="versions.setBlind(versions.blind === null)"
         />
         <span
-          ><b>Names hidden</b> (H)<br /><span class="soft"
-            >shuffled; shown again when you are done</span
+          ><b>{{ t('heard.hide') }}</b> {{ t('heard.hide.key') }}<br /><span class="soft"
+            >{{ t('heard.hide.about') }}</span
           ></span
         >
       </label>
     </div>
-  </v-menu>
+    </AppMenu>
   <AppButton small tone="desk"
    
     :aria-pressed="touring"
     :disabled="!moves"
-    tip="From move to move, two bars before and after (M)"
+    :tip="t('heard.tour.tip')"
     data-test="tour"
     @click="emit('tour')"
   >
-    only moves
+    {{ t('heard.tour') }}
   </AppButton>
 </template>
 

@@ -5,6 +5,7 @@ import { allLanes, envelopeOf, lineInCharge, resolve } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const review = useReview()
 
@@ -41,27 +42,27 @@ const isElsewhere = computed(() => !worth.value.some((w) => w.lane === review.ad
 </script>
 
 <template>
-  <div class="tabs" role="group" aria-label="Lanes">
+  <div class="tabs" role="group" :aria-label="t('lanes.label')">
     <AppButton small
       v-for="w in worth"
       :key="w.lane"
      
       :aria-pressed="review.address === w.lane"
       data-test="lane-tab"
-      :tip="w.changed ? 'Changed since the version before' : ''"
+      :tip="w.changed ? t('lanes.changed.tip') : ''"
       @click="review.address = w.lane"
     >
-      {{ w.name }}<span v-if="w.changed" class="changed" aria-label="changed">●</span>
+      {{ w.name }}<span v-if="w.changed" class="changed" :aria-label="t('lanes.changed')">●</span>
     </AppButton>
     <select
       class="rest"
       :class="{ on: isElsewhere }"
       :value="isElsewhere ? review.address : ''"
-      aria-label="Other lanes, nothing to see on them"
+      :aria-label="t('lanes.rest.label')"
       data-test="other-lanes"
       @change="review.address = ($event.target as HTMLSelectElement).value"
     >
-      <option value="" disabled>{{ rest.length }} other lanes, untouched</option>
+      <option value="" disabled>{{ t('lanes.rest', { n: rest.length }) }}</option>
       <option v-for="r in rest" :key="r.lane" :value="r.lane">{{ r.name }}</option>
     </select>
   </div>

@@ -21,6 +21,7 @@ import { useReview } from './review-store'
 import { useSuggestion } from './suggest-store'
 import { useVersions } from './versions-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{ picked: Span | null }>()
 const emit = defineEmits<{ span: [span: Span]; take: [place: Span, sentence: string, subject: string] }>()
@@ -58,7 +59,7 @@ const apart = computed(() => {
   const own = lineOf(mix.value, review.address)
   if (!under.value || !own) return ''
   const found = lineDifference(review.address, control.value.scale, [under.value, own], review.time!)
-  return found.greatest < 1e-6 ? 'the same line' : sayer.value.phrase(sayLineDifference(found, control.value))
+  return found.greatest < 1e-6 ? t('lanes.same') : sayer.value.phrase(sayLineDifference(found, control.value))
 })
 const pins = computed(() =>
   review.remarks.flatMap((r, i) => (r.lane === review.address ? [{ ...r, number: i + 1 }] : [])),
@@ -104,7 +105,7 @@ const live = () => {
 <template>
   <LaneShell
     class="sheet desk"
-    aria-label="Lane"
+    :aria-label="t('lanes.lane')"
     :song="review.song!"
     :time="review.time!"
     :mix="mix"
@@ -129,7 +130,7 @@ const live = () => {
         :meter="review.time!.meter"
         :value="() => value"
         :where="() => beatInWords(review.time!.meter, player.position)"
-        :note="() => (points.length ? '' : 'no line here')"
+        :note="() => (points.length ? '' : t('lanes.no-line'))"
         :point="suggestion.drawing ? editor.current.value : null"
         :has-next="editor.selected.value < points.length - 1"
         :editable="suggestion.drawing"
@@ -140,15 +141,15 @@ const live = () => {
         @nonsense="(sentence) => (review.notice = sentence)"
       >
         <div v-if="suggestion.drawing" class="under">
-          <span class="soft">You draw on a copy. Dotted: the student’s line.</span>
+          <span class="soft">{{ t('lanes.draw') }}</span>
           <AppButton small :disabled="!suggestion.canUndo" @click="suggestion.undo()">
-            <v-icon icon="$undo" size="18" />Undo
+            <v-icon icon="$undo" size="18" />{{ t('bench.undo') }}
           </AppButton>
-          <AppButton small data-test="drop-suggestion" @click="suggestion.end()">Do not suggest</AppButton>
+          <AppButton small data-test="drop-suggestion" @click="suggestion.end()">{{ t('lanes.no-suggestion') }}</AppButton>
         </div>
         <div v-else class="under">
-          <span class="soft">Underneath, dotted</span>
-          <div class="choices" role="radiogroup" aria-label="Underneath, dotted" data-test="under">
+          <span class="soft">{{ t('lanes.under') }}</span>
+          <div class="choices" role="radiogroup" :aria-label="t('lanes.under')" data-test="under">
             <AppButton small
               v-for="c in choices"
               :key="c.key"
@@ -174,7 +175,7 @@ const live = () => {
         :editor="editor"
         :meter="review.time!.meter"
         :step="(tick) => review.time!.meter.lengthsAt(tick).beat"
-        :name="`Suggested line of ${name}`"
+        :name="t('lanes.suggested', { name })"
         locked=""
         :here="() => ({ tick: player.position, value })"
         test="suggested-line"

@@ -6,6 +6,7 @@ import { decibels, gainDecibels, numberText, type Control } from '@rudlo/core/sc
 import { computed } from 'vue'
 import type { Viewport } from '../../editor/lane/viewport'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ view: Viewport; moves: readonly Move[]; control: Control }>()
 const emit = defineEmits<{ take: [move: Move] }>()
@@ -18,7 +19,7 @@ function depthOf(move: Move): string {
   const { unit } = props.control
   const isLevel = unit === decibels || unit === gainDecibels
   if (move.kind === 'fade in' || move.kind === 'fade out') return ''
-  return isLevel ? ` ${numberText(move.depth, 1)} dB` : ` to ${unit.format(move.goal)}`
+  return isLevel ? ` ${numberText(move.depth, 1)} dB` : t('moves.goal', { goal: unit.format(move.goal) })
 }
 
 const labels = computed(() => {
@@ -54,7 +55,7 @@ const labels = computed(() => {
     class="label"
     :class="control.family"
     :style="{ left: `${l.left}px`, top: `${l.top}px`, width: `${WIDTH}px` }"
-    tip="Say something about this move"
+    :tip="t('moves.remark')"
     data-test="move-label"
     @pointerdown.stop
     @click.stop="emit('take', l.move)"

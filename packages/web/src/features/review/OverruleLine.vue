@@ -4,6 +4,7 @@ import type { Overrule } from '@rudlo/core/brief'
 import { WHY_LENGTH } from '@rudlo/core/brief'
 import type { Verdict } from '@rudlo/core/evidence'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   /** What it is about, for who cannot see it. */
@@ -23,25 +24,25 @@ const give = (why = '') => emit('change', { verdict: props.to, why })
     v-if="!overrule"
     small
     data-test="overrule"
-    :aria-label="`Overrule: ${about}`"
-    :tip="to === null ? 'This is no mistake (X)' : `I say: ${WORDS[to]} (X)`"
+    :aria-label="t('overrule.label', { about })"
+    :tip="to === null ? t('overrule.no-mistake.tip') : t('overrule.tip', { verdict: WORDS[to] })"
     @click="give()"
-    >Overrule</AppButton>
+    >{{ t('overrule.do') }}</AppButton>
   <div v-else class="word" data-test="overruled">
-    <span><b>{{ overrule.verdict === null ? 'No mistake' : `You say: ${WORDS[overrule.verdict]}` }}</b></span>
+    <span><b>{{ overrule.verdict === null ? t('overrule.no-mistake') : t('overrule.said', { verdict: WORDS[overrule.verdict] }) }}</b></span>
     <v-text-field
       :model-value="overrule.why"
       density="compact"
       hide-details
       variant="underlined"
       :maxlength="WHY_LENGTH"
-      :aria-label="`Why: ${about}`"
-      placeholder="Why?"
+      :aria-label="t('overrule.why.label', { about })"
+      :placeholder="t('overrule.why')"
       data-test="why"
       @update:model-value="(why: string) => give(why)"
       @keydown.stop
     />
-    <AppButton tone="quiet" small @click="emit('change', null)">Let it stand</AppButton>
+    <AppButton tone="quiet" small @click="emit('change', null)">{{ t('overrule.undo') }}</AppButton>
   </div>
 </template>
 

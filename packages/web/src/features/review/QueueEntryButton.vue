@@ -5,26 +5,27 @@ import { now } from '../../browser/clock'
 import type { QueueEntry } from '@rudlo/contract/handins'
 import { whenText } from '../../words/dates'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ entry: QueueEntry; current: boolean }>()
 
 const sign = computed(() => {
   const { state, outcome, number } = props.entry
   if (state === 'measuring') return '…'
-  if (props.entry.measureProblem && state === 'waiting') return 'no figures'
+  if (props.entry.measureProblem && state === 'waiting') return t('queue.no-figures')
   if (state === 'waiting') return `v${number}`
   return outcome === 'accepted' ? 'accepted' : 'again'
 })
 
 const title = computed(() => {
   const { number, handedInAt, sameAs, state, openedAt, givenBackAt, measureProblem } = props.entry
-  const parts = [`Version ${number}, handed in ${whenText(handedInAt)}`]
-  if (measureProblem) parts.push('Could not be measured: open it to have it measured again')
-  if (sameAs.length) parts.push(`The same lines as ${sameAs.join(', ')}`)
-  if (state === 'given back' && openedAt) parts.push('opened by the student')
+  const parts = [t('queue.entry.tip', { number, when: whenText(handedInAt) })]
+  if (measureProblem) parts.push(t('queue.not-measured.tip'))
+  if (sameAs.length) parts.push(t('queue.same.tip', { names: sameAs.join(', ') }))
+  if (state === 'given back' && openedAt) parts.push(t('queue.opened'))
   else if (state === 'given back')
     parts.push(
-      givenBackAt && new Date(givenBackAt) > now() ? `goes back ${whenText(givenBackAt)}` : 'not opened yet',
+      givenBackAt && new Date(givenBackAt) > now() ? t('queue.back-at', { when: whenText(givenBackAt) }) : t('queue.not-opened'),
     )
   return parts.join('\n')
 })
@@ -33,10 +34,10 @@ const title = computed(() => {
 <template>
   <RowButton class="entry" :aria-current="current" :tip="title">
     <span class="name">{{ entry.with ? `${entry.student} & ${entry.with}` : entry.student }}</span>
-    <span v-if="entry.sameAs.length" class="same" data-test="same-as" aria-label="same lines as another"
+    <span v-if="entry.sameAs.length" class="same" data-test="same-as" :aria-label="t('queue.same')"
       >=</span
     >
-    <span v-if="!entry.seenAt && entry.state === 'waiting'" class="fresh">new</span>
+    <span v-if="!entry.seenAt && entry.state === 'waiting'" class="fresh">{{ t('queue.new') }}</span>
     <span class="version">{{ sign }}</span>
   </RowButton>
 </template>

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import type { QueueEntry } from '@rudlo/contract/handins'
 import QueueEntryButton from './QueueEntryButton.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   assignment: string
@@ -30,15 +31,15 @@ const asking = ref(false)
 
 const groups = computed(() => [
   {
-    title: 'Waiting, oldest first',
+    title: t('queue.waiting'),
     entries: props.waiting,
-    none: 'Nobody is waiting. Well done.',
+    none: t('queue.waiting.none'),
     test: 'waiting',
   },
   ...(props.held.length
-    ? [{ title: 'Decided, not given back yet', entries: props.held, none: '', test: 'held' }]
+    ? [{ title: t('queue.held'), entries: props.held, none: '', test: 'held' }]
     : []),
-  { title: 'Given back', entries: props.done, none: 'Nothing yet.', test: 'given-back' },
+  { title: t('queue.back'), entries: props.done, none: t('queue.back.none'), test: 'given-back' },
 ])
 
 function release(): void {
@@ -49,11 +50,11 @@ function release(): void {
 </script>
 
 <template>
-  <nav class="queue" aria-label="Hand-ins">
+  <nav class="queue" :aria-label="t('queue.label')">
     <select
       class="assignment"
       :value="assignment"
-      aria-label="Assignment"
+      :aria-label="t('queue.assignment')"
       data-test="choose-assignment"
       @change="emit('assignment', ($event.target as HTMLSelectElement).value)"
     >
@@ -92,25 +93,25 @@ function release(): void {
     </section>
     <div v-if="held.length" class="release">
       <AppButton small v-if="!asking" data-test="release" @click="asking = true">
-        Give back all {{ held.length }} …
+        {{ t('queue.give-all', { n: held.length }) }}
       </AppButton>
       <form v-else class="form" @submit.prevent="release">
         <label
-          >When<input v-model="when" type="datetime-local" aria-label="When, or at once if empty"
+          >{{ t('queue.when') }}<input v-model="when" type="datetime-local" :aria-label="t('queue.when.label')"
         /></label>
-        <AppButton small data-test="release-now">{{ when ? 'Give back then' : 'Give back now' }}</AppButton>
-        <AppButton small type="button" @click="asking = false">Not yet</AppButton>
+        <AppButton small data-test="release-now">{{ when ? t('queue.give-then') : t('queue.give-now') }}</AppButton>
+        <AppButton small type="button" @click="asking = false">{{ t('ui.cancel') }}</AppButton>
       </form>
     </div>
     <p class="tables">
       <AppButton small :to="`/compare/${assignment}`" data-test="compare"
-        >Compare everybody</AppButton>
+        >{{ t('queue.compare') }}</AppButton>
       <AppButton small :to="`/sheets/${assignment}`" data-test="sheets"
-        >Feedback on paper</AppButton>
+        >{{ t('queue.print') }}</AppButton>
       <AppButton small :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks"
-        >Marks as a table</AppButton>
+        >{{ t('queue.marks') }}</AppButton>
       <AppButton small :href="`/api/assignments/${assignment}/marks.csv?table=checks`" download
-        >Checks as a table</AppButton>
+        >{{ t('queue.checks') }}</AppButton>
     </p>
   </nav>
 </template>

@@ -4,6 +4,8 @@ import type { SongTime } from '@rudlo/core/song'
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Span } from '../../editor/lane/viewport'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
+import CheckField from '../../ui/fields/CheckField.vue'
 
 const props = defineProps<{
   time: SongTime
@@ -75,49 +77,47 @@ defineExpose({ focus })
 
 <template>
   <form class="form" @submit.prevent="pin">
-    <p v-if="subject" class="soft">About: {{ subject }}</p>
+    <p v-if="subject" class="soft">{{ t('remark.about', { subject }) }}</p>
     <div class="bars">
       <template v-if="!whole">
-        Bars
-        <input v-model="first" inputmode="numeric" aria-label="From bar" @change="typed" />
-        to
-        <input v-model="last" inputmode="numeric" aria-label="To bar" @change="typed" />
-        <span class="soft">of {{ laneName }}</span>
+        {{ t('remark.bars') }}
+        <input v-model="first" inputmode="numeric" :aria-label="t('remark.from')" @change="typed" />
+        {{ t('remark.to') }}
+        <input v-model="last" inputmode="numeric" :aria-label="t('remark.to.label')" @change="typed" />
+        <span class="soft">{{ t('remark.of', { lane: laneName }) }}</span>
       </template>
-      <label class="whole"
-        ><input v-model="whole" type="checkbox" data-test="on-the-whole" /> on the whole</label
-      >
+      <CheckField v-model="whole" :label="t('remark.whole')" data-test="on-the-whole" />
     </div>
     <textarea
       ref="area"
       v-model="text"
       rows="3"
       maxlength="2000"
-      aria-label="Remark"
-      placeholder="What should they listen for?"
+      :aria-label="t('remark.label')"
+      :placeholder="t('remark.placeholder')"
       @keydown.ctrl.enter.prevent="pin"
       @keydown.meta.enter.prevent="pin"
       @keydown.esc="area?.blur()"
     />
     <details v-if="others.length" class="also">
-      <summary>{{ also.length ? `Also to ${also.length} more` : 'Say the same to others' }}</summary>
+      <summary>{{ also.length ? t('remark.also', { n: also.length }) : t('remark.others') }}</summary>
       <label v-for="o in others" :key="o.id">
         <input v-model="also" type="checkbox" :value="o.id" /> {{ o.student }}
       </label>
     </details>
     <div class="acts">
-      <AppButton small :disabled="!ready()" data-test="pin-remark" tip="Control and Enter">
-        <v-icon icon="$remark" size="18" />{{ suggests && !whole ? 'Pin with the line' : 'Pin this remark' }}
+      <AppButton small :disabled="!ready()" data-test="pin-remark" :tip="t('remark.pin.tip')">
+        <v-icon icon="$remark" size="18" />{{ suggests && !whole ? t('remark.pin-line') : t('remark.pin') }}
       </AppButton>
       <AppButton small
        
         type="button"
         :disabled="!text.trim()"
-        tip="Keep these words to use them again"
+        :tip="t('remark.keep.tip')"
         data-test="keep-in-bank"
         @click="emit('keep', text.trim())"
       >
-        keep
+        {{ t('remark.keep') }}
       </AppButton>
     </div>
   </form>

@@ -8,6 +8,7 @@ import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import { t } from '../../words/t'
 
 const review = useReview()
 const changing = ref<string | null>(null)
@@ -36,22 +37,22 @@ async function finishChange(remark: RemarkView): Promise<void> {
       :class="{ on: review.pinned === remark.id }"
       data-test="remark"
     >
-      <RowButton class="pin" :aria-label="`Show remark ${i + 1}`" @click="review.showRemark(remark.id)">
+      <RowButton class="pin" :aria-label="t('remark.show', { number: i + 1 })" @click="review.showRemark(remark.id)">
         {{ i + 1 }}
       </RowButton>
       <div>
         <b>{{ place(remark) }}</b>
-        <span v-if="remark.done" class="soft"> · dealt with</span>
+        <span v-if="remark.done" class="soft"> {{ t('remark.done') }}</span>
         <template v-if="changing === remark.id">
-          <textarea v-model="changed" rows="3" maxlength="2000" aria-label="Remark" />
-          <AppButton small @click="finishChange(remark)">Keep</AppButton>
+          <textarea v-model="changed" rows="3" maxlength="2000" :aria-label="t('remark.label')" />
+          <AppButton small @click="finishChange(remark)">{{ t('ui.save') }}</AppButton>
         </template>
         <p v-else>{{ remark.text }}</p>
-        <p v-if="remark.suggestion" class="soft">with a suggested line</p>
+        <p v-if="remark.suggestion" class="soft">{{ t('remark.with-line') }}</p>
         <RemarkTalk :replies="remark.replies" @say="(text) => act(() => review.reply(remark, text))" />
         <div v-if="changing !== remark.id" class="acts">
-          <RowButton class="link" @click="startChange(remark)">Change</RowButton>
-          <RowButton class="link" @click="act(() => review.removeRemark(remark.id))">Remove</RowButton>
+          <RowButton class="link" @click="startChange(remark)">{{ t('remark.edit') }}</RowButton>
+          <RowButton class="link" @click="act(() => review.removeRemark(remark.id))">{{ t('remark.remove') }}</RowButton>
         </div>
       </div>
     </li>

@@ -5,6 +5,7 @@ import FilesDialog from '../../desk/files/FilesDialog.vue'
 import AppHeader from '../../shell/AppHeader.vue'
 import GiveBack from './GiveBack.vue'
 import { useReview } from './review-store'
+import { t } from '../../words/t'
 
 const emit = defineEmits<{ next: [handIn: string] }>()
 
@@ -23,18 +24,18 @@ defineExpose({ decide: (outcome: 'accepted' | 'again') => give.value?.decide(out
     v-model="files"
     :song="review.song!"
     :mix="review.mix"
-    :title="`${review.assignment!.title}, version ${review.handIn.number}`"
+    :title="t('review.title', { title: review.assignment!.title, number: review.handIn.number })"
     :bundle="`/api/hand-ins/${review.handIn.id}/bundle`"
   />
   <AppHeader before="Review desk" :title="review.assignment?.title">
     <template v-if="review.handIn">
-      <p class="soft left">{{ review.waiting.length }} waiting</p>
+      <p class="soft left">{{ t('review.waiting', { n: review.waiting.length }) }}</p>
       <v-btn
         icon="$files"
         variant="text"
         size="small"
-        aria-label="Take it with you"
-        title="Take it with you: mix, tracks, bundle"
+        :aria-label="t('files.title')"
+        :title="t('files.title')"
         data-test="files"
         @click="files = true"
       />

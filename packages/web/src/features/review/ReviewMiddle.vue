@@ -13,6 +13,7 @@ import { useReview } from './review-store'
 import { useSuggestion } from './suggest-store'
 import SummarySheet from './SummarySheet.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const emit = defineEmits<{
   /** A remark is begun with a sentence at a place. */
@@ -62,20 +63,20 @@ const flags = computed(() =>
       <AppButton small
         v-if="!figures && !suggestion.drawing"
         class="quiet"
-        tip="Draw over the student’s line, on a copy"
+        :tip="t('review.suggest.tip')"
         data-test="suggest"
         @click="suggestion.start()"
       >
-        <v-icon icon="$write" size="16" />Suggest a line
+        <v-icon icon="$write" size="16" />{{ t('review.suggest') }}
       </AppButton>
       <AppButton small
         class="quiet"
         :aria-pressed="figures"
-        tip="What was measured, in figures (F)"
+        :tip="t('review.figures.tip')"
         data-test="show-figures"
         @click="figures = !figures"
       >
-        Figures
+        {{ t('figures.title') }}
       </AppButton>
     </div>
     <FiguresPanel v-if="figures" />

@@ -24,6 +24,7 @@ import { useReview } from './review-store'
 import SayPanel from './SayPanel.vue'
 import { useReviewKeys } from './use-review-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string; handIn?: string }>()
 
@@ -82,7 +83,7 @@ async function chooseAssignment(id: string): Promise<void> {
 const release = (at: Date | null) =>
   attempt(async () => {
     const count = await review.giveBackHeld(at)
-    review.notice = at ? `${count} go back then.` : `${count} given back.`
+    review.notice = at ? t('review.back-then', { n: count }) : t('review.back-now', { n: count })
   }, review.tell)
 
 /** The next (1) or previous (−1) entry of the queue as it is listed. */
@@ -116,14 +117,14 @@ function takeNext(): void {
   const said = new Set([...review.remarks.map((r) => r.subject), review.subject])
   const [next] = openFindings(review.said, said)
   if (next) remarkOn(next.place, next.sentence, next.subject)
-  else review.notice = 'Everything that was found is in a remark.'
+  else review.notice = t('review.all-used')
 }
 
 /** Overrules the next thing that was found: the teacher hears it otherwise. */
 function overruleNext(): void {
   const [next] = openFindings(review.said, new Set())
   if (next) review.overrule(next.ref, { verdict: next.to, why: '' })
-  else review.notice = 'There is nothing to overrule.'
+  else review.notice = t('review.nothing-to-overrule')
 }
 
 useReviewKeys({
@@ -145,20 +146,20 @@ useReviewKeys({
 
     <main v-if="problem" class="lost">
       <p role="alert">{{ problem }}</p>
-      <AppButton @click="open">Try again</AppButton>
+      <AppButton @click="open">{{ t('ui.again') }}</AppButton>
     </main>
     <main v-else-if="review.assignment && !review.queue.length" class="lost">
-      <h1>Nothing has been handed in yet</h1>
-      <p class="soft">As soon as a student hands in a version, it lies here, oldest first.</p>
+      <h1>{{ t('review.empty') }}</h1>
+      <p class="soft">{{ t('review.empty.text') }}</p>
     </main>
     <main v-else-if="!review.handIn" class="lost"><v-progress-circular indeterminate /></main>
     <template v-else>
       <p v-if="review.other" class="told" role="status" data-test="other-teacher">
-        {{ review.other }} has this hand-in on the desk just now. Nothing of theirs is written over.
+        {{ t('review.other', { name: review.other }) }}
       </p>
       <p v-if="review.newer" class="told" role="status" data-test="newer">
-        Version {{ review.newer.number }} was handed in meanwhile.
-        <AppButton small @click="choose(review.newer.id)">Go to it</AppButton>
+        {{ t('review.newer', { number: review.newer.number }) }}
+        <AppButton small @click="choose(review.newer.id)">{{ t('review.newer.go') }}</AppButton>
       </p>
       <div class="room">
         <QueueList

@@ -7,6 +7,7 @@ import { server, told } from '../../api/client'
 import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const open = defineModel<boolean>({ required: true })
 const review = useReview()
@@ -28,7 +29,7 @@ const kinds = computed(() => {
   const asked = new Set(review.assignment!.brief.tasks.flatMap((t) => t.checks.map((c) => c.kind)))
   return [...CHECK_KINDS]
     .sort((a, b) => Number(asked.has(b.kind)) - Number(asked.has(a.kind)))
-    .map(({ kind, name }) => ({ value: kind, title: asked.has(kind) ? `${name}, asked here` : name }))
+    .map(({ kind, name }) => ({ value: kind, title: asked.has(kind) ? t('rubric.asked', { name }) : name }))
 })
 /** How many checks a line rests on, and how many of them are asked in this assignment. */
 function restsWords(line: Line): string {
@@ -81,15 +82,15 @@ const save = () =>
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-label="Rubric" max-width="1040">
+  <v-dialog v-model="open" :aria-label="t('rubric.title')" max-width="1040">
     <form class="sheet form rubric" data-test="rubric" @submit.prevent="save">
       <div class="head">
-        <h2>What is marked in “{{ review.assignment!.title }}”</h2>
+        <h2>{{ t('rubric.about', { title: review.assignment!.title }) }}</h2>
         <label class="levels">
-          Levels
+          {{ t('rubric.levels') }}
           <select
             :value="levels.length"
-            aria-label="Number of levels"
+            :aria-label="t('rubric.levels.label')"
             @change="setLevels(Number(($event.target as HTMLSelectElement).value))"
           >
             <option
@@ -101,17 +102,17 @@ const save = () =>
             </option>
           </select>
         </label>
-        <AppButton small type="button" @click="take(USUAL_RUBRIC)">Take the usual one</AppButton>
+        <AppButton small type="button" @click="take(USUAL_RUBRIC)">{{ t('rubric.usual') }}</AppButton>
       </div>
       <div class="scroll">
         <table>
           <thead>
             <tr>
-              <th scope="col">Line</th>
+              <th scope="col">{{ t('rubric.line') }}</th>
               <th v-for="(_, i) in levels" :key="i" scope="col">
                 <input
                   v-model="levels[i]"
-                  :aria-label="`Name of level ${i + 1}`"
+                  :aria-label="t('rubric.level-name', { number: i + 1 })"
                   :maxlength="RUBRIC_LIMITS.name"
                 />
               </th>
@@ -122,15 +123,15 @@ const save = () =>
               <th scope="row">
                 <input
                   v-model="line.name"
-                  :aria-label="`Name of line ${k + 1}`"
-                  placeholder="Name"
+                  :aria-label="t('rubric.line-name', { number: k + 1 })"
+                  :placeholder="t('rubric.name')"
                   :maxlength="RUBRIC_LIMITS.name"
                 />
                 <textarea
                   v-model="line.about"
                   rows="2"
-                  :aria-label="`What line ${k + 1} is about`"
-                  placeholder="What it is about"
+                  :aria-label="t('rubric.line-about.label', { number: k + 1 })"
+                  :placeholder="t('rubric.line-about')"
                   :maxlength="RUBRIC_LIMITS.text"
                 />
                 <v-select
@@ -139,9 +140,9 @@ const save = () =>
                   multiple
                   density="compact"
                   hide-details
-                  label="Proposed from"
+                  :label="t('rubric.proposed')"
                   class="rests"
-                  placeholder="nothing"
+                  :placeholder="t('rubric.proposed.none')"
                   data-test="rests"
                   @update:model-value="(rests: readonly string[]) => (line.rests = [...rests])"
                 >
@@ -150,15 +151,15 @@ const save = () =>
                   </template>
                 </v-select>
                 <AppButton small type="button" @click="lines.splice(k, 1)">
-                  <v-icon icon="$remove" size="16" />Take out
+                  <v-icon icon="$remove" size="16" />{{ t('rubric.remove') }}
                 </AppButton>
               </th>
               <td v-for="(_, i) in levels" :key="i">
                 <textarea
                   v-model="line.says[i]"
                   rows="5"
-                  :aria-label="`What level ${i + 1} means for line ${k + 1}`"
-                  placeholder="What it means here"
+                  :aria-label="t('rubric.means.label', { level: i + 1, line: k + 1 })"
+                  :placeholder="t('rubric.means')"
                   :maxlength="RUBRIC_LIMITS.text"
                 />
               </td>
@@ -168,10 +169,10 @@ const save = () =>
       </div>
       <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
       <div class="foot">
-        <AppButton small type="button" @click="add">Add a line</AppButton>
-        <span class="soft">Marks on lines or levels that you take out are not shown any more.</span>
-        <AppButton tone="quiet" @click="open = false">Leave it</AppButton>
-        <AppButton tone="main" type="submit" data-test="save-rubric">Keep</AppButton>
+        <AppButton small type="button" @click="add">{{ t('rubric.add') }}</AppButton>
+        <span class="soft">{{ t('rubric.gone') }}</span>
+        <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
+        <AppButton tone="main" type="submit" data-test="save-rubric">{{ t('ui.save') }}</AppButton>
       </div>
     </form>
   </v-dialog>

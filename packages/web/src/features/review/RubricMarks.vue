@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useReview } from './review-store'
 import RubricDialog from './RubricDialog.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const review = useReview()
 const editing = ref(false)
@@ -23,9 +24,9 @@ function says(id: string): string {
 
 <template>
   <div class="head">
-    <h2>Marks</h2>
+    <h2>{{ t('marks.title') }}</h2>
     <AppButton small data-test="edit-rubric" @click="editing = true">
-      <v-icon icon="$write" size="16" />Rubric
+      <v-icon icon="$write" size="16" />{{ t('marks.rubric') }}
     </AppButton>
   </div>
   <section v-for="criterion in rubric.criteria" :key="criterion.id" class="criterion">
@@ -59,8 +60,8 @@ function says(id: string): string {
       auto-grow
       class="why"
       :maxlength="WHY_LENGTH"
-      :aria-label="`Why not as proposed: ${criterion.name}`"
-      placeholder="Why? Your student can read it."
+      :aria-label="t('marks.why.label', { name: criterion.name })"
+      :placeholder="t('marks.why')"
       data-test="why-mark"
       @update:model-value="
         (why: string) => review.overrule(refOfMark(criterion.id), why ? { verdict: null, why } : null)
@@ -69,7 +70,7 @@ function says(id: string): string {
     />
   </section>
   <AppButton small v-if="open" class="take" data-test="take-proposals" @click="review.takeProposals()">
-    Take what is proposed
+    {{ t('marks.use') }}
   </AppButton>
   <RubricDialog v-model="editing" />
 </template>

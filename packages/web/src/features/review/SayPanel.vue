@@ -12,6 +12,7 @@ import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import RubricMarks from './RubricMarks.vue'
 import { useSuggestion } from './suggest-store'
+import { t } from '../../words/t'
 
 const props = defineProps<{ span: Span | null }>()
 const emit = defineEmits<{ span: [span: Span | null] }>()
@@ -48,7 +49,7 @@ async function pin(text: string, where: 'here' | 'whole', also: readonly string[
   const done = await act(async () => {
     if (also.length) {
       const count = await review.addToMany([review.handIn!.id, ...also], place, text)
-      review.notice = `Said to ${count} of them.`
+      review.notice = t('say.also-said', { count })
     } else
       await review.addRemark(place, {
         text,
@@ -62,7 +63,7 @@ async function pin(text: string, where: 'here' | 'whole', also: readonly string[
 }
 
 async function keep(text: string): Promise<void> {
-  if (await act(() => bank.add(text))) review.notice = 'Kept among your remarks.'
+  if (await act(() => bank.add(text))) review.notice = t('say.kept')
 }
 
 function take(text: string): void {
@@ -77,9 +78,9 @@ defineExpose({
 </script>
 
 <template>
-  <aside class="say" aria-label="Feedback">
+  <aside class="say" :aria-label="t('say.label')">
     <RubricMarks />
-    <h2>Remarks</h2>
+    <h2>{{ t('say.remarks') }}</h2>
     <RemarkList />
     <RemarkForm
       ref="form"
@@ -97,7 +98,7 @@ defineExpose({
     />
     <BankList :mistakes="mistakes" :figures="figures" @take="take" />
 
-    <h2><label for="comment">About the whole</label></h2>
+    <h2><label for="comment">{{ t('say.comment') }}</label></h2>
     <textarea
       id="comment"
       ref="comment"
@@ -105,12 +106,12 @@ defineExpose({
       rows="4"
       maxlength="5000"
       :value="review.comment"
-      placeholder="A sentence or two for the student"
+      :placeholder="t('say.comment.placeholder')"
       @input="review.write(($event.target as HTMLTextAreaElement).value)"
       @keydown.esc="comment?.blur()"
     />
     <p class="soft state" role="status">
-      {{ review.saveState === 'saved' ? 'Saved' : review.saveState === 'saving' ? 'Saving …' : 'Not saved' }}
+      {{ review.saveState === 'saved' ? t('save.saved') : review.saveState === 'saving' ? t('save.saving') : t('say.not-saved') }}
     </p>
   </aside>
 </template>

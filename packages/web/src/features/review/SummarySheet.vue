@@ -15,6 +15,7 @@ import { saidAssessment, Sayer, type SaidCheck, type SaidTask } from '@rudlo/wor
 import FoundLine from './FoundLine.vue'
 import FoundMistakes from './FoundMistakes.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   song: SongVersion
@@ -35,9 +36,9 @@ const emit = defineEmits<{
 
 /** Why there are no figures. */
 const PROBLEMS: Readonly<Record<MeasureProblem, string>> = {
-  audio: 'This version could not be measured: some of the song’s audio is damaged or missing.',
-  time: 'This version could not be measured: it took too long.',
-  fault: 'This version could not be measured.',
+  audio: t('summary.problem.damaged'),
+  time: t('summary.problem.slow'),
+  fault: t('summary.problem.other'),
 }
 
 const meter = computed(() => songTime(props.song).meter)
@@ -68,15 +69,15 @@ function shownOf({ checks }: SaidTask): SaidCheck[] {
 const outcome = computed(() => {
   const met = assessed.value.filter((t) => t.verdict === 'met').length
   if (!assessed.value.length) return ''
-  if (met === assessed.value.length) return 'Everything that was asked is met.'
-  return `${met} of ${assessed.value.length} tasks ${met === 1 ? 'is' : 'are'} met.`
+  if (met === assessed.value.length) return t('summary.all-met')
+  return t('summary.met', { met, of: assessed.value.length })
 })
 const hints = computed(() => {
   const opened = props.tasks.flatMap(({ id, title }) => {
     const count = props.handIn.hints.filter((h) => h.task === id).length
-    return count ? [`${count} for “${title}”`] : []
+    return count ? [t('summary.hints-for', { count, title })] : []
   })
-  return opened.length ? `Hints opened: ${listText(opened)}.` : 'No hints were opened.'
+  return opened.length ? t('summary.hints', { list: listText(opened) }) : t('summary.hints.none')
 })
 
 const sentences = computed(() => {
@@ -95,15 +96,15 @@ const changes = computed(() => {
 </script>
 
 <template>
-  <section class="sheet summary" aria-label="Summary">
+  <section class="sheet summary" :aria-label="t('summary.label')">
     <h1>
-      Version {{ handIn.number }}, by {{ handIn.student }}
-      <span class="soft">handed in {{ whenText(handIn.handedInAt) }}</span>
+      {{ t('summary.by', { number: handIn.number, student: handIn.student }) }}
+      <span class="soft">{{ t('summary.at', { when: whenText(handIn.handedInAt) }) }}</span>
     </h1>
     <p v-if="handIn.said" class="said" data-test="said">“{{ handIn.said }}”</p>
     <p v-if="handIn.assessment" data-test="outcome"><b>{{ outcome }}</b> {{ hints }}</p>
     <p v-if="changes" class="changes" data-test="changes">
-      <b>Since version {{ handIn.before!.number }}:</b> {{ changes }}
+      <b>{{ t('summary.since', { number: handIn.before!.number }) }}</b> {{ changes }}
     </p>
     <ul v-if="assessed.length" class="tasks">
       <li v-for="t in assessed" :key="t.task" data-test="task-verdict">
@@ -134,17 +135,17 @@ const changes = computed(() => {
       @overrule="(ref, to) => emit('overrule', ref, to)"
     />
     <details v-if="sentences">
-      <summary>Everything that was measured</summary>
+      <summary>{{ t('summary.measured') }}</summary>
       <ul class="all" data-test="measured">
         <li v-for="s in sentences" :key="s">{{ s }}</li>
       </ul>
     </details>
     <div v-else-if="handIn.measureProblem" class="failed" role="alert" data-test="measure-problem">
-      <p>{{ PROBLEMS[handIn.measureProblem] }} You can still listen, mark it and give it back.</p>
+      <p>{{ t('summary.unmeasured', { why: PROBLEMS[handIn.measureProblem] }) }}</p>
       <AppButton small data-test="measure-again" @click="emit('measure')"
-        >Measure again</AppButton>
+        >{{ t('summary.again') }}</AppButton>
     </div>
-    <p v-else class="soft" role="status">It is still being measured …</p>
+    <p v-else class="soft" role="status">{{ t('summary.measuring') }}</p>
   </section>
 </template>
 

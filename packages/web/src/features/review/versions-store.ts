@@ -6,6 +6,7 @@ import { usePlayer } from '../../engine/player-store'
 import { openHandIn } from '../../api/hand-in'
 import type { HandInView } from '@rudlo/contract/handins'
 import { useReview } from './review-store'
+import { t } from '../../words/t'
 
 /** Something that can be heard, or shown underneath: a mix by its key. */
 export interface Alternative {
@@ -18,7 +19,7 @@ export interface Alternative {
 }
 
 /** Names of alternatives whose own are hidden. */
-const BLIND_NAMES = ['One', 'Two', 'Three', 'Four', 'Five', 'Six']
+const BLIND_NAMES = [t('blind.1'), t('blind.2'), t('blind.3'), t('blind.4'), t('blind.5'), t('blind.6')]
 
 /** An order in which nothing can be told from its place. */
 function shuffled<T>(list: readonly T[]): T[] {
@@ -70,7 +71,7 @@ export const useVersions = defineStore('review-versions', () => {
           ? [
               {
                 key: id,
-                name: `version ${number}`,
+                name: t('tries.version', { number }),
                 mix: found.document.mix,
                 integrated: found.measurement?.integrated,
               },
@@ -81,7 +82,7 @@ export const useVersions = defineStore('review-versions', () => {
     return [
       {
         key: 'this',
-        name: 'this version',
+        name: t('figures.this'),
         mix: handIn.document.mix,
         integrated: handIn.measurement?.integrated,
       },
@@ -89,7 +90,7 @@ export const useVersions = defineStore('review-versions', () => {
       ...versions,
       {
         key: 'start',
-        name: 'starting mix',
+        name: t('figures.start'),
         mix: assignment.startingMix,
         integrated: handIn.assessment?.start?.integrated ?? known('start'),
       },

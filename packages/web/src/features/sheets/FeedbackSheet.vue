@@ -12,6 +12,7 @@ import { remarkPlace } from '../../desk/remarks/remark-place'
 import { whenText } from '../../words/dates'
 import { saidTasks, Sayer, type SaidCheck } from '@rudlo/words'
 import PrintedLane from './PrintedLane.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: AssignmentView; handIn: OpenedHandIn }>()
 
@@ -59,10 +60,10 @@ const teacherSays = ({ overruled: word, finding, name }: SaidCheck) =>
   `${name}: ${finding.verdict === 'met' ? 'met' : finding.verdict === 'close' ? 'nearly' : 'not yet'}, your teacher says.${word!.why ? ` ${word!.why}` : ''}`
 const outcome = computed(() =>
   props.handIn.outcome === 'accepted'
-    ? 'Accepted'
+    ? t('sheet.accepted')
     : props.handIn.outcome === 'again'
-      ? 'Another version, please'
-      : 'Not given back yet',
+      ? t('sheet.again')
+      : t('sheet.not-back'),
 )
 </script>
 
@@ -71,7 +72,7 @@ const outcome = computed(() =>
     <header>
       <div>
         <h1>{{ handIn.student }}</h1>
-        <p>{{ assignment.title }}, version {{ handIn.number }} · {{ song.title }}</p>
+        <p>{{ t('sheet.head', { title: assignment.title, number: handIn.number, song: song.title }) }}</p>
       </div>
       <div class="right">
         <b>{{ outcome }}</b>
@@ -102,7 +103,7 @@ const outcome = computed(() =>
       />
     </section>
     <section v-if="remarks.length" class="remarks">
-      <h2>Remarks</h2>
+      <h2>{{ t('say.remarks') }}</h2>
       <ol>
         <li v-for="r in remarks" :key="r.id">
           <b>{{ place(r) }}.</b> {{ r.text }}
@@ -113,7 +114,7 @@ const outcome = computed(() =>
       </ol>
     </section>
     <section v-if="tasks.length">
-      <h2>What was asked</h2>
+      <h2>{{ t('sheet.asked') }}</h2>
       <ul>
         <li v-for="t in tasks" :key="t.title">
           <b>{{ t.title }}</b><template v-if="t.verdict">: {{ t.verdict }}.</template>
@@ -122,7 +123,7 @@ const outcome = computed(() =>
       </ul>
     </section>
     <section>
-      <h2>What was measured</h2>
+      <h2>{{ t('sheet.measured') }}</h2>
       <p>{{ measured.join(' ') }}</p>
     </section>
   </article>

@@ -7,6 +7,7 @@ import { resolve, type Mix } from '@rudlo/core/mix'
 import { valueMarks } from '../../editor/lane/draw-grid'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { computed } from 'vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   song: SongVersion
@@ -71,7 +72,7 @@ const marks = computed(() =>
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     class="printed"
     role="img"
-    :aria-label="`The line, with ${counted(points.length, 'points')} and ${counted(remarks.length, 'remarks')}`"
+    :aria-label="t('sheet.line')"
     data-test="printed-lane"
   >
     <g v-for="b in bars" :key="b.bar">

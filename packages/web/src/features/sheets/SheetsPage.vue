@@ -9,6 +9,7 @@ import type { QueueEntry } from '@rudlo/contract/handins'
 import AppHeader from '../../shell/AppHeader.vue'
 import FeedbackSheet from './FeedbackSheet.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string; handIn?: string }>()
 
@@ -48,23 +49,23 @@ const print = () => window.print()
       <select
         class="who"
         :value="handIn ?? ''"
-        aria-label="Whose"
+        :aria-label="t('sheet.whose')"
         @change="$router.push(`/sheets/${given!.id}/${($event.target as HTMLSelectElement).value}`)"
       >
-        <option value="">Everybody’s newest</option>
-        <option v-for="q in queue" :key="q.id" :value="q.id">{{ q.student }}, version {{ q.number }}</option>
+        <option value="">{{ t('sheet.everybody') }}</option>
+        <option v-for="q in queue" :key="q.id" :value="q.id">{{ t('sheet.entry', { student: q.student, number: q.number }) }}</option>
       </select>
       <AppButton tone="main"
         :disabled="handIns.length < chosen.length"
         data-test="print"
         @click="print"
       >
-        Print
+        {{ t('sheet.print') }}
       </AppButton>
     </AppHeader>
     <main>
       <p v-if="problem" role="alert" class="screen">{{ problem }}</p>
-      <p v-else-if="given && !queue.length" class="soft screen none">Nothing has been handed in yet.</p>
+      <p v-else-if="given && !queue.length" class="soft screen none">{{ t('sheet.none') }}</p>
       <FeedbackSheet v-for="h in handIns" :key="h.id" :assignment="given!" :hand-in="h" />
     </main>
   </div>

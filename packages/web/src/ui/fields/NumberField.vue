@@ -11,6 +11,8 @@ const { min = -Infinity, max = Infinity, step = 1, compact = true } = defineProp
   fault?: string | null | undefined
   hint?: string | undefined
   compact?: boolean
+  /** Its label stands elsewhere, or it lies in a row of small things: only a screen reader is told. */
+  bare?: boolean
 }>()
 const value = defineModel<number | null>({ required: true })
 
@@ -31,7 +33,9 @@ function take(): void {
     class="number-field"
     type="number"
     inputmode="decimal"
-    :label="label"
+    :class="{ bare }"
+    :label="bare ? undefined : label"
+    :aria-label="bare ? label : undefined"
     :suffix="unit"
     :min="Number.isFinite(min) ? min : undefined"
     :max="Number.isFinite(max) ? max : undefined"
@@ -39,8 +43,22 @@ function take(): void {
     :error-messages="fault ?? null"
     :hint="hint"
     :persistent-hint="Boolean(hint)"
-    :density="compact ? 'compact' : 'comfortable'"
+    :density="compact || bare ? 'compact' : 'comfortable'"
     @change="take"
     @keydown.enter="take"
   />
 </template>
+
+<style scoped>
+.bare :deep(.v-field) {
+  --v-input-control-height: var(--target);
+
+  font-size: var(--text-1);
+}
+
+.bare :deep(.v-field__input) {
+  min-height: var(--target);
+  padding-block: 2px;
+  padding-inline: var(--space-2);
+}
+</style>

@@ -6,6 +6,8 @@ const { compact = true } = defineProps<{
   fault?: string | null | undefined
   hint?: string | undefined
   compact?: boolean
+  /** Its label stands elsewhere, or it lies in a row of small things: only a screen reader is told. */
+  bare?: boolean
   disabled?: boolean
 }>()
 const chosen = defineModel<T>({ required: true })
@@ -15,7 +17,9 @@ const chosen = defineModel<T>({ required: true })
   <v-select
     v-model="chosen"
     class="select-field"
-    :label="label"
+    :class="{ bare }"
+    :label="bare ? undefined : label"
+    :aria-label="bare ? label : undefined"
     :items="choices"
     item-title="text"
     item-value="value"
@@ -23,8 +27,22 @@ const chosen = defineModel<T>({ required: true })
     :error-messages="fault ?? null"
     :hint="hint"
     :persistent-hint="Boolean(hint)"
-    :density="compact ? 'compact' : 'comfortable'"
+    :density="compact || bare ? 'compact' : 'comfortable'"
     :disabled="disabled"
     hide-details="auto"
   />
 </template>
+
+<style scoped>
+.bare :deep(.v-field) {
+  --v-input-control-height: var(--target);
+
+  font-size: var(--text-1);
+}
+
+.bare :deep(.v-field__input) {
+  min-height: var(--target);
+  padding-block: 2px;
+  padding-inline: var(--space-2);
+}
+</style>

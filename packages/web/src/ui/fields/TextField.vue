@@ -8,6 +8,8 @@ const { compact = false } = defineProps<{
   hint?: string | undefined
   /** Beside work, on the desk. */
   compact?: boolean
+  /** Its label stands elsewhere, or it lies in a row of small things: only a screen reader is told. */
+  bare?: boolean
 }>()
 const text = defineModel<string>({ required: true })
 </script>
@@ -15,12 +17,28 @@ const text = defineModel<string>({ required: true })
 <template>
   <v-text-field
     v-model="text"
-    :label="label"
+    :class="{ bare }"
+    :label="bare ? undefined : label"
+    :aria-label="bare ? label : undefined"
     :error-messages="fault ?? null"
     :hint="hint"
     :persistent-hint="Boolean(hint)"
-    :density="compact ? 'compact' : 'comfortable'"
+    :density="compact || bare ? 'compact' : 'comfortable'"
   >
     <template v-if="$slots['end']" #append-inner><slot name="end" /></template>
   </v-text-field>
 </template>
+
+<style scoped>
+.bare :deep(.v-field) {
+  --v-input-control-height: var(--target);
+
+  font-size: var(--text-1);
+}
+
+.bare :deep(.v-field__input) {
+  min-height: var(--target);
+  padding-block: 2px;
+  padding-inline: var(--space-2);
+}
+</style>

@@ -61,6 +61,7 @@ import {
   mdiFullscreenExit,
   mdiTranslate,
   mdiMenu,
+  mdiMinus,
 } from '@mdi/js'
 import { aliases } from 'vuetify/iconsets/mdi-svg'
 
@@ -129,4 +130,5 @@ export const ICONS = {
   fullscreenExit: mdiFullscreenExit,
   language: mdiTranslate,
   menu: mdiMenu,
+  lower: mdiMinus,
 }
