@@ -18,6 +18,11 @@ import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import PasswordField from '../../ui/fields/PasswordField.vue'
+import FoldSection from '../../ui/page/FoldSection.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
 import { t } from '../../words/t'
 
 const open = defineModel<boolean>({ required: true })
@@ -47,8 +52,8 @@ const shown = computed<OwnVersion | null>(() => {
 })
 /** Tasks whose checks have answered, and not all of them are met. */
 const unmet = computed(() =>
-  bench.assignment!.brief.tasks.filter((t) => {
-    const verdict = guide.judged.get(t.id)?.verdict
+  bench.assignment!.brief.tasks.filter((task) => {
+    const verdict = guide.judged.get(task.id)?.verdict
     return verdict && verdict !== 'met'
   }),
 )
@@ -62,6 +67,17 @@ const assessed = computed(() => {
       )
     : []
 })
+/** Tasks that were judged, with their names. */
+const judged = computed(() =>
+  assessed.value
+    .filter((task) => task.checks.length)
+    .map((task) => ({ ...task, title: bench.assignment!.brief.tasks.find((b) => b.id === task.task)?.title })),
+)
+/** Whether it is as it was given, or as it was handed in last: then it is asked about once. */
+const unchanged = computed(() => {
+  const before = desk.newest?.document.mix ?? bench.assignment!.startingMix
+  return open.value && !shown.value && JSON.stringify(before) === JSON.stringify(work.mix)
+})
 const sentences = computed(() => {
   const { measurement, document } = shown.value ?? {}
   return measurement && document
@@ -73,7 +89,7 @@ async function handIn(): Promise<void> {
   busy.value = true
   problem.value = ''
   try {
-    const writing = work.mix!.tracks.map((t) => t.id).filter((id) => pass.wayOf(trackLevel(id)) !== 'follow')
+    const writing = work.mix!.tracks.map((track) => track.id).filter((id) => pass.wayOf(trackLevel(id)) !== 'follow')
     const both = paired.value && partner.value.signIn.trim() ? { ...partner.value } : null
     handed.value = (await work.handIn(said.value, writing, both)).id
     partner.value = { signIn: '', password: '' }
@@ -113,156 +129,99 @@ onBeforeUnmount(() => clearInterval(timer))
 </script>
 
 <template>
-  <v-dialog v-model="open" :aria-label="t('hand-in.title.short')">
-    <div class="sheet dialog">
-      <template v-if="!shown">
-        <h2>{{ t('hand-in.title', { number: next }) }}</h2>
-        <p>
-          {{ t('hand-in.text', { number: next + 1 }) }}
-        </p>
-        <p v-if="unmet.length" data-test="unmet">
-          {{ t('hand-in.unmet', { tasks: unmet.map((t) => t.title).join(', ') }) }}
-        </p>
-        <label class="said"
-          >{{ t('hand-in.goal') }}
-          <input v-model="said" maxlength="400" data-test="said" @keydown="keepKeys" />
-        </label>
-        <details class="pair" :open="paired" @toggle="paired = ($event.target as HTMLDetailsElement).open">
-          <summary data-test="pair">{{ t('hand-in.partner') }}</summary>
+  <AppDialog
+    v-model="open"
+    :title="
+      shown ? t('hand-in.with-teacher', { number: shown.number }) : t('hand-in.title', { number: next })
+    "
+  >
+    <template v-if="!shown">
+      <p v-if="unchanged" data-test="unchanged"><b>{{ t('hand-in.unchanged') }}</b></p>
+      <p>{{ t('hand-in.text', { number: next + 1 }) }}</p>
+      <p v-if="unmet.length" data-test="unmet">
+        {{ t('hand-in.unmet', { tasks: unmet.map((task) => task.title).join(', ') }) }}
+      </p>
+      <TextField v-model="said" :label="t('hand-in.goal')" maxlength="400" data-test="said" @keydown="keepKeys" />
+      <FoldSection v-model="paired" :title="t('hand-in.partner')" data-test="pair">
+        <div class="pair">
           <p class="soft">{{ t('hand-in.partner.about') }}</p>
-          <div class="two">
-            <input
-              v-model="partner.signIn"
-              :placeholder="t('hand-in.partner.name')"
-              :aria-label="t('hand-in.partner.name')"
-              autocomplete="off"
-              autocapitalize="off"
-              @keydown="keepKeys"
-            />
-            <input
-              v-model="partner.password"
-              type="password"
-              :placeholder="t('hand-in.partner.password')"
-              :aria-label="t('hand-in.partner.password')"
-              autocomplete="off"
-              @keydown="keepKeys"
-            />
-          </div>
-        </details>
-        <p v-if="pass.active" data-test="still-writes">
-          {{ t('hand-in.hand-writes') }}
-        </p>
-        <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-        <div class="row">
-          <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
-          <AppButton tone="main" :busy="busy" data-test="confirm-hand-in" @click="handIn"
-            >{{ t('hand-in.title.short') }}</AppButton>
+          <TextField
+            v-model="partner.signIn"
+            compact
+            :label="t('hand-in.partner.name')"
+            autocomplete="off"
+            autocapitalize="off"
+            @keydown="keepKeys"
+          />
+          <PasswordField
+            v-model="partner.password"
+            :label="t('hand-in.partner.password')"
+            kind="current-password"
+            @keydown="keepKeys"
+          />
         </div>
+      </FoldSection>
+      <p v-if="pass.active" data-test="still-writes">{{ t('hand-in.hand-writes') }}</p>
+      <FormProblem :text="problem" />
+    </template>
+    <template v-else>
+      <p class="soft">{{ t('hand-in.at', { when: whenText(shown.handedInAt) }) }}</p>
+      <template v-if="sentences">
+        <section v-for="task in judged" :key="task.task" class="task" data-test="assessed">
+          <h3><VerdictSign :verdict="task.verdict" /> {{ task.title }}</h3>
+          <CheckList :checks="task.checks" @show="(place) => showPlace(place)" />
+        </section>
+        <h3>{{ t('hand-in.measured') }}</h3>
+        <ul data-test="measured">
+          <li v-for="s in sentences" :key="s">{{ s }}</li>
+        </ul>
       </template>
-      <template v-else>
-        <h2>{{ t('hand-in.with-teacher', { number: shown.number }) }}</h2>
-        <p class="soft">{{ t('hand-in.at', { when: whenText(shown.handedInAt) }) }}</p>
-        <template v-if="sentences">
-          <template v-if="assessed.some((t) => t.checks.length)">
-            <section v-for="t in assessed" :key="t.task" class="task" data-test="assessed">
-              <h3>
-                <VerdictSign :verdict="t.verdict" />
-                {{ bench.assignment!.brief.tasks.find((b) => b.id === t.task)?.title }}
-              </h3>
-              <CheckList :checks="t.checks" @show="(place) => showPlace(place)" />
-            </section>
-          </template>
-          <h3>{{ t('hand-in.measured') }}</h3>
-          <ul data-test="measured">
-            <li v-for="s in sentences" :key="s">{{ s }}</li>
-          </ul>
-        </template>
-        <p v-else class="measuring" role="status">
-          <v-progress-circular indeterminate size="22" width="3" /> {{ t('hand-in.measuring') }}
-        </p>
-        <div class="row">
-          <AppButton tone="main" data-test="close-hand-in" @click="open = false"
-            >{{ t('hand-in.back') }}</AppButton>
-        </div>
+      <p v-else class="measuring" role="status">
+        <v-progress-circular indeterminate size="22" width="3" /> {{ t('hand-in.measuring') }}
+      </p>
+    </template>
+    <template #acts>
+      <template v-if="!shown">
+        <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
+        <AppButton tone="main" :busy="busy" data-test="confirm-hand-in" @click="handIn">{{
+          t(unchanged ? 'hand-in.anyway' : 'hand-in.title.short')
+        }}</AppButton>
       </template>
-    </div>
-  </v-dialog>
+      <AppButton v-else tone="main" data-test="close-hand-in" @click="open = false">{{
+        t('hand-in.back')
+      }}</AppButton>
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>
-.dialog {
-  display: grid;
-  gap: 14px;
-  max-height: 88vh;
-  padding: 26px;
-  overflow-y: auto;
-}
-
 h3 {
   display: flex;
-  gap: 8px;
+  gap: var(--space-2);
   align-items: center;
-  font-size: 17px;
+  font-size: var(--text-3);
 }
 
 .task {
   display: grid;
-  gap: 4px;
+  gap: var(--space-1);
 }
 
-.pair summary {
-  min-height: 30px;
-  cursor: pointer;
-}
-
-.two {
-  display: flex;
-  gap: 8px;
-  margin-top: 6px;
-}
-
-.two input {
-  flex: 1;
-  min-width: 0;
-}
-
-.said {
+.pair {
   display: grid;
-  gap: 4px;
-}
-
-.said input,
-.two input {
-  height: 38px;
-  padding: 0 10px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+  gap: var(--space-2);
 }
 
 ul {
   display: grid;
-  gap: 8px;
+  gap: var(--space-2);
   margin: 0;
   padding-left: 20px;
 }
 
-.row {
-  display: flex;
-  gap: 8px;
-  justify-content: flex-end;
-}
-
 .measuring {
   display: flex;
-  gap: 12px;
+  gap: var(--space-3);
   align-items: center;
-}
-
-.problem {
-  color: var(--warm);
-  font-weight: 560;
 }
 </style>

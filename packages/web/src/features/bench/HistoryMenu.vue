@@ -3,6 +3,8 @@
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
 import { t } from '../../words/t'
 
 const work = useWork()
@@ -22,67 +24,37 @@ function goTo(by: number): void {
 </script>
 
 <template>
-  <v-menu max-height="420">
-    <template #activator="{ props: menu }">
-      <v-btn
-        v-bind="menu"
-        variant="text"
-        icon="$open"
-        size="small"
-        class="opener"
-        :aria-label="t('history.title')"
-        :title="t('history.tip')"
+  <AppMenu :label="t('history.label')">
+    <template #opener="{ opener }">
+      <IconButton
+        v-bind="opener"
+        icon="open"
+        :label="t('history.title')"
+        :tip="t('history.tip')"
         data-test="history"
         :disabled="steps.length < 2"
       />
     </template>
-    <ol class="sheet list" :aria-label="t('history.label')">
-      <li v-for="(s, i) in steps" :key="i">
-        <MenuItem :class="{ undone: s.undone, now: s.by === 0 && !s.undone }" @click="goTo(s.by)">
-          {{ s.label }}<span v-if="s.by === 0 && !s.undone" class="soft"> {{ t('history.now') }}</span>
-        </MenuItem>
-      </li>
-    </ol>
-  </v-menu>
+    <MenuItem
+      v-for="(s, i) in steps"
+      :key="i"
+      :class="{ undone: s.undone, now: s.by === 0 && !s.undone }"
+      data-test="step"
+      @click="goTo(s.by)"
+      >{{ s.label
+      }}<template v-if="s.by === 0 && !s.undone" #end
+        ><span class="soft">{{ t('history.now') }}</span></template
+      ></MenuItem
+    >
+  </AppMenu>
 </template>
 
 <style scoped>
-.opener {
-  width: 26px;
-  margin-left: -8px;
-}
-
-.list {
-  margin: 0;
-  padding: 8px;
-  list-style: none;
-  overflow-y: auto;
-}
-
-button {
-  display: block;
-  width: 100%;
-  min-height: 34px;
-  padding: 2px 10px;
-  border: 0;
-  border-radius: 8px;
-  background: none;
-  color: var(--ink);
-  font: inherit;
-  text-align: left;
-  cursor: pointer;
-}
-
-button:hover {
-  background: var(--wash);
+.undone {
+  color: var(--soft);
 }
 
 .now {
-  font-weight: 660;
-}
-
-.undone {
-  color: var(--soft);
-  text-decoration: line-through;
+  font-weight: 640;
 }
 </style>

@@ -8,6 +8,7 @@ import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import TextField from '../../ui/fields/TextField.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -42,12 +43,7 @@ onMounted(() => act(bank.load))
 
 <template>
   <section class="bank" :aria-label="t('bank.title')" data-test="bank">
-    <input
-      v-model="search"
-      type="search"
-      :placeholder="t('bank.search')"
-      :aria-label="t('bank.search')"
-    />
+    <TextField v-model="search" compact :label="t('bank.search')" data-test="bank-search" />
     <p v-if="bank.loaded && !bank.remarks.length" class="soft">
       {{ t('bank.empty') }}
       <AppButton small data-test="usual-remarks" @click="act(bank.addUsual)">
@@ -59,22 +55,16 @@ onMounted(() => act(bank.load))
     <ul>
       <li v-for="r in shown" :key="r.id">
         <template v-if="changing">
-          <input
+          <TextField
             class="words"
-            :value="r.text"
+            bare
+            :model-value="r.text"
             maxlength="2000"
-            :aria-label="t('bank.words')"
+            :label="t('bank.words')"
             data-test="bank-words"
             @change="change(r, ($event.target as HTMLInputElement).value)"
           />
-          <RowButton
-            class="drop"
-            :aria-label="t('bank.remove', { text: r.text.slice(0, 40) })"
-            data-test="bank-drop"
-            @click="act(() => bank.drop(r.id))"
-          >
-            <v-icon icon="$remove" size="16" />
-          </RowButton>
+          <IconButton icon="remove" :label="t('bank.remove', { text: r.text.slice(0, 40) })" data-test="bank-drop" @click="act(() => bank.drop(r.id))" />
         </template>
         <RowButton
           v-else
@@ -103,16 +93,6 @@ onMounted(() => act(bank.load))
   display: grid;
   gap: 6px;
   font-size: 14px;
-}
-
-input {
-  min-height: 34px;
-  padding: 2px 10px;
-  border: 1px solid var(--rule);
-  border-radius: 17px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
 }
 
 ul {
@@ -167,6 +147,5 @@ li {
 .words {
   flex: 1;
   min-width: 0;
-  border-radius: 8px;
 }
 </style>

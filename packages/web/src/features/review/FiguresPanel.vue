@@ -4,6 +4,7 @@ import { numberText, signedText } from '@rudlo/core/scale'
 import { computed } from 'vue'
 import BalanceChart from '../../charts/BalanceChart.vue'
 import { useReview } from './review-store'
+import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
 
 const review = useReview()
@@ -48,7 +49,7 @@ const loud = computed(() => {
 
 <template>
   <section class="figures" tabindex="0" :aria-label="t('figures.title')" data-test="figures">
-    <table v-if="checks.length" class="sheet">
+    <FigureTable v-if="checks.length" class="sheet checks" :label="t('figures.check')">
       <thead>
         <tr>
           <th scope="col">{{ t('figures.check') }}</th>
@@ -71,14 +72,14 @@ const loud = computed(() => {
           </tr>
         </template>
       </tbody>
-    </table>
+    </FigureTable>
     <div class="sheet balance">
       <h2>{{ t('figures.tune') }}</h2>
       <BalanceChart v-if="balances.length" :song="review.song!" :balances="balances" />
       <p v-else class="soft">{{ t('figures.later') }}</p>
       <p class="soft">{{ loud }}</p>
     </div>
-    <table v-if="tracks.length" class="sheet">
+    <FigureTable v-if="tracks.length" class="sheet" :label="t('figures.tracks')">
       <caption>
         {{ t('figures.tracks') }}
       </caption>
@@ -89,12 +90,12 @@ const loud = computed(() => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="t in tracks" :key="t.name">
-          <th scope="row">{{ t.name }}</th>
-          <td v-for="(l, i) in t.levels" :key="i">{{ l === null ? '–' : signedText(l, 1) }}</td>
+        <tr v-for="track in tracks" :key="track.name">
+          <th scope="row">{{ track.name }}</th>
+          <td v-for="(l, i) in track.levels" :key="i">{{ l === null ? '–' : signedText(l, 1) }}</td>
         </tr>
       </tbody>
-    </table>
+    </FigureTable>
   </section>
 </template>
 
@@ -109,13 +110,8 @@ const loud = computed(() => {
   overflow-y: auto;
 }
 
-table {
-  padding: 8px 12px;
-  border-spacing: 0;
-  font-size: 14px;
-}
 
-.figures > table:first-child {
+.checks {
   grid-row: span 2;
 }
 
@@ -144,6 +140,6 @@ thead th {
 }
 
 h2 {
-  font-size: 15px;
+  font-size: var(--text-2);
 }
 </style>

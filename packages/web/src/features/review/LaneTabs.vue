@@ -5,6 +5,8 @@ import { allLanes, envelopeOf, lineInCharge, resolve } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
 import { t } from '../../words/t'
 
 const review = useReview()
@@ -38,6 +40,7 @@ const rest = computed(() => {
     .filter((lane) => !shown.has(lane))
     .map((lane) => ({ lane, name: laneName(review.song!, review.mix!, lane) }))
 })
+const nameOf = (lane: string) => laneName(review.song!, review.mix!, lane)
 const isElsewhere = computed(() => !worth.value.some((w) => w.lane === review.address))
 </script>
 
@@ -54,17 +57,14 @@ const isElsewhere = computed(() => !worth.value.some((w) => w.lane === review.ad
     >
       {{ w.name }}<span v-if="w.changed" class="changed" :aria-label="t('lanes.changed')">●</span>
     </AppButton>
-    <select
-      class="rest"
-      :class="{ on: isElsewhere }"
-      :value="isElsewhere ? review.address : ''"
-      :aria-label="t('lanes.rest.label')"
-      data-test="other-lanes"
-      @change="review.address = ($event.target as HTMLSelectElement).value"
-    >
-      <option value="" disabled>{{ t('lanes.rest', { n: rest.length }) }}</option>
-      <option v-for="r in rest" :key="r.lane" :value="r.lane">{{ r.name }}</option>
-    </select>
+    <AppMenu v-if="rest.length" :label="t('lanes.rest.label')">
+      <template #opener="{ opener }"
+        ><AppButton v-bind="opener" small tone="quiet" :aria-pressed="isElsewhere" data-test="other-lanes"
+          >{{ isElsewhere ? nameOf(review.address) : t('lanes.rest', { n: rest.length })
+          }}<v-icon icon="$choose" size="18" /></AppButton
+      ></template>
+      <MenuItem v-for="r in rest" :key="r.lane" @click="review.address = r.lane">{{ r.name }}</MenuItem>
+    </AppMenu>
   </div>
 </template>
 
@@ -82,24 +82,8 @@ const isElsewhere = computed(() => !worth.value.some((w) => w.lane === review.ad
   font-size: 11px;
 }
 
-.chip[aria-pressed='true'] .changed {
+.button[aria-pressed='true'] .changed {
   color: inherit;
 }
 
-.rest {
-  height: 32px;
-  max-width: 220px;
-  padding: 0 8px;
-  border: 1px solid transparent;
-  border-radius: 16px;
-  background: none;
-  color: var(--soft);
-  font: inherit;
-  font-size: 14px;
-}
-
-.rest.on {
-  border-color: var(--ink);
-  color: var(--ink);
-}
 </style>

@@ -4,6 +4,8 @@ import { computed, ref } from 'vue'
 import type { QueueEntry } from '@rudlo/contract/handins'
 import QueueEntryButton from './QueueEntryButton.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import MomentField from '../../ui/fields/MomentField.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -26,9 +28,16 @@ const emit = defineEmits<{ choose: [id: string]; assignment: [id: string]; relea
 const MANY = 80
 const ROW = 40
 
-const when = ref('')
+const when = ref<string | null>(null)
 const asking = ref(false)
 
+const choices = computed(() =>
+  props.assignments.map((a) => ({
+    value: a.id,
+    text: a.waiting ? t('queue.choice.waiting', { title: a.title, n: a.waiting }) : a.title,
+    note: a.group,
+  })),
+)
 const groups = computed(() => [
   {
     title: t('queue.waiting'),
@@ -45,23 +54,20 @@ const groups = computed(() => [
 function release(): void {
   emit('release', when.value ? new Date(when.value) : null)
   asking.value = false
-  when.value = ''
+  when.value = null
 }
 </script>
 
 <template>
   <nav class="queue" :aria-label="t('queue.label')">
-    <select
+    <SelectField
       class="assignment"
-      :value="assignment"
-      :aria-label="t('queue.assignment')"
+      :label="t('queue.assignment')"
+      :model-value="assignment"
+      :choices="choices"
       data-test="choose-assignment"
-      @change="emit('assignment', ($event.target as HTMLSelectElement).value)"
-    >
-      <option v-for="a in assignments" :key="a.id" :value="a.id">
-        {{ a.title }}{{ a.waiting ? ` (${a.waiting})` : '' }} · {{ a.group }}
-      </option>
-    </select>
+      @update:model-value="(id) => emit('assignment', id)"
+    />
     <section v-for="g in groups" :key="g.title">
       <h2>{{ g.title }}<span v-if="g.entries.length > 1" class="count">{{ g.entries.length }}</span></h2>
       <p v-if="!g.entries.length" class="soft none">{{ g.none }}</p>
@@ -96,11 +102,11 @@ function release(): void {
         {{ t('queue.give-all', { n: held.length }) }}
       </AppButton>
       <form v-else class="form" @submit.prevent="release">
-        <label
-          >{{ t('queue.when') }}<input v-model="when" type="datetime-local" :aria-label="t('queue.when.label')"
-        /></label>
-        <AppButton small data-test="release-now">{{ when ? t('queue.give-then') : t('queue.give-now') }}</AppButton>
-        <AppButton small type="button" @click="asking = false">{{ t('ui.cancel') }}</AppButton>
+        <MomentField v-model="when" :label="t('queue.when.label')" />
+        <AppButton small type="submit" tone="main" data-test="release-now">{{
+          when ? t('queue.give-then') : t('queue.give-now')
+        }}</AppButton>
+        <AppButton small @click="asking = false">{{ t('ui.cancel') }}</AppButton>
       </form>
     </div>
     <p class="tables">
@@ -126,15 +132,7 @@ function release(): void {
 }
 
 .assignment {
-  width: 100%;
-  min-height: 36px;
-  padding: 0 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-  font-size: 14px;
+  flex: none;
 }
 
 h2 {
@@ -162,9 +160,6 @@ h2 {
   font-size: 14px;
 }
 
-.release input {
-  width: 100%;
-}
 
 .tables {
   display: flex;
@@ -174,7 +169,4 @@ h2 {
   padding: 8px 4px;
 }
 
-.tables .chip {
-  text-decoration: none;
-}
 </style>

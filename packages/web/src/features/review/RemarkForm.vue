@@ -4,8 +4,12 @@ import type { SongTime } from '@rudlo/core/song'
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Span } from '../../editor/lane/viewport'
 import AppButton from '../../ui/buttons/AppButton.vue'
-import { t } from '../../words/t'
 import CheckField from '../../ui/fields/CheckField.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import CheckBoxes from '../../ui/fields/CheckBoxes.vue'
+import TextArea from '../../ui/fields/TextArea.vue'
+import FoldSection from '../../ui/page/FoldSection.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   time: SongTime
@@ -28,8 +32,8 @@ const text = defineModel<string>({ required: true })
 const first = ref('')
 const last = ref('')
 const whole = ref(false)
-const also = ref<string[]>([])
-const area = useTemplateRef<HTMLTextAreaElement>('area')
+const also = ref<readonly string[]>([])
+const area = useTemplateRef<InstanceType<typeof TextArea>>('area')
 
 /** The span that was typed last: what is being typed is not written over. */
 let own: Span | null = null
@@ -70,7 +74,6 @@ watch(text, (now) => !now && area.value?.blur())
 async function focus(): Promise<void> {
   await nextTick()
   area.value?.focus()
-  area.value?.setSelectionRange(text.value.length, text.value.length)
 }
 defineExpose({ focus })
 </script>
@@ -80,38 +83,41 @@ defineExpose({ focus })
     <p v-if="subject" class="soft">{{ t('remark.about', { subject }) }}</p>
     <div class="bars">
       <template v-if="!whole">
-        {{ t('remark.bars') }}
-        <input v-model="first" inputmode="numeric" :aria-label="t('remark.from')" @change="typed" />
-        {{ t('remark.to') }}
-        <input v-model="last" inputmode="numeric" :aria-label="t('remark.to.label')" @change="typed" />
+        <span>{{ t('remark.bars') }}</span>
+        <TextField v-model="first" class="bar" bare inputmode="numeric" :label="t('remark.from')" @change="typed" />
+        <span>{{ t('remark.to') }}</span>
+        <TextField v-model="last" class="bar" bare inputmode="numeric" :label="t('remark.to.label')" @change="typed" />
         <span class="soft">{{ t('remark.of', { lane: laneName }) }}</span>
       </template>
       <CheckField v-model="whole" :label="t('remark.whole')" data-test="on-the-whole" />
     </div>
-    <textarea
+    <TextArea
       ref="area"
       v-model="text"
-      rows="3"
+      :rows="3"
       maxlength="2000"
-      :aria-label="t('remark.label')"
+      :label="t('remark.label')"
       :placeholder="t('remark.placeholder')"
       @keydown.ctrl.enter.prevent="pin"
       @keydown.meta.enter.prevent="pin"
       @keydown.esc="area?.blur()"
     />
-    <details v-if="others.length" class="also">
-      <summary>{{ also.length ? t('remark.also', { n: also.length }) : t('remark.others') }}</summary>
-      <label v-for="o in others" :key="o.id">
-        <input v-model="also" type="checkbox" :value="o.id" /> {{ o.student }}
-      </label>
-    </details>
+    <FoldSection
+      v-if="others.length"
+      :title="also.length ? t('remark.also', { n: also.length }) : t('remark.others')"
+    >
+      <CheckBoxes
+        v-model="also"
+        :label="t('remark.others')"
+        :choices="others.map((o) => ({ value: o.id, text: o.student }))"
+      />
+    </FoldSection>
     <div class="acts">
-      <AppButton small :disabled="!ready()" data-test="pin-remark" :tip="t('remark.pin.tip')">
+      <AppButton small type="submit" :disabled="!ready()" data-test="pin-remark" :tip="t('remark.pin.tip')">
         <v-icon icon="$remark" size="18" />{{ suggests && !whole ? t('remark.pin-line') : t('remark.pin') }}
       </AppButton>
       <AppButton small
        
-        type="button"
         :disabled="!text.trim()"
         :tip="t('remark.keep.tip')"
         data-test="keep-in-bank"
@@ -132,9 +138,7 @@ defineExpose({ focus })
   border-radius: var(--radius);
 }
 
-.form p,
-.whole,
-.also {
+.form p {
   font-size: 14px;
 }
 
@@ -145,26 +149,8 @@ defineExpose({ focus })
   align-items: center;
 }
 
-.form .bars input:not([type='checkbox']) {
-  width: 42px;
-  min-height: 32px;
-  padding: 2px 4px;
-  text-align: center;
-}
-
-textarea {
-  width: 100%;
-  resize: vertical;
-}
-
-.also label {
-  display: block;
-  min-height: 28px;
-}
-
-.also summary {
-  color: var(--soft);
-  cursor: pointer;
+.bar {
+  flex: 0 0 62px;
 }
 
 .acts {
@@ -172,7 +158,7 @@ textarea {
   gap: 6px;
 }
 
-.acts .chip:first-child {
+.acts > :first-child {
   flex: 1;
   justify-content: center;
 }

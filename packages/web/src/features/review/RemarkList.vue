@@ -8,6 +8,7 @@ import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import TextArea from '../../ui/fields/TextArea.vue'
 import { t } from '../../words/t'
 
 const review = useReview()
@@ -44,7 +45,7 @@ async function finishChange(remark: RemarkView): Promise<void> {
         <b>{{ place(remark) }}</b>
         <span v-if="remark.done" class="soft"> {{ t('remark.done') }}</span>
         <template v-if="changing === remark.id">
-          <textarea v-model="changed" rows="3" maxlength="2000" :aria-label="t('remark.label')" />
+          <TextArea v-model="changed" maxlength="2000" :label="t('remark.label')" />
           <AppButton small @click="finishChange(remark)">{{ t('ui.save') }}</AppButton>
         </template>
         <p v-else>{{ remark.text }}</p>

@@ -7,6 +7,12 @@ import { server, told } from '../../api/client'
 import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import TextArea from '../../ui/fields/TextArea.vue'
+import FigureTable from '../../ui/tables/FigureTable.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
 import { t } from '../../words/t'
 
 const open = defineModel<boolean>({ required: true })
@@ -35,8 +41,14 @@ const kinds = computed(() => {
 function restsWords(line: Line): string {
   const rests = restsOn(line)
   const asked = review.assignment!.brief.tasks.flatMap((t) => t.checks.filter((c) => rests.includes(c.kind)))
-  return asked.length === 1 ? '1 check' : `${asked.length} checks`
+  return t('rubric.checks', { n: asked.length })
 }
+
+/** How many levels there can be. */
+const COUNTS = Array.from({ length: RUBRIC_LIMITS.levels[1] - RUBRIC_LIMITS.levels[0] + 1 }, (_, i) => ({
+  value: i + RUBRIC_LIMITS.levels[0],
+  text: String(i + RUBRIC_LIMITS.levels[0]),
+}))
 
 function take({ levels: names, criteria }: Rubric): void {
   levels.value = [...names]
@@ -82,164 +94,117 @@ const save = () =>
 </script>
 
 <template>
-  <v-dialog v-model="open" :aria-label="t('rubric.title')" max-width="1040">
-    <form class="sheet form rubric" data-test="rubric" @submit.prevent="save">
-      <div class="head">
-        <h2>{{ t('rubric.about', { title: review.assignment!.title }) }}</h2>
-        <label class="levels">
-          {{ t('rubric.levels') }}
-          <select
-            :value="levels.length"
-            :aria-label="t('rubric.levels.label')"
-            @change="setLevels(Number(($event.target as HTMLSelectElement).value))"
-          >
-            <option
-              v-for="n in RUBRIC_LIMITS.levels[1] - RUBRIC_LIMITS.levels[0] + 1"
-              :key="n"
-              :value="n + RUBRIC_LIMITS.levels[0] - 1"
-            >
-              {{ n + RUBRIC_LIMITS.levels[0] - 1 }}
-            </option>
-          </select>
-        </label>
-        <AppButton small type="button" @click="take(USUAL_RUBRIC)">{{ t('rubric.usual') }}</AppButton>
-      </div>
-      <div class="scroll">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">{{ t('rubric.line') }}</th>
-              <th v-for="(_, i) in levels" :key="i" scope="col">
-                <input
-                  v-model="levels[i]"
-                  :aria-label="t('rubric.level-name', { number: i + 1 })"
-                  :maxlength="RUBRIC_LIMITS.name"
-                />
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(line, k) in lines" :key="line.id">
-              <th scope="row">
-                <input
-                  v-model="line.name"
-                  :aria-label="t('rubric.line-name', { number: k + 1 })"
-                  :placeholder="t('rubric.name')"
-                  :maxlength="RUBRIC_LIMITS.name"
-                />
-                <textarea
-                  v-model="line.about"
-                  rows="2"
-                  :aria-label="t('rubric.line-about.label', { number: k + 1 })"
-                  :placeholder="t('rubric.line-about')"
-                  :maxlength="RUBRIC_LIMITS.text"
-                />
-                <v-select
-                  :model-value="restsOn(line)"
-                  :items="kinds"
-                  multiple
-                  density="compact"
-                  hide-details
-                  :label="t('rubric.proposed')"
-                  class="rests"
-                  :placeholder="t('rubric.proposed.none')"
-                  data-test="rests"
-                  @update:model-value="(rests: readonly string[]) => (line.rests = [...rests])"
-                >
-                  <template #selection="{ index }">
-                    <span v-if="index === 0">{{ restsWords(line) }}</span>
-                  </template>
-                </v-select>
-                <AppButton small type="button" @click="lines.splice(k, 1)">
-                  <v-icon icon="$remove" size="16" />{{ t('rubric.remove') }}
-                </AppButton>
-              </th>
-              <td v-for="(_, i) in levels" :key="i">
-                <textarea
-                  v-model="line.says[i]"
-                  rows="5"
-                  :aria-label="t('rubric.means.label', { level: i + 1, line: k + 1 })"
-                  :placeholder="t('rubric.means')"
-                  :maxlength="RUBRIC_LIMITS.text"
-                />
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <div class="foot">
-        <AppButton small type="button" @click="add">{{ t('rubric.add') }}</AppButton>
-        <span class="soft">{{ t('rubric.gone') }}</span>
-        <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
-        <AppButton tone="main" type="submit" data-test="save-rubric">{{ t('ui.save') }}</AppButton>
-      </div>
+  <AppDialog
+    v-model="open"
+    :title="t('rubric.about', { title: review.assignment!.title })"
+    :width="1040"
+    data-test="rubric"
+  >
+    <template #head>
+      <SelectField
+        class="levels"
+        :label="t('rubric.levels.label')"
+        :model-value="levels.length"
+        :choices="COUNTS"
+        @update:model-value="setLevels"
+      />
+      <AppButton small @click="take(USUAL_RUBRIC)">{{ t('rubric.usual') }}</AppButton>
+    </template>
+    <form id="rubric" @submit.prevent="save">
+      <FigureTable :label="t('rubric.title')">
+        <thead>
+          <tr>
+            <th scope="col">{{ t('rubric.line') }}</th>
+            <th v-for="(_, i) in levels" :key="i" scope="col">
+              <TextField
+                v-model="levels[i]!"
+                bare
+                :label="t('rubric.level-name', { number: i + 1 })"
+                :maxlength="RUBRIC_LIMITS.name"
+              />
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(line, k) in lines" :key="line.id">
+            <th scope="row">
+              <TextField
+                v-model="line.name"
+                compact
+                :label="t('rubric.line-name', { number: k + 1 })"
+                :maxlength="RUBRIC_LIMITS.name"
+              />
+              <TextArea
+                v-model="line.about"
+                compact
+                :rows="2"
+                :label="t('rubric.line-about')"
+                :maxlength="RUBRIC_LIMITS.text"
+              />
+              <v-select
+                :model-value="restsOn(line)"
+                :items="kinds"
+                multiple
+                density="compact"
+                hide-details
+                :label="t('rubric.proposed')"
+                :placeholder="t('rubric.proposed.none')"
+                data-test="rests"
+                @update:model-value="(rests: readonly string[]) => (line.rests = [...rests])"
+              >
+                <template #selection="{ index }">
+                  <span v-if="index === 0">{{ restsWords(line) }}</span>
+                </template>
+              </v-select>
+              <AppButton small icon="remove" @click="lines.splice(k, 1)">{{ t('rubric.remove') }}</AppButton>
+            </th>
+            <td v-for="(_, i) in levels" :key="i">
+              <TextArea
+                v-model="line.says[i]!"
+                compact
+                :rows="5"
+                :label="t('rubric.means.label', { level: levels[i] || i + 1, line: line.name || k + 1 })"
+                :maxlength="RUBRIC_LIMITS.text"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </FigureTable>
+      <FormProblem :text="problem" />
     </form>
-  </v-dialog>
+    <template #acts>
+      <AppButton small icon="add" @click="add">{{ t('rubric.add') }}</AppButton>
+      <span class="soft note">{{ t('rubric.gone') }}</span>
+      <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
+      <AppButton tone="main" type="submit" form="rubric" data-test="save-rubric">{{ t('ui.save') }}</AppButton>
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>
-.rubric {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  max-height: 86vh;
-  padding: 20px 24px;
+.levels {
+  flex: 0 0 150px;
 }
 
-.head,
-.foot {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: center;
-}
-
-.head h2 {
+.note {
   flex: 1;
-  font-size: 20px;
-}
-
-.foot .soft {
-  flex: 1;
-  font-size: 14px;
-}
-
-.scroll {
-  overflow: auto;
-}
-
-table {
-  width: 100%;
-  border-spacing: 6px;
+  font-size: var(--text-1);
 }
 
 th,
 td {
+  padding: var(--space-2) !important;
   vertical-align: top;
-  text-align: left;
-  font-weight: 400;
 }
 
 th[scope='row'] {
   display: grid;
-  gap: 4px;
-  justify-items: start;
-  min-width: 190px;
-  font-size: 14px;
+  gap: var(--space-2);
+  justify-items: stretch;
+  min-width: 210px;
 }
 
-input,
-textarea {
-  width: 100%;
-  min-width: 120px;
-  font-size: 14px;
-}
-
-.problem {
-  color: var(--warm);
-}
-.rests {
-  margin-top: 8px;
+td {
+  min-width: 150px;
 }
 </style>

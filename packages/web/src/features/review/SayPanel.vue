@@ -12,6 +12,7 @@ import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import RubricMarks from './RubricMarks.vue'
 import { useSuggestion } from './suggest-store'
+import TextArea from '../../ui/fields/TextArea.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ span: Span | null }>()
@@ -21,7 +22,7 @@ const review = useReview()
 const bank = useBank()
 const suggestion = useSuggestion()
 const form = useTemplateRef<InstanceType<typeof RemarkForm>>('form')
-const comment = useTemplateRef<HTMLTextAreaElement>('comment')
+const comment = useTemplateRef<InstanceType<typeof TextArea>>('comment')
 
 const lane = computed(() => laneName(review.song!, review.mix!, review.address))
 const mistakes = computed(() => (review.handIn?.assessment?.mistakes ?? []).map((m) => m.kind))
@@ -98,16 +99,15 @@ defineExpose({
     />
     <BankList :mistakes="mistakes" :figures="figures" @take="take" />
 
-    <h2><label for="comment">{{ t('say.comment') }}</label></h2>
-    <textarea
-      id="comment"
+    <h2>{{ t('say.comment') }}</h2>
+    <TextArea
       ref="comment"
-      class="comment"
-      rows="4"
+      :rows="4"
       maxlength="5000"
-      :value="review.comment"
-      :placeholder="t('say.comment.placeholder')"
-      @input="review.write(($event.target as HTMLTextAreaElement).value)"
+      :label="t('say.comment.placeholder')"
+      :model-value="review.comment"
+      data-test="comment"
+      @update:model-value="review.write"
       @keydown.esc="comment?.blur()"
     />
     <p class="soft state" role="status">
@@ -134,16 +134,6 @@ h2 {
   font-size: 19px;
 }
 
-textarea {
-  width: 100%;
-  padding: 6px 10px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-  resize: vertical;
-}
 
 .state {
   font-size: 14px;

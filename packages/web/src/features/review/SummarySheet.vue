@@ -15,6 +15,7 @@ import { saidAssessment, Sayer, type SaidCheck, type SaidTask } from '@rudlo/wor
 import FoundLine from './FoundLine.vue'
 import FoundMistakes from './FoundMistakes.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import FoldSection from '../../ui/page/FoldSection.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -107,11 +108,11 @@ const changes = computed(() => {
       <b>{{ t('summary.since', { number: handIn.before!.number }) }}</b> {{ changes }}
     </p>
     <ul v-if="assessed.length" class="tasks">
-      <li v-for="t in assessed" :key="t.task" data-test="task-verdict">
-        <VerdictSign :verdict="t.verdict" />
+      <li v-for="task in assessed" :key="task.task" data-test="task-verdict">
+        <VerdictSign :verdict="task.verdict" />
         <div>
-          <b>{{ t.title }}</b>
-          <p v-for="c in t.open" :key="c.check" class="open">
+          <b>{{ task.title }}</b>
+          <p v-for="c in task.open" :key="c.check" class="open">
             <FoundLine
               :about="c.finding.sentence"
               :to="c.finding.verdict === 'met' && !c.overruled ? 'not yet' : 'met'"
@@ -134,12 +135,11 @@ const changes = computed(() => {
       @take="(place, sentence, subject) => emit('take', place, sentence, subject)"
       @overrule="(ref, to) => emit('overrule', ref, to)"
     />
-    <details v-if="sentences">
-      <summary>{{ t('summary.measured') }}</summary>
+    <FoldSection v-if="sentences" :title="t('summary.measured')" data-test="everything">
       <ul class="all" data-test="measured">
         <li v-for="s in sentences" :key="s">{{ s }}</li>
       </ul>
-    </details>
+    </FoldSection>
     <div v-else-if="handIn.measureProblem" class="failed" role="alert" data-test="measure-problem">
       <p>{{ t('summary.unmeasured', { why: PROBLEMS[handIn.measureProblem] }) }}</p>
       <AppButton small data-test="measure-again" @click="emit('measure')"
@@ -224,12 +224,6 @@ ul {
   flex: 1 1 100%;
 }
 
-summary {
-  min-height: 28px;
-  color: var(--soft);
-  font-size: 14px;
-  cursor: pointer;
-}
 
 @media (max-height: 700px) {
   .summary {

@@ -9,6 +9,7 @@ import type { QueueEntry } from '@rudlo/contract/handins'
 import AppHeader from '../../shell/AppHeader.vue'
 import FeedbackSheet from './FeedbackSheet.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string; handIn?: string }>()
@@ -41,20 +42,24 @@ async function open(): Promise<void> {
 }
 watch(() => [props.assignment, props.handIn], open, { immediate: true })
 const print = () => window.print()
+
+const people = computed(() => [
+  { value: '', text: t('sheet.everybody') },
+  ...queue.value.map((q) => ({ value: q.id, text: t('sheet.entry', { student: q.student, number: q.number }) })),
+])
 </script>
 
 <template>
   <div class="sheets">
-    <AppHeader class="screen" before="Feedback on paper" :title="given?.title">
-      <select
+    <AppHeader class="screen" :before="t('sheet.room')" :title="given?.title">
+      <SelectField
         class="who"
-        :value="handIn ?? ''"
-        :aria-label="t('sheet.whose')"
-        @change="$router.push(`/sheets/${given!.id}/${($event.target as HTMLSelectElement).value}`)"
-      >
-        <option value="">{{ t('sheet.everybody') }}</option>
-        <option v-for="q in queue" :key="q.id" :value="q.id">{{ t('sheet.entry', { student: q.student, number: q.number }) }}</option>
-      </select>
+        bare
+        :label="t('sheet.whose')"
+        :model-value="handIn ?? ''"
+        :choices="people"
+        @update:model-value="(id) => $router.push(`/sheets/${given!.id}/${id}`)"
+      />
       <AppButton tone="main"
         :disabled="handIns.length < chosen.length"
         data-test="print"
@@ -81,13 +86,7 @@ main {
 }
 
 .who {
-  min-height: 34px;
-  padding: 0 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+  flex: 0 0 260px;
 }
 
 @media print {

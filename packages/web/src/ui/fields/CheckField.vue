@@ -4,6 +4,8 @@ defineProps<{
   label: string
   hint?: string | undefined
   disabled?: boolean
+  /** Its label stands elsewhere: only a screen reader is told. */
+  bare?: boolean
 }>()
 const on = defineModel<boolean>({ required: true })
 </script>
@@ -12,7 +14,8 @@ const on = defineModel<boolean>({ required: true })
   <v-checkbox
     v-model="on"
     class="check-field"
-    :label="label"
+    :label="bare ? undefined : label"
+    :aria-label="bare ? label : undefined"
     :hint="hint"
     :persistent-hint="Boolean(hint)"
     :disabled="disabled"

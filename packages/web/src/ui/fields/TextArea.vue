@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** Several lines of text: it grows with what is typed. */
+import { useTemplateRef } from 'vue'
+
 const { rows = 3, compact = false } = defineProps<{
   label: string
   fault?: string | null | undefined
@@ -8,10 +10,20 @@ const { rows = 3, compact = false } = defineProps<{
   compact?: boolean
 }>()
 const text = defineModel<string>({ required: true })
+const area = useTemplateRef<{ $el: HTMLElement }>('area')
+const inner = () => area.value?.$el.querySelector<HTMLTextAreaElement>('textarea:not([aria-hidden])')
+
+/** Puts the caret behind what is there. */
+function focus(): void {
+  inner()?.focus()
+  inner()?.setSelectionRange(text.value.length, text.value.length)
+}
+defineExpose({ focus, blur: () => inner()?.blur() })
 </script>
 
 <template>
   <v-textarea
+    ref="area"
     v-model="text"
     :label="label"
     :rows="rows"

@@ -169,4 +169,6 @@ export const BENCH = {
   'news.pointed': 'Your teacher points at this place.',
   'news.came-back': 'Your version came back: see what your teacher said.',
   'news.answer': 'There is an answer to a remark.',
+  'hand-in.unchanged': 'You have not changed anything since it began. Hand it in anyway?',
+  'hand-in.anyway': 'Hand in anyway',
 } as const

@@ -11,4 +11,5 @@ export const SHEETS = {
   'sheet.entry': '{student}, version {number}',
   'sheet.print': 'Print',
   'sheet.none': 'Nothing has been handed in yet.',
+  'sheet.room': 'Print feedback',
 } as const
