@@ -143,6 +143,10 @@ const EXPECTED: Readonly<
     body: () => ({ document: world.song }),
     statuses: [401, 404, 404, 404, 200, 403],
   },
+  'patch /api/songs/:song': {
+    body: () => ({ archived: false }),
+    statuses: [401, 404, 404, 404, 204, 403],
+  },
   'post /api/uploads': { body: () => ({ name: 'a.wav', bytes: 4 }), statuses: TEACHERS },
   'get /api/uploads/:upload': { statuses: REVIEWER },
   // out of turn, since it has no number

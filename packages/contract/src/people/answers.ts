@@ -19,6 +19,17 @@ export interface MemberView {
   readonly signIn: string
   /** Whether the first password is still in use. */
   readonly mustChange: boolean
+  /** What a student of this class did last; missing for nothing, and for teachers. */
+  readonly last?: LastDone
+}
+
+/** What somebody did last in a class. */
+export interface LastDone {
+  /** Title of the assignment. */
+  readonly title: string
+  readonly at: Moment
+  /** Whether it was handed in then; else it was worked on. */
+  readonly handedIn: boolean
 }
 
 /** Somebody who was taken out of the class. */

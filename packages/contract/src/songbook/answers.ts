@@ -10,6 +10,20 @@ export interface SongEntry {
   readonly number: number
   /** Whether the teacher who asks may change it. */
   readonly mine: boolean
+  /** Whether it was put away: still here, and not offered any more. */
+  readonly archived: boolean
+  readonly seconds: number
+  /** Quarter notes a minute at its beginning. */
+  readonly bpm: number
+  /** Metre at its beginning: "4/4". */
+  readonly meter: string
+  readonly tracks: number
+  /** Letters and names of its sections, with where each begins, 0…1. */
+  readonly sections: readonly { readonly letter: string; readonly name: string; readonly at: number }[]
+  /** How strong it is from stretch to stretch of equal time, 0…1. */
+  readonly picture: readonly number[]
+  /** Titles of assignments that use it, of those that this teacher sees. */
+  readonly usedIn: readonly string[]
 }
 
 export interface SongView {

@@ -1,4 +1,4 @@
-import { IsInt, IsObject, IsOptional, IsString, Length, Max, MaxLength, Min } from 'class-validator'
+import { IsBoolean, IsInt, IsObject, IsOptional, IsString, Length, Max, MaxLength, Min } from 'class-validator'
 import { AsSent } from '../fields'
 
 /** Bytes of a song: room for thousands of regions and tempo changes. */
@@ -23,6 +23,12 @@ export class SongToKeep {
   @AsSent()
   @IsObject({ message: 'The song is missing' })
   document!: object
+}
+
+/** Whether a song is put away. */
+export class SongArchived {
+  @IsBoolean()
+  archived!: boolean
 }
 
 /** What the song of a MIDI file is called. */

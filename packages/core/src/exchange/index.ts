@@ -9,6 +9,7 @@ export {
   type BundleParts,
 } from './bundle'
 export { overviewOf, packOverview, unpackOverview, OVERVIEW_STEP, type Overview } from './overview'
+export { coarsestBytes, songPicture } from './song-picture'
 export { writeWav, readWav, wavLayout, readWavChannel, quantise, type WavAudio, type WavLayout } from './wav'
 export { csvText } from './csv'
 export {

@@ -20,6 +20,7 @@ import { OpenedHint, TaskTries, Try, Work, WorkCommand } from '../works/entities
 import { GuardedDataSource } from './guarded-source'
 import { Drafts1764800000000 } from './migrations/1764800000000-drafts'
 import { Limits1764900000000 } from './migrations/1764900000000-limits'
+import { ArchivedSongs1765100000000 } from './migrations/1765100000000-archived-songs'
 import { Overrules1765000000000 } from './migrations/1765000000000-overrules'
 import { Harm1764700000000 } from './migrations/1764700000000-harm'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
@@ -54,6 +55,7 @@ export const MIGRATIONS = [
   Drafts1764800000000,
   Limits1764900000000,
   Overrules1765000000000,
+  ArchivedSongs1765100000000,
 ] as const
 
 /**

@@ -2,7 +2,7 @@ import { randomInt, randomUUID } from 'node:crypto'
 import type { ChangedGroup, GroupCard, GroupView, NewGroup, TrailView } from '@rudlo/contract/people'
 import type { DataSource } from 'typeorm'
 import { Group, JoinRequest, Membership, type Person } from './entities'
-import { formerMembersOf, groupsOf, membersOf, trailOf } from './queries'
+import { formerMembersOf, groupsOf, lastOf, membersOf, trailOf } from './queries'
 import { leaveTrail } from './trail'
 import { groupView, trailView } from './views'
 
@@ -54,6 +54,7 @@ export class Groups {
       .find({ where: { groupId: group.id }, order: { createdAt: 'ASC' } })
     return groupView(group, {
       members: await membersOf(this.database, group.id),
+      last: await lastOf(this.database, group.id),
       former: await formerMembersOf(this.database, group.id),
       requests,
     })

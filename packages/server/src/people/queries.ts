@@ -34,6 +34,25 @@ export const membersOf = (database: DataSource, group: string): Promise<MemberRo
     [group],
   )
 
+/** What a student did last in a class. */
+export interface LastRow {
+  readonly person: string
+  readonly title: string
+  readonly savedAt: Date
+  readonly handedInAt: Date | null
+}
+
+/** Every work of a class that was changed or handed in, the newest first. */
+export const lastOf = (database: DataSource, group: string): Promise<LastRow[]> =>
+  database.query(
+    `SELECT w.person_id AS person, a.title, w.updated_at AS savedAt,
+            (SELECT MAX(h.handed_in_at) FROM hand_ins h WHERE h.work_id = w.id) AS handedInAt
+       FROM works w JOIN assignments a ON a.id = w.assignment_id
+      WHERE a.group_id = ? AND (w.revision > 1 OR EXISTS (SELECT 1 FROM hand_ins i WHERE i.work_id = w.id))
+      ORDER BY w.updated_at DESC`,
+    [group],
+  )
+
 /** Somebody who was taken out of a class. */
 export interface FormerRow {
   readonly id: string

@@ -1,6 +1,6 @@
 import type { FormerView, GroupView, MemberView, RequestView, TrailView } from '@rudlo/contract/people'
 import type { Group, JoinRequest } from './entities'
-import type { FormerRow, MemberRow, TrailRow } from './queries'
+import type { FormerRow, LastRow, MemberRow, TrailRow } from './queries'
 
 const memberView = ({ id, name, signIn, mustChange }: MemberRow): MemberView => ({
   id,
@@ -8,6 +8,17 @@ const memberView = ({ id, name, signIn, mustChange }: MemberRow): MemberView => 
   signIn,
   mustChange: Boolean(mustChange),
 })
+
+/** What somebody did last: handed in, or worked on since. */
+function lastView(works: readonly LastRow[]): Pick<MemberView, 'last'> {
+  const done = works.flatMap(({ title, savedAt, handedInAt }) => [
+    { title, at: savedAt, handedIn: false },
+    ...(handedInAt ? [{ title, at: handedInAt, handedIn: true }] : []),
+  ])
+  // what was saved in the moment of handing in is the hand-in
+  const [newest] = done.sort((a, b) => b.at.getTime() - a.at.getTime() || Number(b.handedIn) - Number(a.handedIn))
+  return newest ? { last: { ...newest, at: newest.at.toISOString() } } : {}
+}
 
 const formerView = ({ leftAt, ...row }: FormerRow): FormerView => ({ ...row, leftAt: leftAt.toISOString() })
 
@@ -18,10 +29,13 @@ export function groupView(
   { id, name, place, joinCode, joinOpen, keepUntil }: Group,
   {
     members,
+    last,
     former,
     requests,
   }: {
     readonly members: readonly MemberRow[]
+    /** The newest first. */
+    readonly last: readonly LastRow[]
     readonly former: readonly FormerRow[]
     readonly requests: readonly JoinRequest[]
   },
@@ -33,7 +47,9 @@ export function groupView(
     joinCode,
     joinOpen,
     keepUntil,
-    students: members.filter((m) => m.role === 'student').map(memberView),
+    students: members
+      .filter((m) => m.role === 'student')
+      .map((m) => ({ ...memberView(m), ...lastView(last.filter((l) => l.person === m.id)) })),
     teachers: members.filter((m) => m.role === 'teacher').map(memberView),
     former: former.map(formerView),
     requests: requests.map(requestView),

@@ -49,6 +49,10 @@ export class Song {
   /** Who made it; null for one of the demo, or from before that was kept. */
   @Column({ name: 'made_by', type: 'char', length: 36, nullable: true })
   madeBy!: string | null
+
+  /** When it was put away; null while it is offered. */
+  @Column({ name: 'archived_at', type: 'datetime', precision: 3, nullable: true })
+  archivedAt!: Date | null
 }
 
 /** A song as it was at one time. Never changed. */

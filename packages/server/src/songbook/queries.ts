@@ -1,4 +1,3 @@
-import type { SongEntry } from '@rudlo/contract/songbook'
 import type { DataSource } from 'typeorm'
 import type { Person } from '../people/entities'
 
@@ -16,15 +15,30 @@ const MINE = `(s.made_by = ? OR EXISTS (
          WHERE g.song_id = s.id AND h.person_id = ? AND h.role = 'teacher'))))`
 const MINE_OF = ({ id }: Person) => [id, id, id]
 
+/** A song by its newest version. */
+export interface SongRow {
+  readonly id: string
+  readonly song: string
+  readonly title: string
+  readonly number: number
+  readonly mine: boolean
+  readonly archived: boolean
+}
+
 /** The newest version of every song, by title, and whether a teacher may change it. */
-export async function newestSongs(database: DataSource, person: Person): Promise<SongEntry[]> {
-  const rows: (Omit<SongEntry, 'mine'> & { mine: number })[] = await database.query(
-    `SELECT v.id, s.id AS song, s.title, v.number, ${MINE} AS mine
+export async function newestSongs(database: DataSource, person: Person): Promise<SongRow[]> {
+  const rows: (Omit<SongRow, 'mine' | 'archived'> & { mine: number; archivedAt: Date | null })[] =
+    await database.query(
+    `SELECT v.id, s.id AS song, s.title, v.number, s.archived_at AS archivedAt, ${MINE} AS mine
        FROM songs s JOIN song_versions v ON v.song_id = s.id
       WHERE v.number = (SELECT MAX(number) FROM song_versions x WHERE x.song_id = s.id) ORDER BY s.title`,
     MINE_OF(person),
   )
-  return rows.map((r) => ({ ...r, mine: Boolean(Number(r.mine)) }))
+  return rows.map(({ archivedAt, ...r }) => ({
+    ...r,
+    mine: Boolean(Number(r.mine)),
+    archived: archivedAt !== null,
+  }))
 }
 
 /** Whether a song is a teacher's; null where there is no such song. */
@@ -34,4 +48,34 @@ export async function isSongOf(database: DataSource, person: Person, song: strin
     [...MINE_OF(person), song],
   )
   return found ? Boolean(Number(found.mine)) : null
+}
+
+/** Titles of the assignments of a teacher's classes that use a song, by song. */
+export async function usesOfSongs(database: DataSource, person: Person): Promise<Map<string, string[]>> {
+  const rows: { song: string; title: string }[] = await database.query(
+    `SELECT DISTINCT v.song_id AS song, a.title FROM assignments a
+       JOIN song_versions v ON v.id = a.song_version_id
+       JOIN memberships m ON m.group_id = a.group_id AND m.person_id = ? AND m.role = 'teacher'
+      ORDER BY a.title`,
+    [person.id],
+  )
+  const uses = new Map<string, string[]>()
+  for (const { song, title } of rows) uses.set(song, [...(uses.get(song) ?? []), title])
+  return uses
+}
+
+/** The coarsest zoom of the overviews of recordings: pairs of lowest and highest sample. */
+export async function coarseOverviews(
+  database: DataSource,
+  assets: readonly { readonly id: string; readonly bytes: number }[],
+): Promise<Map<string, Int8Array>> {
+  const found = new Map<string, Int8Array>()
+  for (const { id, bytes } of assets) {
+    const [row]: { coarse: Buffer }[] = await database.query(
+      'SELECT RIGHT(overview, ?) AS coarse FROM assets WHERE id = ?',
+      [bytes, id],
+    )
+    if (row) found.set(id, new Int8Array(row.coarse))
+  }
+  return found
 }

@@ -1,4 +1,4 @@
-import { NewUpload, NotesQuery, SONG_LIMIT, SongToKeep } from '@rudlo/contract/songbook'
+import { NewUpload, NotesQuery, SONG_LIMIT, SongArchived, SongToKeep } from '@rudlo/contract/songbook'
 import { MIDI_LIMITS } from '@rudlo/core/midi'
 import { Hono } from 'hono'
 import { answer, done } from '../http/answer'
@@ -34,6 +34,11 @@ export const songbookRoutes = ({ assets, permissions, songs, uploads, notes }: S
     .put('/songs/:song', who('teacher'), body(SongToKeep, SONG_LIMIT), async (c) =>
       answer(c, await songs.keep(c.get('person'), c.req.valid('json').document, c.req.param('song'))),
     )
+
+    .patch('/songs/:song', who('teacher'), body(SongArchived), async (c) => {
+      await songs.archive(c.get('person'), c.req.param('song'), c.req.valid('json').archived)
+      return done(c)
+    })
 
     .post('/uploads', who('teacher'), body(NewUpload), async (c) => {
       const { name, bytes: size } = c.req.valid('json')

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { SongEntry, SongKept } from '@rudlo/contract/songbook'
 import type { SongVersion } from '@rudlo/core/song'
+import { coarsestBytes, songPicture } from '@rudlo/core/exchange'
 import { readSong } from '@rudlo/core/stored'
 import { checkSong } from '@rudlo/core/validate'
 import { LRUCache } from 'lru-cache'
@@ -9,11 +10,17 @@ import { badInput, notFound, Problem } from '../http/problem'
 import type { Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
 import { Asset, Song, SongVersionAsset, SongVersionRow } from './entities'
-import { isSongOf, newestSongs } from './queries'
+import { coarseOverviews, isSongOf, newestSongs, usesOfSongs } from './queries'
+import { songLooks, type SongLooks } from './views'
+
+/** Columns of a song's picture: fine enough for a card. */
+const COLUMNS = 96
 
 /** Song versions never change, so those read once are kept. */
 export class Songs {
   readonly #kept = new LRUCache<string, SongVersion>({ max: 100 })
+
+  readonly #looks = new LRUCache<string, SongLooks>({ max: 1000 })
 
   constructor(private readonly database: DataSource) {}
 
@@ -66,8 +73,33 @@ export class Songs {
   }
 
   /** The newest version of every song, by title, and whether a teacher may change it. */
-  newest(person: Person): Promise<SongEntry[]> {
-    return newestSongs(this.database, person)
+  async newest(person: Person): Promise<SongEntry[]> {
+    const rows = await newestSongs(this.database, person)
+    const uses = await usesOfSongs(this.database, person)
+    const entries: SongEntry[] = []
+    for (const row of rows)
+      entries.push({ ...row, ...(await this.#looksOf(row.id)), usedIn: uses.get(row.song) ?? [] })
+    return entries
+  }
+
+  /** What a version looks like from far away; worked out once, since it never changes. */
+  async #looksOf(version: string): Promise<SongLooks> {
+    const known = this.#looks.get(version)
+    if (known) return known
+    const song = await this.version(version)
+    const assets = song.assets.map(({ id, frames }) => ({ id, bytes: coarsestBytes(frames) }))
+    const looks = songLooks(song, songPicture(song, await coarseOverviews(this.database, assets), COLUMNS))
+    this.#looks.set(version, looks)
+    return looks
+  }
+
+  /** Puts a song away, or offers it again. @throws Problem 404 or 403 */
+  async archive(person: Person, songId: string, archived: boolean): Promise<void> {
+    await this.#checkMayChange(person, songId)
+    await this.database.transaction(async (manager) => {
+      await manager.update(Song, songId, { archivedAt: archived ? new Date() : null })
+      await leaveTrail(manager, person.id, archived ? 'put a song away' : 'offered a song again', songId)
+    })
   }
 
   /** @throws Problem 404 where there is no such song, 403 where it is somebody else's */

@@ -16,6 +16,8 @@ import TransportBar from '../../desk/transport/TransportBar.vue'
 import CrowdSection from './CrowdSection.vue'
 import SidesSection from './SidesSection.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string }>()
 
@@ -73,12 +75,12 @@ onBeforeUnmount(() => void player.close())
 
 <template>
   <div class="compare">
-    <AppHeader before="Compare" :title="given?.title">
-      <label class="names"><input v-model="names" type="checkbox" data-test="names" />names</label>
-      <AppButton small :to="`/review/${props.assignment}`">To the review desk</AppButton>
+    <AppHeader :before="t('compare.room')" :title="given?.title">
+      <CheckField v-model="names" :label="t('compare.names')" data-test="names" />
+      <AppButton small :to="`/review/${props.assignment}`">{{ t('compare.to-review') }}</AppButton>
     </AppHeader>
     <main v-if="given">
-      <h1 class="unseen">Compare hand-ins</h1>
+      <h1 class="unseen">{{ t('compare.title') }}</h1>
       <CrowdSection
         v-model:lane="lane"
         :song="song"

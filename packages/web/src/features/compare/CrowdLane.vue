@@ -13,6 +13,7 @@ import { useInk } from '../../editor/lane/use-ink'
 import LaneSurface from '../../editor/surface/LaneSurface.vue'
 import { placeTool } from '../../editor/tools/place-tool'
 import { ALL_VALUES, GUTTER, Viewport, zoomValues, type Span, type Values } from '../../editor/lane/viewport'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   song: SongVersion
@@ -94,7 +95,7 @@ const tool = placeTool({ stretch: () => undefined, go: (tick) => emit('go', tick
     ref="box"
     class="crowd-lane"
     role="group"
-    :aria-label="`${lines.length} lines; ${middle ? 'the middle half is shaded' : ''}`"
+    :aria-label="t(middle ? 'compare.lines.shaded' : 'compare.lines', { n: lines.length })"
     data-test="crowd"
   >
     <canvas ref="canvas" />
@@ -103,7 +104,7 @@ const tool = placeTool({ stretch: () => undefined, go: (tick) => emit('go', tick
       class="place"
       :view="view"
       :tool="tool"
-      label="Click to play from there"
+      :label="t('compare.click')"
       test="crowd-face"
       @zoom="(tick, factor) => emit('zoom', tick, factor)"
       @scroll="(ticks) => emit('scroll', ticks)"

@@ -9,6 +9,8 @@ import type { Span } from '../../editor/lane/viewport'
 import { usePlayer } from '../../engine/player-store'
 import CrowdLane from './CrowdLane.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   song: SongVersion
@@ -44,21 +46,19 @@ const middle = computed(() =>
 </script>
 
 <template>
-  <section class="sheet block crowd" aria-label="Everybody’s line">
+  <section class="sheet block crowd" :aria-label="t('compare.crowd')">
     <header>
-      <h2>Everybody’s line of</h2>
-      <select v-model="lane" aria-label="Lane" data-test="crowd-lane">
-        <option v-for="l in lanes" :key="l.address" :value="l.address">{{ l.name }}</option>
-      </select>
+      <h2>{{ t('compare.crowd') }}</h2>
+      <SelectField v-model="lane" class="choice" bare :label="t('compare.lane')" :choices="lanes.map((l) => ({ value: l.address, text: l.name }))" data-test="crowd-lane" />
       <p class="soft">
         {{
           middle
-            ? 'Shaded: where the middle half of them lies.'
-            : 'From three hand-ins on, the middle half is shaded.'
+            ? t('compare.shaded')
+            : t('compare.shaded.later')
         }}
       </p>
     </header>
-    <p v-if="!drawn.length" class="soft">Nobody has handed in yet.</p>
+    <p v-if="!drawn.length" class="soft">{{ t('compare.nobody') }}</p>
     <div v-else-if="control" class="with-names">
       <CrowdLane
         :song="song"

@@ -8,6 +8,7 @@ import { usePlayer } from '../../engine/player-store'
 import ReadLane from '../../editor/lane/ReadLane.vue'
 import type { Span } from '../../editor/lane/viewport'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   title: string
@@ -41,7 +42,7 @@ const there = computed(() => resolve(props.mix, props.address) !== null)
         data-test="hear-side"
         @click="emit('hear')"
       >
-        <v-icon icon="$play" size="16" />hear it
+        <v-icon icon="$play" size="16" />{{ t('tries.hear') }}
       </AppButton>
     </header>
     <ReadLane
@@ -56,7 +57,7 @@ const there = computed(() => resolve(props.mix, props.address) !== null)
       @zoom="(tick, factor) => emit('zoom', tick, factor)"
       @scroll="(ticks) => emit('scroll', ticks)"
     />
-    <p v-else class="soft">This mix has no such lane.</p>
+    <p v-else class="soft">{{ t('compare.no-lane') }}</p>
   </div>
 </template>
 

@@ -11,6 +11,8 @@ import type { Span } from '../../editor/lane/viewport'
 import { usePlayer } from '../../engine/player-store'
 import { attempt } from '../../ui/forms/attempt'
 import SideLane from './SideLane.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{
   song: SongVersion
@@ -49,11 +51,17 @@ watch(
   { deep: true, immediate: true },
 )
 
-const nameOf = ({ student, number }: QueueEntry) => `${student}, version ${number}`
+const nameOf = ({ student, number }: QueueEntry) => t('sheet.entry', { student, number })
 const titleOf = (side: 0 | 1) => {
   const entry = props.queue.find((q) => q.id === chosen.value[side])
-  return entry ? (props.names ? nameOf(entry) : side ? 'Another' : 'One') : ''
+  return entry ? (props.names ? nameOf(entry) : t(side ? 'compare.another' : 'compare.one')) : ''
 }
+const choices = computed(() =>
+  props.queue.map((q, i) => ({
+    value: q.id,
+    text: props.names ? nameOf(q) : t('compare.nameless', { number: i + 1 }),
+  })),
+)
 function choose(side: 0 | 1, id: string): void {
   chosen.value = side ? [chosen.value[0], id] : [id, chosen.value[1]]
 }
@@ -76,20 +84,19 @@ function hear(side: 0 | 1): void {
 </script>
 
 <template>
-  <section class="sheet block" aria-label="Two side by side">
+  <section class="sheet block" :aria-label="t('compare.sides')">
     <header>
-      <h2>Two side by side</h2>
-      <select
+      <h2>{{ t('compare.sides') }}</h2>
+      <SelectField
         v-for="side in [0, 1] as const"
         :key="side"
-        :value="chosen[side]"
-        :aria-label="`Side ${side + 1}`"
-        @change="choose(side, ($event.target as HTMLSelectElement).value)"
-      >
-        <option v-for="q in queue" :key="q.id" :value="q.id">
-          {{ names ? nameOf(q) : `Hand-in ${queue.indexOf(q) + 1}` }}
-        </option>
-      </select>
+        class="choice"
+        bare
+        :model-value="chosen[side]"
+        :label="t('compare.side', { number: side + 1 })"
+        :choices="choices"
+        @update:model-value="(id) => choose(side, id)"
+      />
     </header>
     <div class="sides">
       <template v-for="side in [0, 1] as const" :key="side">

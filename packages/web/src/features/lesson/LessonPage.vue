@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A lesson: who is in and on which task, who wants help, one work live, and "everybody look here". */
 import { songTime } from '@rudlo/core/song'
+import { onKeyStroke } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { attempt } from '../../ui/forms/attempt'
 import AppHeader from '../../shell/AppHeader.vue'
@@ -11,6 +12,9 @@ import { useClassroomNews } from './classroom-news'
 import { useLesson } from './lesson-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import RoomState from '../../ui/page/RoomState.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ group: string }>()
 
@@ -48,43 +52,48 @@ async function everybody(): Promise<void> {
   await attempt(async () => {
     const { meter, length } = songTime((await lesson.view(assignment)).songDocument)
     const from = meter.barStart(at)
-    if (from >= length) throw new Error(`The song has ${meter.placeAt(length - 1).bar} bars.`)
+    if (from >= length) throw new Error(t('lesson.no-bar', { bars: meter.placeAt(length - 1).bar }))
     await lesson.pointAt(assignment, { lane: null, from, to: Math.min(length, meter.barStart(at + 1)) }, null)
   }, told)
 }
 
 const stateOf = (s: (typeof lesson.list)[number]) =>
-  !s.here ? 'not here' : s.idle ? `nothing done for ${s.idle} min` : 'at work'
+  !s.here ? t('lesson.away') : s.idle ? t('lesson.idle', { minutes: s.idle }) : t('lesson.working')
+/** Those who are here come first, each group by name. */
+const everyone = computed(() =>
+  [...lesson.list].sort((a, b) => Number(b.here) - Number(a.here) || a.name.localeCompare(b.name)),
+)
+onKeyStroke('Escape', () => {
+  if (wide.value) wide.value = false
+})
 </script>
 
 <template>
   <div class="lesson">
     <AppHeader
       v-if="!projector"
-      before="Lesson"
-      :title="`${present.length} of ${lesson.list.length} are here`"
+      :before="t('lesson.room')"
+      :title="t('lesson.present', { here: present.length, of: lesson.list.length })"
     >
-      <AppButton small
+      <AppButton
         v-if="common"
-       
+        small
+        icon="lesson"
         :aria-pressed="lesson.shown !== null"
         data-test="show-move"
         @click="showMove"
+        >{{ t('lesson.demonstrate') }}</AppButton
       >
-        Show a move
-      </AppButton>
       <form class="all" @submit.prevent="everybody">
-        <label
-          >Everybody look at bar <input v-model="bar" size="4" inputmode="numeric" data-test="look-bar"
-        /></label>
-        <AppButton small :disabled="!bar" data-test="everybody">Bring them there</AppButton>
+        <TextField v-model="bar" class="bar" bare :label="t('lesson.look')" :placeholder="t('lesson.look')" inputmode="numeric" data-test="look-bar" />
+        <AppButton small type="submit" :disabled="!bar" data-test="everybody">{{ t('lesson.go') }}</AppButton>
       </form>
     </AppHeader>
     <div class="room" :class="{ projector }">
-      <nav v-if="!projector" aria-label="Students">
-        <h1 class="unseen">Lesson</h1>
+      <nav v-if="!projector" :aria-label="t('lesson.students')">
+        <h1 class="unseen">{{ t('lesson.room') }}</h1>
         <section v-if="lesson.hands.length" data-test="hands">
-          <h2>Want help</h2>
+          <h2>{{ t('lesson.hands') }}</h2>
           <RowButton
             v-for="s in lesson.hands"
             :key="s.id"
@@ -95,10 +104,10 @@ const stateOf = (s: (typeof lesson.list)[number]) =>
             <b>{{ s.name }}</b><span>{{ s.where }}</span>
           </RowButton>
         </section>
-        <h2>Everybody</h2>
-        <p v-if="!lesson.list.length" class="soft">There are no students in this group yet.</p>
+        <h2>{{ t('lesson.everybody') }}</h2>
+        <p v-if="!lesson.list.length" class="soft">{{ t('lesson.nobody') }}</p>
         <RowButton
-          v-for="s in lesson.list"
+          v-for="s in everyone"
           :key="s.id"
           class="who"
           :class="{ away: !s.here }"
@@ -121,10 +130,12 @@ const stateOf = (s: (typeof lesson.list)[number]) =>
           @projector="(on) => (wide = on)"
           @close="lesson.endShow"
         />
-        <p v-else-if="!lesson.student" class="soft blank">Choose somebody to see their work as it grows.</p>
-        <p v-else-if="!lesson.mix" class="soft blank">
-          {{ lesson.student.name }} has not begun anything here yet.
-        </p>
+        <RoomState v-else-if="!lesson.student" class="blank" :empty="{ title: t('lesson.choose'), text: t('lesson.choose.text') }" />
+        <RoomState
+          v-else-if="!lesson.mix"
+          class="blank"
+          :empty="{ title: lesson.student.name, text: t('lesson.not-started', { name: lesson.student.name }) }"
+        />
         <LiveWork v-else :key="lesson.student.id" :projector="projector" @projector="(on) => (wide = on)" />
       </main>
     </div>
@@ -182,7 +193,8 @@ h2 {
 }
 
 .who span {
-  font-size: 13px;
+  overflow-wrap: anywhere;
+  font-size: var(--text-1);
 }
 
 .who:hover {
@@ -219,13 +231,7 @@ main {
   font-size: 15px;
 }
 
-.all input {
-  min-height: 34px;
-  padding: 2px 8px;
-  border: 1px solid var(--rule);
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
+.bar {
+  width: 190px;
 }
 </style>

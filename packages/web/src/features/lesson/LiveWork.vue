@@ -12,6 +12,7 @@ import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import { useLesson } from './lesson-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{ projector: boolean }>()
 const emit = defineEmits<{ projector: [on: boolean] }>()
@@ -53,7 +54,7 @@ async function point(place: Span): Promise<void> {
   <div class="live">
     <header>
       <h1>{{ projector ? lesson.opened!.title : lesson.student!.name }}</h1>
-      <div class="lanes" role="group" aria-label="Lanes">
+      <div class="lanes" role="group" :aria-label="t('lesson.lanes')">
         <AppButton small
           v-for="l in lanes"
           :key="l.address"
@@ -70,7 +71,7 @@ async function point(place: Span): Promise<void> {
         data-test="helped"
         @click="lesson.helped(lesson.student!.id)"
       >
-        <v-icon icon="$done" size="16" />Helped
+        <v-icon icon="$done" size="16" />{{ t('lesson.helped') }}
       </AppButton>
       <AppButton small
         v-if="projector || lesson.student!.shows"
@@ -79,12 +80,12 @@ async function point(place: Span): Promise<void> {
         data-test="projector"
         @click="emit('projector', !projector)"
       >
-        {{ projector ? 'Back from the projector' : 'Show to all, without the name' }}
+        {{ projector ? t('lesson.full.exit') : t('lesson.project') }}
       </AppButton>
-      <span v-else class="soft small">They have not allowed their line to be shown.</span>
+      <span v-else class="soft small">{{ t('lesson.project.no') }}</span>
     </header>
     <PlayedStrip :song="song" :time="time" :shown="span" />
-    <p v-if="!projector" class="soft small">Drag over bars: they light up on the student’s screen.</p>
+    <p v-if="!projector" class="soft small">{{ t('lesson.drag') }}</p>
     <ReadLane
       class="sheet canvas"
       :song="song"

@@ -13,13 +13,20 @@ import type { Span } from '../../editor/lane/viewport'
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
-import { lanesToShow, MOVE_WORDS, movesOf, withMove } from './move-demo'
+import { lanesToShow, movesOf, withMove } from './move-demo'
 import { soundingBars } from './sounding-bars'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: AssignmentView; projector: boolean }>()
 const emit = defineEmits<{ projector: [on: boolean]; close: [] }>()
 
+const HEARD = [
+  { value: true, text: t('demo.with') },
+  { value: false, text: t('demo.without'), test: 'demo-without' },
+]
 const BARS_BEFORE = 2
 const BARS = 4
 
@@ -81,51 +88,28 @@ function hear(): void {
 <template>
   <div class="demo" data-test="move-demo">
     <header>
-      <h1>{{ move[0]!.toUpperCase() + move.slice(1) }}</h1>
-      <p class="words">{{ MOVE_WORDS[move] }}</p>
+      <h1>{{ t(`move.${move}`) }}</h1>
+      <p class="words">{{ t(`demo.about.${move}`) }}</p>
       <AppButton small
        
         :aria-pressed="projector"
         data-test="demo-projector"
         @click="emit('projector', !projector)"
       >
-        {{ projector ? 'Back from the projector' : 'Over the whole screen' }}
+        {{ projector ? t('lesson.full.exit') : t('lesson.full') }}
       </AppButton>
-      <AppButton small v-if="!projector" @click="emit('close')">Done</AppButton>
+      <AppButton small v-if="!projector" @click="emit('close')">{{ t('demo.done') }}</AppButton>
     </header>
     <div class="row">
-      <label v-if="!projector" class="form"
-        >On
-        <select v-model="lane" data-test="demo-lane">
-          <option v-for="l in lanes" :key="l.address" :value="l.address">{{ l.name }}</option>
-        </select></label
-      >
+      <SelectField v-if="!projector" v-model="lane" class="lane" bare :label="t('demo.on')" :choices="lanes.map((l) => ({ value: l.address, text: l.name }))" data-test="demo-lane" />
       <b v-else>{{ lanes.find((l) => l.address === lane)?.name }}</b>
-      <span class="moves" role="group" aria-label="Moves">
-        <AppButton small
-          v-for="m in moves"
-          :key="m"
-         
-          :aria-pressed="m === move"
-          data-test="demo-move"
-          @click="move = m"
-        >
-          {{ m }}
-        </AppButton>
-      </span>
-      <span class="moves" role="group" aria-label="What is heard">
-        <AppButton small :aria-pressed="made" @click="made = true">With it</AppButton>
-        <AppButton small :aria-pressed="!made" data-test="demo-without" @click="made = false">
-          Without it
-        </AppButton>
-      </span>
-      <AppButton small tip="From two bars before" data-test="demo-hear" @click="hear">
-        <v-icon icon="$play" size="16" />Hear it
-      </AppButton>
+      <ChoiceButtons v-model="move" :label="t('demo.moves')" :choices="moves.map((m) => ({ value: m, text: t(`move.${m}`), test: 'demo-move' }))" />
+      <ChoiceButtons v-model="made" :label="t('demo.heard')" :choices="HEARD" />
+      <AppButton small icon="play" :tip="t('demo.hear.tip')" data-test="demo-hear" @click="hear">{{ t('demo.hear') }}</AppButton>
     </div>
     <PlayedStrip :song="song" :time="time" :shown="shown" />
     <p v-if="!projector" class="soft small">
-      Drag over the bars in which it should happen. Nobody’s work is changed.
+      {{ t('demo.drag') }}
     </p>
     <ReadLane
       class="sheet canvas"
@@ -166,26 +150,20 @@ header,
 }
 
 h1 {
-  font-size: 22px;
+  font-size: var(--text-5);
 }
 
 .words {
   flex: 1;
-  font-size: 17px;
+  font-size: var(--text-3);
 }
 
-.moves {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-
-select {
-  max-width: 200px;
+.lane {
+  flex: 0 0 220px;
 }
 
 .small {
-  font-size: 14px;
+  font-size: var(--text-1);
 }
 
 .canvas {

@@ -2,17 +2,6 @@ import { makeMove, READY_MOVES, suits, type ReadyMove } from '@rudlo/core/envelo
 import { allLanes, laneAt, withLineShown, type Address, type Mix } from '@rudlo/core/mix'
 import type { Span } from '../../editor/lane/viewport'
 
-/** What a class is told of a move, in a sentence. */
-export const MOVE_WORDS: Readonly<Record<ReadyMove, string>> = {
-  'fade in': 'It comes out of silence, until it is as loud as it should be.',
-  'fade out': 'It goes down to silence, and arrives there.',
-  lift: 'It steps forward for a while, and goes back.',
-  dip: 'It makes room for a while, and comes back.',
-  build: 'It grows slowly at first, then faster, towards what comes next.',
-  throw: 'Only this moment is sent to the effect; then it is dry again.',
-  sweep: 'It travels from one end to the other.',
-}
-
 /** The moves that make sense on a lane, in the usual order. */
 export const movesOf = (mix: Mix, address: Address): readonly ReadyMove[] => {
   const control = laneAt(mix, address)?.control

@@ -12,6 +12,7 @@ import { remarkPlace } from '../../desk/remarks/remark-place'
 import { whenText } from '../../words/dates'
 import { saidTasks, Sayer, type SaidCheck } from '@rudlo/words'
 import PrintedLane from './PrintedLane.vue'
+import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: AssignmentView; handIn: OpenedHandIn }>()
@@ -81,7 +82,7 @@ const outcome = computed(() =>
     </header>
     <p v-if="handIn.said" class="said">“{{ handIn.said }}”</p>
     <p v-if="handIn.review.comment" class="comment">{{ handIn.review.comment }}</p>
-    <table v-if="marks.some((m) => m.level !== '–')">
+    <FigureTable :label="t('marks.title')" v-if="marks.some((m) => m.level !== '–')">
       <tbody>
         <tr v-for="m in marks" :key="m.name">
           <th scope="row">{{ m.name }}</th>
@@ -91,7 +92,7 @@ const outcome = computed(() =>
           <td>{{ m.says }}</td>
         </tr>
       </tbody>
-    </table>
+    </FigureTable>
     <section v-for="lane in lanes" :key="lane" class="lane">
       <h2>{{ laneName(song, mix, lane) }}</h2>
       <PrintedLane
@@ -116,9 +117,9 @@ const outcome = computed(() =>
     <section v-if="tasks.length">
       <h2>{{ t('sheet.asked') }}</h2>
       <ul>
-        <li v-for="t in tasks" :key="t.title">
-          <b>{{ t.title }}</b><template v-if="t.verdict">: {{ t.verdict }}.</template>
-          {{ t.checks.map((c) => (c.overruled ? teacherSays(c) : c.finding.sentence)).join(' ') }}
+        <li v-for="task in tasks" :key="task.title">
+          <b>{{ task.title }}</b><template v-if="task.verdict">: {{ task.verdict }}.</template>
+          {{ task.checks.map((c) => (c.overruled ? teacherSays(c) : c.finding.sentence)).join(' ') }}
         </li>
       </ul>
     </section>

@@ -1,6 +1,8 @@
 import { BENCH } from './bench'
+import { COMPARE } from './compare'
 import { DESK } from './desk'
 import { EDITOR } from './editor'
+import { LESSON } from './lesson'
 import { NAMES } from './names'
 import { REVIEW } from './review'
 import { SHEETS } from './sheets'
@@ -8,4 +10,4 @@ import { SHELL } from './shell'
 import { WORK } from './work'
 
 /** What is said in the rooms, by room and meaning. */
-export const ROOMS = { ...BENCH, ...DESK, ...EDITOR, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...WORK } as const
+export const ROOMS = { ...BENCH, ...COMPARE, ...DESK, ...EDITOR, ...LESSON, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...WORK } as const
