@@ -1,156 +1,216 @@
 <script setup lang="ts">
-/** A new assignment: song, group and title; it is a draft until it is given out. */
+/** A new assignment on a short path: a song with its picture, what it starts from, for whom and when. It is a draft first. */
+import type { AssignmentCard } from '@rudlo/contract/assignments'
+import type { GroupCard } from '@rudlo/contract/people'
+import type { SongEntry } from '@rudlo/contract/songbook'
 import { LESSONS } from '@rudlo/core/brief'
-import { plainMix } from '@rudlo/core/mix'
-import { computed, ref, watch } from 'vue'
+import { clockText } from '@rudlo/core/time'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/forms/attempt'
-import { useForm } from '../../ui/forms/use-form'
-import type { AssignmentCard } from '@rudlo/contract/assignments'
-import { useBroughtMix } from '../../document/brought-mix'
-import { keepKeys } from '../../ui/keys/keep-keys'
+import SongPicture from '../../charts/SongPicture.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
+import MomentField from '../../ui/fields/MomentField.vue'
+import RadioList from '../../ui/fields/RadioList.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import { attempt } from '../../ui/forms/attempt'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import { useForm } from '../../ui/forms/use-form'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import { t } from '../../words/t'
+import { beginning, type Source } from './beginning'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
 const open = defineModel<boolean>({ required: true })
 const router = useRouter()
 
-const songs = ref<readonly { id: string; title: string }[]>([])
-const groups = ref<readonly { id: string; name: string; students: number }[]>([])
+const step = ref<1 | 2 | 3>(1)
+const songs = shallowRef<readonly SongEntry[]>([])
+const groups = shallowRef<readonly GroupCard[]>([])
+const search = ref('')
 const song = ref('')
-const group = ref('')
-const title = ref('')
+const source = ref<Source>('template')
+const lesson = ref(0)
 const copy = ref('')
+const title = ref('')
+const group = ref('')
+const dueAt = ref<string | null>(null)
+const loading = ref(true)
+
+const shownSongs = computed(() =>
+  songs.value.filter((s) => !s.archived && s.title.toLowerCase().includes(search.value.trim().toLowerCase())),
+)
+const sources = computed(() =>
+  (['template', 'copy', 'model', 'empty'] as const)
+    .filter((value) => value !== 'copy' || props.cards.length)
+    .map((value) => ({
+      value,
+      text: t(`new.from.${value}`),
+      about: t(`new.from.${value}.about`),
+      test: `from-${value}`,
+    })),
+)
+const lessons = LESSONS.map(({ name }, value) => ({ value, text: name }))
+const copies = computed(() => props.cards.map((c) => ({ value: c.id, text: c.title, note: c.group })))
+const classes = computed(() =>
+  groups.value.map((g) => ({ value: g.id, text: t('new.class.entry', { name: g.name, n: Number(g.students) }) })),
+)
+const facts = (s: SongEntry) =>
+  t('new.song-facts', { length: clockText(s.seconds), bpm: s.bpm, meter: s.meter, n: s.tracks })
+const copied = computed(() => props.cards.find((c) => c.id === copy.value))
+
 const { busy, problem, fault, submit } = useForm(
   () => import('@rudlo/contract/assignments').then((m) => m.NewAssignment),
   async (json) => {
     const { id } = await told(server.assignments.$post({ json }))
-    await router.push(`/brief/${id}`)
+    await router.push(source.value === 'model' ? `/bench/${id}` : `/brief/${id}`)
   },
 )
-const copied = computed(() => props.cards.find((c) => c.id === copy.value))
 
-async function look(is: boolean): Promise<void> {
-  if (!is) return
-  problem.value = ''
-  await attempt(
-    async () => {
-      ;[songs.value, groups.value] = await Promise.all([
-        told(server.songs.$get()),
-        told(server.groups.$get()),
-      ])
-      song.value ||= songs.value[0]?.id ?? ''
-      group.value ||= groups.value[0]?.id ?? ''
-    },
-    (sentence) => (problem.value = sentence),
-  )
-}
-watch(open, look, { immediate: true })
-
-/** What it begins with: another assignment's song, mix and brief, or a song as it was recorded and one usual lesson. */
-async function beginning() {
-  if (copied.value) {
-    const from = await told(
-      server.assignments[':assignment'].$get({ param: { assignment: copied.value.id } }),
+watch(
+  open,
+  async (is) => {
+    if (!is) return
+    step.value = 1
+    problem.value = ''
+    loading.value = true
+    await attempt(
+      async () => {
+        ;[songs.value, groups.value] = await Promise.all([
+          told(server.songs.$get()),
+          told(server.groups.$get()),
+        ])
+        song.value ||= shownSongs.value[0]?.id ?? ''
+        group.value ||= groups.value[0]?.id ?? ''
+        copy.value ||= props.cards[0]?.id ?? ''
+      },
+      (sentence) => (problem.value = sentence),
     )
-    const { model } = from.hasModel
-      ? await told(server.assignments[':assignment'].model.$get({ param: { assignment: from.id } })).then(
-          (m) => ({ model: m.mix }),
-        )
-      : { model: null }
-    return { songVersion: from.songVersion, startingMix: from.startingMix, brief: from.brief, model }
-  }
-  const { document } = await told(server.songs[':version'].$get({ param: { version: song.value } }))
-  // lines that came along with the notes of a song are where it begins
-  const { offered } = useBroughtMix()
-  const mix = offered?.version === song.value ? offered.mix : plainMix(document)
-  const task = LESSONS[0]!.make(document, mix, () => crypto.randomUUID())
-  const brief = { purpose: '', open: [], answers: 'played', hintsAfter: 1, repairs: true, tasks: [task] }
-  return { songVersion: song.value, startingMix: mix, brief, model: null }
-}
+    loading.value = false
+  },
+  { immediate: true },
+)
+
+const usualTitle = () =>
+  source.value === 'copy' && copied.value
+    ? t('new.copy-name', { title: copied.value.title })
+    : t('new.usual-name')
 
 const create = () =>
   submit(async () => ({
-    ...(await beginning()),
-    title: title.value.trim() || (copied.value ? `${copied.value.title} (copy)` : 'New assignment'),
+    ...(await beginning({ source: source.value, song: song.value, lesson: lesson.value, copy: copy.value })),
+    title: title.value.trim() || usualTitle(),
     group: group.value,
     modelHeard: 'given back',
     draft: true,
     opensAt: null,
-    dueAt: null,
+    dueAt: dueAt.value,
     handInLimit: null,
   }))
+
+const STEPS = { 1: t('new.step.song'), 2: t('new.step.start'), 3: t('new.step.who') } as const
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-label="A new assignment" max-width="520">
-    <div class="sheet new form">
-      <h2 id="new-title">A new assignment</h2>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <v-text-field
+  <AppDialog v-model="open" :title="t('new.title')" :width="760" data-test="new-dialog">
+    <ol class="path">
+      <li v-for="(text, i) in STEPS" :key="i" :aria-current="Number(i) === step ? 'step' : undefined">
+        <b>{{ i }}</b> {{ text }}
+      </li>
+    </ol>
+
+    <template v-if="step === 1">
+      <TextField v-if="songs.length > 6" v-model="search" compact :label="t('new.search')" @keydown="keepKeys" />
+      <p v-if="!songs.length && !loading" class="soft">
+        {{ t('new.no-songs') }} <AppButton small to="/song/new">{{ t('new.add-song') }}</AppButton>
+      </p>
+      <div class="songs" role="radiogroup" :aria-label="t('new.step.song')">
+        <RowButton
+          v-for="s in shownSongs"
+          :key="s.id"
+          class="song"
+          role="radio"
+          :aria-checked="s.id === song"
+          data-test="new-song"
+          @click="song = s.id"
+        >
+          <b>{{ s.title }}</b>
+          <span class="soft">{{ facts(s) }}</span>
+          <SongPicture :picture="s.picture" :sections="s.sections" :label="s.title" />
+        </RowButton>
+      </div>
+    </template>
+
+    <template v-else-if="step === 2">
+      <RadioList v-model="source" :label="t('new.step.start')" :choices="sources" />
+      <SelectField v-if="source === 'template'" v-model="lesson" :label="t('new.template')" :choices="lessons" data-test="new-lesson" />
+      <SelectField v-if="source === 'copy'" v-model="copy" :label="t('new.copy')" :choices="copies" data-test="new-copy" />
+    </template>
+
+    <template v-else>
+      <TextField
         v-model="title"
-        label="Title"
-        placeholder="Make room for the tune"
+        :label="t('new.name')"
+        :hint="t('new.name.hint')"
         data-test="new-name"
-        :error-messages="fault('title')"
+        :fault="fault('title')"
         @keydown="keepKeys"
       />
-      <label
-        >For
-        <select v-model="group" data-test="new-group">
-          <option v-for="g in groups" :key="g.id" :value="g.id">
-            {{ g.name }} ({{ g.students }} {{ Number(g.students) === 1 ? 'student' : 'students' }})
-          </option>
-        </select></label
-      >
-      <label
-        >Begin with
-        <select v-model="copy">
-          <option value="">a song, as it was recorded</option>
-          <option v-for="c in cards" :key="c.id" :value="c.id">a copy of “{{ c.title }}”</option>
-        </select></label
-      >
-      <label v-if="!copy"
-        >Song
-        <select v-model="song" data-test="new-song">
-          <option v-for="s in songs" :key="s.id" :value="s.id">{{ s.title }}</option>
-        </select></label
-      >
-      <p class="soft">It is a draft first: nobody but you sees it until you give it out.</p>
-      <div class="row">
-        <AppButton tone="quiet" @click="open = false">Cancel</AppButton>
-        <AppButton tone="main"
-          :busy="busy"
-          :disabled="!group || (!song && !copy)"
-          data-test="create"
-          @click="create"
-          >Write the brief</AppButton>
-      </div>
-    </div>
-  </v-dialog>
+      <p v-if="!groups.length" class="soft">{{ t('new.no-class') }}</p>
+      <SelectField v-else v-model="group" :label="t('new.class')" :choices="classes" :compact="false" data-test="new-group" />
+      <MomentField v-model="dueAt" :label="t('new.due')" :fault="fault('dueAt')" />
+      <p class="soft">{{ t('new.note') }}</p>
+    </template>
+    <FormProblem :text="problem" />
+
+    <template #acts>
+      <AppButton v-if="step > 1" tone="quiet" @click="step--">{{ t('ui.back') }}</AppButton>
+      <AppButton v-else tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
+      <AppButton v-if="step < 3" tone="main" :disabled="!song" data-test="new-next" @click="step++">{{
+        t('new.next')
+      }}</AppButton>
+      <AppButton v-else tone="main" :busy="busy" :disabled="!group" data-test="create" @click="create">{{
+        t('new.create')
+      }}</AppButton>
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>
-.new {
-  display: grid;
-  gap: 12px;
-  padding: 24px;
-}
-
-label {
-  display: grid;
-  gap: 3px;
-}
-
-.row {
+.path {
   display: flex;
-  gap: 8px;
-  justify-content: flex-end;
+  gap: var(--space-5);
+  margin: 0;
+  padding: 0 0 var(--space-2);
+  border-bottom: 1px solid var(--rule);
+  color: var(--soft);
+  list-style: none;
 }
 
-.problem {
-  color: var(--warm);
-  font-weight: 560;
+.path [aria-current] {
+  color: var(--ink);
+  font-weight: 640;
+}
+
+.songs {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: var(--space-3);
+}
+
+.song {
+  display: grid;
+  gap: 2px;
+  padding: var(--space-3);
+  border: 2px solid var(--rule);
+  border-radius: var(--radius-m);
+}
+
+.song[aria-checked='true'] {
+  border-color: var(--ink);
+  background: var(--wash);
 }
 </style>

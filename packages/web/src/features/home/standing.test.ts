@@ -15,12 +15,12 @@ const mine = (
 
 describe('standingOf', () => {
   it('tells a student what to do next', () => {
-    expect(mine(null, null, false, false)).toMatchObject({ button: 'Begin', sign: 'new' })
-    expect(mine(null)).toMatchObject({ button: 'Go on', sign: 'going' })
+    expect(mine(null, null, false, false)).toMatchObject({ button: 'Start', sign: 'new' })
+    expect(mine(null)).toMatchObject({ button: 'Continue', sign: 'going' })
     expect(mine('measuring')).toMatchObject({ text: 'Version 2 is with your teacher', sign: 'waiting' })
     expect(mine('given back', 'accepted')).toMatchObject({ text: 'Version 2 was accepted', sign: 'done' })
     expect(mine('given back', 'again')).toMatchObject({ button: 'See what came back', sign: 'back' })
-    expect(mine('given back', 'again', true)).toMatchObject({ text: 'Working on version 3', button: 'Go on' })
+    expect(mine('given back', 'again', true)).toMatchObject({ text: 'Working on version 3', button: 'Continue' })
   })
 
   it('tells a teacher how far the group is', () => {

@@ -1,36 +1,39 @@
 import type { AssignmentCard } from '@rudlo/contract/assignments'
+import { t } from '../../words/t'
+
+/** How far somebody is; each has a form of its own. */
+export type Sign = 'new' | 'going' | 'waiting' | 'back' | 'done'
 
 /** How far somebody is with an assignment, in words, and what the button to go on says. */
 export interface Standing {
   readonly text: string
-  readonly sign: 'new' | 'going' | 'waiting' | 'back' | 'done'
+  readonly sign: Sign
   readonly button: string
 }
 
-/** For a student how far they are; for a teacher how far the group is. */
+/** For a student how far they are; for a teacher how far the class is. */
 export function standingOf({ mine, counts }: AssignmentCard): Standing {
   if (counts) {
     const { students, waiting, held, givenBack } = counts
     const parts = [
-      `${waiting + held + givenBack} of ${students} handed in`,
-      waiting ? `${waiting} waiting for you` : 'none waiting',
-      ...(held ? [`${held} ready to give back`] : []),
+      t('home.handed-in', { count: waiting + held + givenBack, of: students }),
+      waiting ? t('home.waiting', { count: waiting }) : t('home.none-waiting'),
+      ...(held ? [t('home.held', { count: held })] : []),
     ]
-    return { text: parts.join(', '), sign: waiting ? 'waiting' : 'done', button: 'Open the review desk' }
+    return { text: parts.join(', '), sign: waiting ? 'waiting' : 'done', button: t('home.review') }
   }
   const last = mine?.handIn
   if (!last) {
     return mine?.begun
-      ? { text: 'Begun, not handed in yet', sign: 'going', button: 'Go on' }
-      : { text: 'Not begun yet', sign: 'new', button: 'Begin' }
+      ? { text: t('home.going'), sign: 'going', button: t('home.continue') }
+      : { text: t('home.new'), sign: 'new', button: t('home.start') }
   }
-  if (last.state !== 'given back') {
-    return { text: `Version ${last.number} is with your teacher`, sign: 'waiting', button: 'Look at it' }
-  }
-  if (last.outcome === 'accepted') {
-    return { text: `Version ${last.number} was accepted`, sign: 'done', button: 'See what came back' }
-  }
+  const { number } = last
+  if (last.state !== 'given back')
+    return { text: t('home.with-teacher', { number }), sign: 'waiting', button: t('home.look') }
+  if (last.outcome === 'accepted')
+    return { text: t('home.accepted', { number }), sign: 'done', button: t('home.see-back') }
   return mine?.changedSince
-    ? { text: `Working on version ${last.number + 1}`, sign: 'going', button: 'Go on' }
-    : { text: `Version ${last.number} came back to you`, sign: 'back', button: 'See what came back' }
+    ? { text: t('home.working', { number: number + 1 }), sign: 'going', button: t('home.continue') }
+    : { text: t('home.came-back', { number }), sign: 'back', button: t('home.see-back') }
 }

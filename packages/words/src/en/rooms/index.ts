@@ -2,6 +2,7 @@ import { BENCH } from './bench'
 import { COMPARE } from './compare'
 import { DESK } from './desk'
 import { EDITOR } from './editor'
+import { HOME } from './home'
 import { LESSON } from './lesson'
 import { NAMES } from './names'
 import { REVIEW } from './review'
@@ -10,4 +11,4 @@ import { SHELL } from './shell'
 import { WORK } from './work'
 
 /** What is said in the rooms, by room and meaning. */
-export const ROOMS = { ...BENCH, ...COMPARE, ...DESK, ...EDITOR, ...LESSON, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...WORK } as const
+export const ROOMS = { ...BENCH, ...COMPARE, ...DESK, ...EDITOR, ...HOME, ...LESSON, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...WORK } as const
