@@ -1,3 +1,4 @@
+import { forgetWindow } from '../browser/kept'
 import { OfflineCopy } from '../document/offline-copy'
 import { dropStrays, ReviewDrafts } from '../document/review-drafts'
 import { forgetAudio } from '../engine/asset-loader'
@@ -11,5 +12,6 @@ export function clearOnFarewell(session: ReturnType<typeof useSession>): void {
     if (await copy.isEmpty()) await copy.destroy()
     new ReviewDrafts(personId).clear({ unsaved: false })
     forgetAudio()
+    forgetWindow()
   })
 }

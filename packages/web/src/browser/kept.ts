@@ -34,3 +34,12 @@ export function keptKeys(): string[] {
     return []
   }
 }
+
+/** Forgets what this window keeps until it is closed. */
+export function forgetWindow(): void {
+  try {
+    sessionStorage.clear()
+  } catch {
+    // a browser that keeps nothing has nothing to forget
+  }
+}

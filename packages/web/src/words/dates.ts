@@ -30,3 +30,11 @@ export function dayText(at: Date, today = now()): string {
 
 /** The day of a moment, to count by. */
 const midnight = (date: Date): number => Date.parse(formats.plain.format(date))
+
+/** A length of time as a clock shows it: "1:21", "1:02:05". @param seconds of any fraction */
+export function lengthText(seconds: number): string {
+  const whole = Math.round(seconds)
+  const two = (n: number) => String(n).padStart(2, '0')
+  const [h, m, s] = [Math.floor(whole / 3600), Math.floor(whole / 60) % 60, whole % 60]
+  return h ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
+}

@@ -143,4 +143,11 @@ const HELP = {
   width: 26px;
   border-top: 2px dotted var(--ink);
 }
+
+/* on a low screen the work comes first */
+@media (max-height: 700px) {
+  .help:not(:has(button)) {
+    display: none;
+  }
+}
 </style>

@@ -47,12 +47,14 @@ const SNAP_CHOICES = SNAPS.map((value) => ({ value, text: SNAP_NAMES[value] }))
 <style scoped>
 .tools {
   display: flex;
+  padding-left: var(--space-2);
+  border-left: 1px solid color-mix(in srgb, var(--on-desk) 28%, transparent);
   gap: var(--space-1);
   align-items: center;
 }
 
 .snap {
-  width: 128px;
+  width: 112px;
   margin-inline: var(--space-1);
   color: var(--on-desk);
 }

@@ -19,6 +19,7 @@ import AppButton from '../../ui/buttons/AppButton.vue'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
 import TextField from '../../ui/fields/TextField.vue'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
 
 defineProps<{ name: string }>()
 

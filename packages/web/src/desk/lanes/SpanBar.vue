@@ -30,6 +30,7 @@ import NumberField from '../../ui/fields/NumberField.vue'
 import CheckField from '../../ui/fields/CheckField.vue'
 import ToolBar from '../../ui/bars/ToolBar.vue'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
 
 const desk = useDesk()
 const work = useWork()

@@ -16,6 +16,7 @@ import AppButton from '../../ui/buttons/AppButton.vue'
 import AppDialog from '../../ui/overlays/AppDialog.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
 
 const props = defineProps<{ owner: string }>()
 const emit = defineEmits<{ close: [] }>()

@@ -174,23 +174,21 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
 }
 
 .switches {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 3px;
 }
 
-.switches :deep(.field) {
-  flex: 1 1 68px;
-  width: 68px;
-  font-size: 14px;
+.switches :deep(.plain-input) {
+  grid-column: 1 / -1;
+  width: 100%;
+  height: 26px;
+  font-size: var(--text-1);
 }
 
 .switches :deep(.button) {
-  flex: 1;
-  justify-content: center;
-  min-height: 32px;
-  padding: 0 4px;
-  font-size: 13px;
+  padding: 0 2px;
+  letter-spacing: -0.01em;
 }
 
 svg {

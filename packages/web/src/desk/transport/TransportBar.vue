@@ -13,6 +13,8 @@ import LoudnessMenu from './LoudnessMenu.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
+import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
 
 const props = defineProps<{ time: SongTime }>()
 defineEmits<{ keys: [] }>()
@@ -78,10 +80,11 @@ const MOVES = [
       :aria-pressed="player.looping"
       :disabled="!player.loop"
       :tip="t('play.loop.tip')"
+      :aria-label="loopText(player.loop, time.meter)"
       data-test="loop"
       @click="player.setLoop(player.loop, !player.looping)"
     >
-      <v-icon icon="$loop" size="18" />{{ loopText(player.loop, time.meter) }}
+      <v-icon icon="$loop" size="18" /><span v-if="player.loop">{{ loopText(player.loop, time.meter) }}</span>
     </AppButton>
 
     <ChoiceButtons
@@ -92,10 +95,10 @@ const MOVES = [
       @update:model-value="player.setMoves"
     />
 
-    <span class="push" />
-    <slot />
     <LoudnessMenu />
     <ListenMenu @check="checking = true" />
+    <span class="push" />
+    <slot />
     <IconButton desk icon="keys" :label="t('play.keys')" :tip="t('play.keys.tip')" @click="$emit('keys')" />
     <SoundCheckDialog v-model="checking" />
   </footer>
@@ -105,9 +108,9 @@ const MOVES = [
 .transport {
   display: flex;
   align-items: center;
-  gap: 14px;
+  gap: 10px;
   height: 62px;
-  padding: 0 18px;
+  padding: 0 14px;
   background: var(--desk);
   color: var(--on-desk);
   white-space: nowrap;
@@ -133,8 +136,8 @@ const MOVES = [
 }
 
 .place {
-  min-width: 84px;
-  font-size: 27px;
+  min-width: 76px;
+  font-size: var(--text-5);
   font-weight: 640;
 }
 

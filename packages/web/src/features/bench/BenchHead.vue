@@ -15,6 +15,7 @@ import SaveSign from './SaveSign.vue'
 import TriesMenu from './TriesMenu.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
 
 const props = defineProps<{
   assignment: string
@@ -56,36 +57,14 @@ function showHandIn(look: boolean): void {
 </script>
 
 <template>
-  <AppHeader :before="bench.assignment?.group" :title="bench.assignment?.title">
+  <AppHeader compact :before="bench.assignment?.group" :title="bench.assignment?.title">
     <template v-if="props.ready">
       <SaveSign />
       <TriesMenu @hand-in="showHandIn(false)" />
-      <v-btn
-        variant="text"
-        icon="$undo"
-        size="small"
-        :aria-label="t('bench.undo')"
-        :disabled="!work.canUndo"
-        @click="work.undo()"
-      />
-      <v-btn
-        variant="text"
-        icon="$redo"
-        size="small"
-        :aria-label="t('bench.redo')"
-        :disabled="!work.canRedo"
-        @click="work.redo()"
-      />
+      <IconButton icon="undo" :label="t('bench.undo')" :disabled="!work.canUndo" @click="work.undo()" />
+      <IconButton icon="redo" :label="t('bench.redo')" :disabled="!work.canRedo" @click="work.redo()" />
       <HistoryMenu />
-      <v-btn
-        variant="text"
-        icon="$files"
-        size="small"
-        :aria-label="t('files.title')"
-        :title="t('files.title')"
-        data-test="files"
-        @click="files = true"
-      />
+      <IconButton icon="files" :label="t('files.title')" data-test="files" @click="files = true" />
       <AppButton small v-if="version" data-test="version" @click="showHandIn(true)">
         {{ version }}
       </AppButton>

@@ -22,9 +22,9 @@ import { BENCH_KEYS } from './keys'
 import { useLessonNews } from './lesson-news'
 import { usePresence } from './presence-store'
 import { useBenchKeys } from './use-bench-keys'
-import AppButton from '../../ui/buttons/AppButton.vue'
-import RowButton from '../../ui/buttons/RowButton.vue'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
+import RoomState from '../../ui/page/RoomState.vue'
 
 const props = defineProps<{ assignment: string }>()
 
@@ -79,22 +79,20 @@ onBeforeUnmount(() => {
   <div class="bench">
     <BenchHead :assignment="assignment" :ready="ready" />
 
-    <main v-if="problem" class="lost">
-      <p role="alert">{{ problem }}</p>
-      <AppButton @click="open">{{ t('ui.again') }}</AppButton>
+    <main v-if="problem || !ready" class="lost">
+      <RoomState :problem="problem" loading @again="open" />
     </main>
-    <main v-else-if="!ready" class="lost"><v-progress-circular indeterminate /></main>
     <template v-else>
       <div class="room" :class="{ folded: !briefOpen }">
         <aside>
           <BriefPanel v-show="briefOpen" />
-          <RowButton
+          <IconButton
             class="fold"
-            :aria-label="briefOpen ? t('bench.fold') : t('bench.unfold')"
+            :icon="briefOpen ? 'previous' : 'following'"
+            :label="briefOpen ? t('bench.fold') : t('bench.unfold')"
+            :aria-expanded="briefOpen"
             @click="briefOpen = !briefOpen"
-          >
-            <v-icon :icon="briefOpen ? '$previous' : '$following'" size="20" />
-          </RowButton>
+          />
         </aside>
         <main class="middle">
           <BenchTop />
@@ -144,19 +142,12 @@ aside > :first-child {
 
 .fold {
   position: absolute;
-  right: 0;
-  bottom: 0;
-  width: 32px;
-  height: 32px;
-  border: 0;
-  background: var(--sheet);
-  color: var(--soft);
-  cursor: pointer;
+  top: 14px;
+  right: 4px;
 }
 
 .folded .fold {
-  inset: 0;
-  height: 100%;
+  right: 0;
 }
 
 .middle {
@@ -170,11 +161,8 @@ aside > :first-child {
 
 .lost {
   display: grid;
-  gap: 16px;
-  justify-items: center;
   place-content: center;
   flex: 1;
-  padding: 26px;
 }
 
 @media (max-width: 1100px) {

@@ -7,8 +7,8 @@ import { useWork } from '../../document/work-store'
 import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import { usePlayer } from '../../engine/player-store'
 import { useBench } from './bench-store'
-import RowButton from '../../ui/buttons/RowButton.vue'
 import { t } from '../../words/t'
+import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
 
 const bench = useBench()
 const desk = useDesk()
@@ -16,18 +16,18 @@ const work = useWork()
 const player = usePlayer()
 
 const VIEWS = [
-  ['balance', t('bench.balance')],
-  ['lines', t('bench.lines')],
+  { value: 'balance', text: t('bench.balance'), test: 'view-balance' },
+  { value: 'lines', text: t('bench.lines'), test: 'view-lines' },
 ] as const
 
 const flags = computed(() => [
   ...work.notes
     .filter((n) => !n.done)
     .map((n) => ({ id: n.id, text: '♪', tick: n.tick, kind: 'note' as const })),
-  ...bench.assignment!.brief.tasks.map((t, i) => ({
-    id: t.id,
+  ...bench.assignment!.brief.tasks.map((task, i) => ({
+    id: task.id,
     text: String(i + 1),
-    tick: t.from,
+    tick: task.from,
     kind: 'task' as const,
   })),
   ...(desk.returned?.review?.remarks ?? []).map((r, i) => ({
@@ -51,19 +51,7 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
 
 <template>
   <div class="top">
-    <div class="views" role="radiogroup" :aria-label="t('bench.view')">
-      <RowButton
-        v-for="[key, text] in VIEWS"
-        :key="key"
-        class="view"
-        role="radio"
-        :aria-checked="desk.view === key"
-        :data-test="`view-${key}`"
-        @click="desk.view = key"
-      >
-        {{ text }}
-      </RowButton>
-    </div>
+    <ChoiceButtons v-model="desk.view" class="views" upright :choices="VIEWS" :label="t('bench.view')" />
     <PlayedStrip
       :song="desk.song!"
       :time="desk.time!"
@@ -79,30 +67,11 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
 .top {
   display: grid;
   flex: none;
-  grid-template-columns: 84px minmax(0, 1fr);
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 8px;
 }
 
 .views {
-  display: grid;
-  gap: 4px;
-}
-
-.view {
-  min-height: 30px;
-  border: 1px solid var(--rule);
-  border-radius: 9px;
-  background: var(--sheet);
-  color: var(--ink);
-  font: inherit;
-  font-size: 14px;
-  font-weight: 600;
-  cursor: pointer;
-}
-
-.view[aria-checked='true'] {
-  border-color: var(--ink);
-  background: var(--ink);
-  color: var(--sheet);
+  align-self: start;
 }
 </style>

@@ -13,9 +13,9 @@ import { useBench } from './bench-store'
 import CameBack from './CameBack.vue'
 import NotesPanel from './NotesPanel.vue'
 import VersionList from './VersionList.vue'
-import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import { t } from '../../words/t'
+import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
 
 const bench = useBench()
 const desk = useDesk()
@@ -27,45 +27,26 @@ const isNews = computed(() => desk.returned !== null && desk.returned.id === des
 
 watch(isNews, (news) => (bench.page = news ? 'back' : 'brief'), { immediate: true })
 const open = computed(() => work.notes.filter((n) => !n.done).length)
+
+/** What there is to read; what came back first calls for attention. */
+const pages = computed(() => [
+  { value: 'brief' as const, text: t('panel.tasks'), test: 'tasks' },
+  ...(desk.returned
+    ? [{ value: 'back' as const, text: t('panel.back', { number: desk.returned.number }), test: 'came-back' }]
+    : []),
+  ...(work.versions.length ? [{ value: 'versions' as const, text: t('panel.versions'), test: 'versions' }] : []),
+  {
+    value: 'notes' as const,
+    text: open.value ? t('panel.notes.open', { open: open.value }) : t('panel.notes'),
+    test: 'notes',
+  },
+])
 </script>
 
 <template>
   <div class="brief">
     <h1>{{ bench.assignment!.title }}</h1>
-    <div class="pages" role="radiogroup" :aria-label="t('panel.label')">
-      <AppButton small role="radio" :aria-checked="bench.page === 'brief'" @click="bench.page = 'brief'">
-        {{ t('panel.tasks') }}
-      </AppButton>
-      <AppButton small
-        v-if="desk.returned"
-       
-        role="radio"
-        :aria-checked="bench.page === 'back'"
-        data-test="came-back"
-        @click="bench.page = 'back'"
-      >
-        {{ t('panel.back', { number: desk.returned.number }) }}
-      </AppButton>
-      <AppButton small
-        v-if="work.versions.length"
-       
-        role="radio"
-        :aria-checked="bench.page === 'versions'"
-        data-test="versions"
-        @click="bench.page = 'versions'"
-      >
-        {{ t('panel.versions') }}
-      </AppButton>
-      <AppButton small
-       
-        role="radio"
-        :aria-checked="bench.page === 'notes'"
-        data-test="notes"
-        @click="bench.page = 'notes'"
-      >
-        {{ open ? t('panel.notes.open', { open }) : t('panel.notes') }}
-      </AppButton>
-    </div>
+    <ChoiceButtons v-model="bench.page" class="pages" :choices="pages" :label="t('panel.label')" />
     <CameBack v-if="bench.page === 'back' && desk.returned" :version="desk.returned" />
     <VersionList v-else-if="bench.page === 'versions'" />
     <NotesPanel v-else-if="bench.page === 'notes'" />
@@ -95,13 +76,18 @@ const open = computed(() => work.notes.filter((n) => !n.done).length)
 }
 
 h1 {
-  font-size: 25px;
+  padding-right: 28px;
+  font-size: var(--text-5);
 }
 
 .pages {
-  display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  align-self: start;
+  border-radius: var(--radius-m);
+}
+
+.pages :deep(.choice) {
+  padding-inline: 7px;
 }
 
 ol {

@@ -6,6 +6,7 @@ import AppButton from '../../ui/buttons/AppButton.vue'
 import TextField from '../../ui/fields/TextField.vue'
 import CheckField from '../../ui/fields/CheckField.vue'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
 
 const props = defineProps<{ note: ListeningNote; bar: number }>()
 const emit = defineEmits<{ done: []; go: []; write: [text: string]; remove: []; repair: [] }>()

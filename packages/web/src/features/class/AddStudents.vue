@@ -1,10 +1,17 @@
 <script setup lang="ts">
-/** Takes students into a group: typed or pasted, from a table, or from the two files of a OneRoster export. */
-import { computed, ref, shallowRef, watch } from 'vue'
-import { decodeText } from './decode-text'
+/** Takes students into a class: typed or pasted, from a table, or from the two files of a OneRoster export. */
 import type { RosterAnswer } from '@rudlo/contract/people'
-import { useClass } from './class-store'
+import { computed, ref, shallowRef, watch } from 'vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import FileButton from '../../ui/fields/FileButton.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import TextArea from '../../ui/fields/TextArea.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import { keepKeys } from '../../ui/keys/keep-keys'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import { t } from '../../words/t'
+import { useClass } from './class-store'
+import { decodeText } from './decode-text'
 
 const open = defineModel<boolean>({ required: true })
 const store = useClass()
@@ -35,8 +42,12 @@ async function look(): Promise<void> {
   if (!preview.value) problem.value = store.problem
 }
 
-async function files(event: Event): Promise<void> {
-  const chosen = [...((event.target as HTMLInputElement).files ?? [])]
+function typed(): void {
+  preview.value = null
+  enrollments.value = null
+}
+
+async function files(chosen: readonly File[]): Promise<void> {
   const find = (word: string) => chosen.find((f) => f.name.toLowerCase().includes(word))
   const users = find('users') ?? chosen.find((f) => f !== find('enrollments'))
   if (!users) return
@@ -48,6 +59,11 @@ async function files(event: Event): Promise<void> {
   } catch (error) {
     problem.value = (error as Error).message
   }
+}
+
+async function choose(name: string): Promise<void> {
+  chosenClass.value = name
+  await look()
 }
 
 async function add(): Promise<void> {
@@ -62,85 +78,62 @@ const ready = computed(() => preview.value && preview.value.rows.length > 0 && !
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-label="Add students" max-width="720">
-    <div class="sheet form add" data-test="add-dialog">
-      <h2>Add students</h2>
-      <p class="soft">
-        One name a line, or a table with a header (name, or first name and last name; sign-in name if you want
-        to choose it). Nobody is added before you have seen the list.
-      </p>
-      <textarea
-        v-model="text"
-        rows="8"
-        aria-label="Names"
-        placeholder="Ines Varga&#10;Tobin Achterberg"
-        @input="((preview = null), (enrollments = null))"
+  <AppDialog v-model="open" :title="t('class.add.title')" :width="720" data-test="add-dialog">
+    <p class="soft">{{ t('class.add.about') }}</p>
+    <TextArea
+      v-model="text"
+      :rows="7"
+      :label="t('class.add.names')"
+      :placeholder="t('class.add.example')"
+      @input="typed"
+      @keydown="keepKeys"
+    />
+    <p class="file">
+      <FileButton
+        multiple
+        :text="t('class.add.file')"
+        accept=".csv,.txt,text/csv,text/plain"
+        test="roster-file"
+        @files="files"
       />
-      <label class="file">
-        <span
-          >From a file: a table as CSV, or <i>users.csv</i> and <i>enrollments.csv</i> of a OneRoster export
-          together</span
-        >
-        <input
-          type="file"
-          multiple
-          accept=".csv,.txt,text/csv,text/plain"
-          data-test="roster-file"
-          @change="files"
-        />
-      </label>
-      <label v-if="preview && preview.classes.length > 1">
-        Which class
-        <select v-model="chosenClass" @change="look">
-          <option value="" disabled>choose</option>
-          <option v-for="c in preview.classes" :key="c" :value="c">{{ c }}</option>
-        </select>
-      </label>
-      <p v-if="problem" class="problem" role="alert">{{ problem }}</p>
-      <div v-if="preview" class="preview" data-test="roster-preview">
-        <ul v-if="preview.problems.length" class="problem">
-          <li v-for="p in preview.problems" :key="`${p.line}${p.sentence}`">
-            <b v-if="p.line">Line {{ p.line }}: </b>{{ p.sentence }}
-          </li>
-        </ul>
-        <p v-else>
-          <b>{{ preview.rows.length }} students:</b>
-          {{ preview.rows.map((r) => (r.signIn ? `${r.name} (${r.signIn})` : r.name)).join(', ') }}
-        </p>
-      </div>
-      <div class="row">
-        <AppButton tone="quiet" @click="open = false">Leave it</AppButton>
-        <AppButton tone="main"
-          v-if="!ready"
-          :disabled="!text.trim()"
-          data-test="look-at-list"
-          @click="look"
-        >
-          Look at the list
-        </AppButton>
-        <AppButton tone="main" v-else :busy="busy" data-test="add-them" @click="add">
-          Add {{ preview!.rows.length }}
-        </AppButton>
-      </div>
+      <span class="soft">{{ t('class.add.file.hint') }}</span>
+    </p>
+    <SelectField
+      v-if="preview && preview.classes.length > 1"
+      :model-value="chosenClass"
+      :label="t('class.add.which')"
+      :choices="preview.classes.map((value) => ({ value, text: value }))"
+      @update:model-value="choose"
+    />
+    <FormProblem :text="problem" />
+    <div v-if="preview" class="preview" data-test="roster-preview">
+      <ul v-if="preview.problems.length" class="faults">
+        <li v-for="p in preview.problems" :key="`${p.line}${p.sentence}`">
+          {{ p.line ? t('class.add.line', { line: p.line, sentence: p.sentence }) : p.sentence }}
+        </li>
+      </ul>
+      <p v-else>
+        <b>{{ t('class.add.found', { n: preview.rows.length }) }}:</b>
+        {{ preview.rows.map((r) => (r.signIn ? `${r.name} (${r.signIn})` : r.name)).join(', ') }}
+      </p>
     </div>
-  </v-dialog>
+    <template #acts>
+      <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
+      <AppButton v-if="!ready" tone="main" :disabled="!text.trim()" data-test="look-at-list" @click="look">{{
+        t('class.add.check')
+      }}</AppButton>
+      <AppButton v-else tone="main" :busy="busy" data-test="add-them" @click="add">{{
+        t('class.add.do', { n: preview!.rows.length })
+      }}</AppButton>
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>
-.add {
-  display: grid;
-  gap: 12px;
-  padding: 22px 26px;
-}
-
-textarea {
-  width: 100%;
-}
-
 .file {
-  display: grid;
-  gap: 4px;
-  font-size: 14px;
+  display: flex;
+  gap: var(--space-3);
+  align-items: center;
 }
 
 .preview {
@@ -148,14 +141,8 @@ textarea {
   overflow-y: auto;
 }
 
-.problem {
+.faults {
   margin: 0;
   color: var(--warm);
-}
-
-.row {
-  display: flex;
-  gap: 8px;
-  justify-content: end;
 }
 </style>

@@ -1,39 +1,42 @@
 <script setup lang="ts">
-/** Sign-in cards to print and cut: name, sign-in name, first password, address. Shown once. */
+/** Sign-in cards to print and cut: name, sign-in name, first password, and the address as text and as a code to scan. */
 import type { SignInCard } from '@rudlo/contract/people'
+import { renderSVG } from 'uqr'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{ cards: readonly SignInCard[]; group: string }>()
 const emit = defineEmits<{ done: [] }>()
 
 const address = location.origin
+/** The address to scan: an image of its own, so that nothing is put into the page as markup. */
+const code = `data:image/svg+xml,${encodeURIComponent(renderSVG(address, { border: 1 }))}`
 const print = () => window.print()
 </script>
 
 <template>
-  <section class="cards" aria-label="Sign-in cards" data-test="cards">
+  <section class="cards" :aria-label="t('class.cards', { n: cards.length })" data-test="cards">
     <header class="screen">
       <div>
-        <h2>{{ cards.length === 1 ? 'A new password' : `${cards.length} sign-in cards` }}</h2>
-        <p class="soft">
-          They are shown this once. With the first sign-in everybody chooses an own password.
-        </p>
+        <h1>{{ cards.length === 1 ? t('class.cards.one') : t('class.cards', { n: cards.length }) }}</h1>
+        <p class="soft">{{ t('class.cards.about') }}</p>
       </div>
-      <span>
-        <AppButton data-test="print-cards" @click="print">Print</AppButton>
-        <AppButton tone="main" data-test="cards-done" @click="emit('done')">Done</AppButton>
-      </span>
+      <AppButton icon="print" data-test="print-cards" @click="print">{{ t('class.cards.print') }}</AppButton>
+      <AppButton tone="main" data-test="cards-done" @click="emit('done')">{{ t('ui.done') }}</AppButton>
     </header>
     <div class="grid">
       <div v-for="c in cards" :key="c.signIn" class="card" data-test="card">
-        <b>{{ c.name }}</b>
+        <b class="name">{{ c.name }}</b>
         <dl>
-          <dt>Sign in as</dt>
+          <dt>{{ t('class.cards.sign-in') }}</dt>
           <dd>{{ c.signIn }}</dd>
-          <dt>First password</dt>
-          <dd data-test="first-password">{{ c.password }}</dd>
+          <dt>{{ t('class.cards.password') }}</dt>
+          <dd class="password" data-test="first-password">{{ c.password }}</dd>
+          <dt>{{ t('class.cards.address') }}</dt>
+          <dd>{{ address }}</dd>
         </dl>
-        <p>{{ address }} · {{ group }}</p>
+        <img :src="code" alt="" width="72" height="72" />
+        <p>{{ group }}</p>
       </div>
     </div>
   </section>
@@ -42,36 +45,48 @@ const print = () => window.print()
 <style scoped>
 header {
   display: flex;
-  gap: 16px;
+  gap: var(--space-3);
   align-items: center;
-  justify-content: space-between;
-  margin-bottom: 14px;
+  margin-bottom: var(--space-4);
 }
 
-header span {
-  display: flex;
-  gap: 8px;
+header > div {
+  flex: 1;
+}
+
+h1 {
+  font-size: var(--text-5);
 }
 
 .grid {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(340px, 1fr));
   gap: 10px;
 }
 
+/* black on white, whatever the theme: it is paper */
 .card {
-  break-inside: avoid;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 76px;
+  gap: 4px 12px;
   padding: 14px 16px;
   border: 1px dashed #555;
   background: #fff;
+  break-inside: avoid;
   color: #000;
+}
+
+.name,
+.card p {
+  grid-column: 1 / -1;
 }
 
 dl {
   display: grid;
   grid-template-columns: auto 1fr;
   gap: 2px 12px;
-  margin: 6px 0;
+  align-content: start;
+  margin: 0;
 }
 
 dt {
@@ -81,11 +96,12 @@ dt {
 dd {
   margin: 0;
   font-weight: 700;
+  white-space: nowrap;
 }
 
 .card p {
   color: #444;
-  font-size: 13px;
+  font-size: var(--text-1);
 }
 
 @media print {

@@ -1,102 +1,81 @@
 <script setup lang="ts">
 /** Who was taken out of a class: what they made is looked after here, and they can be taken in again. */
-import { ref } from 'vue'
-import { whenText } from '../../words/dates'
 import type { FormerView, GroupView } from '@rudlo/contract/people'
-import { useClass } from './class-store'
+import { ref, useTemplateRef } from 'vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import AskDialog from '../../ui/overlays/AskDialog.vue'
+import PageSection from '../../ui/page/PageSection.vue'
+import { whenText } from '../../words/dates'
+import { t } from '../../words/t'
+import { useClass } from './class-store'
 
 defineProps<{ group: GroupView }>()
 
 const store = useClass()
 /** Who is to be erased, asked once more. */
 const erasing = ref<FormerView | null>(null)
+const asked = useTemplateRef('asked')
 
-async function erase(): Promise<void> {
-  const student = erasing.value
-  erasing.value = null
-  if (student) await store.erase(student.id)
+async function erase(student: FormerView): Promise<void> {
+  erasing.value = student
+  if (await asked.value!.ask()) await store.erase(student.id)
 }
 </script>
 
 <template>
-  <section class="sheet former screen" aria-labelledby="former-title" data-test="former">
-    <h2 id="former-title">No longer in this class</h2>
-    <p class="soft">They cannot open anything of this class. Their work is still here.</p>
-    <v-list>
-      <v-list-item v-for="f in group.former" :key="f.id" :title="f.name">
-        <template #subtitle>
-          {{ f.role === 'teacher' ? 'Teacher' : f.signIn }}, taken out {{ whenText(f.leftAt) }}
+  <PageSection class="screen" :title="t('class.former')" :about="t('class.former.about')" data-test="former">
+    <ul>
+      <li v-for="f in group.former" :key="f.id">
+        <span class="who"
+          ><b>{{ f.name }}</b
+          ><span class="soft">{{
+            t('class.former.left', {
+              who: f.role === 'teacher' ? t('class.former.teacher') : f.signIn,
+              when: whenText(f.leftAt),
+            })
+          }}</span></span
+        >
+        <AppButton small data-test="take-in" @click="store.takeInAgain(f.id)">{{ t('class.former.back') }}</AppButton>
+        <template v-if="f.role === 'student'">
+          <AppButton small tone="quiet" @click="store.resetFormer(f.id)">{{ t('class.reset') }}</AppButton>
+          <AppButton small tone="quiet" :href="`/api/people/${f.id}/everything`" download>{{
+            t('class.download')
+          }}</AppButton>
+          <AppButton small tone="quiet" data-test="erase-former" @click="erase(f)">{{
+            t('class.former.erase')
+          }}</AppButton>
         </template>
-        <template #append>
-          <div class="acts">
-            <AppButton small data-test="take-in" @click="store.takeInAgain(f.id)"
-              >Take in again</AppButton>
-            <template v-if="f.role === 'student'">
-              <AppButton tone="quiet" small @click="store.resetFormer(f.id)">Reset password</AppButton>
-              <AppButton tone="quiet" small :href="`/api/people/${f.id}/everything`" download
-                >Download work</AppButton>
-              <AppButton tone="quiet" small data-test="erase-former" @click="erasing = f">Erase …</AppButton>
-            </template>
-          </div>
-        </template>
-      </v-list-item>
-    </v-list>
-    <v-dialog
-      :model-value="erasing !== null"
-      max-width="480"
-      aria-label="Erase for good"
-      @update:model-value="erasing = null"
-    >
-      <div v-if="erasing" class="sheet ask">
-        <h2>Erase {{ erasing.name }}?</h2>
-        <p>
-          Their works, everything handed in and everything said about it, their name and their password are
-          gone for good. Backups made before still hold them.
-        </p>
-        <div class="acts end">
-          <AppButton tone="quiet" @click="erasing = null">Cancel</AppButton>
-          <AppButton tone="main" data-test="erase-for-good" @click="erase"
-            >Erase for good</AppButton>
-        </div>
-      </div>
-    </v-dialog>
-  </section>
+      </li>
+    </ul>
+    <AskDialog
+      ref="asked"
+      name="erase-for-good"
+      :title="t('class.former.erase.title', { name: erasing?.name ?? '' })"
+      :text="t('class.former.erase.text')"
+      :yes="t('class.erase')"
+      :no="t('ui.cancel')"
+    />
+  </PageSection>
 </template>
 
 <style scoped>
-.former {
-  display: grid;
-  gap: 6px;
-  padding: 16px 20px;
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
 }
 
-h2 {
-  font-size: 18px;
-}
-
-.acts {
+li {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: var(--space-1);
+  align-items: center;
+  padding: var(--space-1) 0;
 }
 
-/* a button that is a link is as large as one that is none */
-.acts :deep(.v-btn) {
-  font-size: 14px;
-}
-
-.former :deep(.v-list-item) {
-  padding-inline: 0;
-}
-
-.end {
-  justify-content: flex-end;
-}
-
-.ask {
+.who {
   display: grid;
-  gap: 14px;
-  padding: 24px 26px;
+  flex: 1;
+  min-width: 200px;
 }
 </style>

@@ -1,28 +1,38 @@
 <script setup lang="ts">
-/** Name and place, the join code, the teachers, and how long what is personal is kept. */
+/** Name and room, the join code, the teachers, and how long what is personal is kept. */
+import type { GroupView } from '@rudlo/contract/people'
 import { computed, ref } from 'vue'
 import { now } from '../../browser/clock'
-import type { GroupView } from '@rudlo/contract/people'
-import { useForm } from '../../ui/forms/use-form'
-import { useClass } from './class-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
+import DateField from '../../ui/fields/DateField.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import { useForm } from '../../ui/forms/use-form'
+import PageSection from '../../ui/page/PageSection.vue'
+import { dayText } from '../../words/dates'
+import { t } from '../../words/t'
+import { useClass } from './class-store'
 
 const props = defineProps<{ group: GroupView }>()
 
 const store = useClass()
 const name = ref(props.group.name)
 const place = ref(props.group.place)
-const keepUntil = ref(props.group.keepUntil ?? '')
+const keepUntil = ref(props.group.keepUntil)
 const signIn = ref('')
 const teacher = ref('')
+const saved = ref(false)
 const isOver = computed(() => props.group.keepUntil !== null && new Date(props.group.keepUntil) < now())
 
 const about = useForm(
   () => import('@rudlo/contract/people').then((m) => m.ChangedGroup),
-  (changed) => store.change(changed),
+  async (changed) => void (saved.value = Boolean(await store.change(changed))),
 )
-const save = (joinOpen = props.group.joinOpen) =>
-  about.submit({ name: name.value, place: place.value, joinOpen, keepUntil: keepUntil.value || null })
+const save = (joinOpen = props.group.joinOpen) => {
+  saved.value = false
+  return about.submit({ name: name.value, place: place.value, joinOpen, keepUntil: keepUntil.value })
+}
 
 const teachers = useForm(
   () => import('@rudlo/contract/people').then((m) => m.NewTeacher),
@@ -38,123 +48,100 @@ const addTeacher = () =>
 </script>
 
 <template>
-  <section class="sheet block form" aria-label="Settings of the group">
-    <p v-if="isOver" class="problem" role="status">
-      You wanted to keep what is personal in this group until {{ group.keepUntil }}. Let those who left leave,
-      or set a later day.
+  <PageSection :title="t('class.about')">
+    <p v-if="isOver" class="over" role="status">
+      {{ t('class.about.over', { date: dayText(new Date(group.keepUntil!)) }) }}
     </p>
-    <div>
-      <h2>Join by code</h2>
-      <p v-if="group.joinOpen">
-        <b class="code" data-test="join-code">{{ group.joinCode }}</b>
-        <span class="soft"> Whoever types it at the sign-in page waits here until you let them in.</span>
-      </p>
-      <p v-else class="soft">Closed: nobody can join by a code.</p>
-      <AppButton small @click="save(!group.joinOpen)">
-        {{ group.joinOpen ? 'Close it' : 'Open it' }}
-      </AppButton>
-    </div>
-    <div>
-      <h2>Teachers</h2>
-      <ul>
-        <li v-for="t in group.teachers" :key="t.id">
-          {{ t.name }} <span class="soft">{{ t.signIn }}</span>
-          <AppButton small v-if="group.teachers.length > 1" @click="store.takeOut(t.id)">take out</AppButton>
-        </li>
-      </ul>
-      <form class="inline" @submit.prevent="addTeacher">
-        <v-text-field
-          v-model="signIn"
-          label="Sign-in name of a teacher"
-          autocapitalize="off"
-          density="compact"
-          :error-messages="teachers.fault('signIn')"
-        />
-        <v-text-field
-          v-model="teacher"
-          label="Name, if they are new here"
-          density="compact"
-          :error-messages="teachers.fault('name')"
-        />
-        <AppButton type="submit" :busy="teachers.busy.value">Name as a teacher</AppButton>
-      </form>
-    </div>
-    <form @submit.prevent="save()">
-      <h2>About the group</h2>
-      <div class="inline">
-        <v-text-field
-          v-model="name"
-          label="Name of the group"
-          density="compact"
-          :error-messages="about.fault('name')"
-        />
-        <v-text-field
-          v-model="place"
-          label="Where it meets"
-          density="compact"
-          :error-messages="about.fault('place')"
-        />
-        <v-text-field
-          v-model="keepUntil"
-          type="date"
-          label="Keep what is personal until"
-          density="compact"
-          :error-messages="about.fault('keepUntil')"
-        />
-        <AppButton type="submit" :busy="about.busy.value" data-test="save-group">Keep</AppButton>
+    <form class="grid" @submit.prevent="save()">
+      <TextField v-model="name" :label="t('class.about.name')" :fault="about.fault('name')" />
+      <TextField v-model="place" :label="t('class.about.place')" :fault="about.fault('place')" />
+      <DateField
+        v-model="keepUntil"
+        :label="t('class.about.keep')"
+        :hint="t('class.about.keep.hint')"
+        :fault="about.fault('keepUntil')"
+      />
+      <div>
+        <AppButton type="submit" tone="main" :busy="about.busy.value" data-test="save-group">{{
+          t('ui.save')
+        }}</AppButton>
+        <span v-if="saved" class="soft" role="status"> {{ t('class.about.saved') }}</span>
+        <FormProblem :text="about.problem.value" />
       </div>
     </form>
-    <p v-if="about.problem.value || teachers.problem.value" class="problem" role="alert">
-      {{ about.problem.value || teachers.problem.value }}
-    </p>
-  </section>
+  </PageSection>
+  <PageSection :title="t('class.join')" :about="t(group.joinOpen ? 'class.join.about' : 'class.join.closed')">
+    <template #acts>
+      <AppButton data-test="toggle-join" @click="save(!group.joinOpen)">{{
+        t(group.joinOpen ? 'class.join.stop' : 'class.join.allow')
+      }}</AppButton>
+    </template>
+    <p v-if="group.joinOpen"><b class="code" data-test="join-code">{{ group.joinCode }}</b></p>
+  </PageSection>
+  <PageSection :title="t('class.teachers')">
+    <ul>
+      <li v-for="one in group.teachers" :key="one.id">
+        <span class="who">{{ one.name }} <span class="soft">{{ one.signIn }}</span></span>
+        <IconButton
+          v-if="group.teachers.length > 1"
+          icon="remove"
+          :label="t('class.teachers.remove', { name: one.name })"
+          @click="store.takeOut(one.id)"
+        />
+      </li>
+    </ul>
+    <form class="grid" @submit.prevent="addTeacher">
+      <TextField
+        v-model="signIn"
+        :label="t('class.teachers.sign-in')"
+        autocapitalize="off"
+        :fault="teachers.fault('signIn')"
+      />
+      <TextField v-model="teacher" :label="t('class.teachers.name')" :fault="teachers.fault('name')" />
+      <div>
+        <AppButton type="submit" :busy="teachers.busy.value" data-test="add-teacher">{{
+          t('class.teachers.add')
+        }}</AppButton>
+        <FormProblem :text="teachers.problem.value" />
+      </div>
+    </form>
+  </PageSection>
 </template>
 
 <style scoped>
-.block {
+.grid {
   display: grid;
-  gap: 16px;
-  padding: 16px 20px;
-}
-
-.block > :is(div, form) {
-  width: 100%;
-}
-
-h2 {
-  margin-bottom: 4px;
-  font-size: 18px;
-}
-
-.code {
-  padding: 2px 10px;
-  border-radius: 8px;
-  background: var(--wash);
-  font-size: 20px;
-  letter-spacing: 0.12em;
-}
-
-.inline {
-  display: flex;
-  width: 100%;
-  padding-top: 8px;
-  flex-wrap: wrap;
-  gap: 8px;
+  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
+  gap: var(--space-3);
   align-items: start;
 }
 
-.inline > .v-input {
-  flex: 1 1 180px;
+.over {
+  color: var(--warm);
+  font-weight: 560;
+}
+
+.code {
+  padding: var(--space-1) var(--space-4);
+  border-radius: var(--radius-s);
+  background: var(--wash);
+  font-size: var(--text-5);
+  letter-spacing: 0.12em;
 }
 
 ul {
-  margin: 0 0 6px;
+  margin: 0;
   padding: 0;
   list-style: none;
 }
 
-.problem {
-  color: var(--warm);
-  font-weight: 560;
+li {
+  display: flex;
+  align-items: center;
+  min-height: var(--row);
+}
+
+.who {
+  flex: 1;
 }
 </style>

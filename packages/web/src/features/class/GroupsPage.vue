@@ -1,39 +1,54 @@
 <script setup lang="ts">
-/** The teacher's groups: who is in them, how people come in, and how they leave. */
+/** A teacher's classes: who is in them and did what last, how people come in, and how they leave. */
 import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import AppHeader from '../../shell/AppHeader.vue'
+import TabBar from '../../ui/bars/TabBar.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import RoomState from '../../ui/page/RoomState.vue'
+import { t } from '../../words/t'
 import AddStudents from './AddStudents.vue'
 import CardSheet from './CardSheet.vue'
+import { useClass } from './class-store'
 import FormerMembers from './FormerMembers.vue'
 import GroupSettings from './GroupSettings.vue'
-import { useClass } from './class-store'
+import JoinRequests from './JoinRequests.vue'
 import MemberTable from './MemberTable.vue'
 import NewGroupForm from './NewGroupForm.vue'
 import TrailList from './TrailList.vue'
-import AppButton from '../../ui/buttons/AppButton.vue'
 
 const props = defineProps<{ group?: string }>()
 
 const store = useClass()
 const router = useRouter()
-/** Requests that are listed one by one. */
-const SHOWN = 40
-const everybody = computed(() => store.group?.requests.map((r) => r.id) ?? [])
 const adding = ref(false)
 const making = ref(false)
+const part = ref<'students' | 'settings' | 'changes'>('students')
+const open = computed(() => (store.group?.id === props.group ? store.group : null))
+const tabs = computed(() => [
+  {
+    value: 'students' as const,
+    text: t('class.tab.students'),
+    note: String(open.value?.students.length ?? ''),
+    test: 'tab-students',
+  },
+  { value: 'settings' as const, text: t('class.tab.settings'), test: 'tab-settings' },
+  { value: 'changes' as const, text: t('class.tab.changes'), test: 'tab-changes' },
+])
 
 onMounted(async () => {
-  store.cards = []
   await store.load()
   const first = store.groups?.[0]
   if (!props.group && first) await router.replace(`/groups/${first.id}`)
 })
+const look = () => (props.group ? store.open(props.group) : store.load())
 watch(
   () => props.group,
   (id) => {
-    store.cards = []
+    store.showCards(id ?? null)
     store.renamed = []
+    part.value = 'students'
     if (id) void store.open(id)
     else store.group = null
   },
@@ -41,16 +56,16 @@ watch(
 )
 
 async function made(id: string): Promise<void> {
-  making.value = false
   await router.push(`/groups/${id}`)
   adding.value = true
 }
 </script>
 
 <template>
-  <AppHeader class="screen" before="Your classes" :title="store.group?.name ?? 'Groups'" />
+  <AppHeader class="screen" />
   <div class="groups">
-    <nav class="screen" aria-label="Groups">
+    <nav class="screen" :aria-label="t('class.room')">
+      <h2>{{ t('class.room') }}</h2>
       <router-link
         v-for="g in store.groups ?? []"
         :key="g.id"
@@ -61,78 +76,48 @@ async function made(id: string): Promise<void> {
         <span>{{ g.name }}</span>
         <span class="soft">{{ g.students }}<b v-if="g.requests"> +{{ g.requests }}</b></span>
       </router-link>
-      <AppButton small v-if="!making" data-test="new-group" @click="making = true">New group</AppButton>
-      <NewGroupForm v-else @made="made" @leave="making = false" />
+      <AppButton small icon="add" data-test="new-group" @click="making = true">{{ t('class.new') }}</AppButton>
     </nav>
     <main>
-      <p v-if="store.problem" class="problem screen" role="alert">{{ store.problem }}</p>
-      <div v-if="store.groups && !store.groups.length" class="blank screen">
-        <h1>Begin with a group</h1>
-        <p class="soft">
-          A group is a class of yours: its students, their assignments, and the teachers who may see them.
-        </p>
-      </div>
-      <template v-if="store.group && store.group.id === group">
-        <CardSheet
-          v-if="store.cards.length"
-          :cards="store.cards"
-          :group="store.group.name"
-          @done="store.cards = []"
-        />
-        <template v-else>
-          <header class="head">
-            <div>
-              <h1>{{ store.group.name }}</h1>
-              <p class="soft">{{ store.group.place }}</p>
-            </div>
-            <AppButton :to="`/lesson/${store.group.id}`" data-test="lesson">Lesson</AppButton>
-            <AppButton tone="main" data-test="add-students" @click="adding = true"
-              >Add students</AppButton>
-          </header>
-          <section v-if="store.group.requests.length" class="sheet block" aria-label="Who wants to join">
-            <h2>
-              {{ store.group.requests.length }}
-              {{ store.group.requests.length === 1 ? 'student wants' : 'students want' }} to join
-            </h2>
-            <ul>
-              <li v-for="r in store.group.requests.slice(0, SHOWN)" :key="r.id">
-                <span>{{ r.name }} <span class="soft">{{ r.signIn }}</span></span>
-                <span>
-                  <AppButton small data-test="let-in" @click="store.answer([r.id], true)">Let in</AppButton>
-                  <AppButton small @click="store.answer([r.id], false)">No</AppButton>
-                </span>
-              </li>
-            </ul>
-            <p v-if="store.group.requests.length > SHOWN" class="soft">
-              and {{ store.group.requests.length - SHOWN }} more. If these are not your students, stop joining
-              under Settings and refuse them all.
-            </p>
-            <div class="all">
-              <AppButton small @click="store.answer(everybody, true)">Let all in</AppButton>
-              <AppButton small data-test="refuse-all" @click="store.answer(everybody, false)">
-                Refuse all
-              </AppButton>
-            </div>
-          </section>
-          <section v-if="store.renamed.length" class="sheet block" role="status" data-test="renamed">
-            <h2>Tell them their sign-in name</h2>
-            <p class="soft">Somebody else had the name they asked for by the time you let them in.</p>
-            <ul>
-              <li v-for="r in store.renamed" :key="r.signIn">
-                <span>{{ r.name }}</span>
-                <span>signs in as <b>{{ r.signIn }}</b> instead of {{ r.asked }}</span>
-              </li>
-            </ul>
-            <AppButton small @click="store.renamed = []">Done</AppButton>
-          </section>
-          <MemberTable :group="store.group" />
-          <FormerMembers v-if="store.group.former.length" :group="store.group" />
-          <GroupSettings :key="store.group.id" :group="store.group" />
-          <TrailList :key="`t${store.group.id}`" :group="store.group.id" />
+      <RoomState
+        :problem="!open && !store.groups?.length ? store.problem : ''"
+        :loading="!store.groups || (Boolean(group) && !open && !store.problem)"
+        :empty="store.groups && !store.groups.length ? { title: t('class.first.title'), text: t('class.first.text') } : null"
+        @again="look"
+      >
+        <AppButton tone="main" data-test="first-group" @click="making = true">{{ t('class.create') }}</AppButton>
+        <template #room>
+          <FormProblem class="screen" :text="store.problem" />
+          <template v-if="open">
+            <CardSheet v-if="store.cards.length" :cards="store.cards" :group="open.name" @done="store.putCardsAway" />
+            <template v-else>
+              <header class="head">
+                <div>
+                  <h1>{{ open.name }}</h1>
+                  <p class="soft">{{ open.place }}</p>
+                </div>
+                <AppButton icon="lesson" :to="`/lesson/${open.id}`" data-test="lesson">{{
+                  t('class.lesson')
+                }}</AppButton>
+                <AppButton tone="main" icon="add" data-test="add-students" @click="adding = true">{{
+                  t('class.add')
+                }}</AppButton>
+              </header>
+              <JoinRequests :group="open" />
+              <TabBar v-model="part" :tabs="tabs" :label="t('class.tabs')" />
+              <template v-if="part === 'students'">
+                <MemberTable :group="open" @add="adding = true" />
+                <FormerMembers v-if="open.former.length" :group="open" />
+              </template>
+              <GroupSettings v-else-if="part === 'settings'" :key="open.id" :group="open" />
+              <TrailList v-else :key="`t${open.id}`" :group="open.id" />
+            </template>
+          </template>
         </template>
-      </template>
+      </RoomState>
     </main>
     <AddStudents v-model="adding" />
+    <NewGroupForm v-model="making" @made="made" />
   </div>
 </template>
 
@@ -140,24 +125,31 @@ async function made(id: string): Promise<void> {
 .groups {
   display: grid;
   grid-template-columns: 230px minmax(0, 1fr);
-  gap: 28px;
-  width: min(1120px, 100%);
+  gap: var(--space-6);
+  width: min(1180px, 100%);
   margin: 0 auto;
-  padding: 26px 24px;
+  padding: var(--space-6);
 }
 
 nav {
   display: grid;
-  gap: 6px;
+  gap: var(--space-1);
   align-content: start;
+  justify-items: start;
+}
+
+nav h2 {
+  padding: 0 var(--space-3) var(--space-2);
+  font-size: var(--text-4);
 }
 
 .entry {
   display: flex;
   justify-content: space-between;
-  min-height: 38px;
-  padding: 7px 12px;
-  border-radius: 9px;
+  width: 100%;
+  min-height: 40px;
+  padding: var(--space-2) var(--space-3);
+  border-radius: var(--radius-s);
   color: inherit;
   text-decoration: none;
 }
@@ -177,53 +169,30 @@ nav {
 
 main {
   display: grid;
-  gap: 16px;
+  gap: var(--space-4);
   align-content: start;
+  min-width: 0;
 }
 
 .head {
   display: flex;
-  gap: 16px;
+  flex-wrap: wrap;
+  gap: var(--space-3);
   align-items: center;
-  justify-content: space-between;
+}
+
+.head > :first-child {
+  flex: 1;
 }
 
 h1 {
-  font-size: 28px;
+  font-size: var(--text-5);
 }
 
-h2 {
-  font-size: 18px;
-}
-
-.block {
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-  padding: 16px 20px;
-}
-
-.all {
-  display: flex;
-  gap: 6px;
-}
-
-ul {
-  width: 100%;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  justify-content: space-between;
-  padding: 4px 0;
-}
-
-.problem {
-  color: var(--warm);
-  font-weight: 560;
+@media (max-width: 800px) {
+  .groups {
+    grid-template-columns: 1fr;
+  }
 }
 
 @media print {

@@ -1,28 +1,44 @@
 <script setup lang="ts">
-/** The students and teachers of a group. A new password takes two clicks: it happens every lesson. */
-import { ref } from 'vue'
-import { server, told } from '../../api/client'
+/** The students of a class: what each did last, and what can be done for one. */
 import type { Belongings, GroupView, MemberView } from '@rudlo/contract/people'
-import { useForm } from '../../ui/forms/use-form'
-import { useClass } from './class-store'
+import { computed, ref, useTemplateRef } from 'vue'
+import { server, told } from '../../api/client'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import { useForm } from '../../ui/forms/use-form'
+import AppDialog from '../../ui/overlays/AppDialog.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import AskDialog from '../../ui/overlays/AskDialog.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import RoomState from '../../ui/page/RoomState.vue'
+import type { Column } from '../../ui/tables/column'
+import DataTable from '../../ui/tables/DataTable.vue'
+import { whenText } from '../../words/dates'
+import { t } from '../../words/t'
+import { useClass } from './class-store'
 
-defineProps<{ group: GroupView }>()
+const props = defineProps<{ group: GroupView }>()
+const emit = defineEmits<{ add: [] }>()
 
 const store = useClass()
-/** The student whose new password is asked for once more. */
-const sure = ref<string | null>(null)
+const search = ref('')
 const renaming = ref<string | null>(null)
 const name = ref('')
+const resetting = ref<MemberView | null>(null)
+const asked = useTemplateRef('asked')
 const leaving = ref<MemberView | null>(null)
 const belongings = ref<Belongings | null>(null)
 
-async function reset(student: MemberView): Promise<void> {
-  if (sure.value !== student.id) return void (sure.value = student.id)
-  sure.value = null
-  await store.resetPassword(student.id)
-}
+const lastText = ({ last }: MemberView) =>
+  last ? t(last.handedIn ? 'class.last.handed-in' : 'class.last.worked', { title: last.title }) : ''
+const columns = computed<readonly Column<MemberView>[]>(() => [
+  { key: 'name', title: t('class.name'), value: (s) => s.name },
+  { key: 'signIn', title: t('class.sign-in'), value: (s) => s.signIn },
+  { key: 'last', title: t('class.last'), value: (s) => s.last?.at ?? '' },
+  { key: 'acts', title: '', width: 220, end: true },
+])
 
 const naming = useForm(
   () => import('@rudlo/contract/people').then((m) => m.StudentName),
@@ -30,6 +46,11 @@ const naming = useForm(
     if (await store.rename(renaming.value!, now.name)) renaming.value = null
   },
 )
+
+async function reset(student: MemberView): Promise<void> {
+  resetting.value = student
+  if (await asked.value!.ask()) await store.resetPassword(student.id)
+}
 
 async function askToErase(student: MemberView): Promise<void> {
   belongings.value = null
@@ -39,178 +60,162 @@ async function askToErase(student: MemberView): Promise<void> {
   ).catch(() => null)
 }
 
-async function erase(): Promise<void> {
+async function leave(act: (id: string) => Promise<unknown>): Promise<void> {
   const student = leaving.value
   leaving.value = null
-  if (student) await store.erase(student.id)
-}
-
-async function takeOut(): Promise<void> {
-  const student = leaving.value
-  leaving.value = null
-  if (student) await store.takeOut(student.id)
+  if (student) await act(student.id)
 }
 </script>
 
 <template>
-  <section class="sheet block" aria-label="Students">
-    <h2>{{ group.students.length }} students</h2>
-    <p v-if="!group.students.length" class="soft">Nobody yet. Add students, or let them join by the code.</p>
-    <table v-else>
-      <thead>
-        <tr>
-          <th scope="col">Name</th>
-          <th scope="col">Signs in as</th>
-          <th scope="col"><span class="unseen">What can be done</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="s in group.students" :key="s.id" data-test="student">
-          <td>
-            <form v-if="renaming === s.id" @submit.prevent="naming.submit({ name })">
-              <v-text-field
+  <section class="sheet members" :aria-label="t('class.tab.students')">
+    <RoomState
+      :empty="
+        props.group.students.length
+          ? null
+          : { title: t('class.students.none'), text: t('class.students.none.text') }
+      "
+    >
+      <AppButton tone="main" @click="emit('add')">{{ t('class.add') }}</AppButton>
+      <template #room>
+        <TextField
+          v-if="group.students.length > 12"
+          v-model="search"
+          class="search"
+          compact
+          :label="t('class.search')"
+        />
+        <DataTable
+          :label="t('class.students', { n: group.students.length })"
+          :rows="group.students"
+          :columns="columns"
+          :search="search"
+          sorted="name"
+          test="student"
+        >
+          <template #name="{ row }">
+            <form v-if="renaming === row.id" @submit.prevent="naming.submit({ name })">
+              <TextField
                 v-model="name"
-                label="Name"
-                density="compact"
+                bare
+                :label="t('class.name')"
                 autofocus
-                :error-messages="naming.fault('name') ?? naming.problem.value"
+                :fault="naming.fault('name') ?? naming.problem.value"
                 @keydown.esc="renaming = null"
               />
             </form>
             <RowButton
               v-else
-              class="plain"
-              tip="Change the name"
-              @click="((renaming = s.id), (name = s.name))"
+              class="name"
+              :tip="t('class.rename', { name: row.name })"
+              @click="((renaming = row.id), (name = row.name))"
+              >{{ row.name }}</RowButton
             >
-              {{ s.name }}
-            </RowButton>
-          </td>
-          <td>{{ s.signIn }}<span v-if="s.mustChange" class="soft"> · first password</span></td>
-          <td class="acts">
-            <AppButton small
-             
-              :class="{ sure: sure === s.id }"
-              data-test="reset-password"
-              @click="reset(s)"
-            >
-              {{ sure === s.id ? 'Yes, a new password' : 'New password' }}
-            </AppButton>
-            <AppButton small
-             
-              :href="`/api/people/${s.id}/everything`"
-              download
-              tip="Everything they made, in one file"
-              >Take along</AppButton>
-            <AppButton small data-test="leave" @click="askToErase(s)">Leaves …</AppButton>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <v-dialog
+          </template>
+          <template #signIn="{ row }">
+            {{ row.signIn }}<span v-if="row.mustChange" class="soft"> · {{ t('class.first-password') }}</span>
+          </template>
+          <template #last="{ row }">
+            <template v-if="row.last">
+              {{ lastText(row) }}<span class="soft when">{{ whenText(row.last.at) }}</span>
+            </template>
+            <span v-else class="soft">{{ t('class.last.none') }}</span>
+          </template>
+          <template #acts="{ row }">
+            <span class="acts">
+              <AppButton small data-test="reset-password" @click="reset(row)">{{ t('class.reset') }}</AppButton>
+              <AppMenu :label="t('class.more', { name: row.name })">
+                <template #opener="{ opener }"
+                  ><IconButton
+                    v-bind="opener"
+                    icon="more"
+                    :label="t('class.more', { name: row.name })"
+                    data-test="student-more"
+                /></template>
+                <v-list-item
+                  :href="`/api/people/${row.id}/everything`"
+                  download
+                  :title="t('class.download')"
+                  role="menuitem"
+                />
+                <MenuItem data-test="leave" @click="askToErase(row)">{{ t('class.remove') }}</MenuItem>
+              </AppMenu>
+            </span>
+          </template>
+        </DataTable>
+      </template>
+    </RoomState>
+    <AskDialog
+      ref="asked"
+      name="reset"
+      :title="t('class.reset.title', { name: resetting?.name ?? '' })"
+      :text="t('class.reset.text', { name: resetting?.name ?? '' })"
+      :yes="t('class.reset.yes')"
+      :no="t('ui.cancel')"
+    />
+    <AppDialog
       :model-value="leaving !== null"
-      aria-label="Leaves"
-      max-width="520"
+      :title="t('class.remove.title', { name: leaving?.name ?? '' })"
+      data-test="leaving"
       @update:model-value="leaving = null"
     >
-      <div v-if="leaving" class="sheet ask" data-test="leaving">
-        <h2>{{ leaving.name }} leaves</h2>
-        <p>
-          <b>Out of the group</b>: their work stays, they can no longer open the group’s assignments. You can
-          add them again.
-        </p>
-        <p v-if="belongings">
-          <b>Erased</b>: {{ belongings['works'] }} works, {{ belongings['handIns'] }} hand-ins with everything
-          said about them, {{ belongings['tries'] }} tries, {{ belongings['replies'] }} replies, name and
-          password are gone for good. What remains: versions handed in together with somebody else stay
-          theirs, and a note without a name that somebody was erased. Backups made before still hold it.
-        </p>
-        <p>
-          <AppButton small :href="`/api/people/${leaving.id}/everything`" download
-            >Take everything along first</AppButton>
-        </p>
-        <div class="row">
-          <AppButton tone="quiet" @click="leaving = null">Stay</AppButton>
-          <AppButton data-test="take-out" @click="takeOut">Out of the group</AppButton>
-          <AppButton tone="main" data-test="erase" @click="erase">Erase for good</AppButton>
-        </div>
-      </div>
-    </v-dialog>
+      <p>{{ t('class.remove.text') }}</p>
+      <p v-if="belongings">
+        {{
+          t('class.erase.text', {
+            works: belongings['works'] ?? 0,
+            handIns: belongings['handIns'] ?? 0,
+            tries: belongings['tries'] ?? 0,
+            replies: belongings['replies'] ?? 0,
+          })
+        }}
+      </p>
+      <template #acts>
+        <AppButton tone="quiet" :href="`/api/people/${leaving?.id}/everything`" download>{{
+          t('class.erase.download')
+        }}</AppButton>
+        <span class="push" />
+        <AppButton tone="danger" data-test="erase" @click="leave(store.erase)">{{ t('class.erase') }}</AppButton>
+        <AppButton tone="quiet" @click="leaving = null">{{ t('ui.cancel') }}</AppButton>
+        <AppButton tone="main" data-test="take-out" @click="leave(store.takeOut)">{{
+          t('class.remove.yes')
+        }}</AppButton>
+      </template>
+    </AppDialog>
   </section>
 </template>
 
 <style scoped>
-.block {
-  display: grid;
-  gap: 10px;
-  padding: 16px 20px;
+.members {
+  padding: var(--space-2) var(--space-3);
 }
 
-h2 {
-  font-size: 18px;
+.search {
+  max-width: 280px;
+  margin: var(--space-2);
 }
 
-table {
-  width: 100%;
-  border-spacing: 0;
-}
-
-th,
-td {
-  padding: 4px 12px 4px 0;
-  border-bottom: 1px solid var(--rule);
-  text-align: left;
-}
-
-th {
-  color: var(--soft);
-  font-weight: 400;
-}
-
-.acts {
-  text-align: right;
-  white-space: nowrap;
-}
-
-.acts .chip + .chip {
-  margin-left: 6px;
-}
-
-.acts .chip {
-  text-decoration: none;
-}
-
-.sure {
-  border-color: var(--warm);
-  background: var(--warm);
-  color: var(--sheet);
-}
-
-.plain {
-  min-height: 32px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: inherit;
-  font: inherit;
+.name {
+  min-height: var(--target);
   font-weight: 600;
-  text-align: left;
-  cursor: pointer;
 }
 
-.plain:hover {
+.name:hover {
   text-decoration: underline;
 }
 
-.ask {
-  display: grid;
-  gap: 12px;
-  padding: 22px 26px;
+.when {
+  display: block;
+  font-size: var(--text-1);
 }
 
-.row {
-  display: flex;
-  gap: 8px;
-  justify-content: end;
+.acts {
+  display: inline-flex;
+  gap: var(--space-1);
+  align-items: center;
+}
+
+.push {
+  flex: 1;
 }
 </style>

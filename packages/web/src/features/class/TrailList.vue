@@ -1,56 +1,58 @@
 <script setup lang="ts">
-/** Who changed what in a group, newest first. */
-import { ref, shallowRef } from 'vue'
+/** Who changed what in a class, newest first. */
+import type { TrailView } from '@rudlo/contract/people'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
 import { attempt } from '../../ui/forms/attempt'
+import RoomState from '../../ui/page/RoomState.vue'
+import type { Column } from '../../ui/tables/column'
+import DataTable from '../../ui/tables/DataTable.vue'
 import { whenText } from '../../words/dates'
-import type { TrailView } from '@rudlo/contract/people'
+import { t } from '../../words/t'
 
 const props = defineProps<{ group: string }>()
 const trail = shallowRef<readonly TrailView[] | null>(null)
 const problem = ref('')
 
-async function load(event: Event): Promise<void> {
-  if (!(event.target as HTMLDetailsElement).open || trail.value) return
+type Row = TrailView & { readonly id: string }
+const rows = computed<readonly Row[]>(() => (trail.value ?? []).map((one, i) => ({ ...one, id: String(i) })))
+const columns: readonly Column<Row>[] = [
+  { key: 'at', title: t('class.changes.when'), value: (r) => r.at },
+  { key: 'who', title: t('class.changes.who'), value: (r) => r.who },
+  { key: 'what', title: t('class.changes.what'), value: (r) => r.what },
+  { key: 'whom', title: t('class.changes.whom'), value: (r) => r.whom ?? r.assignment ?? '' },
+]
+
+async function load(): Promise<void> {
+  problem.value = ''
   await attempt(
     async () =>
       (trail.value = await told(server.groups[':group'].trail.$get({ param: { group: props.group } }))),
     (sentence) => (problem.value = sentence),
   )
 }
+onMounted(load)
 </script>
 
 <template>
-  <details class="sheet block" data-test="trail" @toggle="load">
-    <summary>What was changed, and by whom</summary>
-    <p v-if="problem" role="alert">{{ problem }}</p>
-    <p v-else-if="trail && !trail.length" class="soft">Nothing yet.</p>
-    <table v-else-if="trail">
-      <tbody>
-        <tr v-for="(t, i) in trail" :key="i">
-          <td class="soft">{{ whenText(t.at) }}</td>
-          <td>{{ t.who }}</td>
-          <td>{{ t.what }}</td>
-          <td>{{ t.whom ?? t.assignment ?? '' }}</td>
-        </tr>
-      </tbody>
-    </table>
-  </details>
+  <section class="sheet" data-test="trail">
+    <RoomState
+      :problem="problem"
+      :loading="!trail"
+      :empty="trail?.length === 0 ? { title: t('class.tab.changes'), text: t('class.changes.none') } : null"
+      @again="load"
+    >
+      <template #room>
+        <DataTable :label="t('class.tab.changes')" :rows="rows" :columns="columns">
+          <template #at="{ row }">{{ whenText(row.at) }}</template>
+        </DataTable>
+      </template>
+    </RoomState>
+  </section>
 </template>
 
 <style scoped>
-.block {
-  padding: 14px 20px;
-}
-
-summary {
-  min-height: 30px;
-  font-weight: 600;
-  cursor: pointer;
-}
-
-td {
-  padding: 2px 18px 2px 0;
-  font-size: 14px;
+section {
+  padding: var(--space-2) var(--space-3);
 }
 </style>

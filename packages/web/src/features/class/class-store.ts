@@ -1,3 +1,4 @@
+import { StorageSerializers, useSessionStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
@@ -15,8 +16,24 @@ import type {
 export const useClass = defineStore('class', () => {
   const groups = shallowRef<readonly GroupCard[] | null>(null)
   const group = shallowRef<GroupView | null>(null)
-  /** Cards to print: passwords are shown here and nowhere else, and only until the next ones are made. */
+  /**
+   * Cards to print: passwords are shown here and nowhere else, until they are put away. A page that is loaded anew has them still;
+   * a window that is closed has not.
+   */
   const cards = shallowRef<readonly SignInCard[]>([])
+  const kept = useSessionStorage<{ group: string; cards: readonly SignInCard[] } | null>('rudlo-cards', null, {
+    serializer: StorageSerializers.object,
+  })
+
+  function keepCards(made: readonly SignInCard[]): void {
+    cards.value = made
+    kept.value = group.value && made.length ? { group: group.value.id, cards: made } : null
+  }
+  /** Shows the cards of a class that are not put away yet. */
+  function showCards(id: string | null): void {
+    cards.value = kept.value && kept.value.group === id ? kept.value.cards : []
+  }
+  const putCardsAway = () => keepCards([])
   /** Who was let in last under another sign-in name. */
   const renamed = shallowRef<readonly RenamedView[]>([])
   const problem = ref('')
@@ -62,16 +79,16 @@ export const useClass = defineStore('class', () => {
   const addStudents = (roster: Omit<RosterFile, 'preview'>) =>
     act(async () => {
       const answer = await told(here.roster.$post({ param: at(), json: { ...roster, preview: false } }))
-      cards.value = answer.cards
+      keepCards(answer.cards)
     })
   const previewRoster = (roster: Omit<RosterFile, 'preview'>) =>
     attempt(() => told(here.roster.$post({ param: at(), json: { ...roster, preview: true } })))
 
   const resetPassword = (student: string) =>
     act(async () => {
-      cards.value = [
+      keepCards([
         await told(here.students[':person'].password.$post({ param: { ...at(), person: student } })),
-      ]
+      ])
     })
   const rename = (student: string, name: string) =>
     act(() => told(here.students[':person'].$put({ param: { ...at(), person: student }, json: { name } })))
@@ -88,18 +105,20 @@ export const useClass = defineStore('class', () => {
     act(() => told(here.former[':person'].$post({ param: { ...at(), person } })))
   const resetFormer = (student: string) =>
     act(async () => {
-      cards.value = [await told(server.people[':person'].password.$post({ param: { person: student } }))]
+      keepCards([await told(server.people[':person'].password.$post({ param: { person: student } }))])
     })
   const addTeacher = (teacher: NewTeacher) =>
     act(async () => {
       const made = await told(here.teachers.$post({ param: at(), json: teacher }))
-      if (made.cards.length) cards.value = made.cards
+      if (made.cards.length) keepCards(made.cards)
     })
 
   return {
     groups,
     group,
     cards,
+    showCards,
+    putCardsAway,
     problem,
     load,
     open,

@@ -4,7 +4,6 @@ import type { AssignmentCard } from '@rudlo/contract/assignments'
 import type { GroupCard } from '@rudlo/contract/people'
 import type { SongEntry } from '@rudlo/contract/songbook'
 import { LESSONS } from '@rudlo/core/brief'
-import { clockText } from '@rudlo/core/time'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
@@ -20,6 +19,7 @@ import FormProblem from '../../ui/forms/FormProblem.vue'
 import { useForm } from '../../ui/forms/use-form'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import AppDialog from '../../ui/overlays/AppDialog.vue'
+import { lengthText } from '../../words/dates'
 import { t } from '../../words/t'
 import { beginning, type Source } from './beginning'
 
@@ -59,7 +59,7 @@ const classes = computed(() =>
   groups.value.map((g) => ({ value: g.id, text: t('new.class.entry', { name: g.name, n: Number(g.students) }) })),
 )
 const facts = (s: SongEntry) =>
-  t('new.song-facts', { length: clockText(s.seconds), bpm: s.bpm, meter: s.meter, n: s.tracks })
+  t('new.song-facts', { length: lengthText(s.seconds), bpm: s.bpm, meter: s.meter, n: s.tracks })
 const copied = computed(() => props.cards.find((c) => c.id === copy.value))
 
 const { busy, problem, fault, submit } = useForm(

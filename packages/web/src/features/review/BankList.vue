@@ -10,6 +10,7 @@ import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import TextField from '../../ui/fields/TextField.vue'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
 
 const props = defineProps<{
   /** Kinds of mistakes that were found, worst first. */

@@ -6,6 +6,7 @@ import AppHeader from '../../shell/AppHeader.vue'
 import GiveBack from './GiveBack.vue'
 import { useReview } from './review-store'
 import { t } from '../../words/t'
+import IconButton from '../../ui/buttons/IconButton.vue'
 
 const emit = defineEmits<{ next: [handIn: string] }>()
 
@@ -30,15 +31,7 @@ defineExpose({ decide: (outcome: 'accepted' | 'again') => give.value?.decide(out
   <AppHeader before="Review desk" :title="review.assignment?.title">
     <template v-if="review.handIn">
       <p class="soft left">{{ t('review.waiting', { n: review.waiting.length }) }}</p>
-      <v-btn
-        icon="$files"
-        variant="text"
-        size="small"
-        :aria-label="t('files.title')"
-        :title="t('files.title')"
-        data-test="files"
-        @click="files = true"
-      />
+      <IconButton icon="files" :label="t('files.title')" data-test="files" @click="files = true" />
       <GiveBack ref="give" v-model:hold="hold" @next="(id) => emit('next', id)" />
     </template>
   </AppHeader>

@@ -3,6 +3,8 @@
 import { computed, ref } from 'vue'
 import { useSong } from './song-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import FileButton from '../../ui/fields/FileButton.vue'
+import { t } from '../../words/t'
 
 defineProps<{ more: boolean }>()
 
@@ -35,38 +37,30 @@ async function take(files: readonly File[]): Promise<void> {
   const sorted = [...files]
     .filter((f) => !f.name.startsWith('.'))
     .sort((a, b) => a.name.localeCompare(b.name))
-  if (sorted.length) await store.bringIn(sorted, 'New song')
+  if (sorted.length) await store.bringIn(sorted, t('song.new'))
 }
-
-const chosen = (event: Event) => take([...((event.target as HTMLInputElement).files ?? [])])
 </script>
 
 <template>
   <section
     class="sheet drop"
     :class="{ over }"
-    aria-label="Bring in recordings or notes"
+    :aria-label="t('song.in.label')"
     @dragover.prevent="over = true"
     @dragleave="over = false"
     @drop.prevent="dropped"
   >
     <template v-if="!store.incoming.length && !store.listening">
-      <h2>{{ more ? 'More recordings' : 'Drop the tracks of a song here' }}</h2>
-      <p v-if="!more" class="soft">
-        One recording a track, all starting together: WAV, AIFF, FLAC, MP3, OGG or M4A, or a folder of them.
-        Or a MIDI file, which is played on Rudlo’s own instruments.
-      </p>
-      <label class="chip">
-        Choose files
-        <input
-          type="file"
-          multiple
-          :accept="`${AUDIO},.mid,.midi`"
-          class="unseen"
-          data-test="choose-files"
-          @change="chosen"
-        />
-      </label>
+      <h2>{{ t(more ? 'song.in.more-title' : 'song.in.title') }}</h2>
+      <p v-if="!more" class="soft">{{ t('song.in.about') }}</p>
+      <FileButton
+        multiple
+        :tone="more ? 'plain' : 'main'"
+        :text="t('song.in.choose')"
+        :accept="`${AUDIO},.mid,.midi`"
+        test="choose-files"
+        @files="take"
+      />
     </template>
     <p v-else-if="store.listening" role="status">
       <v-progress-circular indeterminate size="20" width="3" /> {{ store.listening }}
@@ -76,12 +70,12 @@ const chosen = (event: Event) => take([...((event.target as HTMLInputElement).fi
         <li v-for="i in store.incoming" :key="i.name" data-test="incoming">
           <span class="name">{{ i.name }}</span>
           <span v-if="i.problem" class="problem" role="alert">{{ i.problem }}</span>
-          <span v-else-if="i.share === 1" class="soft">{{ i.known ? 'is here already' : 'is here' }}</span>
-          <progress v-else :value="i.share" max="1" :aria-label="`${i.name} comes in`" />
+          <span v-else-if="i.share === 1" class="soft">{{ t(i.known ? 'song.in.known' : 'song.in.here') }}</span>
+          <v-progress-linear v-else class="share" :model-value="i.share * 100" height="8" rounded color="primary" :aria-label="t('song.in.coming', { name: i.name })" />
         </li>
       </ul>
-      <AppButton small v-if="busy" data-test="stop-upload" @click="store.stop()">Stop</AppButton>
-      <AppButton small v-else @click="store.incoming = []">More</AppButton>
+      <AppButton small v-if="busy" data-test="stop-upload" @click="store.stop()">{{ t('song.in.stop') }}</AppButton>
+      <AppButton small v-else @click="store.incoming = []">{{ t('song.in.more') }}</AppButton>
     </template>
   </section>
 </template>
@@ -101,7 +95,7 @@ const chosen = (event: Event) => take([...((event.target as HTMLInputElement).fi
 }
 
 h2 {
-  font-size: 19px;
+  font-size: var(--text-4);
 }
 
 ul {

@@ -5,6 +5,7 @@ import { downbeatOf, type SongVersion } from '@rudlo/core/song'
 import { computed, ref } from 'vue'
 import { useOverviews } from '../../editor/lane/use-overviews'
 import { SAMPLE_RATE } from '@rudlo/core/time'
+import { t } from '../../words/t'
 
 const props = defineProps<{ song: SongVersion }>()
 const emit = defineEmits<{ downbeat: [seconds: number] }>()
@@ -84,18 +85,18 @@ function key(event: KeyboardEvent): void {
 
 <template>
   <div class="sheet lane">
-    <p class="soft">Where does the first bar begin? Drag the thick line there.</p>
+    <p class="soft">{{ t('song.downbeat.drag') }}</p>
     <svg
       ref="face"
       :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
       preserveAspectRatio="none"
       tabindex="0"
       role="slider"
-      aria-label="First downbeat"
+      :aria-label="t('song.downbeat.label')"
       aria-valuemin="0"
       :aria-valuemax="SHOWN"
       :aria-valuenow="Number(downbeat.toFixed(2))"
-      :aria-valuetext="`${downbeat.toFixed(2)} seconds`"
+      :aria-valuetext="t('song.downbeat.said', { seconds: downbeat.toFixed(2) })"
       data-test="downbeat-lane"
       @pointerdown="down"
       @pointermove="move"

@@ -4,6 +4,10 @@ import { ref } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useSong } from './song-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import PageSection from '../../ui/page/PageSection.vue'
+import { t } from '../../words/t'
 
 const store = useSong()
 const player = usePlayer()
@@ -23,73 +27,60 @@ const here = () => store.time!.meter.placeAt(player.position).bar
 </script>
 
 <template>
-  <section class="sheet block form" aria-label="Sections">
-    <header>
-      <h2>Sections</h2>
-      <AppButton small
-       
+  <PageSection :title="t('song.sections')" :about="t('song.sections.about')">
+    <template #acts>
+      <AppButton
+        small
         :disabled="store.listening !== ''"
         data-test="find-sections"
         @click="store.findSections()"
+        >{{ t('song.sections.find') }}</AppButton
       >
-        Listen for them
-      </AppButton>
-    </header>
-    <p class="soft">Drag over bars of the song above, and make a section of them.</p>
+    </template>
     <div v-for="(s, i) in store.bars" :key="s.id" class="row" data-test="section">
       <b class="letter">{{ s.letter }}</b>
-      <span class="at">bar {{ s.bar }}</span>
-      <input
-        :value="s.name"
+      <span class="at">{{ t('song.section.at', { bar: s.bar }) }}</span>
+      <TextField
+        class="name"
+        bare
+        :model-value="s.name"
         maxlength="60"
-        placeholder="Name"
-        :aria-label="`Name of section ${s.letter}`"
+        :placeholder="t('song.section.name')"
+        :label="t('song.section.name-of', { letter: s.letter })"
         @change="rename(i, ($event.target as HTMLInputElement).value.trim())"
+        @keydown.stop
       />
-      <AppButton small v-if="i" :aria-label="`Take section ${s.letter} out`" @click="drop(i)">
-        <v-icon icon="$remove" size="16" />
-      </AppButton>
+      <IconButton v-if="i" icon="remove" :label="t('song.section.remove', { letter: s.letter })" @click="drop(i)" />
     </div>
     <form class="row" @submit.prevent="add(Number(bar))">
-      <label
-        >A section from bar <input v-model="bar" size="4" inputmode="numeric" data-test="section-bar"
-      /></label>
-      <AppButton small>Add</AppButton>
-      <AppButton small
+      <TextField
+        v-model="bar"
+        class="from"
+        compact
+        :label="t('song.section.from')"
+        inputmode="numeric"
+        data-test="section-bar"
+        @keydown.stop
+      />
+      <AppButton small type="submit">{{ t('song.section.add') }}</AppButton>
+      <AppButton
         v-if="player.loop"
-       
-        type="button"
+        small
         data-test="section-dragged"
         @click="store.addSection(player.loop.from, player.loop.to)"
+        >{{ t('song.section.dragged') }}</AppButton
       >
-        From the bars that you dragged
-      </AppButton>
-      <AppButton small type="button" @click="add(here())">At bar {{ here() }}, where it plays</AppButton>
+      <AppButton small @click="add(here())">{{ t('song.section.here', { bar: here() }) }}</AppButton>
     </form>
-  </section>
+  </PageSection>
 </template>
 
 <style scoped>
-.block {
-  display: grid;
-  gap: 8px;
-  padding: 16px 20px;
-}
-
-header,
 .row {
   display: flex;
   flex-wrap: wrap;
-  gap: 10px;
+  gap: var(--space-2);
   align-items: center;
-}
-
-header {
-  justify-content: space-between;
-}
-
-h2 {
-  font-size: 18px;
 }
 
 .letter {
@@ -101,6 +92,14 @@ h2 {
 }
 
 .at {
-  width: 66px;
+  width: 62px;
+}
+
+.name {
+  flex: 1;
+}
+
+.from {
+  flex: 0 0 150px;
 }
 </style>

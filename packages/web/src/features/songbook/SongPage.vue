@@ -18,6 +18,8 @@ import { useSong } from './song-store'
 import TimingForm from './TimingForm.vue'
 import TrackTable from './TrackTable.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import { t } from '../../words/t'
 
 const props = defineProps<{ version: string }>()
 
@@ -70,8 +72,8 @@ async function keep(): Promise<void> {
   const version = await store.keep()
   if (!version) return
   notice.value = isOthers.value
-    ? 'Saved as a song of your own. The other one is as it was.'
-    : 'Kept. Assignments that were given keep the version that they have.'
+    ? t('song.saved-own')
+    : t('song.saved')
   isOthers.value = false
   opened = version
   await router.replace(`/song/${version}`)
@@ -88,59 +90,53 @@ usePageKeys({ ' ': () => player.toggle() })
 
 <template>
   <div class="song">
-    <AppHeader before="Songbook" :title="store.song?.title ?? 'New song'">
-      <AppButton tone="quiet" to="/songs">All songs</AppButton>
-      <AppButton tone="main"
-        v-if="store.song"
-        :disabled="store.saved"
-        data-test="keep-song"
-        @click="keep"
-      >
-        {{ isOthers ? 'Save as my own song' : 'Keep the song' }}
+    <AppHeader :before="t('songs.room')" :title="store.song?.title ?? t('song.new')">
+      <AppButton v-if="store.song" tone="main" :disabled="store.saved" data-test="keep-song" @click="keep">
+        {{ isOthers ? t('song.save-own') : t('song.save') }}
       </AppButton>
     </AppHeader>
     <main>
-      <h1 class="unseen">{{ store.song?.title ?? 'New song' }}</h1>
+      <h1 class="unseen">{{ store.song?.title ?? t('song.new') }}</h1>
       <template v-if="store.song">
-        <p v-if="isOthers" class="sheet note" role="note" data-test="others-song">
-          This song belongs to other teachers. You can use it in assignments; if you change it, it is saved as
-          a song of your own.
-        </p>
-        <label class="form title"
-          >Title
-          <input
-            :value="store.song.title"
-            maxlength="200"
-            data-test="song-title"
-            @input="store.setTitle(($event.target as HTMLInputElement).value)"
-        /></label>
-        <PlayedStrip :song="store.song" :time="store.time!" />
-        <DownbeatLane
-          v-if="store.canRetime"
-          :song="store.song"
-          @downbeat="(s) => store.setTiming({ downbeat: s })"
+        <p v-if="isOthers" class="sheet note" role="note" data-test="others-song">{{ t('song.others') }}</p>
+        <p v-if="store.broughtMix" class="sheet note" data-test="brought-lines">{{ t('song.brought') }}</p>
+        <TextField
+          class="title"
+          :model-value="store.song.title"
+          :label="t('song.title')"
+          maxlength="200"
+          data-test="song-title"
+          @update:model-value="store.setTitle"
+          @keydown.stop
         />
+        <PlayedStrip :song="store.song" :time="store.time!" />
         <div class="two">
-          <TimingForm />
-          <SectionList />
+          <div class="column">
+            <TrackTable />
+            <BringIn more />
+          </div>
+          <div class="column">
+            <SectionList />
+            <TimingForm />
+            <DownbeatLane
+              v-if="store.canRetime"
+              :song="store.song"
+              @downbeat="(s) => store.setTiming({ downbeat: s })"
+            />
+          </div>
         </div>
-        <TrackTable />
-        <p v-if="store.broughtMix" class="sheet note" data-test="brought-lines">
-          The notes brought moves of volume and pan along. Keep the song, then make an assignment with it:
-          they are offered as its starting mix.
-        </p>
       </template>
-      <BringIn :more="store.song !== null" />
+      <BringIn v-else :more="false" />
     </main>
     <TransportBar v-if="store.song" :time="store.time!" />
     <NoticeBar v-model="notice" />
     <AskDialog
       ref="leaving"
       name="leave-song"
-      title="The song is not kept"
-      text="What you changed since you last kept it is lost if you leave now."
-      yes="Leave without keeping it"
-      no="Stay"
+      :title="t('song.leave.title')"
+      :text="t('song.leave.text')"
+      :yes="t('ui.unsaved.leave')"
+      :no="t('ui.unsaved.stay')"
     />
   </div>
 </template>
@@ -157,11 +153,11 @@ main {
   display: flex;
   flex: 1;
   flex-direction: column;
-  gap: 12px;
+  gap: var(--space-3);
   min-height: 0;
-  width: min(1180px, 100%);
+  width: min(1240px, 100%);
   margin: 0 auto;
-  padding: 16px 20px;
+  padding: var(--space-4) var(--space-5);
   overflow-y: auto;
 }
 
@@ -169,27 +165,20 @@ main > * {
   flex: none;
 }
 
-.title {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-
-.title input {
-  flex: 1;
-  font-size: 18px;
-  font-weight: 600;
-}
-
 .two {
   display: grid;
-  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
-  gap: 12px;
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+  gap: var(--space-3);
   align-items: start;
 }
 
+.column {
+  display: grid;
+  gap: var(--space-3);
+}
+
 .note {
-  padding: 12px 18px;
+  padding: var(--space-3) var(--space-5);
 }
 
 @media (max-width: 1000px) {

@@ -1,75 +1,95 @@
 <script setup lang="ts">
-/** The songbook: every song there is, and new ones from recordings or from notes. */
-import { onMounted, ref, shallowRef } from 'vue'
+/** The songbook: every song with its picture and where it is used; new ones from recordings or from notes. */
+import type { SongEntry } from '@rudlo/contract/songbook'
+import { computed, onMounted, ref, shallowRef } from 'vue'
+import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
-import { attempt } from '../../ui/forms/attempt'
 import AppHeader from '../../shell/AppHeader.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import { attempt } from '../../ui/forms/attempt'
+import RoomPage from '../../ui/page/RoomPage.vue'
+import { t } from '../../words/t'
+import SongCard from './SongCard.vue'
 
-const songs = shallowRef<readonly { id: string; title: string; number: number }[] | null>(null)
+const router = useRouter()
+const songs = shallowRef<readonly SongEntry[] | null>(null)
 const problem = ref('')
+const search = ref('')
+const withArchived = ref(false)
 
-onMounted(() =>
-  attempt(
-    async () => (songs.value = await told(server.songs.$get())),
-    (sentence) => (problem.value = sentence),
-  ),
-)
+const hasArchived = computed(() => songs.value?.some((s) => s.archived) ?? false)
+const shown = computed(() => {
+  const wanted = search.value.trim().toLowerCase()
+  return (songs.value ?? []).filter(
+    (s) => (withArchived.value || !s.archived) && `${s.title} ${s.usedIn.join(' ')}`.toLowerCase().includes(wanted),
+  )
+})
+
+const act = (what: () => Promise<unknown>) => attempt(what, (sentence) => (problem.value = sentence))
+const load = () => {
+  problem.value = ''
+  return act(async () => (songs.value = await told(server.songs.$get())))
+}
+onMounted(load)
+
+const archive = (song: SongEntry) =>
+  act(async () => {
+    await told(
+      server.songs[':song'].$patch({ param: { song: song.song }, json: { archived: !song.archived } }),
+    )
+    await load()
+  })
+
+const duplicate = (song: SongEntry) =>
+  act(async () => {
+    const { document } = await told(server.songs[':version'].$get({ param: { version: song.id } }))
+    const title = t('songs.copy', { title: song.title })
+    const { version } = await told(server.songs.$post({ json: { document: { ...document, title } } }))
+    await router.push(`/song/${version}`)
+  })
 </script>
 
 <template>
-  <AppHeader title="Songbook" />
-  <main class="songs">
-    <div class="top">
-      <h1>Songbook</h1>
-      <AppButton tone="main" to="/song/new" data-test="new-song">New song</AppButton>
+  <AppHeader />
+  <RoomPage
+    :title="t('songs.room')"
+    :problem="problem"
+    :loading="!songs"
+    :empty="songs?.length === 0 ? { title: t('songs.empty'), text: t('songs.empty.text') } : null"
+    @again="load"
+  >
+    <template #acts>
+      <TextField v-if="songs?.length" v-model="search" class="search" compact :label="t('songs.search')" data-test="search" />
+      <CheckField v-if="hasArchived" v-model="withArchived" :label="t('songs.archived')" data-test="archived" />
+      <AppButton tone="main" icon="add" to="/song/new" data-test="new-song">{{ t('songs.new') }}</AppButton>
+    </template>
+    <template #empty>
+      <AppButton tone="main" to="/song/new">{{ t('songs.new') }}</AppButton>
+    </template>
+    <p v-if="!shown.length" class="soft">{{ t('songs.none-found') }}</p>
+    <div class="cards">
+      <SongCard
+        v-for="s in shown"
+        :key="s.id"
+        :song="s"
+        data-test="song-card"
+        @archive="archive(s)"
+        @duplicate="duplicate(s)"
+      />
     </div>
-    <p v-if="problem" role="alert">{{ problem }}</p>
-    <p v-else-if="songs && !songs.length" class="soft">
-      No songs yet. Bring in the recordings of one, track by track, or a MIDI file.
-    </p>
-    <router-link
-      v-for="s in songs ?? []"
-      :key="s.id"
-      class="sheet song"
-      :to="`/song/${s.id}`"
-      data-test="song"
-    >
-      <b>{{ s.title }}</b>
-      <span class="soft">{{ Number(s.number) > 1 ? `version ${s.number}` : '' }}</span>
-    </router-link>
-  </main>
+  </RoomPage>
 </template>
 
 <style scoped>
-.songs {
+.search {
+  flex: 0 1 240px;
+}
+
+.cards {
   display: grid;
-  gap: 12px;
-  width: min(820px, 100%);
-  margin: 0 auto;
-  padding: 30px 24px;
-}
-
-.top {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-}
-
-h1 {
-  font-size: 30px;
-}
-
-.song {
-  display: flex;
-  justify-content: space-between;
-  padding: 16px 20px;
-  color: inherit;
-  font-size: 17px;
-  text-decoration: none;
-}
-
-.song:hover {
-  border-color: var(--ink);
+  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+  gap: var(--space-4);
 }
 </style>

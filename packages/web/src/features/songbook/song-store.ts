@@ -21,6 +21,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { useBroughtMix } from '../../document/brought-mix'
 import { server, told } from '../../api/client'
 import { attempt } from '../../ui/forms/attempt'
+import { t } from '../../words/t'
 import { Analyser } from './analyser'
 import { upload } from './upload'
 
@@ -39,7 +40,7 @@ const plainName = (file: string) =>
     .replace(/\.[^.]+$/, '')
     .replace(/^\d+[\s._-]+/, '')
     .replace(/_/g, ' ')
-    .trim() || 'Track'
+    .trim() || t('song.track.usual-name')
 
 /** The song that is being made or changed in the songbook. */
 export const useSong = defineStore('song', () => {
@@ -65,7 +66,7 @@ export const useSong = defineStore('song', () => {
     const [shortest, longest] = [Math.min(...frames), Math.max(...frames)]
     const apart = (longest - shortest) / SAMPLE_RATE
     return frames.length > 1 && apart > 0.05
-      ? `They start together; the shortest ends ${apart.toFixed(1)} s before the longest.`
+      ? t('song.lengths', { seconds: apart.toFixed(1) })
       : ''
   })
 
@@ -139,7 +140,7 @@ export const useSong = defineStore('song', () => {
   /** Plays a MIDI file on the project's instruments. */
   const bringNotes = (file: File) =>
     act(async () => {
-      listening.value = 'The notes are being played …'
+      listening.value = t('song.listening.notes')
       try {
         const made = await told(server.notes.$post({ query: { name: file.name } }, { init: { body: file } }))
         song.value = made.document
@@ -218,11 +219,11 @@ export const useSong = defineStore('song', () => {
   /** Listens for a steady tempo. */
   const findTempo = () =>
     act(async () => {
-      listening.value = 'Listening for the tempo …'
+      listening.value = t('song.listening.tempo')
       analyser ??= new Analyser()
       try {
         found.value = await analyser.tempo(song.value!)
-        if (!found.value) problem.value = 'No steady tempo can be heard. Tap it, or type it.'
+        if (!found.value) problem.value = t('song.no-tempo')
       } finally {
         listening.value = ''
       }
@@ -237,7 +238,7 @@ export const useSong = defineStore('song', () => {
 
   const findSections = () =>
     act(async () => {
-      listening.value = 'Listening for sections …'
+      listening.value = t('song.listening.sections')
       analyser ??= new Analyser()
       try {
         const names = new Map(bars.value.map((b) => [b.bar, b.name]))

@@ -53,10 +53,14 @@ const looks = computed(() => VARIANTS[props.tone ?? 'plain'])
   padding: 4px var(--space-4);
   border-radius: var(--radius-s);
   font-size: var(--text-2);
+  font-weight: 600;
   white-space: normal;
 }
 
 .button :deep(.v-btn__content) {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
   white-space: normal;
 }
 

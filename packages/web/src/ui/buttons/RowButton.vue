@@ -16,6 +16,8 @@ defineProps<{
 <style scoped>
 :where(.row-button) {
   display: block;
+  justify-content: normal;
+  align-items: normal;
   min-width: 0;
   height: auto;
   padding: 0;

@@ -7,7 +7,7 @@ const { min = -Infinity, max = Infinity, step = 1, compact = true } = defineProp
   unit?: string | undefined
   min?: number
   max?: number
-  step?: number
+  step?: number | "any"
   fault?: string | null | undefined
   hint?: string | undefined
   compact?: boolean

@@ -41,7 +41,7 @@ export function rudloVuetify(theme: 'light' | 'dark', cspNonce: string) {
     date: { locale: { en: locale } },
     defaults: {
       global: { ripple: false },
-      VBtn: { variant: 'outlined', rounded: 'lg', height: 40 },
+      VBtn: { variant: 'outlined', rounded: 'lg' },
       VTextField: FIELD,
       VTextarea: FIELD,
       VSelect: FIELD,

@@ -14,7 +14,7 @@ export const BENCH = {
   'bench.view': 'View',
   'panel.label': 'What to read',
   'panel.tasks': 'Tasks',
-  'panel.back': 'Version {number} came back',
+  'panel.back': 'Feedback',
   'panel.versions': 'Versions',
   'panel.notes.open': 'Notes {open}',
   'panel.notes': 'Notes',

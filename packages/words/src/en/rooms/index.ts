@@ -1,4 +1,5 @@
 import { BENCH } from './bench'
+import { CLASS } from './class'
 import { COMPARE } from './compare'
 import { DESK } from './desk'
 import { EDITOR } from './editor'
@@ -8,7 +9,8 @@ import { NAMES } from './names'
 import { REVIEW } from './review'
 import { SHEETS } from './sheets'
 import { SHELL } from './shell'
+import { SONGBOOK } from './songbook'
 import { WORK } from './work'
 
 /** What is said in the rooms, by room and meaning. */
-export const ROOMS = { ...BENCH, ...COMPARE, ...DESK, ...EDITOR, ...HOME, ...LESSON, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...WORK } as const
+export const ROOMS = { ...BENCH, ...CLASS, ...COMPARE, ...DESK, ...EDITOR, ...HOME, ...LESSON, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...SONGBOOK, ...WORK } as const
