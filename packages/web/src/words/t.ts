@@ -1,5 +1,6 @@
 import type { MessageKey } from '@rudlo/words/language'
-import { i18n } from './language'
+import type { Catalog } from '@rudlo/words/language'
+import { i18n, language } from './language'
 
 /** What a message is filled with. `n` is how many: it also chooses between one and several. */
 export type Values = Readonly<Record<string, string | number>>
@@ -11,4 +12,14 @@ export type Values = Readonly<Record<string, string | number>>
 export function t(key: MessageKey, values: Values = {}): string {
   const n = values['n']
   return typeof n === 'number' ? i18n.global.t(key, values, n) : i18n.global.t(key, values)
+}
+
+/**
+ * A message as it stands in the catalog, with its places to fill: for what is put together on the screen.
+ * @throws RangeError where there are no words for it
+ */
+export function rawText(key: MessageKey): string {
+  const text = (i18n.global.getLocaleMessage(language) as Catalog)[key]
+  if (text === undefined) throw new RangeError(`There are no words for "${key}".`)
+  return text
 }

@@ -1,92 +1,78 @@
 <script setup lang="ts">
-/** What a brief is for: title and purpose, when its checks answer, hints and repairs. */
+/** What an assignment is for: title and purpose, when its checks answer, hints and repairs. */
 import { ANSWER_TIMES, type AnswerTime } from '@rudlo/core/brief'
+import CheckField from '../../ui/fields/CheckField.vue'
+import NumberField from '../../ui/fields/NumberField.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import TextArea from '../../ui/fields/TextArea.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import PageSection from '../../ui/page/PageSection.vue'
+import { t } from '../../words/t'
 import { useBrief } from './brief-store'
 
 const store = useBrief()
-const TIMES: Readonly<Record<AnswerTime, string>> = {
-  drawing: 'while drawing',
-  played: 'after the bars were played',
-  asked: 'when asked',
-  'handed in': 'after handing in only',
-}
-const text = (event: Event) => (event.target as HTMLInputElement).value
+const times = ANSWER_TIMES.map((value) => ({ value, text: t(`brief.when.${value}`) }))
 </script>
 
 <template>
-  <section class="sheet part">
-    <v-text-field
+  <PageSection :title="t('brief.part.about')">
+    <TextField
       v-model="store.title"
-      label="Title"
-      :error-messages="store.fault('title')"
+      :label="t('brief.title')"
+      :fault="store.fault('title')"
       data-test="title"
       @keydown.stop
     />
-    <v-textarea
+    <TextArea
       :model-value="store.brief!.purpose"
-      label="Purpose: what it is for, in a sentence or two"
-      rows="2"
+      :label="t('brief.purpose')"
+      :rows="3"
       maxlength="2000"
-      @change="store.change({ ...store.brief!, purpose: text($event) })"
+      data-test="purpose"
+      @update:model-value="(purpose) => store.change({ ...store.brief!, purpose })"
       @keydown.stop
     />
     <div class="row">
-      <label
-        >Checks answer
-        <select
-          :value="store.brief!.answers"
-          data-test="answers"
-          @change="store.change({ ...store.brief!, answers: text($event) as AnswerTime })"
-          @keydown.stop
-        >
-          <option v-for="t in ANSWER_TIMES" :key="t" :value="t">{{ TIMES[t] }}</option>
-        </select></label
-      >
-      <label
-        >Hints after
-        <input
-          type="number"
-          min="0"
-          max="20"
-          :value="store.brief!.hintsAfter"
-          @change="store.change({ ...store.brief!, hintsAfter: Number(text($event)) })"
-          @keydown.stop
-        />
-        tries</label
-      >
-      <label
-        ><input
-          type="checkbox"
-          :checked="store.brief!.repairs"
-          @change="store.change({ ...store.brief!, repairs: !store.brief!.repairs })"
-        />
-        offer repairs for mistakes</label
-      >
+      <SelectField
+        class="answers"
+        :label="t('brief.answers')"
+        :choices="times"
+        :model-value="store.brief!.answers"
+        data-test="answers"
+        @update:model-value="(answers: AnswerTime) => store.change({ ...store.brief!, answers })"
+        @keydown.stop
+      />
+      <NumberField
+        class="hints"
+        :label="t('brief.hints-after')"
+        :unit="t('brief.hints-after.unit')"
+        :min="0"
+        :max="20"
+        :model-value="store.brief!.hintsAfter"
+        @update:model-value="(n) => store.change({ ...store.brief!, hintsAfter: Math.round(n ?? 0) })"
+        @keydown.stop
+      />
     </div>
-  </section>
+    <CheckField
+      :model-value="store.brief!.repairs"
+      :label="t('brief.repairs')"
+      @update:model-value="(repairs) => store.change({ ...store.brief!, repairs })"
+    />
+  </PageSection>
 </template>
 
 <style scoped>
-.part {
-  display: grid;
-  gap: 10px;
-  padding: 16px 18px;
-}
-
 .row {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
+  gap: var(--space-3);
 }
 
-.row label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
+.answers {
+  flex: 1 1 240px;
 }
 
-input[type='number'] {
-  width: 68px;
+.hints {
+  flex: 0 0 190px;
 }
 </style>

@@ -1,47 +1,48 @@
 <script setup lang="ts">
-/** The mix as it should be, and what can be done with it: tasks proposed from it, the brief tried out on it. */
-import { useBrief } from './brief-store'
+/** The mix as it should be, and what can be done with it: tasks suggested from it, the assignment tried out on it. */
 import AppButton from '../../ui/buttons/AppButton.vue'
+import PageSection from '../../ui/page/PageSection.vue'
+import { t } from '../../words/t'
+import { useBrief } from './brief-store'
+import TrialResult from './TrialResult.vue'
 
 defineProps<{ assignment: string }>()
 const store = useBrief()
 </script>
 
 <template>
-  <section class="sheet part model">
-    <p>
-      <b>{{ store.model ? 'There is a model' : 'No model yet' }}</b>
-      <span class="soft">
-        {{
-          store.model
-            ? ': the mix as it should be. Students hear it only when you allow it.'
-            : ': make the mix as it should be, and the tasks can be proposed from its moves.'
-        }}
-      </span>
-    </p>
-    <div class="row">
-      <AppButton :to="`/bench/${assignment}`" data-test="make-model">{{
-        store.model ? 'Change the model' : 'Make the model'
-      }}</AppButton>
-      <AppButton v-if="store.model" data-test="propose" @click="store.propose()"
-        >Propose tasks from the model</AppButton>
-      <AppButton :busy="store.trying" data-test="try-out" @click="store.tryOut()"
-        >Try it out</AppButton>
-    </div>
-  </section>
+  <div class="parts">
+    <PageSection
+      :title="t(store.model ? 'brief.model.yes' : 'brief.model.no')"
+      :about="t(store.model ? 'brief.model.yes.about' : 'brief.model.no.about')"
+    >
+      <div class="row">
+        <AppButton :to="`/bench/${assignment}`" data-test="make-model">{{
+          t(store.model ? 'brief.model.change' : 'brief.model.make')
+        }}</AppButton>
+        <AppButton v-if="store.model" data-test="propose" @click="store.propose()">{{
+          t('brief.model.suggest')
+        }}</AppButton>
+      </div>
+    </PageSection>
+    <PageSection :title="t('brief.tried')" :about="t('brief.try.about')">
+      <template #acts>
+        <AppButton :busy="store.trying" data-test="try-out" @click="store.tryOut()">{{ t('brief.try') }}</AppButton>
+      </template>
+      <TrialResult v-if="store.trial" />
+    </PageSection>
+  </div>
 </template>
 
 <style scoped>
-.part {
+.parts {
   display: grid;
-  gap: 10px;
-  padding: 16px 18px;
+  gap: var(--space-3);
 }
 
 .row {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
+  gap: var(--space-2);
 }
 </style>

@@ -1,22 +1,28 @@
 <script setup lang="ts">
-/** Writing a brief: tasks with checks and hints, beside them the page as a student sees it. */
-import { ref, watch, useTemplateRef } from 'vue'
-import { onBeforeRouteLeave } from 'vue-router'
-import AskDialog from '../../ui/overlays/AskDialog.vue'
+/** Writing an assignment: its parts on the left, one of them at a time, and beside it what a student sees. */
+import { ref, useTemplateRef, watch } from 'vue'
 import AppHeader from '../../shell/AppHeader.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import { useLeaveGuard } from '../../ui/forms/leave-guard'
 import { usePageKeys } from '../../ui/keys/page-keys'
+import AskDialog from '../../ui/overlays/AskDialog.vue'
+import RoomState from '../../ui/page/RoomState.vue'
+import { t } from '../../words/t'
 import BriefGoal from './BriefGoal.vue'
 import BriefModel from './BriefModel.vue'
+import BriefParts from './BriefParts.vue'
 import BriefPreview from './BriefPreview.vue'
 import BriefSettings from './BriefSettings.vue'
-import BriefTasks from './BriefTasks.vue'
 import { useBrief } from './brief-store'
-import TrialResult from './TrialResult.vue'
-import AppButton from '../../ui/buttons/AppButton.vue'
+import BriefStrip from './BriefStrip.vue'
+import TaskEditor from './TaskEditor.vue'
 
 const props = defineProps<{ assignment: string }>()
 const store = useBrief()
 const problem = ref('')
+const previewing = ref(false)
 
 async function open(): Promise<void> {
   problem.value = ''
@@ -33,80 +39,83 @@ const doubting = useTemplateRef('doubting')
 /** Tries it out first: what cannot be met, or is met already, is said before anybody gets it. */
 async function giveOut(): Promise<void> {
   giving.value = true
-  if (store.brief!.tasks.some((t) => t.checks.length)) await store.tryOut()
+  if (store.brief!.tasks.some((task) => task.checks.length)) await store.tryOut()
   giving.value = false
   if (store.doubts.length && !(await doubting.value!.ask())) return
   await store.giveOut()
 }
 
 const leaving = useTemplateRef('leaving')
-onBeforeRouteLeave(() => !store.changed || leaving.value!.ask())
+useLeaveGuard(
+  () => store.changed,
+  () => leaving.value!.ask(),
+)
 usePageKeys({ 'Ctrl+z': () => store.undo(), 'Ctrl+s': () => void store.save() })
 </script>
 
 <template>
-  <div class="page form">
-    <AppHeader :before="store.assignment?.group" :title="store.assignment ? 'Brief' : ''">
+  <div class="page">
+    <AppHeader
+      compact
+      :before="store.assignment?.group"
+      :title="store.assignment ? store.title || t('brief.room') : ''"
+    >
       <template v-if="store.brief && store.assignment">
-        <span class="soft state" data-test="brief-state">{{
-          store.changed ? 'Not saved yet' : store.isDraft ? 'Draft: students do not see it' : 'Saved'
+        <span class="soft state" role="status" data-test="brief-state">{{
+          store.changed
+            ? t('brief.state.changed')
+            : store.isDraft
+              ? t('brief.state.draft')
+              : t('brief.state.saved')
         }}</span>
-        <v-btn
-          variant="text"
-          icon="$undo"
-          size="small"
-          aria-label="Undo"
-          :disabled="!store.past.length"
-          @click="store.undo()"
-        />
-        <AppButton
-          :busy="store.saving"
-          :disabled="!store.changed"
-          data-test="save-brief"
-          @click="store.save()"
-          >Save</AppButton>
-        <AppButton tone="main"
-          v-if="store.isDraft"
-          data-test="give-out"
-          :busy="giving"
-          @click="giveOut"
-          >Give it out</AppButton>
+        <IconButton icon="undo" :label="t('brief.undo')" :disabled="!store.past.length" @click="store.undo()" />
+        <AppButton class="preview-button" small :aria-pressed="previewing" @click="previewing = !previewing">{{
+          t('brief.preview.show')
+        }}</AppButton>
+        <AppButton :busy="store.saving" data-test="save-brief" @click="store.save()">{{
+          t('brief.save')
+        }}</AppButton>
+        <AppButton v-if="store.isDraft" tone="main" data-test="give-out" :busy="giving" @click="giveOut">{{
+          t('brief.publish')
+        }}</AppButton>
       </template>
     </AppHeader>
-    <main v-if="problem" class="lost">
-      <p role="alert">{{ problem }}</p>
-      <AppButton @click="open">Try again</AppButton>
-    </main>
-    <main v-else-if="!store.brief || !store.assignment" class="lost">
-      <v-progress-circular indeterminate />
-    </main>
-    <main v-else class="desk">
-      <h1 class="unseen">Brief: {{ store.title }}</h1>
-      <div class="writing">
-        <p v-if="store.problem" class="problem" role="alert" data-test="brief-problem">{{ store.problem }}</p>
-        <BriefGoal />
-        <BriefModel :assignment="assignment" />
-        <TrialResult v-if="store.trial" />
-        <BriefTasks />
-        <BriefSettings />
-      </div>
-      <BriefPreview />
-    </main>
+    <RoomState :problem="problem" :loading="!store.brief || !store.assignment" @again="open">
+      <template #room>
+        <main class="desk" :class="{ previewing }">
+          <h1 class="unseen">{{ store.title }}</h1>
+          <BriefParts />
+          <div class="middle">
+            <FormProblem class="sheet problem" :text="store.problem" data-test="brief-problem" />
+            <BriefStrip v-if="store.part === 'task'" />
+            <div class="writing">
+              <BriefGoal v-if="store.part === 'about'" />
+              <BriefModel v-else-if="store.part === 'model'" :assignment="assignment" />
+              <BriefSettings v-else-if="store.part === 'publish'" />
+              <template v-for="task in store.brief!.tasks" v-else :key="task.id">
+                <TaskEditor v-if="task.id === store.openTask" :task="task" />
+              </template>
+            </div>
+          </div>
+          <BriefPreview class="preview" />
+        </main>
+      </template>
+    </RoomState>
     <AskDialog
       ref="doubting"
       name="doubts"
-      title="Give it out all the same?"
+      :title="t('brief.publish.anyway')"
       :text="store.doubts.join('\n')"
-      yes="Give it out"
-      no="Look at it again"
+      :yes="t('brief.publish')"
+      :no="t('brief.publish.back')"
     />
     <AskDialog
       ref="leaving"
       name="leave-brief"
-      title="The brief is not saved"
-      text="What you changed since you last saved it is lost if you leave now."
-      yes="Leave without saving"
-      no="Stay"
+      :title="t('brief.leave.title')"
+      :text="t('brief.leave.text')"
+      :yes="t('ui.unsaved.leave')"
+      :no="t('ui.unsaved.stay')"
     />
   </div>
 </template>
@@ -116,53 +125,67 @@ usePageKeys({ 'Ctrl+z': () => store.undo(), 'Ctrl+s': () => void store.save() })
   display: flex;
   flex-direction: column;
   height: 100vh;
+  height: 100dvh;
 }
 
 .desk {
   display: grid;
   flex: 1;
-  grid-template-columns: minmax(0, 1fr) 330px;
-  gap: 16px;
+  grid-template-columns: 258px minmax(0, 1fr) 300px;
+  gap: var(--space-4);
   min-height: 0;
-  padding: 16px 20px;
+  padding: var(--space-4);
+}
+
+.middle {
+  display: flex;
+  flex-direction: column;
+  gap: var(--space-3);
+  min-height: 0;
 }
 
 .writing {
-  display: grid;
-  gap: 14px;
-  align-content: start;
+  flex: 1;
   min-height: 0;
   overflow-y: auto;
 }
 
 .problem {
-  padding: 12px 16px;
-  border: 1.5px solid var(--warm);
-  border-radius: 10px;
-  color: var(--warm);
-  font-weight: 560;
+  padding: var(--space-2) var(--space-4);
+  border-color: var(--warm);
+}
+
+.problem:empty {
+  display: none;
 }
 
 .state {
   white-space: nowrap;
 }
 
-.lost {
-  display: grid;
-  flex: 1;
-  gap: 16px;
-  place-content: center;
-  justify-items: center;
+.preview-button {
+  display: none;
 }
 
-@media (max-width: 1000px) {
+@media (max-width: 1180px) {
   .desk {
-    grid-template-columns: 1fr;
-    overflow-y: auto;
+    grid-template-columns: 230px minmax(0, 1fr);
   }
 
-  .writing {
-    overflow: visible;
+  .preview-button {
+    display: inline-grid;
+  }
+
+  .desk:not(.previewing) .preview,
+  .desk.previewing .middle {
+    display: none;
+  }
+}
+
+@media (max-width: 700px) {
+  .desk {
+    display: block;
+    overflow-y: auto;
   }
 }
 </style>

@@ -1,40 +1,38 @@
 <script setup lang="ts">
 /** The brief as a student reads it, while it is written. */
-import { placeShort } from '@rudlo/core/time'
 import RichText from '../../desk/guide/RichText.vue'
 import { barsOf } from '../../desk/transport/loop-text'
 import { useBrief } from './brief-store'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import AppTag from '../../ui/marks/AppTag.vue'
+import { t } from '../../words/t'
 
 const store = useBrief()
 </script>
 
 <template>
-  <aside class="sheet preview" aria-label="As a student sees it">
-    <p class="soft">As a student sees it</p>
+  <aside class="sheet preview" :aria-label="t('brief.preview')">
+    <p class="soft">{{ t('brief.preview') }}</p>
     <h2>{{ store.title }}</h2>
     <p class="soft">{{ store.brief!.purpose }}</p>
     <ol>
       <li v-for="(task, i) in store.brief!.tasks" :key="task.id" :class="{ on: task.id === store.openTask }">
-        <RowButton class="head" @click="store.openTask = task.id">
+        <RowButton class="head" @click="store.showTask(task.id)">
           <span class="number">{{ i + 1 }}</span><b>{{ task.title }}</b>
         </RowButton>
         <div v-if="task.id === store.openTask" class="more">
           <RichText :text="task.text" />
-          <span class="chip" :title="placeShort(store.time!.meter.placeAt(task.from))"
-            ><v-icon icon="$play" size="16" />{{ barsOf(task, store.time!.meter) }}</span
-          >
+          <AppTag icon="play" :text="barsOf(task, store.time!.meter)" />
           <p v-if="task.checks.length && store.brief!.answers !== 'handed in'" class="soft">
-            {{ task.checks.length === 1 ? 'One check answers' : `${task.checks.length} checks answer` }}
             {{
-              { drawing: 'while drawing', played: 'after playing it', asked: 'on asking' }[
-                store.brief!.answers
-              ]
-            }}.
+              t('brief.preview.checks', {
+                n: task.checks.length,
+                when: t(`brief.when.${store.brief!.answers}`),
+              })
+            }}
           </p>
           <p v-if="task.hints.length" class="soft">
-            {{ task.hints.length === 1 ? 'One hint' : `${task.hints.length} hints` }}, from try
-            {{ store.brief!.hintsAfter }} on.
+            {{ t('brief.preview.hints', { n: task.hints.length, tries: store.brief!.hintsAfter }) }}
           </p>
         </div>
       </li>
@@ -52,7 +50,7 @@ const store = useBrief()
 }
 
 h2 {
-  font-size: 22px;
+  font-size: var(--text-4);
 }
 
 ol {

@@ -1,154 +1,96 @@
 <script setup lang="ts">
-/** One check of a task: what it asks, and with which tolerances. */
-import { kindOf, type Check, type FieldValue } from '@rudlo/core/checks'
+/** One check of a task as a sentence: each value in it is changed where it stands. */
+import { kindOf, type Check, type Field, type FieldValue } from '@rudlo/core/checks'
+import { numberText } from '@rudlo/core/scale'
+import { placeInWords, spanShort } from '@rudlo/core/time'
 import { computed } from 'vue'
+import { barsOf } from '../../desk/transport/loop-text'
+import IconButton from '../../ui/buttons/IconButton.vue'
+import { t } from '../../words/t'
 import { useBrief } from './brief-store'
-import PlaceField from './PlaceField.vue'
-import RowButton from '../../ui/buttons/RowButton.vue'
+import { piecesOf, unitHere } from './check-sentence'
+import CheckValue from './CheckValue.vue'
 
 const props = defineProps<{ check: Check }>()
 const emit = defineEmits<{ change: [check: Check]; remove: [] }>()
 
 const store = useBrief()
 const kind = computed(() => kindOf(props.check.kind))
-
 /** How often it was overruled. */
 const times = computed(() => store.overruledChecks[props.check.id] ?? 0)
 
-function set(name: string, value: FieldValue): void {
-  emit('change', { ...props.check, values: { ...props.check.values, [name]: value } })
+const set = (values: Readonly<Record<string, FieldValue>>) =>
+  emit('change', { ...props.check, values: { ...props.check.values, ...values } })
+
+/** A value as it is read in the sentence. */
+function said(name: string, field: Field): string {
+  const value = props.check.values[name]
+  if (field.type === 'place') return placeInWords(store.time!.meter, Number(value))
+  if (field.type === 'number')
+    return `${numberText(Number(value), 1).replace(/\.0$/, '')} ${unitHere(field.unit, props.check.values, store.mix!)}`.trim()
+  if (field.type === 'lane') return store.lanes.find((l) => l.lane === value)?.text ?? String(value)
+  if (field.type === 'track') return store.song!.tracks.find((one) => one.id === value)?.name ?? String(value)
+  if (field.type === 'choice') return field.options.find(([key]) => key === value)?.[1] ?? String(value)
+  return t('brief.check.lanes', { n: (value as readonly string[]).length })
 }
 
-function toggle(name: string, lane: string): void {
-  const chosen = props.check.values[name] as readonly string[]
-  set(name, chosen.includes(lane) ? chosen.filter((l) => l !== lane) : [...chosen, lane])
-}
-
-const text = (event: Event) => (event.target as HTMLInputElement | HTMLSelectElement).value
+const span = computed(() => ({
+  from: Number(props.check.values['from']),
+  to: Number(props.check.values['to']),
+}))
+const spanSaid = computed(() => {
+  const [from, to] = spanShort(span.value, store.time!.meter, store.song!.length)
+  return from.includes('.') ? t('brief.span.text', { from, to: to ?? '' }) : barsOf(span.value, store.time!.meter)
+})
+const pieces = computed(() =>
+  piecesOf(store.sentenceOf(props.check.kind)).map((piece) => {
+    if ('words' in piece) return piece
+    if (piece.field === 'span') return { ...piece, shown: spanSaid.value, value: null }
+    const value = kind.value.fields[piece.field]
+    return value ? { ...piece, shown: said(piece.field, value), value } : { words: '' }
+  }),
+)
 </script>
 
 <template>
-  <fieldset class="check" data-test="edit-check">
-    <legend>
-      <b>{{ kind.name }}</b>
-      <RowButton class="remove" :aria-label="`Remove the check ${kind.name}`" @click="emit('remove')">
-        <v-icon icon="$close" size="16" />
-      </RowButton>
-    </legend>
-    <p class="soft about">{{ kind.about }}</p>
-    <p v-if="times" class="mend" data-test="overruled-often">
-      Overruled {{ times === 1 ? 'once' : `${times} times` }} on the review desk: it may ask for too much.
-    </p>
-    <div class="fields">
-      <template v-for="(field, name) in kind.fields" :key="name">
-        <label v-if="field.type === 'lane'"
-          >{{ field.label }}
-          <select :value="check.values[name]" @change="set(String(name), text($event))" @keydown.stop>
-            <option v-for="l in store.lanes" :key="l.lane" :value="l.lane">{{ l.text }}</option>
-          </select></label
-        >
-        <label v-else-if="field.type === 'track'"
-          >{{ field.label }}
-          <select :value="check.values[name]" @change="set(String(name), text($event))" @keydown.stop>
-            <option v-for="t in store.song!.tracks" :key="t.id" :value="t.id">{{ t.name }}</option>
-          </select></label
-        >
-        <PlaceField
-          v-else-if="field.type === 'place'"
-          :label="`${field.label}, bar`"
-          :tick="Number(check.values[name])"
-          :meter="store.time!.meter"
-          :length="store.song!.length"
-          @place="(tick) => set(String(name), tick)"
-        />
-        <label v-else-if="field.type === 'number'"
-          >{{ field.label }}
-          <input
-            type="number"
-            :min="field.min"
-            :max="field.max"
-            step="any"
-            :value="check.values[name]"
-            @change="set(String(name), Number(text($event)))"
-            @keydown.stop
-          />
-          <span class="soft">{{ field.unit }}</span></label
-        >
-        <label v-else-if="field.type === 'choice'"
-          >{{ field.label }}
-          <select :value="check.values[name]" @change="set(String(name), text($event))" @keydown.stop>
-            <option v-for="[value, words] in field.options" :key="value" :value="value">{{ words }}</option>
-          </select></label
-        >
-        <details v-else>
-          <summary>{{ field.label }}: {{ (check.values[name] as string[]).length }} lanes</summary>
-          <label v-for="l in store.lanes" :key="l.lane" class="tick"
-            ><input
-              type="checkbox"
-              :checked="(check.values[name] as string[]).includes(l.lane)"
-              @change="toggle(String(name), l.lane)"
-            />
-            {{ l.text }}</label
-          >
-        </details>
-      </template>
+  <div class="check" data-test="edit-check" :data-kind="check.kind">
+    <div class="sentence">
+      <p>
+        <template v-for="(p, i) in pieces" :key="i"
+          ><template v-if="'words' in p">{{ p.words }}</template
+          ><CheckValue
+            v-else
+            :name="p.field"
+            :field="p.value"
+            :shown="p.shown"
+            :value="check.values[p.field]"
+            :span="span"
+            @set="set"
+        /></template>
+      </p>
+      <p v-if="times" class="mend" data-test="overruled-often">{{ t('brief.check.overruled', { n: times }) }}</p>
     </div>
-  </fieldset>
+    <IconButton icon="remove" :label="t('brief.check.remove', { name: kind.name })" @click="emit('remove')" />
+  </div>
 </template>
 
 <style scoped>
 .check {
-  display: grid;
-  gap: 6px;
-  min-width: 0;
-  margin: 0;
-  padding: 4px 12px 10px;
+  display: flex;
+  gap: var(--space-2);
+  align-items: start;
+  padding: var(--space-2) var(--space-3);
   border: 1px solid var(--rule);
-  border-radius: 10px;
+  border-radius: var(--radius-s);
+  line-height: 1.8;
 }
 
-legend {
-  display: flex;
-  gap: 4px;
-  align-items: center;
+.sentence {
+  flex: 1;
 }
 
-.about {
-  font-size: 14px;
-}
-
-.fields {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-  font-size: 15px;
-}
-
-label {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-}
-
-.tick {
-  display: flex;
-}
-
-.remove {
-  width: 32px;
-  height: 32px;
-  border: 0;
-  background: none;
-  color: var(--soft);
-  cursor: pointer;
-}
-
-input[type='number'] {
-  width: 84px;
-}
-
-select {
-  max-width: 260px;
+.mend {
+  color: var(--close);
+  font-size: var(--text-1);
 }
 </style>

@@ -1,38 +1,41 @@
 <script setup lang="ts">
-/** One task of the brief as it is written: words, lanes, bars, checks, hints, weight. */
+/** One task as it is written: words, bars, lanes, checks, hints, weight. */
 import type { BriefTask } from '@rudlo/core/brief'
 import { CHECK_KINDS, type Check } from '@rudlo/core/checks'
 import { computed } from 'vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import CheckBoxes from '../../ui/fields/CheckBoxes.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
+import NumberField from '../../ui/fields/NumberField.vue'
+import TextArea from '../../ui/fields/TextArea.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import FoldSection from '../../ui/page/FoldSection.vue'
+import { t } from '../../words/t'
 import { useBrief } from './brief-store'
 import CheckEditor from './CheckEditor.vue'
-import PlaceField from './PlaceField.vue'
-import AppButton from '../../ui/buttons/AppButton.vue'
+import SpanField from './SpanField.vue'
 
 const props = defineProps<{ task: BriefTask }>()
 const store = useBrief()
-const HINTS = ['What to listen for', 'Where', 'Show: words beside the form'] as const
+const HINTS = [0, 1, 2] as const
 
 const change = (by: Partial<BriefTask>) => store.changeTask(props.task.id, by)
-const text = (event: Event) => (event.target as HTMLInputElement).value
-
-const sections = computed(() => {
-  const { song } = store
-  return (song?.sections ?? []).map((s, i) => ({
-    text: `${s.letter} ${s.name}`,
-    from: s.tick,
-    to: song!.sections[i + 1]?.tick ?? song!.length,
-  }))
-})
+const lanes = computed(() => store.lanes.map((l) => ({ value: l.lane, text: l.text })))
+const chosenLanes = computed(() =>
+  props.task.lanes.length
+    ? lanes.value
+        .filter((l) => props.task.lanes.includes(l.value))
+        .map((l) => l.text)
+        .join('; ')
+    : t('brief.lanes.none'),
+)
 
 function setHint(level: number, words: string): void {
-  const hints = [0, 1, 2].map((i) => (i === level ? words : (props.task.hints[i] ?? '')))
+  const hints = HINTS.map((i) => (i === level ? words : (props.task.hints[i] ?? '')))
   while (hints.length && !hints.at(-1)!.trim()) hints.pop()
   change({ hints })
-}
-
-function toggleLane(lane: string): void {
-  const { lanes } = props.task
-  change({ lanes: lanes.includes(lane) ? lanes.filter((l) => l !== lane) : [...lanes, lane] })
 }
 
 const setCheck = (check: Check) =>
@@ -40,173 +43,167 @@ const setCheck = (check: Check) =>
 </script>
 
 <template>
-  <div class="task">
-    <label class="wide"
-      >Title
-      <input
-        :value="task.title"
+  <div class="sheet task">
+    <div class="row">
+      <TextField
+        class="title"
+        :model-value="task.title"
+        :label="t('brief.task.title')"
         maxlength="120"
         data-test="task-title"
-        @change="change({ title: text($event) })"
-        @keydown.stop
-    /></label>
-    <label class="wide"
-      >What is to be done
-      <textarea
-        :value="task.text"
-        rows="3"
-        maxlength="4000"
-        placeholder="Paragraphs, - lists, *emphasis*"
-        @change="change({ text: text($event) })"
+        @update:model-value="(title) => change({ title })"
         @keydown.stop
       />
-    </label>
-    <div class="row">
-      <PlaceField
-        label="From bar"
-        :tick="task.from"
+      <SpanField
+        class="span"
+        :span="task"
         :meter="store.time!.meter"
         :length="store.song!.length"
-        @place="(from) => change({ from })"
+        :label="t('brief.span')"
+        :hint="t('brief.span.hint')"
+        @span="(span) => change(span)"
       />
-      <PlaceField
-        label="to bar"
-        :tick="task.to"
-        :meter="store.time!.meter"
-        :length="store.song!.length"
-        @place="(to) => change({ to })"
-      />
-      <span class="soft">or</span>
-      <AppButton small v-for="s in sections" :key="s.from" @click="change({ from: s.from, to: s.to })">
-        {{ s.text }}
-      </AppButton>
     </div>
-    <details :open="!task.lanes.length">
-      <summary>
-        Lanes:
-        {{
-          task.lanes.length
-            ? store.lanes
-                .filter((l) => task.lanes.includes(l.lane))
-                .map((l) => l.text)
-                .join('; ')
-            : 'none: the task is about the balance'
-        }}
-      </summary>
-      <div class="lanes">
-        <label v-for="l in store.lanes" :key="l.lane"
-          ><input type="checkbox" :checked="task.lanes.includes(l.lane)" @change="toggleLane(l.lane)" />
-          {{ l.text }}</label
-        >
-      </div>
-    </details>
-    <h3>Checks</h3>
-    <CheckEditor
-      v-for="c in task.checks"
-      :key="c.id"
-      :check="c"
-      @change="setCheck"
-      @remove="change({ checks: task.checks.filter((o) => o.id !== c.id) })"
+    <TextArea
+      :model-value="task.text"
+      :label="t('brief.task.text')"
+      :hint="t('brief.task.text.hint')"
+      :rows="3"
+      maxlength="4000"
+      data-test="task-text"
+      @update:model-value="(text) => change({ text })"
+      @keydown.stop
     />
-    <label class="add"
-      >Add a check
-      <select
-        value=""
-        data-test="add-check"
-        @change="(store.addCheck(task, text($event)), (($event.target as HTMLSelectElement).value = ''))"
+    <FoldSection :title="t('brief.lanes')" :note="chosenLanes" data-test="task-lanes">
+      <CheckBoxes
+        class="lanes"
+        :label="t('brief.lanes')"
+        :choices="lanes"
+        :model-value="task.lanes"
+        @update:model-value="(chosen) => change({ lanes: chosen })"
+      />
+    </FoldSection>
+
+    <section class="part">
+      <header>
+        <h3>{{ t('brief.checks') }}</h3>
+        <AppMenu :label="t('brief.checks.add')">
+          <template #opener="{ opener }"
+            ><AppButton v-bind="opener" small icon="add" data-test="add-check">{{
+              t('brief.checks.add')
+            }}</AppButton></template
+          >
+          <MenuItem
+            v-for="k in CHECK_KINDS"
+            :key="k.kind"
+            :tip="k.about"
+            :data-test="`check-${k.kind}`"
+            @click="store.addCheck(task, k.kind)"
+            >{{ k.name }}</MenuItem
+          >
+        </AppMenu>
+      </header>
+      <p v-if="!task.checks.length" class="soft">{{ t('brief.checks.none') }}</p>
+      <CheckEditor
+        v-for="c in task.checks"
+        :key="c.id"
+        :check="c"
+        @change="setCheck"
+        @remove="change({ checks: task.checks.filter((o) => o.id !== c.id) })"
+      />
+      <CheckField
+        v-if="task.checks.length"
+        :model-value="task.otherWays ?? true"
+        :label="t('brief.other-ways')"
+        data-test="other-ways"
+        @update:model-value="(otherWays) => change({ otherWays })"
+      />
+    </section>
+
+    <section class="part">
+      <h3>{{ t('brief.hints') }}</h3>
+      <TextField
+        v-for="i in HINTS"
+        :key="i"
+        compact
+        :model-value="task.hints[i] ?? ''"
+        :label="t(`brief.hint.${i}`)"
+        maxlength="1000"
+        :data-test="`hint-${i}`"
+        @update:model-value="(words) => setHint(i, words)"
         @keydown.stop
-      >
-        <option value="" disabled>choose …</option>
-        <option v-for="k in CHECK_KINDS" :key="k.kind" :value="k.kind">{{ k.name }}</option>
-      </select></label
-    >
-    <v-checkbox
-      v-if="task.checks.length"
-      :model-value="task.otherWays ?? true"
-      label="Other ways count too: the same sound reached with another control"
-      density="compact"
-      hide-details
-      data-test="other-ways"
-      @update:model-value="(on) => change({ otherWays: on === true })"
-    />
-    <h3>Hints, opened one after the other</h3>
-    <label v-for="(words, i) in HINTS" :key="words" class="wide"
-      >{{ words }}
-      <input :value="task.hints[i] ?? ''" maxlength="1000" @change="setHint(i, text($event))" @keydown.stop
-    /></label>
-    <div class="row">
-      <label
-        >Counts
-        <input
-          type="number"
-          min="0"
-          max="10"
-          step="0.5"
-          :value="task.weight"
-          @change="change({ weight: Number(text($event)) })"
-          @keydown.stop
-        />
-        times</label
-      >
+      />
+    </section>
+
+    <footer>
+      <NumberField
+        class="weight"
+        :label="t('brief.weight')"
+        :min="0"
+        :max="10"
+        :step="0.5"
+        :model-value="task.weight"
+        @update:model-value="(weight) => change({ weight: weight ?? 1 })"
+        @keydown.stop
+      />
       <span class="push" />
-      <AppButton small @click="store.duplicate(task)">Duplicate</AppButton>
-      <AppButton small data-test="remove-task" @click="store.removeTask(task.id)">Remove</AppButton>
-    </div>
+      <AppButton small icon="copy" @click="store.duplicate(task)">{{ t('brief.duplicate') }}</AppButton>
+      <AppButton small icon="remove" data-test="remove-task" @click="store.removeTask(task.id)">{{
+        t('brief.remove')
+      }}</AppButton>
+    </footer>
   </div>
 </template>
 
 <style scoped>
 .task {
   display: grid;
-  gap: 10px;
-  padding: 4px 14px 16px;
-}
-
-.wide {
-  display: grid;
-  gap: 3px;
+  gap: var(--space-4);
+  padding: var(--space-4) var(--space-5);
 }
 
 .row {
   display: flex;
   flex-wrap: wrap;
-  gap: 8px 12px;
+  gap: var(--space-3);
+  align-items: start;
+}
+
+.title {
+  flex: 2 1 240px;
+}
+
+.span {
+  flex: 1 1 200px;
+}
+
+.part {
+  display: grid;
+  gap: var(--space-2);
+}
+
+header,
+footer {
+  display: flex;
+  gap: var(--space-2);
   align-items: center;
+}
+
+h3 {
+  flex: 1;
+  font-size: var(--text-3);
+}
+
+.weight {
+  flex: 0 0 110px;
 }
 
 .push {
   flex: 1;
 }
 
-textarea {
-  resize: vertical;
-}
-
-h3 {
-  margin-top: 4px;
-  font-size: 16px;
-}
-
 .lanes {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
-  gap: 2px 12px;
-  max-height: 190px;
-  padding-top: 6px;
+  max-height: 220px;
   overflow-y: auto;
-  font-size: 15px;
-}
-
-.lanes label,
-.add {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 30px;
-}
-
-summary {
-  min-height: 30px;
-  cursor: pointer;
 }
 </style>

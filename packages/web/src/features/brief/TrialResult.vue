@@ -4,87 +4,63 @@ import type { JudgedTask } from '@rudlo/core/brief'
 import { computed } from 'vue'
 import VerdictSign from '../../desk/guide/VerdictSign.vue'
 import { useBrief } from './brief-store'
+import FigureTable from '../../ui/tables/FigureTable.vue'
+import { t } from '../../words/t'
 
 const store = useBrief()
 const trial = computed(() => store.trial!)
-const titleOf = (id: string) => store.brief!.tasks.find((t) => t.id === id)?.title ?? id
+const titleOf = (id: string) => store.brief!.tasks.find((task) => task.id === id)?.title ?? id
+/** Whether a hand-in would get another verdict than it has. */
+const changes = (h: (typeof trial.value.handIns)[number], id: string) =>
+  h.before !== null && verdict(h.before, id) !== verdict(h.after, id)
 const verdict = (tasks: readonly JudgedTask[] | null, id: string) =>
-  tasks?.find((t) => t.task === id)?.verdict ?? null
+  tasks?.find((j) => j.task === id)?.verdict ?? null
 
 /** What does not fit yet, in sentences. */
 const warnings = computed(() => store.doubts)
 </script>
 
 <template>
-  <section class="sheet trial" data-test="trial">
-    <h3>Tried out</h3>
+  <div class="trial" data-test="trial">
     <p v-for="w in warnings" :key="w" class="warning" role="alert">{{ w }}</p>
-    <p v-if="!warnings.length">
-      The starting mix meets nothing yet{{ trial.model ? ', and the model meets everything' : '' }}: it fits.
-    </p>
-    <div class="scroll">
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Task</th>
-            <th scope="col">Start</th>
-            <th v-if="trial.model" scope="col">Model</th>
-            <th v-for="h in trial.handIns" :key="h.student" scope="col">{{ h.student.split(' ')[0] }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="t in trial.start" :key="t.task">
-            <th scope="row">{{ titleOf(t.task) }}</th>
-            <td><VerdictSign :verdict="t.verdict" /></td>
-            <td v-if="trial.model"><VerdictSign :verdict="verdict(trial.model, t.task)" /></td>
-            <td
-              v-for="h in trial.handIns"
-              :key="h.student"
-              :class="{ changed: h.before && verdict(h.before, t.task) !== verdict(h.after, t.task) }"
-              :title="
-                h.before && verdict(h.before, t.task) !== verdict(h.after, t.task) ? 'This would change' : ''
-              "
-            >
-              <VerdictSign :verdict="verdict(h.after, t.task)" />
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </div>
-  </section>
+    <p v-if="!warnings.length">{{ t(trial.model ? 'brief.tried.fits.model' : 'brief.tried.fits') }}</p>
+    <FigureTable :label="t('brief.tried')">
+      <thead>
+        <tr>
+          <th scope="col">{{ t('brief.tried.task') }}</th>
+          <th scope="col">{{ t('brief.tried.start') }}</th>
+          <th v-if="trial.model" scope="col">{{ t('brief.tried.model') }}</th>
+          <th v-for="h in trial.handIns" :key="h.student" scope="col">{{ h.student.split(' ')[0] }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="j in trial.start" :key="j.task">
+          <th scope="row">{{ titleOf(j.task) }}</th>
+          <td><VerdictSign :verdict="j.verdict" /></td>
+          <td v-if="trial.model"><VerdictSign :verdict="verdict(trial.model, j.task)" /></td>
+          <td
+            v-for="h in trial.handIns"
+            :key="h.student"
+            :class="{ changed: changes(h, j.task) }"
+            :data-tip="changes(h, j.task) ? t('brief.tried.change') : undefined"
+          >
+            <VerdictSign :verdict="verdict(h.after, j.task)" />
+          </td>
+        </tr>
+      </tbody>
+    </FigureTable>
+  </div>
 </template>
 
 <style scoped>
 .trial {
   display: grid;
-  gap: 10px;
-  padding: 16px 18px;
-}
-
-.scroll {
-  overflow-x: auto;
-}
-
-h3 {
-  font-size: 17px;
+  gap: var(--space-2);
 }
 
 .warning {
   color: var(--warm);
   font-weight: 560;
-}
-
-table {
-  border-collapse: collapse;
-  font-size: 14px;
-}
-
-th,
-td {
-  padding: 4px 8px;
-  border-bottom: 1px solid var(--rule);
-  font-weight: 500;
-  text-align: left;
 }
 
 .changed {

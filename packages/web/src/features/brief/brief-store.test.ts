@@ -172,7 +172,7 @@ describe('a brief that is written', () => {
     model = start
     await store.open('a')
     store.propose()
-    expect(store.problem).toContain('nothing to propose')
+    expect(store.problem).toContain('nothing to suggest')
     expect(store.brief).toEqual(brief)
   })
 

@@ -15,9 +15,14 @@ import type {
   WrittenAssignment,
 } from '@rudlo/contract/assignments'
 import { useGroups } from './groups-store'
+import { rawText, t } from '../../words/t'
+import type { MessageKey } from '@rudlo/words/language'
 import { laneText } from './lane-text'
 
 const freshId = () => crypto.randomUUID()
+
+/** What a kind of check asks, with `{name}` where a value stands. */
+const sentenceOf = (kind: string): string => rawText(`asks.${kind}` as MessageKey)
 
 /** What is wrong with a change, in the words of the contract, which is fetched when it is needed first. */
 async function faultsInChange(change: ChangedAssignment) {
@@ -28,6 +33,9 @@ async function faultsInChange(change: ChangedAssignment) {
   return faultsIn(type, change)
 }
 
+/** A part of an assignment that is written by itself. */
+export type Part = 'about' | 'task' | 'model' | 'publish'
+
 /** The brief that a teacher writes. Every change is a new brief; nothing is kept before it is saved. */
 export const useBrief = defineStore('brief', () => {
   const groups = useGroups()
@@ -36,7 +44,9 @@ export const useBrief = defineStore('brief', () => {
   const title = ref('')
   const settings = shallowRef<AssignmentSettings | null>(null)
   const model = shallowRef<Mix | null>(null)
-  /** The task that is open. */
+  /** What is written: the whole, one task, the model, or for whom and when. */
+  const part = ref<Part>('about')
+  /** The task that is open, or was last. */
   const openTask = ref<string | null>(null)
   const saving = ref(false)
   /** What is wrong with what is set, in the words of the contract. */
@@ -67,7 +77,7 @@ export const useBrief = defineStore('brief', () => {
   async function open(id: string): Promise<void> {
     assignment.value = null
     const found = await told(server.assignments[':assignment'].$get({ param: { assignment: id } }))
-    if (!found.settings) throw new Error('This brief is its teacher’s.')
+    if (!found.settings) throw new Error(t('brief.not-yours'))
     model.value = found.hasModel
       ? (await told(server.assignments[':assignment'].model.$get({ param: { assignment: id } }))).mix
       : null
@@ -78,10 +88,15 @@ export const useBrief = defineStore('brief', () => {
     past.value = []
     problem.value = ''
     faults.value = {}
-    openTask.value = found.brief.tasks[0]?.id ?? null
+    showTask(found.brief.tasks[0]?.id ?? null)
     assignment.value = found
     saved.value = state()
     void lookAtOverruled(id)
+  }
+
+  function showTask(id: string | null): void {
+    openTask.value = id
+    part.value = id ? 'task' : 'about'
   }
 
   /** Which checks teachers overrule: those want mending. Nothing else waits for it. */
@@ -108,6 +123,7 @@ export const useBrief = defineStore('brief', () => {
     if (!before) return
     past.value = past.value.slice(0, -1)
     brief.value = before
+    if (!before.tasks.some((task) => task.id === openTask.value)) showTask(before.tasks[0]?.id ?? null)
   }
 
   const changeTasks = (make: (tasks: readonly BriefTask[]) => readonly BriefTask[]) => {
@@ -122,13 +138,13 @@ export const useBrief = defineStore('brief', () => {
 
   function addTask(task: BriefTask): void {
     changeTasks((tasks) => [...tasks, task])
-    openTask.value = task.id
+    showTask(task.id)
   }
 
   function addEmpty(): void {
     addTask({
       id: freshId(),
-      title: 'New task',
+      title: t('brief.new-task'),
       text: '',
       lanes: [],
       from: 0,
@@ -154,11 +170,11 @@ export const useBrief = defineStore('brief', () => {
     const missed = (trial.value.model ?? []).filter((t) => t.verdict !== null && t.verdict !== 'met')
     return [
       ...met.map(
-        (t) => `“${titleOf(t.task)}” is met by the starting mix already: there would be nothing to do.`,
+        (task) => t('brief.doubt.met', { title: titleOf(task.task) }),
       ),
-      ...missed.map((t) => {
-        const why = t.checks.find((c) => c.finding.verdict !== 'met')!
-        return `“${titleOf(t.task)}” is not met by the model: ${sayer.finding(why.finding)}`
+      ...missed.map((task) => {
+        const why = task.checks.find((c) => c.finding.verdict !== 'met')!
+        return t('brief.doubt.missed', { title: titleOf(task.task), why: sayer.finding(why.finding) })
       }),
     ]
   })
@@ -167,14 +183,17 @@ export const useBrief = defineStore('brief', () => {
     const copy = {
       ...task,
       id: freshId(),
-      title: `${task.title} (copy)`,
+      title: t('brief.copy', { title: task.title }),
       checks: task.checks.map((c) => ({ ...c, id: freshId() })),
     }
     changeTasks((tasks) => tasks.flatMap((t) => (t.id === task.id ? [t, copy] : [t])))
-    openTask.value = copy.id
+    showTask(copy.id)
   }
 
-  const removeTask = (id: string) => changeTasks((tasks) => tasks.filter((t) => t.id !== id))
+  function removeTask(id: string): void {
+    changeTasks((tasks) => tasks.filter((task) => task.id !== id))
+    showTask(brief.value!.tasks[0]?.id ?? null)
+  }
 
   function moveTask(from: number, to: number): void {
     changeTasks((tasks) => {
@@ -195,13 +214,12 @@ export const useBrief = defineStore('brief', () => {
     if (!model.value) return
     const tasks = tasksFromModel(song.value!, mix.value!, model.value, freshId)
     if (!tasks.length) {
-      problem.value =
-        'The model moves nothing that the starting mix does not move: there is nothing to propose.'
+      problem.value = t('brief.model.nothing')
       return
     }
     problem.value = ''
     change({ ...brief.value!, tasks, open: [...new Set(tasks.flatMap((t) => t.lanes))] })
-    openTask.value = tasks[0]!.id
+    showTask(tasks[0]!.id)
   }
 
   /** @returns whether it is saved */
@@ -296,7 +314,9 @@ export const useBrief = defineStore('brief', () => {
     time,
     mix,
     lanes,
+    part,
     openTask,
+    showTask,
     saving,
     fault,
     problem,
@@ -308,6 +328,7 @@ export const useBrief = defineStore('brief', () => {
     isDraft,
     past,
     lessons: LESSONS,
+    sentenceOf,
     open,
     change,
     undo,

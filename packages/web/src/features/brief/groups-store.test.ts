@@ -2,7 +2,6 @@ import { serveWith } from '../../../test/fake-server'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { useGroups } from './groups-store'
-import { isoTime, localTime } from './local-time'
 
 const { get, post } = vi.hoisted(() => ({ get: vi.fn(), post: vi.fn() }))
 serveWith({ get, post })
@@ -55,13 +54,5 @@ describe('the groups of an assignment', () => {
     expect([...groups.chosen.keys()]).toEqual(['new'])
     await groups.load('b')
     expect(groups.chosen.size).toBe(0)
-  })
-})
-
-describe('the time of this machine', () => {
-  it('is what a field shows and gives back', () => {
-    const iso = '2031-05-06T07:08:00.000Z'
-    expect(isoTime(localTime(iso))).toBe(iso)
-    expect([localTime(null), isoTime('')]).toEqual(['', null])
   })
 })

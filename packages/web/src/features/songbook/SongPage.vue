@@ -27,6 +27,7 @@ const store = useSong()
 const player = usePlayer()
 const router = useRouter()
 const notice = ref<string | null>(null)
+const saving = ref(false)
 /** Whether the song that is open belongs to other teachers. */
 const isOthers = ref(false)
 let opened: string | null = null
@@ -69,7 +70,9 @@ watch(
 )
 
 async function keep(): Promise<void> {
+  saving.value = true
   const version = await store.keep()
+  saving.value = false
   if (!version) return
   notice.value = isOthers.value
     ? t('song.saved-own')
@@ -91,7 +94,10 @@ usePageKeys({ ' ': () => player.toggle() })
 <template>
   <div class="song">
     <AppHeader :before="t('songs.room')" :title="store.song?.title ?? t('song.new')">
-      <AppButton v-if="store.song" tone="main" :disabled="store.saved" data-test="keep-song" @click="keep">
+      <span v-if="store.song" class="soft" role="status" data-test="song-state">{{
+        t(store.saved ? 'song.state.saved' : 'song.state.changed')
+      }}</span>
+      <AppButton v-if="store.song" tone="main" :busy="saving" data-test="keep-song" @click="keep">
         {{ isOthers ? t('song.save-own') : t('song.save') }}
       </AppButton>
     </AppHeader>

@@ -106,7 +106,7 @@ function hear(id: string): void {
 }
 
 .wave {
-  grid-column: 3 / 5;
+  grid-column: 3;
   width: 100%;
   height: 32px;
 }
@@ -117,7 +117,7 @@ function hear(id: string): void {
 }
 
 .about {
-  grid-column: 3 / -1;
+  grid-column: 4 / -1;
   font-size: var(--text-1);
 }
 

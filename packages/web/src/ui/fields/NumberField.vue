@@ -2,7 +2,9 @@
 /** A number with its unit. It is taken when somebody leaves the field or presses Enter; what is no number is put back. */
 import { ref, watch } from 'vue'
 
-const { min = -Infinity, max = Infinity, step = 1, compact = true } = defineProps<{
+const {
+  empties = false,
+  min = -Infinity, max = Infinity, step = 1, compact = true } = defineProps<{
   label: string
   unit?: string | undefined
   min?: number
@@ -11,6 +13,8 @@ const { min = -Infinity, max = Infinity, step = 1, compact = true } = defineProp
   fault?: string | null | undefined
   hint?: string | undefined
   compact?: boolean
+  /** It may be left empty: there is no number then. */
+  empties?: boolean
   /** Its label stands elsewhere, or it lies in a row of small things: only a screen reader is told. */
   bare?: boolean
 }>()
@@ -21,6 +25,10 @@ const text = ref(shown(value.value))
 watch(value, (n) => (text.value = shown(n)))
 
 function take(): void {
+  if (empties && text.value.trim() === '') {
+    value.value = null
+    return
+  }
   const n = Number(text.value.trim().replace(',', '.').replace('−', '-'))
   if (text.value.trim() !== '' && Number.isFinite(n)) value.value = Math.min(max, Math.max(min, n))
   text.value = shown(value.value)

@@ -1,4 +1,6 @@
+import { ASKS } from './asks'
 import { BENCH } from './bench'
+import { BRIEF } from './brief'
 import { CLASS } from './class'
 import { COMPARE } from './compare'
 import { DESK } from './desk'
@@ -13,4 +15,4 @@ import { SONGBOOK } from './songbook'
 import { WORK } from './work'
 
 /** What is said in the rooms, by room and meaning. */
-export const ROOMS = { ...BENCH, ...CLASS, ...COMPARE, ...DESK, ...EDITOR, ...HOME, ...LESSON, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...SONGBOOK, ...WORK } as const
+export const ROOMS = { ...ASKS, ...BENCH, ...BRIEF, ...CLASS, ...COMPARE, ...DESK, ...EDITOR, ...HOME, ...LESSON, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...SONGBOOK, ...WORK } as const

@@ -102,4 +102,6 @@ export const SONGBOOK = {
   'song.listening.tempo': 'Detecting the tempo …',
   'song.listening.sections': 'Detecting sections …',
   'song.no-tempo': 'No steady tempo found. Tap it or type it.',
+  'song.state.saved': 'Saved',
+  'song.state.changed': 'Not saved yet',
 } as const
