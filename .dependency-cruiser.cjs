@@ -44,7 +44,20 @@ const CORE = [
 ]
 
 /** Layers of the web application. */
-const WEB = ['browser', 'words', 'api', 'engine', 'document', 'ui', 'shell', 'editor', 'desk', 'charts', 'features', 'app']
+const WEB = [
+  'browser',
+  'words',
+  'api',
+  'engine',
+  'document',
+  'ui',
+  'shell',
+  'editor',
+  'desk',
+  'charts',
+  'features',
+  'app',
+]
 
 /** Rooms of the web application: none knows another one. */
 const ROOMS = 'packages/web/src/features/'

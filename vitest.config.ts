@@ -8,8 +8,8 @@ import { CHROMIUM } from './scripts/lib/chromium.mjs'
 
 await buildKernels()
 
-/** Patience costs nothing where all is well: the machines that this runs on are shared. */
-const PATIENT = 240_000
+/** Patience costs nothing where all is well: the machines that this runs on are shared. Whoever mends tests has less of it. */
+const PATIENT = Number(process.env['RUDLO_PATIENCE'] ?? 240_000)
 
 /** What is done by keys alone, and workers, sound and rooms that are read: they know nothing of mice and fingers. */
 const HANDLESS = [
@@ -43,6 +43,8 @@ const BUNDLED = [
   '@intlify/core-base',
   'vue-i18n',
   'uqr',
+  'date-fns',
+  '@date-fns/tz',
 ]
 
 /**
@@ -53,7 +55,7 @@ const chromium = (hasTouch: boolean) =>
   playwright({
     launchOptions: CHROMIUM,
     contextOptions: { viewport: { width: 1366, height: 840 }, hasTouch, reducedMotion: 'reduce' },
-    actionTimeout: 40_000,
+    actionTimeout: Math.min(40_000, PATIENT),
   })
 
 export default defineConfig({
@@ -78,6 +80,8 @@ export default defineConfig({
           // one worker for many files, each of which gets the modules of the application anew
           isolate: false,
           setupFiles: ['packages/web/test/fresh-modules.ts'],
+          // what extends Date is made anew with each file: another one may have put a clock in its place
+          server: { deps: { inline: [/date-fns/] } },
           testTimeout: PATIENT,
           hookTimeout: PATIENT,
           include: ['packages/web/src/**/*.test.ts'],
@@ -102,7 +106,7 @@ export default defineConfig({
           // a desk is put up for each test, and nothing of it is left: files need no page of their own
           isolate: false,
           testTimeout: PATIENT,
-          expect: { poll: { timeout: 30_000 } },
+          expect: { poll: { timeout: Math.min(30_000, PATIENT / 2) } },
           browser: {
             enabled: true,
             headless: true,

@@ -124,7 +124,7 @@ test('recordings become a song: tempo heard, sections set, kept, and given to th
   const text = join(folder, 'notes.wav')
   writeFileSync(text, 'This is no sound at all.')
   await noor.at('choose-files').setInputFiles([...recordings(), text])
-  await expect(noor.page.getByText('“notes.wav” is no audio file that can be read.')).toBeVisible()
+  await expect(noor.page.getByText('“notes.wav” is not an audio file Rudlo can read.')).toBeVisible()
   await expect(noor.at('track')).toHaveCount(2)
   await expect(noor.page.getByText(/the shortest ends 0\.5 s before/)).toBeVisible()
   await expect(noor.page.getByLabel('Role of Drums')).toHaveValue('drums')

@@ -8,7 +8,7 @@ test('with name and password; a wrong one says so', async ({ somebody, installat
   await jonas.page.getByLabel('Sign-in name').fill('jonas')
   await jonas.page.getByLabel('Password').fill('wrong')
   await jonas.page.getByRole('button', { name: 'Sign in', exact: true }).click()
-  await expect(jonas.page.getByRole('alert')).toHaveText('That name and password do not belong together.')
+  await expect(jonas.page.getByRole('alert')).toHaveText('Wrong name or password.')
   await jonas.page.getByLabel('Password').fill('evening-ferry')
   await jonas.page.getByRole('button', { name: 'Sign in', exact: true }).click()
   await expect(jonas.page.getByRole('heading', { name: 'Hello Jonas' })).toBeVisible()

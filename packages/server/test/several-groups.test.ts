@@ -132,7 +132,7 @@ describe('one assignment for several groups', () => {
     const early = await give([{ group: second, dueAt: '2031-01-01T00:00:00Z' }])
     expect([early.status, early.body.error.message]).toEqual([
       400,
-      'For Second group it would be due before it opens.',
+      'For Second group the due date is before the opening date.',
     ])
   })
 })

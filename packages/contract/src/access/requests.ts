@@ -4,11 +4,11 @@ import { IsId, IsWritten } from '../fields'
 
 /** A sign-in name that somebody chooses or gives. */
 export const IsSignInName = (): PropertyDecorator =>
-  Matches(SIGN_IN_NAME, { message: 'A sign-in name has 2 to 60 small letters, digits, dots or dashes' })
+  Matches(SIGN_IN_NAME, { message: 'Use 2 to 60 lowercase letters, numbers, dots or hyphens' })
 
 /** A password that somebody chooses. */
 export const IsNewPassword = (): PropertyDecorator =>
-  Length(8, 200, { message: 'A password has at least 8 characters' })
+  Length(8, 200, { message: 'Use at least 8 characters' })
 
 /** Signing in by name and password. */
 export class SignIn {
@@ -35,7 +35,7 @@ export class FirstTeacher {
   @Length(1, 40, { message: 'The code is missing' })
   code!: string
 
-  @IsWritten(120, 'Please give your name')
+  @IsWritten(120, 'Please enter your name')
   name!: string
 
   @IsSignInName()

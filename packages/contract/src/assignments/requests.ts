@@ -28,7 +28,7 @@ export class AssignmentSettings {
 
   /** A core `Brief`. */
   @AsSent()
-  @IsObject({ message: 'The brief is missing' })
+  @IsObject({ message: 'The tasks are missing' })
   brief!: object
 
   @IsIn(MODEL_HEARD, { message: 'Say from when on the model may be heard' })
@@ -112,7 +112,7 @@ export class ChangedRubric {
 export class BriefTrial {
   /** A core `Brief`. */
   @AsSent()
-  @IsObject({ message: 'The brief is missing' })
+  @IsObject({ message: 'The tasks are missing' })
   brief!: object
 }
 
@@ -139,10 +139,10 @@ export class GroupAndDate {
 
 /** Groups that get an assignment as well. */
 export class MoreGroups {
-  @IsArray({ message: 'Say which groups' })
-  @ArrayMinSize(1, { message: 'Say which groups' })
-  @ArrayMaxSize(50, { message: 'At most 50 groups at once' })
-  @ArrayUnique((g: GroupAndDate) => g.group, { message: 'Each group once' })
+  @IsArray({ message: 'Say which classes' })
+  @ArrayMinSize(1, { message: 'Say which classes' })
+  @ArrayMaxSize(50, { message: 'At most 50 classes at once' })
+  @ArrayUnique((g: GroupAndDate) => g.group, { message: 'Each class once' })
   @ValidateNested({ each: true })
   @Type(() => GroupAndDate)
   groups!: readonly GroupAndDate[]

@@ -34,7 +34,7 @@ export class NewHandIn {
   /** What the student was going for. */
   @IsOptional()
   @IsString()
-  @MaxLength(400, { message: 'One line is enough: at most 400 characters' })
+  @MaxLength(400, { message: 'Keep it to one line: at most 400 characters' })
   said?: string
 
   /** Tracks on which the hand was left writing. */
@@ -53,7 +53,7 @@ export class NewHandIn {
 
 /** What is decided of a hand-in. */
 export class Decision {
-  @IsIn(OUTCOMES, { message: 'Say whether it is accepted or wanted again' })
+  @IsIn(OUTCOMES, { message: 'Say whether it is accepted or a new version is requested' })
   outcome!: Outcome
 
   /** Whether it is held until all are given back together. */

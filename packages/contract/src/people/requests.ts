@@ -14,11 +14,11 @@ import { AreIds, IsMoment, IsWritten, type Moment } from '../fields'
 
 /** A new class. */
 export class NewGroup {
-  @IsWritten(120, 'The group needs a name of at most 120 characters')
+  @IsWritten(120, 'The class needs a name of at most 120 characters')
   name!: string
 
   @IsString()
-  @MaxLength(120, { message: 'The place has more than 120 characters' })
+  @MaxLength(120, { message: 'The room has more than 120 characters' })
   place!: string
 }
 
@@ -37,12 +37,12 @@ export class ChangedGroup extends NewGroup {
 export class RosterFile {
   /** A list or table of students; or users.csv where there is an enrollments.csv too. */
   @IsString()
-  @MaxLength(ROSTER_LIMITS.bytes, { message: 'The file is too large for a roster' })
+  @MaxLength(ROSTER_LIMITS.bytes, { message: 'The file is too large for a class list' })
   text!: string
 
   @IsOptional()
   @IsString()
-  @MaxLength(ROSTER_LIMITS.bytes, { message: 'The file is too large for a roster' })
+  @MaxLength(ROSTER_LIMITS.bytes, { message: 'The file is too large for a class list' })
   enrollments?: string
 
   /** Which class of a OneRoster export. */
@@ -92,7 +92,7 @@ export class JoinRequest {
   @Length(1, 20, { message: 'The code is missing' })
   code!: string
 
-  @IsWritten(120, 'Please give your name')
+  @IsWritten(120, 'Please enter your name')
   name!: string
 
   @IsSignInName()

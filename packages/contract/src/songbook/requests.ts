@@ -1,4 +1,14 @@
-import { IsBoolean, IsInt, IsObject, IsOptional, IsString, Length, Max, MaxLength, Min } from 'class-validator'
+import {
+  IsBoolean,
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsString,
+  Length,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator'
 import { AsSent } from '../fields'
 
 /** Bytes of a song: room for thousands of regions and tempo changes. */

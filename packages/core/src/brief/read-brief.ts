@@ -21,7 +21,7 @@ export const BRIEF_LIMITS = {
 export function readBrief(document: unknown, song: SongVersion, mix: Mix): Brief {
   const file = record(document, 'This is not a brief.')
   const tasks = list(file['tasks'], 'A brief has a list of tasks.')
-  if (!tasks.length) throw new RangeError('A brief needs at least one task.')
+  if (!tasks.length) throw new RangeError('An assignment needs at least one task.')
   if (tasks.length > BRIEF_LIMITS.tasks)
     throw new RangeError(`A brief has at most ${BRIEF_LIMITS.tasks} tasks.`)
   const answers = ANSWER_TIMES.find((t) => t === file['answers'])

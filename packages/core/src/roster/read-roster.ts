@@ -56,7 +56,7 @@ const wrong = (sentence: string): Roster => ({ rows: [], problems: [{ line: 0, s
 
 /** What stands in a table, cell by cell. Commas, semicolons and tabs are told apart by themselves. */
 export function readTable(text: string): { readonly cells: string[][]; readonly problem: string | null } {
-  if (isTooLong(text)) return { cells: [], problem: 'The file is too large for a roster.' }
+  if (isTooLong(text)) return { cells: [], problem: 'The file is too large for a class list.' }
   if (text.includes('\u0000') || text.includes('\ufffd'))
     return { cells: [], problem: 'This is not a text file, or not one in UTF-8: save it as CSV in UTF-8.' }
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
@@ -92,7 +92,7 @@ export function readRoster(text: string): Roster {
   }
   const named = at.name >= 0 || at.first >= 0 || at.last >= 0
   if (!named && cells.some((row) => row.filter(Boolean).length > 2))
-    return wrong('The first line must name the columns: name, or first name and last name.')
+    return wrong('I could not find a name column. The first line must name the columns: name, or first name and last name.')
   const entries = cells.slice(named ? first + 1 : first).flatMap((row, i) => {
     if (isEmpty(row)) return []
     const line = i + 1 + (named ? first + 1 : first)
@@ -124,7 +124,7 @@ export function checked(entries: readonly RosterRow[]): Roster {
       )
     const key = signIn ?? `name ${name.toLowerCase()}`
     const before = (signIn === null ? seen : signIns).get(key)
-    if (name && before !== undefined) tell(line, `The same student stands on line ${before} already.`)
+    if (name && before !== undefined) tell(line, `This name is also on line ${before}. If these are two people, give each a sign-in name.`)
     ;(signIn === null ? seen : signIns).set(key, before ?? line)
   }
   if (!entries.length) tell(0, 'There is nobody in this list.')

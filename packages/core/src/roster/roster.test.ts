@@ -32,7 +32,7 @@ describe('readRoster', () => {
       [
         '3: “=HYPERLINK(1)” looks like a formula, not like a name.',
         '4: The name is missing.',
-        '5: The same student stands on line 2 already.',
+        '5: This name is also on line 2. If these are two people, give each a sign-in name.',
         '6: “ü!” cannot be a sign-in name: small letters, digits, dots and dashes can.',
       ],
     )

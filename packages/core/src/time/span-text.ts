@@ -14,7 +14,11 @@ const NUMBERS = /\d+(?:[.,]\d+)?/g
  * A stretch as people say it, without the words: whole bars by their numbers, both included; anything else by its two places.
  * @param length of the song in ticks: a stretch may end there in the middle of a bar
  */
-export function spanShort({ from, to }: Stretch, meter: MeterMap, length: number): readonly [string, string?] {
+export function spanShort(
+  { from, to }: Stretch,
+  meter: MeterMap,
+  length: number,
+): readonly [string, string?] {
   const first = meter.placeAt(from)
   const last = meter.placeAt(Math.max(from, to - 1))
   const isWhole = meter.barStart(first.bar) === from && (to >= length || meter.barStart(last.bar + 1) === to)

@@ -63,7 +63,7 @@ export class Installation {
         throw new Problem(
           403,
           'wrong-code',
-          'That code is not the one printed in the terminal, or it was used already.',
+          'That code is wrong or has already been used.',
         )
       }
       await manager.delete(Setting, { name: 'first-teacher' })

@@ -55,7 +55,7 @@ export class Access {
       .getRepository(Person)
       .findOneBy({ signIn: signIn.trim().toLowerCase() })
     if (!(await guard.proves(c, signIn, person, password)) || !person)
-      throw new Problem(401, 'wrong-password', 'That name and password do not belong together.')
+      throw new Problem(401, 'wrong-password', 'Wrong name or password.')
     await sessions.begin(c, person.id)
     return this.#own(person)
   }
@@ -81,7 +81,7 @@ export class Access {
     const { guard, sessions } = this.parts
     // whoever was given a password does not have to know it again, whoever chose one does
     if (!person.mustChange && !(await guard.proves(c, person.signIn, person, now ?? '')))
-      throw new Problem(403, 'wrong-password', 'That is not your password as it is now.')
+      throw new Problem(403, 'wrong-password', 'That is not your current password.')
     checkPassword(password, person)
     const passwordHash = await hashPassword(password, person.id)
     await this.database.transaction(async (manager) => {

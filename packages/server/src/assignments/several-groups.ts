@@ -36,10 +36,10 @@ export class SeveralGroups {
       if (!found) throw notFound()
       if (found.assignment) throw notNow(`${found.name} has this assignment already.`)
       if (!found.students)
-        throw badInput(`${found.name} has no students yet: nobody would get it. Add students first.`)
+        throw badInput(`${found.name} has no students yet, so nobody would get it. Add students first.`)
       const due = dateOf(dueAt)
       if (due && assignment.opensAt && due <= assignment.opensAt)
-        throw badInput(`For ${found.name} it would be due before it opens.`)
+        throw badInput(`For ${found.name} the due date is before the opening date.`)
       return {
         ...assignment,
         id: randomUUID(),

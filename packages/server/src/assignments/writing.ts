@@ -33,7 +33,7 @@ export class AssignmentWriting {
     if (!(await members.findOneBy({ groupId: body.group, personId: person.id, role: 'teacher' })))
       throw notFound()
     if (!(await members.countBy({ groupId: body.group, role: 'student' })))
-      throw badInput('This group has no students yet: nobody would get it. Add students first.')
+      throw badInput('This class has no students yet, so nobody would get it. Add students first.')
     const song = await this.songs.version(body.songVersion)
     // each step takes its time where mixes are large
     const mix = sentMix(body.startingMix, song)
@@ -95,7 +95,7 @@ export class AssignmentWriting {
   /** What is kept of the settings; whether it is a draft stays as it was where nothing is said of it. */
   #settings(body: AssignmentSettings, brief: string, draft: boolean) {
     const [opensAt, dueAt] = [dateOf(body.opensAt), dateOf(body.dueAt)]
-    if (opensAt && dueAt && dueAt <= opensAt) throw badInput('It would be due before it opens.')
+    if (opensAt && dueAt && dueAt <= opensAt) throw badInput('The due date is before the opening date.')
     return {
       title: body.title.trim(),
       brief,

@@ -29,6 +29,6 @@ export const notNow = (message: string, details?: Problem['details']) =>
 export const tooLarge = (message: string) => new Problem(413, 'too-large', message)
 /** All hands are busy: nothing was done, and it is worth trying again soon. */
 export const busy = () =>
-  new Problem(503, 'busy', 'The server has a lot to do just now. Nothing was changed; please try again.', {
+  new Problem(503, 'busy', 'The server is busy right now. Nothing was changed; please try again.', {
     retryAfter: 2,
   })

@@ -27,7 +27,7 @@ export class Joining {
     const group = await this.database
       .getRepository(Group)
       .findOneBy({ joinCode: by.code.trim().toUpperCase(), joinOpen: true })
-    if (!group) throw badInput('There is no group with this code, or nobody can join it just now.')
+    if (!group) throw badInput('There is no class with this code, or joining is closed.')
     if ((await signInNames(this.database)).has(by.signIn))
       throw badInput(`Somebody has the sign-in name “${by.signIn}” already: choose another.`)
     checkPassword(by.password, by)

@@ -13,7 +13,7 @@ export class Rosters {
     const { roster, classes } = read(sent)
     const { rows, problems } = roster
     if (sent.preview) return { rows, problems, classes, cards: [] }
-    if (problems.length) throw badInput('There is something wrong in the list: nobody was added.')
+    if (problems.length) throw badInput('Something in the list is wrong. Nobody was added.')
     return { rows, problems: [], classes, cards: await this.people.add(teacher, group, rows) }
   }
 }

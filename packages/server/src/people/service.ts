@@ -155,7 +155,7 @@ export class People {
       await manager.findOne(Group, { where: { id: group.id }, lock: { mode: 'pessimistic_write' } })
       if (person.role === 'teacher') {
         const teachers = await manager.countBy(Membership, { groupId: group.id, role: 'teacher' })
-        if (teachers < 2) throw badInput('A group needs a teacher: name another one first.')
+        if (teachers < 2) throw badInput('A class needs a teacher: add another one first.')
       }
       const key = { groupId: group.id, personId: person.id }
       await manager.delete(Membership, key)

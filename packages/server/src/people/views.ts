@@ -16,7 +16,9 @@ function lastView(works: readonly LastRow[]): Pick<MemberView, 'last'> {
     ...(handedInAt ? [{ title, at: handedInAt, handedIn: true }] : []),
   ])
   // what was saved in the moment of handing in is the hand-in
-  const [newest] = done.sort((a, b) => b.at.getTime() - a.at.getTime() || Number(b.handedIn) - Number(a.handedIn))
+  const [newest] = done.sort(
+    (a, b) => b.at.getTime() - a.at.getTime() || Number(b.handedIn) - Number(a.handedIn),
+  )
   return newest ? { last: { ...newest, at: newest.at.toISOString() } } : {}
 }
 

@@ -36,14 +36,14 @@ export async function decodeAudio(file: string, name: string): Promise<Int16Arra
     most + 1,
   )
   if (out.length > most)
-    throw badInput(`“${name}” is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you bring it in.`)
+    throw badInput(`“${name}” is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you upload it.`)
   if (code !== 0)
     throw badInput(
       /timeout|killed/i.test(complaint)
         ? `“${name}” takes too long to decode.`
         : `“${name}” is damaged: it stops making sense on the way. Save it once more and try again.`,
     )
-  if (out.length < channels * 2) throw badInput(`“${name}” holds no sound.`)
+  if (out.length < channels * 2) throw badInput(`“${name}” contains no sound.`)
   // decoders step over what they cannot read: what is missing then shows in the length
   const missing = seconds - out.length / (2 * channels * RATE)
   if (missing > Math.max(MISSES_SECONDS, seconds / 100))
@@ -82,7 +82,7 @@ async function about(file: string, name: string): Promise<{ channels: 1 | 2; sec
   )
   const said: Probe = code === 0 ? readKeptOr(out.toString(), isProbe, {}) : {}
   const count = said.streams?.[0]?.channels ?? 0
-  if (!(count >= 1)) throw badInput(`“${name}” is no audio file that can be read.`)
+  if (!(count >= 1)) throw badInput(`“${name}” is not an audio file Rudlo can read.`)
   return { channels: count === 1 ? 1 : 2, seconds: Number(said.format?.duration ?? 0) || 0 }
 }
 

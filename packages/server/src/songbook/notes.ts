@@ -92,7 +92,7 @@ interface Played extends Pick<AssetBytes, 'frames'> {
 function checkWork(parts: number, seconds: number, sounding: number): void {
   if (seconds > LONGEST_SECONDS)
     throw badInput(
-      `This piece is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you bring it in.`,
+      `This piece is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you upload it.`,
     )
   if ((parts * seconds) / 60 > NOTES_LIMITS.partMinutes)
     throw badInput(

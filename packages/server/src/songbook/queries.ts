@@ -29,11 +29,11 @@ export interface SongRow {
 export async function newestSongs(database: DataSource, person: Person): Promise<SongRow[]> {
   const rows: (Omit<SongRow, 'mine' | 'archived'> & { mine: number; archivedAt: Date | null })[] =
     await database.query(
-    `SELECT v.id, s.id AS song, s.title, v.number, s.archived_at AS archivedAt, ${MINE} AS mine
+      `SELECT v.id, s.id AS song, s.title, v.number, s.archived_at AS archivedAt, ${MINE} AS mine
        FROM songs s JOIN song_versions v ON v.song_id = s.id
       WHERE v.number = (SELECT MAX(number) FROM song_versions x WHERE x.song_id = s.id) ORDER BY s.title`,
-    MINE_OF(person),
-  )
+      MINE_OF(person),
+    )
   return rows.map(({ archivedAt, ...r }) => ({
     ...r,
     mine: Boolean(Number(r.mine)),

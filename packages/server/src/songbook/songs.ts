@@ -44,13 +44,13 @@ export class Songs {
     const { song } = checked
     if (songId !== null) await this.#checkMayChange(person, songId)
     if (!song.title.trim()) throw badInput('The song needs a title.')
-    if (!song.tracks.length) throw badInput('The song needs a track at least.')
+    if (!song.tracks.length) throw badInput('The song needs at least one track.')
     const ids = [...new Set(song.assets.map((a) => a.id))]
     const known = ids.length ? await this.database.getRepository(Asset).findBy({ id: In(ids) }) : []
     for (const { id, frames, channels } of song.assets) {
       const asset = known.find((k) => k.id === id)
       if (!asset || asset.frames !== frames || asset.channels !== channels)
-        throw badInput('Some of its audio is not here: bring it in first.')
+        throw badInput('Some of its audio is missing: upload it first.')
     }
     return this.database.transaction(async (manager) => {
       const id = songId ?? randomUUID()
@@ -110,7 +110,7 @@ export class Songs {
       throw new Problem(
         403,
         'not-yours',
-        'Only its own teachers change this song: save it as a song of your own.',
+        'Only its own teachers can change this song. Save it as your own song.',
       )
   }
 }

@@ -79,7 +79,7 @@ describe('what goes wrong', () => {
 
   it('is worth another try where nobody answers', async () => {
     fetched.mockRejectedValueOnce(new TypeError('Failed to fetch'))
-    await expect(ask()).rejects.toThrow('The server cannot be reached just now.')
+    await expect(ask()).rejects.toThrow('The server cannot be reached right now.')
   })
 
   it('is a refusal, not worth another try as it is, where the disk is full', async () => {

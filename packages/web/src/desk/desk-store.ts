@@ -19,7 +19,7 @@ const LIGHT_MS = 12_000
 
 /** How wide the slopes are by which bars that are raised lead over to what lies beside them. */
 export const EDGES = [
-  { text: 'sharp', beats: 0 },
+  { text: t('desk.edge.sharp'), beats: 0 },
   { text: t('desk.edge.quarter'), beats: 0.25 },
   { text: t('desk.edge.half'), beats: 0.5 },
   { text: t('desk.edge.beat'), beats: 1 },

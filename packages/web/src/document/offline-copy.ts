@@ -1,6 +1,7 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { KeptStep } from './history'
 import type { UnsentWork } from './unsent'
+import { t } from '../words/t'
 
 /** What was done to a work, up to the revision that the server has. */
 export interface KeptHistory {
@@ -57,7 +58,7 @@ function openShelf(name: string): Promise<IDBPDatabase<Schema>> {
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
   })
   const late = new Promise<never>((_, reject) =>
-    setTimeout(() => reject(new Error('The browser does not open its database.')), PATIENCE_MS),
+    setTimeout(() => reject(new Error(t('work.no-database'))), PATIENCE_MS),
   )
   return Promise.race([opened, late])
 }

@@ -182,7 +182,7 @@ describe('editing', () => {
     expect(work.mix!.tracks[0]!.level).toBe(-6)
     await vi.advanceTimersByTimeAsync(500)
     const { commands } = server.patch.mock.calls.at(-1)![1] as SaveRequest
-    expect(commands.map((c) => c.label)).toEqual(['Set', 'Note', 'Undid: Note', 'Undid: Set', 'Redid: Set'])
+    expect(commands.map((c) => c.label)).toEqual(['Set', 'Note', 'Undone: Note', 'Undone: Set', 'Redone: Set'])
   })
 
   it('can be undone after a reload too, as long as nobody else went on', async () => {
@@ -232,7 +232,7 @@ describe('what was not sent', () => {
     const work = await opened()
     expect(work.mix!.tracks[0]!.level).toBe(0)
     expect(server.tries.map((t) => t.document)).toEqual([document])
-    expect(work.notice).toMatch(/kept as the try/)
+    expect(work.notice).toMatch(/saved as the try/)
   })
 
   it('stays here while the server is away, and says so', async () => {

@@ -369,8 +369,7 @@ export const useWork = defineStore('work', () => {
 
   function keep(before: WorkDocument, after: WorkDocument, change: ChangeLabel, whole = false): Step {
     const freed = whole ? [] : freedMotifs(before.mix, after.mix)
-    if (freed.length)
-      notice.value = t('work.freed')
+    if (freed.length) notice.value = t('work.freed', { names: freed.join('”, “') })
     const step = { ...change, before, after }
     history.value = did(history.value, step)
     report(after, change)

@@ -28,7 +28,7 @@ async function decodeNext(bytes: Uint8Array, frames: number): Promise<Int16Array
   const own = await (decoder ??= ownDecoder())
   const { channelData, samplesDecoded, errors } = await own.decodeFile(withRoomAfter(bytes))
   await own.reset()
-  if (errors.length || samplesDecoded !== frames) throw new Error('This audio arrived damaged.')
+  if (errors.length || samplesDecoded !== frames) throw new RangeError('damaged')
   return whole(channelData, OWN)
 }
 

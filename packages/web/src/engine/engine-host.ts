@@ -3,6 +3,7 @@ import { SAMPLE_RATE } from '@rudlo/core/time'
 import workletUrl from './engine.worklet.ts?worker&url'
 import type { EngineMessage, EngineOptions, Listening } from './messages'
 import { createSharedState, SharedState } from './shared-state'
+import { t } from '../words/t'
 
 let prepared: Promise<AudioContext> | null = null
 
@@ -21,7 +22,7 @@ export function prepareContext(): Promise<AudioContext> {
 async function makeContext(): Promise<AudioContext> {
   if (!globalThis.crossOriginIsolated || !('AudioWorkletNode' in globalThis)) {
     throw new Error(
-      'Sound needs a secure address: open Rudlo at localhost or over HTTPS, in a current browser.',
+      t('work.insecure'),
     )
   }
   const context = new AudioContext({ sampleRate: SAMPLE_RATE, latencyHint: 'interactive' })

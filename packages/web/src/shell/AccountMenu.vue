@@ -66,17 +66,18 @@ function list(): void {
 </script>
 
 <template>
-  <AppMenu v-if="session.person" v-model="open" stays :label="t('shell.account', { name: session.person.name })">
+  <AppMenu
+    v-if="session.person"
+    v-model="open"
+    stays
+    :label="t('shell.account', { name: session.person.name })"
+  >
     <template #opener="{ opener }">
-      <v-btn
-        v-bind="opener"
-        variant="outlined"
-        class="account"
+      <AppButton v-bind="opener" class="account"
         :aria-label="t('shell.account', { name: session.person.name })"
-        :data-tip="session.person.name"
+        :tip="session.person.name"
         data-test="account"
-        >{{ initials }}</v-btn
-      >
+        >{{ initials }}</AppButton>
     </template>
     <b>{{ session.person.name }}</b>
     <p class="soft">{{ t('shell.colours') }}</p>

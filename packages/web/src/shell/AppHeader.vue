@@ -7,6 +7,7 @@ import RudloMark from '../ui/marks/RudloMark.vue'
 import AppMenu from '../ui/overlays/AppMenu.vue'
 import { t } from '../words/t'
 import AccountMenu from './AccountMenu.vue'
+import AppButton from '../ui/buttons/AppButton.vue'
 
 defineProps<{
   /** What it belongs to. */
@@ -36,18 +37,24 @@ const rooms = computed(() =>
       <template #opener="{ opener }"
         ><IconButton v-bind="opener" icon="menu" :label="t('shell.rooms')" data-test="rooms"
       /></template>
-      <v-list-item v-for="r in rooms" :key="r.to" :to="r.to" :title="r.text" :data-test="r.test" role="menuitem" />
-    </AppMenu>
-    <nav v-else :aria-label="t('shell.rooms')">
-      <v-btn
+      <v-list-item
         v-for="r in rooms"
         :key="r.to"
-        variant="text"
+        :to="r.to"
+        :title="r.text"
+        :data-test="r.test"
+        role="menuitem"
+      />
+    </AppMenu>
+    <nav v-else :aria-label="t('shell.rooms')">
+      <AppButton
+        v-for="r in rooms"
+        :key="r.to" tone="quiet"
         class="room"
         :to="r.to"
         :data-test="r.test"
         :active="r.to === '/' ? $route.path === '/' : $route.path.startsWith(r.to.replace(/s$/, ''))"
-        >{{ r.text }}</v-btn
+        >{{ r.text }}</AppButton
       >
     </nav>
     <p v-if="title" class="where">

@@ -49,11 +49,18 @@ watch(shown, (isShown) => {
     <RoomState :problem="problem" :loading="!sessions" @again="load">
       <template #room>
         <v-list lines="two">
-          <v-list-item v-for="s in sessions" :key="s.id" class="entry" :title="s.device || t('shell.sessions.unknown')">
+          <v-list-item
+            v-for="s in sessions"
+            :key="s.id"
+            class="entry"
+            :title="s.device || t('shell.sessions.unknown')"
+          >
             <template #subtitle>{{ t('shell.sessions.used', { when: whenText(s.seenAt) }) }}</template>
             <template #append>
               <span v-if="s.here" class="soft">{{ t('shell.sessions.here') }}</span>
-              <AppButton v-else small data-test="end-session" @click="end(s.id)">{{ t('shell.sign-out') }}</AppButton>
+              <AppButton v-else small data-test="end-session" @click="end(s.id)">{{
+                t('shell.sign-out')
+              }}</AppButton>
             </template>
           </v-list-item>
         </v-list>

@@ -16,7 +16,7 @@ const isPseudo = chosen === PSEUDO
 
 /** How dates and numbers are written: as this person has it, where that is the language of the page. */
 export const locale: string =
-  globalThis.navigator?.languages.find((l) => l.split('-')[0] === language) ?? LANGUAGES[language].locale
+  globalThis.navigator?.languages?.find((l) => l.split('-')[0] === language) ?? LANGUAGES[language].locale
 
 const shown = (catalog: Catalog): Catalog => (isPseudo ? pseudoOf(catalog) : catalog)
 
@@ -37,11 +37,13 @@ let loading: Promise<void> | null = null
 
 /** Fetches everything that is said behind the door; before it, there are the words of the sign-in alone. */
 export function loadRooms(): Promise<void> {
-  loading ??= Promise.all([LANGUAGES[language].behind(), import('@rudlo/words/catalog')]).then(([behind, { speak }]) => {
-    const { ROOMS, FINDINGS } = behind
-    i18n.global.mergeLocaleMessage(language, shown(ROOMS))
-    speak(shown(FINDINGS))
-    if (typeof document !== 'undefined') document.documentElement.lang = language
-  })
+  loading ??= Promise.all([LANGUAGES[language].behind(), import('@rudlo/words/catalog')]).then(
+    ([behind, { speak }]) => {
+      const { ROOMS, FINDINGS } = behind
+      i18n.global.mergeLocaleMessage(language, shown(ROOMS))
+      speak(shown(FINDINGS))
+      if (typeof document !== 'undefined') document.documentElement.lang = language
+    },
+  )
   return loading
 }

@@ -154,6 +154,12 @@ export class DeskPerson {
   field = (label: string): Locator => page.getByLabelText(label, { exact: true })
   /** What a surface says of itself. */
   said = (surface: string): Locator => this.at(surface).getByRole('status')
+  /** Chooses something from a list that opens. */
+  async choose(name: string, text: string): Promise<void> {
+    await this.click(name)
+    await page.getByRole('option', { name: text, exact: true }).click()
+  }
+
   undo = (): Promise<void> => this.keys('Ctrl+z')
 
   get steps(): number {

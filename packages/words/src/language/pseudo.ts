@@ -1,8 +1,9 @@
 import type { Catalog } from './catalog'
 
 const ACCENTED: Readonly<Record<string, string>> = Object.fromEntries(
-  [...'aáAÁbƀBɃcçCÇdđDĐeéEÉfƒFƑgğGĞhĥHĤiíIÍjĵJĴkķKĶlľLĽmɱMṀnñNÑoóOÓpþPÞqʠQǪrŕRŔsšSŠtťTŤuúUÚvṽVṼwŵWŴxẋXẊyýYÝzžZŽ']
-    .flatMap((c, i, all) => (i % 2 ? [] : [[c, all[i + 1]!]])),
+  [
+    ...'aáAÁbƀBɃcçCÇdđDĐeéEÉfƒFƑgğGĞhĥHĤiíIÍjĵJĴkķKĶlľLĽmɱMṀnñNÑoóOÓpþPÞqʠQǪrŕRŔsšSŠtťTŤuúUÚvṽVṼwŵWŴxẋXẊyýYÝzžZŽ',
+  ].flatMap((c, i, all) => (i % 2 ? [] : [[c, all[i + 1]!]])),
 )
 const VOWEL = /[aeiouy]/i
 

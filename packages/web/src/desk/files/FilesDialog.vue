@@ -72,54 +72,46 @@ watch(open, (is) => is || stop())
 
 <template>
   <AppDialog v-model="open" :title="t('files.title')" :width="560">
-      <ul>
-        <li>
-          <span
-            ><b>{{ t('files.mix') }}</b><br /><span class="soft"
-              >{{ t('files.mix.about') }}</span
-            ></span
-          >
-          <AppButton small :disabled="running !== null" data-test="file-mixdown" @click="make('mixdown')">
-            {{ t('files.mix.save') }}
-          </AppButton>
-        </li>
-        <li>
-          <span
-            ><b>{{ t('files.tracks') }}</b><br /><span class="soft"
-              >{{ t('files.tracks.about') }}</span
-            ></span
-          >
-          <AppButton small :disabled="running !== null" data-test="file-stems" @click="make('stems')">
-            {{ t('files.tracks.save') }}
-          </AppButton>
-        </li>
-        <li>
-          <span
-            ><b>{{ t('files.bundle') }}</b><br /><span class="soft"
-              >{{ t('files.bundle.about') }}</span
-            ></span
-          >
-          <AppButton small :disabled="running !== null" data-test="file-bundle" @click="fetchBundle">
-            {{ t('files.bundle.save') }}
-          </AppButton>
-        </li>
-        <LineFiles
-          :song="song"
-          :mix="mix"
-          :title="title"
-          :editable="editable"
-          @lines="(m, l) => emit('lines', m, l)"
-          @problem="(p) => (problem = p)"
-        />
-      </ul>
-      <div v-if="running?.slow" class="running" role="status">
-        <v-progress-linear :model-value="running.share * 100" height="8" rounded color="primary" />
-        <span>{{ Math.round(running.share * 100) }} %</span>
-        <AppButton small data-test="file-stop" @click="stop">{{ t('files.stop') }}</AppButton>
-      </div>
-      <FormProblem :text="problem" />
-      <template #acts><AppButton tone="quiet" @click="open = false">{{ t('ui.close') }}</AppButton></template>
-    </AppDialog>
+    <ul>
+      <li>
+        <span><b>{{ t('files.mix') }}</b><br /><span class="soft">{{ t('files.mix.about') }}</span></span>
+        <AppButton small :disabled="running !== null" data-test="file-mixdown" @click="make('mixdown')">
+          {{ t('files.mix.save') }}
+        </AppButton>
+      </li>
+      <li>
+        <span
+          ><b>{{ t('files.tracks') }}</b><br /><span class="soft">{{ t('files.tracks.about') }}</span></span
+        >
+        <AppButton small :disabled="running !== null" data-test="file-stems" @click="make('stems')">
+          {{ t('files.tracks.save') }}
+        </AppButton>
+      </li>
+      <li>
+        <span
+          ><b>{{ t('files.bundle') }}</b><br /><span class="soft">{{ t('files.bundle.about') }}</span></span
+        >
+        <AppButton small :disabled="running !== null" data-test="file-bundle" @click="fetchBundle">
+          {{ t('files.bundle.save') }}
+        </AppButton>
+      </li>
+      <LineFiles
+        :song="song"
+        :mix="mix"
+        :title="title"
+        :editable="editable"
+        @lines="(m, l) => emit('lines', m, l)"
+        @problem="(p) => (problem = p)"
+      />
+    </ul>
+    <div v-if="running?.slow" class="running" role="status">
+      <v-progress-linear :model-value="running.share * 100" height="8" rounded color="primary" />
+      <span>{{ Math.round(running.share * 100) }} %</span>
+      <AppButton small data-test="file-stop" @click="stop">{{ t('files.stop') }}</AppButton>
+    </div>
+    <FormProblem :text="problem" />
+    <template #acts><AppButton tone="quiet" @click="open = false">{{ t('ui.close') }}</AppButton></template>
+  </AppDialog>
 </template>
 
 <style scoped>

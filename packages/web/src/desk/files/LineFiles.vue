@@ -22,7 +22,12 @@ const left = computed(() => leftOutOfMidi(props.song, props.mix))
 const text = (words: string) => new TextEncoder().encode(words)
 const midi = () =>
   saveFile(`${props.title}.mid`, 'audio/midi', new Uint8Array(writeMidi(props.song, props.mix, fine.value)))
-const table = () => saveFile(`${props.title}, ${t('files.lines').toLowerCase()}.csv`, 'text/csv', text(linesToCsv(props.song, props.mix)))
+const table = () =>
+  saveFile(
+    `${props.title}, ${t('files.lines').toLowerCase()}.csv`,
+    'text/csv',
+    text(linesToCsv(props.song, props.mix)),
+  )
 const json = () =>
   saveFile(
     `${props.title}, ${t('files.lines').toLowerCase()}.json`,
@@ -41,9 +46,7 @@ async function take([file]: readonly File[]): Promise<void> {
       ? linesFromJson(props.mix, words, fresh)
       : linesFromCsv(props.song, props.mix, words, fresh)
     emit('lines', read.mix, read.lanes)
-    const lost = read.unknown.length
-      ? t('files.lines.unknown', { n: read.unknown.length })
-      : ''
+    const lost = read.unknown.length ? t('files.lines.unknown', { n: read.unknown.length }) : ''
     said.value = [t('files.lines.taken', { n: read.lanes.length }), lost].filter(Boolean).join(' ')
   } catch (error) {
     emit('problem', (error as Error).message)
@@ -55,7 +58,8 @@ async function take([file]: readonly File[]): Promise<void> {
   <li>
     <span
       ><b>{{ t('files.lines') }}</b><br /><span class="soft"
-        >{{ t('files.lines.about') }}<template v-if="left.length">
+        >{{ t('files.lines.about')
+        }}<template v-if="left.length">
           {{ t('files.lines.left', { lanes: left.join(', ') }) }}</template
         ></span
       >
@@ -66,7 +70,14 @@ async function take([file]: readonly File[]): Promise<void> {
       <AppButton small data-test="file-midi" @click="midi">{{ t('files.lines.midi') }}</AppButton>
       <AppButton small data-test="file-csv" @click="table">{{ t('files.lines.table') }}</AppButton>
       <AppButton small data-test="file-json" @click="json">{{ t('files.lines.json') }}</AppButton>
-      <FileButton v-if="editable" small :text="t('files.lines.read')" accept=".csv,.json" test="read-lines" @files="take" />
+      <FileButton
+        v-if="editable"
+        small
+        :text="t('files.lines.read')"
+        accept=".csv,.json"
+        test="read-lines"
+        @files="take"
+      />
     </span>
   </li>
 </template>

@@ -95,5 +95,4 @@ const earlier = (check: string, name: string): string =>
   padding-left: 35px;
   font-size: 14px;
 }
-
 </style>

@@ -32,7 +32,11 @@ function byHand(mistake: SaidMistake): void {
         <span class="what"
           ><b>{{ m.name }}</b><br /><span class="soft">{{ barsOf(m.place, desk.time!.meter) }}</span></span
         >
-        <RowButton class="remove" :aria-label="t('guide.mistakes.dismiss', { name: m.name })" @click="guide.dismiss(m)">
+        <RowButton
+          class="remove"
+          :aria-label="t('guide.mistakes.dismiss', { name: m.name })"
+          @click="guide.dismiss(m)"
+        >
           <v-icon icon="$close" size="16" />
         </RowButton>
       </header>
@@ -41,15 +45,10 @@ function byHand(mistake: SaidMistake): void {
         <AppButton small @click="guide.show(m.place)">
           <v-icon icon="$play" size="16" />{{ t('guide.mistakes.listen') }}
         </AppButton>
-        <AppButton small v-if="guide.canRepair(m)" data-test="try-repair" @click="guide.repair(m)">
+        <AppButton v-if="guide.canRepair(m)" small data-test="try-repair" @click="guide.repair(m)">
           {{ t('guide.mistakes.repair') }}
         </AppButton>
-        <AppButton small
-          v-if="m.place.lane"
-         
-          :tip="t('guide.mistakes.hand.tip')"
-          @click="byHand(m)"
-        >
+        <AppButton v-if="m.place.lane" small :tip="t('guide.mistakes.hand.tip')" @click="byHand(m)">
           {{ t('guide.mistakes.hand') }}
         </AppButton>
       </div>

@@ -66,14 +66,18 @@ async function hint(): Promise<void> {
       <AppButton small :disabled="!player.ready" @click="player.playLoop(task)">
         <v-icon icon="$play" size="16" />{{ barsOf(task, desk.time!.meter) }}
       </AppButton>
-      <AppButton small
+      <AppButton
         v-if="guide.answers !== 'handed in' && guide.answers !== 'drawing' && task.checks.length"
-       
+        small
         :disabled="guide.listening !== null || !player.ready"
         data-test="ask"
         @click="guide.ask()"
       >
-        {{ guide.listening === null ? t('guide.check') : t('guide.listening', { percent: Math.round(guide.listening * 100) }) }}
+        {{
+          guide.listening === null
+            ? t('guide.check')
+            : t('guide.listening', { percent: Math.round(guide.listening * 100) })
+        }}
       </AppButton>
     </div>
     <p v-if="waiting" class="soft small">{{ waiting }}</p>
@@ -90,14 +94,14 @@ async function hint(): Promise<void> {
     <ul v-if="hints.length" class="hints">
       <li v-for="h in hints" :key="h.level">
         {{ h.text }}
-        <AppButton small v-if="h.level === 2" @click="desk.hinted ? (desk.hinted = null) : showForm()">
+        <AppButton v-if="h.level === 2" small @click="desk.hinted ? (desk.hinted = null) : showForm()">
           {{ desk.hinted ? t('guide.hint.hide') : t('guide.hint.show') }}
         </AppButton>
       </li>
     </ul>
-    <AppButton small
+    <AppButton
       v-if="hints.length < task.hints && guide.mayHint(task.id)"
-     
+      small
       data-test="hint"
       @click="hint"
     >

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Met, close, or not yet: by form first, then by colour. */
 import type { Verdict } from '@rudlo/core/evidence'
+import { t } from '../../words/t'
 
 defineProps<{ verdict: Verdict | null }>()
-const WORDS = { met: 'met', close: 'close', 'not yet': 'not yet' } as const
 </script>
 
 <template>
@@ -13,7 +13,7 @@ const WORDS = { met: 'met', close: 'close', 'not yet': 'not yet' } as const
     :class="verdict.replace(' ', '-')"
     viewBox="0 0 20 20"
     role="img"
-    :aria-label="WORDS[verdict]"
+    :aria-label="t(`verdict.${verdict}`)"
   >
     <circle cx="10" cy="10" r="8.2" />
     <path v-if="verdict === 'met'" d="M5.8 10.4L8.8 13.4L14.4 7" />

@@ -39,8 +39,7 @@ function typedValue(value: number, clamped: boolean): void {
   const p = editor.current.value
   if (!p) return
   editor.moveSelected(p.tick, value)
-  if (clamped)
-    work.notice = t('lane.beyond', { value: control.value.unit.format(value) })
+  if (clamped) work.notice = t('lane.beyond', { value: control.value.unit.format(value) })
 }
 
 function copyValue(): void {
@@ -53,10 +52,7 @@ const HELP = {
   bars: () => t('lane.how.bars'),
   freehand: () => t('lane.how.freehand'),
   cells: () => t('lane.how.cells', { cell: desk.cellName }),
-  points: () =>
-    points.value.length
-      ? t('lane.how.points')
-      : t('lane.how.first'),
+  points: () => (points.value.length ? t('lane.how.points') : t('lane.how.first')),
 }
 </script>
 
@@ -88,8 +84,9 @@ const HELP = {
       <template v-if="locked">
         <v-icon icon="$locked" size="16" :title="locked" />
         <template v-if="!compact">{{ locked }}</template>
-        <AppButton small
+        <AppButton
           v-if="!work.elsewhere && !pass.writing.length"
+          small
           class="open"
           data-test="open-lane"
           @click="desk.setOpen(address, true)"
@@ -112,7 +109,12 @@ const HELP = {
     <p v-if="desk.hinted?.lane === address && !compact" class="before">
       <i aria-hidden="true" /> {{ trying.heard ? t('lane.faint.suggestion') : t('lane.faint.hint') }}
     </p>
-    <CheckField v-else-if="desk.newest && !compact" v-model="before" class="before" :label="t('lane.faint.version', { number: desk.newest.number })" />
+    <CheckField
+      v-else-if="desk.newest && !compact"
+      v-model="before"
+      class="before"
+      :label="t('lane.faint.version', { number: desk.newest.number })"
+    />
   </LaneHead>
 </template>
 

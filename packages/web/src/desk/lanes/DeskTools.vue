@@ -37,7 +37,15 @@ const SNAP_CHOICES = SNAPS.map((value) => ({ value, text: SNAP_NAMES[value] }))
 <template>
   <div class="tools">
     <ChoiceButtons v-model="desk.hand" desk :choices="HANDS" :label="t('tools.label')" />
-    <SelectField v-model="desk.grid" class="snap" bare :label="t('tools.snap')" :choices="SNAP_CHOICES" data-test="snap" @keydown.stop />
+    <SelectField
+      v-model="desk.grid"
+      class="snap"
+      bare
+      :label="t('tools.snap')"
+      :choices="SNAP_CHOICES"
+      data-test="snap"
+      @keydown.stop
+    />
     <IconButton desk icon="further" :label="t('tools.further')" @click="desk.zoom(player.position, 0.5)" />
     <IconButton desk icon="closer" :label="t('tools.closer')" @click="desk.zoom(player.position, 2)" />
     <SeeMenu />

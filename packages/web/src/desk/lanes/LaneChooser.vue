@@ -90,15 +90,19 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
 
 <template>
   <AppMenu v-model="open" stays :label="t('chooser.title')">
-      <template #opener="{ opener: menu }">
+    <template #opener="{ opener: menu }">
       <RowButton v-bind="menu" class="chooser" data-test="lane-chooser" :tip="t('chooser.open')">
         {{ label }}<v-icon icon="$choose" size="18" />
       </RowButton>
     </template>
-      <div class="list">
+    <div class="list">
       <TextField v-model="search" compact :label="t('chooser.search')" @keydown="keepKeys" />
       <CheckField v-model="withMoves" :label="t('chooser.only-moves')" />
-      <CheckField v-if="withMoves" v-model="onlyHere" :label="t('chooser.only-owner', { owner: ownerName(owner) })" />
+      <CheckField
+        v-if="withMoves"
+        v-model="onlyHere"
+        :label="t('chooser.only-owner', { owner: ownerName(owner) })"
+      />
       <CheckField v-model="desk.follows" :label="t('chooser.follow')" data-test="follows" />
       <p v-if="!groups.length" class="soft">{{ t('chooser.none') }}</p>
       <template v-for="g in groups" :key="g.name">
@@ -135,7 +139,7 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
       </template>
       <p class="soft small">{{ t('chooser.note') }}</p>
     </div>
-    </AppMenu>
+  </AppMenu>
 </template>
 
 <style scoped>

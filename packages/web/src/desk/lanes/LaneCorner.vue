@@ -24,14 +24,14 @@ const move = (by: -1 | 1) => (desk.lanes = moveLane(desk.lanes, props.address, b
         <IconButton v-bind="menu" icon="more" :label="t('lane.place')" data-test="lane-place" />
       </template>
       <MenuItem :disabled="place === 0" data-test="lane-up" @click="move(-1)">{{ t('lane.up') }}</MenuItem>
-        <MenuItem :disabled="place === desk.lanes.length - 1" data-test="lane-down" @click="move(1)">
-          {{ t('lane.down') }}
-        </MenuItem>
-        <MenuItem :disabled="!folded && others.every((l) => l.folded)" data-test="lane-fold" @click="fold">
-          {{ folded ? t('lane.unfold') : t('lane.fold') }}
-        </MenuItem>
-        <MenuItem data-test="lane-hide" @click="desk.hideLane(address)">{{ t('lane.hide') }}</MenuItem>
-        <p class="soft">{{ t('lane.place.note') }}</p>
+      <MenuItem :disabled="place === desk.lanes.length - 1" data-test="lane-down" @click="move(1)">
+        {{ t('lane.down') }}
+      </MenuItem>
+      <MenuItem :disabled="!folded && others.every((l) => l.folded)" data-test="lane-fold" @click="fold">
+        {{ folded ? t('lane.unfold') : t('lane.fold') }}
+      </MenuItem>
+      <MenuItem data-test="lane-hide" @click="desk.hideLane(address)">{{ t('lane.hide') }}</MenuItem>
+      <p class="soft">{{ t('lane.place.note') }}</p>
     </AppMenu>
   </span>
 </template>

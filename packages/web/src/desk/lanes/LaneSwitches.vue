@@ -29,7 +29,11 @@ const work = useWork()
 const envelope = computed(() => envelopeOf(work.mix!, props.address))
 const drawn = computed(() => (envelope.value?.points.length ?? 0) > 0)
 const change = (label: string) => ({
-  label: t('lane.did', { what: label, control: laneControlName(work.mix!, props.address), owner: props.owner }),
+  label: t('lane.did', {
+    what: label,
+    control: laneControlName(work.mix!, props.address),
+    owner: props.owner,
+  }),
   lanes: [props.address],
   from: 0,
   to: desk.song!.length,
@@ -38,7 +42,10 @@ const change = (label: string) => ({
 /** Switches the line off so that the control counts, or on again. */
 function switchLine(): void {
   const on = envelope.value?.on === false
-  work.setMix((mix) => withLane(mix, props.address, { on }), change(on ? t('lane.did.on') : t('lane.did.off')))
+  work.setMix(
+    (mix) => withLane(mix, props.address, { on }),
+    change(on ? t('lane.did.on') : t('lane.did.off')),
+  )
 }
 
 const clearLane = () => work.setPoints(props.address, [], change(t('lane.did.cleared')))
@@ -63,8 +70,8 @@ function clearMany(which: 'track' | 'song'): void {
 <template>
   <div class="switches">
     <template v-if="drawn">
-      <AppButton small
-       
+      <AppButton
+        small
         :aria-pressed="envelope?.on !== false"
         :tip="t('lane.on.tip')"
         data-test="line-on"
@@ -72,8 +79,8 @@ function clearMany(which: 'track' | 'song'): void {
       >
         {{ t(envelope?.on === false ? 'lane.off' : 'lane.on') }}
       </AppButton>
-      <AppButton small
-       
+      <AppButton
+        small
         :aria-label="t('lane.lock')"
         :tip="t('lane.lock.tip')"
         @click="desk.setOpen(address, false)"
@@ -83,17 +90,12 @@ function clearMany(which: 'track' | 'song'): void {
     </template>
     <AppMenu :label="t('lane.stamp.label')">
       <template #opener="{ opener: menu }">
-        <AppButton small
-          v-bind="menu"
-         
-          :tip="t('lane.stamp.tip')"
-          data-test="stamp"
-        >
+        <AppButton small v-bind="menu" :tip="t('lane.stamp.tip')" data-test="stamp">
           {{ t('lane.stamp') }}
         </AppButton>
       </template>
       <MenuItem data-test="stamp-point" @click="emit('stamp', 'point')">{{ t('lane.stamp.point') }}</MenuItem>
-        <MenuItem data-test="stamp-jump" @click="emit('stamp', 'jump')">{{ t('lane.stamp.jump') }}</MenuItem>
+      <MenuItem data-test="stamp-jump" @click="emit('stamp', 'jump')">{{ t('lane.stamp.jump') }}</MenuItem>
     </AppMenu>
     <RegionMenu v-if="track" :track="track" :moves="moves" />
     <AppMenu v-if="drawn" :label="t('lane.clear.label')">
@@ -101,10 +103,12 @@ function clearMany(which: 'track' | 'song'): void {
         <AppButton small v-bind="menu" data-test="clear-menu">{{ t('lane.clear') }}</AppButton>
       </template>
       <MenuItem data-test="clear-lane" @click="clearLane">{{ t('lane.clear.this') }}</MenuItem>
-        <MenuItem @click="clearMany('track')">{{ t('lane.clear.track', { owner }) }}</MenuItem>
-        <MenuItem @click="clearMany('song')">{{ t('lane.clear.song') }}</MenuItem>
+      <MenuItem @click="clearMany('track')">{{ t('lane.clear.track', { owner }) }}</MenuItem>
+      <MenuItem @click="clearMany('song')">{{ t('lane.clear.song') }}</MenuItem>
     </AppMenu>
-    <AppButton small v-if="tall" data-test="all-values" @click="emit('allValues')">{{ t('lane.all-values') }}</AppButton>
+    <AppButton v-if="tall" small data-test="all-values" @click="emit('allValues')">{{
+      t('lane.all-values')
+    }}</AppButton>
   </div>
 </template>
 

@@ -83,17 +83,18 @@ function rename(id: string, name: string): void {
 function remove(id: string, name: string): void {
   const count = uses(id)
   work.setMix((mix) => removeMotif(mix, id), change(t('motif.did.removed', { name })))
-  if (count)
-    work.notice = t('motif.removed', { name, n: count })
+  if (count) work.notice = t('motif.removed', { name, n: count })
 }
 </script>
 
 <template>
   <AppMenu stays :label="t('motif.open')">
-      <template #opener="{ opener: menu }">
-      <AppButton small v-bind="menu" data-test="motifs">{{ t('motif.open') }}<v-icon icon="$choose" size="18" /></AppButton>
+    <template #opener="{ opener: menu }">
+      <AppButton small v-bind="menu" data-test="motifs"
+        >{{ t('motif.open') }}<v-icon icon="$choose" size="18"
+      /></AppButton>
     </template>
-      <div class="list">
+    <div class="list">
       <p class="soft">{{ t('motif.about') }}</p>
       <form class="keep" @submit.prevent="keep">
         <TextField v-model="wanted" compact :label="t('motif.name')" maxlength="60" @keydown="keepKeys" />
@@ -115,11 +116,15 @@ function remove(id: string, name: string): void {
             {{ t('motif.place') }}
           </AppButton>
           <AppButton small @click="reform(m.id, m.name, m.length)">{{ t('motif.reform') }}</AppButton>
-          <IconButton icon="remove" :label="t('motif.remove', { name: m.name })" @click="remove(m.id, m.name)" />
+          <IconButton
+            icon="remove"
+            :label="t('motif.remove', { name: m.name })"
+            @click="remove(m.id, m.name)"
+          />
         </span>
       </div>
     </div>
-    </AppMenu>
+  </AppMenu>
 </template>
 
 <style scoped>

@@ -45,16 +45,16 @@ function copyAfter(): void {
 
 <template>
   <AppMenu :label="t('region.label')">
-      <template #opener="{ opener: menu }">
+    <template #opener="{ opener: menu }">
       <AppButton small v-bind="menu" data-test="region-menu">{{ t('region.open') }}</AppButton>
     </template>
-      <MenuItem :disabled="!here" data-test="region-split" @click="split">{{ t('region.split') }}</MenuItem>
-      <MenuItem :disabled="!here" data-test="region-copy" @click="copy">{{ t('region.copy') }}</MenuItem>
-      <MenuItem :disabled="!here" @click="copyAfter">{{ t('region.copy-after') }}</MenuItem>
-      <MenuItem :disabled="!here" @click="here && moves.remove(here, track)">{{ t('region.remove') }}</MenuItem>
-      <MenuItem v-if="moves.remembered()" @click="moves.askAgain()">{{ t('region.ask-again') }}</MenuItem>
-      <p class="soft">{{ t('region.note') }}</p>
-    </AppMenu>
+    <MenuItem :disabled="!here" data-test="region-split" @click="split">{{ t('region.split') }}</MenuItem>
+    <MenuItem :disabled="!here" data-test="region-copy" @click="copy">{{ t('region.copy') }}</MenuItem>
+    <MenuItem :disabled="!here" @click="copyAfter">{{ t('region.copy-after') }}</MenuItem>
+    <MenuItem :disabled="!here" @click="here && moves.remove(here, track)">{{ t('region.remove') }}</MenuItem>
+    <MenuItem v-if="moves.remembered()" @click="moves.askAgain()">{{ t('region.ask-again') }}</MenuItem>
+    <p class="soft">{{ t('region.note') }}</p>
+  </AppMenu>
 </template>
 
 <style scoped>

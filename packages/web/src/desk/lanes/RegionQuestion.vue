@@ -15,8 +15,8 @@ const CHOICES: readonly { readonly how: Along; readonly text: string }[] = [
   { how: 'copied', text: t('region.lines.copy') },
   { how: 'left', text: t('region.lines.leave') },
 ]
-const first = ref<HTMLElement[]>()
-onMounted(() => first.value?.[0]?.focus())
+const first = ref<{ $el: HTMLElement }[]>()
+onMounted(() => first.value?.[0]?.$el.focus())
 </script>
 
 <template>
@@ -30,11 +30,11 @@ onMounted(() => first.value?.[0]?.focus())
   >
     <p><b>{{ t(copy ? 'region.copied' : 'region.moved') }}</b> {{ t('region.lines.text') }}</p>
     <p class="choices">
-      <AppButton small
+      <AppButton
         v-for="c in CHOICES"
         ref="first"
         :key="c.how"
-       
+        small
         :data-test="`along-${c.how}`"
         @pointerenter="emit('show', c.how)"
         @focus="emit('show', c.how)"

@@ -24,19 +24,21 @@ const section = computed(() => {
 
 <template>
   <AppMenu stays :label="t('see.open')">
-      <template #opener="{ opener: menu }">
+    <template #opener="{ opener: menu }">
       <IconButton desk v-bind="menu" icon="whole" :label="t('see.open')" data-test="see" />
     </template>
-      <div class="see">
+    <div class="see">
       <MenuItem data-test="see-all" @click="desk.showAll()">{{ t('see.song') }}</MenuItem>
-      <MenuItem :disabled="!section" @click="section && desk.zoomTo(section)">{{ t('see.section') }}</MenuItem>
+      <MenuItem :disabled="!section" @click="section && desk.zoomTo(section)">{{
+        t('see.section')
+      }}</MenuItem>
       <MenuItem :disabled="!desk.selection" @click="desk.selection && desk.zoomTo(desk.selection)">
         {{ t('see.selection') }}
       </MenuItem>
       <CheckField v-model="desk.turns" :label="t('see.turn')" />
       <CheckField v-model="desk.justListen" :label="t('see.listen')" data-test="just-listen" />
     </div>
-    </AppMenu>
+  </AppMenu>
 </template>
 
 <style scoped>

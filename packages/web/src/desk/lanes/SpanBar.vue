@@ -105,7 +105,9 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
       <SpanSelect :text="where" />
       <template v-if="isSwitch">
         <AppButton small @click="turn(true)">{{ t('bars.on', { value: control.unit.format(1) }) }}</AppButton>
-        <AppButton small @click="turn(false)">{{ t('bars.on', { value: control.unit.format(0) }) }}</AppButton>
+        <AppButton small @click="turn(false)">{{
+          t('bars.on', { value: control.unit.format(0) })
+        }}</AppButton>
       </template>
       <template v-else>
         <span class="shift">
@@ -126,8 +128,8 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
         <AppButton v-for="m in moves" :key="m" small :data-test="`move-${m}`" @click="move(m)">
           <MovePicture :move="m" />{{ t(`move.${m}`) }}
         </AppButton>
-        <AppButton small
-         
+        <AppButton
+          small
           :aria-pressed="shape.open"
           data-test="shapes"
           @click="shape.open ? shape.end() : shape.start()"
@@ -138,17 +140,11 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
       <SpanMore />
       <MotifMenu :name="name" />
       <AppButton small data-test="copy" @click="copy">{{ t('bars.copy') }}</AppButton>
-      <AppButton small
-       
-        data-test="paste"
-        :disabled="!desk.copied"
-        :tip="t('bars.paste.tip')"
-        @click="paste"
-      >
+      <AppButton small data-test="paste" :disabled="!desk.copied" :tip="t('bars.paste.tip')" @click="paste">
         {{ t('bars.paste') }}
       </AppButton>
-      <AppButton small
-       
+      <AppButton
+        small
         :aria-label="t('bars.loop')"
         :tip="t('bars.loop.tip')"
         data-test="loop-span"
@@ -159,7 +155,12 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
       <AppButton small :aria-label="t('bars.none')" @click="desk.selection = null">
         <v-icon icon="$close" size="16" />
       </AppButton>
-      <CheckField v-if="desk.lanes.length > 1" v-model="desk.across" :label="t('bars.across')" data-test="across" />
+      <CheckField
+        v-if="desk.lanes.length > 1"
+        v-model="desk.across"
+        :label="t('bars.across')"
+        data-test="across"
+      />
     </ToolBar>
   </template>
 </template>

@@ -56,8 +56,10 @@ const tilted = (sign: 1 | -1) =>
   )
 const smoothed = () =>
   act(t('bars.did.smoothed'), ({ points, control: { scale } }) => smoothSpan(points, scale, span.value))
-const thinned = () => act(t('bars.did.thinned'), ({ points, control: { scale } }) => thinSpan(points, scale, span.value))
-const cleared = () => act(t('bars.did.cleared'), ({ points, control: { scale } }) => clearSpan(points, scale, span.value))
+const thinned = () =>
+  act(t('bars.did.thinned'), ({ points, control: { scale } }) => thinSpan(points, scale, span.value))
+const cleared = () =>
+  act(t('bars.did.cleared'), ({ points, control: { scale } }) => clearSpan(points, scale, span.value))
 
 function stretched(factor: number): void {
   const next = Math.min(end.value - span.value.from, Math.round(length.value * factor))
@@ -90,8 +92,8 @@ const movedRest = (by: number) =>
   )
 const repeated = () =>
   act(
-    t('bars.did.repeated', { n: (times.value ?? 1) }),
-    ({ points, control: { scale } }) => repeatSpan(points, scale, span.value, (times.value ?? 1), end.value),
+    t('bars.did.repeated', { n: times.value ?? 1 }),
+    ({ points, control: { scale } }) => repeatSpan(points, scale, span.value, times.value ?? 1, end.value),
     span.value.to,
     Math.min(end.value, span.value.to + (times.value ?? 1) * length.value),
   )
@@ -113,17 +115,19 @@ const rhythm = (pattern: readonly boolean[]) =>
 
 <template>
   <AppMenu stays :label="t('bars.more.label')">
-      <template #opener="{ opener: menu }">
+    <template #opener="{ opener: menu }">
       <AppButton small v-bind="menu" data-test="span-more">
         {{ t('bars.more') }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
-      <div class="more">
+    <div class="more">
       <template v-if="!isSwitch">
         <h3>{{ t('bars.size') }}</h3>
         <p>
-          <AppButton small @click="scaled(1.5)">{{ t('bars.larger') }}</AppButton><AppButton small @click="scaled(1 / 1.5)">{{ t('bars.smaller') }}</AppButton>
-          <AppButton small data-test="tilt-up" @click="tilted(1)">{{ t('bars.tilt-up') }}</AppButton><AppButton small @click="tilted(-1)">{{ t('bars.tilt-down') }}</AppButton>
+          <AppButton small @click="scaled(1.5)">{{ t('bars.larger') }}</AppButton
+          ><AppButton small @click="scaled(1 / 1.5)">{{ t('bars.smaller') }}</AppButton>
+          <AppButton small data-test="tilt-up" @click="tilted(1)">{{ t('bars.tilt-up') }}</AppButton
+          ><AppButton small @click="tilted(-1)">{{ t('bars.tilt-down') }}</AppButton>
           <AppButton small @click="turned">{{ t('bars.turn') }}</AppButton>
         </p>
         <h3>{{ t('bars.form') }}</h3>
@@ -143,21 +147,35 @@ const rhythm = (pattern: readonly boolean[]) =>
         <AppButton small @click="moved(-lengths.beat)">{{ t('bars.beat-earlier') }}</AppButton>
         <AppButton small @click="moved(lengths.beat)">{{ t('bars.beat-later') }}</AppButton>
         <AppButton small @click="moved(-lengths.bar)">{{ t('bars.bar-earlier') }}</AppButton>
-        <AppButton small data-test="bar-later" @click="moved(lengths.bar)">{{ t('bars.bar-later') }}</AppButton>
+        <AppButton small data-test="bar-later" @click="moved(lengths.bar)">{{
+          t('bars.bar-later')
+        }}</AppButton>
       </p>
       <h3>{{ t('bars.rest') }}</h3>
       <p>
         <AppButton small @click="movedRest(-lengths.bar)">{{ t('bars.bar-earlier') }}</AppButton>
-        <AppButton small data-test="rest-later" @click="movedRest(lengths.bar)">{{ t('bars.bar-later') }}</AppButton>
+        <AppButton small data-test="rest-later" @click="movedRest(lengths.bar)">{{
+          t('bars.bar-later')
+        }}</AppButton>
       </p>
       <h3>{{ t('bars.repeat') }}</h3>
       <p>
-        <NumberField v-model="times" class="times" bare :label="t('bars.repeat.times')" :min="1" :max="64" @keydown="keepKeys" />
+        <NumberField
+          v-model="times"
+          class="times"
+          bare
+          :label="t('bars.repeat.times')"
+          :min="1"
+          :max="64"
+          @keydown="keepKeys"
+        />
         <AppButton small data-test="repeat" @click="repeated">{{ t('bars.repeat.do') }}</AppButton>
       </p>
       <h3>{{ t('bars.rhythm') }}</h3>
       <p>
-        <AppButton small v-for="r in RHYTHMS" :key="r.name" @click="rhythm(r.pattern)">{{ r.name }}</AppButton>
+        <AppButton v-for="r in RHYTHMS" :key="r.name" small @click="rhythm(r.pattern)">{{
+          r.name
+        }}</AppButton>
       </p>
       <template v-if="!isSwitch">
         <h3>{{ t('bars.way') }}</h3>
@@ -174,7 +192,7 @@ const rhythm = (pattern: readonly boolean[]) =>
       <h3>{{ t('bars.away') }}</h3>
       <p><AppButton small data-test="clear-span" @click="cleared">{{ t('bars.clear') }}</AppButton></p>
     </div>
-    </AppMenu>
+  </AppMenu>
 </template>
 
 <style scoped>

@@ -30,9 +30,7 @@ const choices = computed(() => {
     span: regionEnds(r, desk.time!.tempo, song.length),
   }))
   return [
-    ...(desk.task
-      ? [{ name: t('bars.pick.task'), span: { from: desk.task.from, to: desk.task.to } }]
-      : []),
+    ...(desk.task ? [{ name: t('bars.pick.task'), span: { from: desk.task.from, to: desk.task.to } }] : []),
     ...sections,
     ...regions,
     ...(player.loop ? [{ name: t('bars.pick.loop'), span: player.loop }] : []),
@@ -43,13 +41,13 @@ const choices = computed(() => {
 
 <template>
   <AppMenu :label="t('bars.pick')">
-      <template #opener="{ opener: menu }">
+    <template #opener="{ opener: menu }">
       <AppButton small v-bind="menu" class="where" data-test="span-select">
         {{ text }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
-      <MenuItem v-for="c in choices" :key="c.name" @click="desk.select(c.span)">{{ c.name }}</MenuItem>
-    </AppMenu>
+    <MenuItem v-for="c in choices" :key="c.name" @click="desk.select(c.span)">{{ c.name }}</MenuItem>
+  </AppMenu>
 </template>
 
 <style scoped>

@@ -63,9 +63,9 @@ onScreens('bars', () => {
     await milan.click('copy')
     milan.desk.address = 'track/harp/level'
     await milan.click('span-select')
-    await page.getByRole('button', { name: 'the whole song' }).click()
+    await page.getByRole('menuitem', { name: 'The whole song' }).click()
     await milan.click('paste')
-    await expect.element(page.getByText('is locked. Open it first.')).toBeVisible()
+    await expect.element(page.getByText('is locked. Unlock it first.')).toBeVisible()
     expect(milan.points).toHaveLength(0)
   })
 
@@ -87,7 +87,7 @@ onScreens('bars', () => {
     await milan.click('shape-wave')
     await expect.poll(() => milan.points.length).toBeGreaterThan(before)
     const once = milan.points.length
-    await milan.at('shape-cycles').fill('4')
+    await milan.at('shape-cycles').getByRole('spinbutton').fill('4')
     await milan.keys('Enter')
     await expect.poll(() => milan.points.length).toBeGreaterThan(once)
     const shaped = milan.work.mix
@@ -122,7 +122,7 @@ onScreens('bars', () => {
     await expect.element(page.getByText('no longer follows “Breath”')).toBeVisible()
     await milan.click('hand-bars')
     await milan.click('motifs')
-    await page.getByRole('button', { name: 'Take Breath away' }).click()
-    await expect.element(page.getByText('“Breath” is gone. The 1 place where it was keep')).toBeVisible()
+    await page.getByRole('button', { name: 'Delete the motif Breath' }).click()
+    await expect.element(page.getByText('“Breath” is deleted. The 1 place that used it keeps')).toBeVisible()
   })
 })

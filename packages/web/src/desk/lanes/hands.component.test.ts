@@ -40,7 +40,7 @@ onScreens('regions', () => {
     await milan.click('along-moved')
     await expect
       .poll(() => milan.work.history.done.map((s) => s.label))
-      .toEqual([expect.stringMatching(/^Moved a region, lines moved too/)])
+      .toEqual([expect.stringMatching(/^Moved a region .*, with its lines$/)])
     await milan.undo()
     await milan.goTo(0.4)
     await milan.click('region-menu')
@@ -87,7 +87,7 @@ onScreens('lanes', () => {
     await milan.click('lane-chooser')
     await page.getByLabelText('Search all lanes').fill('harp pan')
     await milan.click('lane-track/harp/pan')
-    await expect.element(page.getByText('the brief does not ask for it')).toBeVisible()
+    await expect.element(page.getByText('your task does not need it')).toBeVisible()
     await milan.press(0.5, 0.5)
     expect(milan.points).toHaveLength(0)
     await milan.click('open-lane')
@@ -96,7 +96,7 @@ onScreens('lanes', () => {
     // no point is chosen any more: what concerns the whole line is there again
     await milan.keysAt('line', 'Escape')
     await milan.oneStep(() => milan.click('line-on'))
-    await expect.element(milan.at('line-on')).toHaveTextContent('line off')
+    await expect.element(milan.at('line-on')).toHaveTextContent('Line off')
     await milan.undo()
     await milan.click('clear-menu')
     await milan.oneStep(() => milan.click('clear-lane'))
@@ -118,7 +118,7 @@ onScreens('lanes', () => {
     }
     expect(milan.desk.lanes).toHaveLength(4)
     milan.desk.hideLane('track/tide/level')
-    await expect.element(milan.at('notice')).toHaveTextContent('the line goes on sounding.')
+    await expect.element(milan.at('notice')).toHaveTextContent('the line still plays.')
     expect(milan.desk.lanes).toHaveLength(3)
     // a press on a lane beside works on that one
     await milan

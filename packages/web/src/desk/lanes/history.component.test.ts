@@ -3,7 +3,7 @@ import { page } from 'vitest/browser'
 import { atDesk } from '../../../test/desk/desk'
 import { oncePerScreen } from '../../../test/desk/screens'
 
-const added = () => page.getByRole('button', { name: /^Added a point/ })
+const added = () => page.getByRole('menuitem', { name: /^Added a point/ })
 
 oncePerScreen('what was done', () => {
   it('is listed, and leads back to any state and on again', async () => {
@@ -16,7 +16,7 @@ oncePerScreen('what was done', () => {
     const all = milan.points.length
     await milan.click('history')
     await expect.poll(() => added().all().length).toBe(3)
-    await page.getByRole('button', { name: 'As it was opened' }).click()
+    await page.getByRole('menuitem', { name: 'When you opened it' }).click()
     await expect.poll(() => milan.points.length).toBe(0)
     await milan.click('history')
     await added().nth(1).click()

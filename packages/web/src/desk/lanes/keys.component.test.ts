@@ -10,9 +10,9 @@ onScreens('by keys, bars', () => {
     await ines.keysAt('line', '2')
     await expect.element(ines.at('bars-surface')).toHaveFocus()
     await ines.keys('ArrowRight', 'ArrowRight', 'Shift+ArrowRight', 'Shift+ArrowRight')
-    await expect.element(ines.said('bars-surface')).toHaveTextContent('Bars 10 to 12 selected')
+    await expect.element(ines.said('bars-surface')).toHaveTextContent('Bars 10 to 12 chosen')
     await ines.keys('Shift+ArrowLeft')
-    await expect.element(ines.said('bars-surface')).toHaveTextContent('Bars 10 to 11 selected')
+    await expect.element(ines.said('bars-surface')).toHaveTextContent('Bars 10 to 11 chosen')
     for (const act of ['lower', 'move-fade out', 'raise']) {
       await ines.enter(act)
       await expect.poll(() => ines.steps).toBe(1)
@@ -30,7 +30,7 @@ onScreens('by keys, bars', () => {
     await ines.enter('shape-wave')
     await expect.poll(() => ines.points.length).toBeGreaterThan(lowered)
     const shaped = ines.points.length
-    await ines.at('shape-cycles').fill('5')
+    await ines.at('shape-cycles').getByRole('spinbutton').fill('5')
     await ines.keys('Enter')
     await ines.keysAt('handle-depth', 'ArrowUp')
     await ines.keysAt('handle-middle', 'ArrowDown')
@@ -65,7 +65,7 @@ onScreens('by keys, points', () => {
       await ines.keysAt('line', 'Enter', 'ArrowDown')
     }
     await ines.keys('Shift+PageUp', 'Shift+PageUp')
-    await expect.element(ines.said('line')).toHaveTextContent(/^3 points selected/)
+    await expect.element(ines.said('line')).toHaveTextContent(/^3 points chosen/)
     const values = ines.points.map((p) => p.value)
     await ines.keys('ArrowDown')
     expect(ines.points.map((p) => p.value)).not.toEqual(values)

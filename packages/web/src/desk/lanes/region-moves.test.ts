@@ -94,7 +94,7 @@ describe('a region that is dropped elsewhere', () => {
     moves.drop(region, 'reed', 7680, true)
     moves.answer('copied')
     expect(startsOf(work.mix)).toEqual([0, 7680])
-    expect(work.steps).toEqual(['Copied a region, lines copied too on Reed'])
+    expect(work.steps).toEqual(['Copied a region on Reed, with a copy of its lines'])
     const { points } = envelopeOf(work.mix, LEVEL)!
     expect(points.some((p) => p.tick === 7680 + 3840 && p.value === 0)).toBe(true)
     expect(points.find((p) => p.tick === 0)!.value).toBe(-20)
@@ -154,6 +154,6 @@ describe('a region', () => {
     ])
     moves.remove(work.mix.tracks[0]!.regions[1]!, 'reed')
     expect(startsOf(work.mix)).toEqual([0])
-    expect(work.steps).toEqual(['Split a region on Reed', 'Took a region away on Reed'])
+    expect(work.steps).toEqual(['Split a region on Reed', 'Removed a region on Reed'])
   })
 })

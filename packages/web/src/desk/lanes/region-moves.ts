@@ -60,8 +60,13 @@ export function useRegionMoves() {
     }
   }
 
-  const change = (label: string, track: string, from: number, to: number) => ({
-    label: t('region.did', { what: label, track: desk.song!.tracks.find((one) => one.id === track)?.name ?? t('region.a-track') }),
+  /** @param along what became of its lines, in words */
+  const change = (label: string, track: string, from: number, to: number, along = '') => ({
+    label:
+      t('region.did', {
+        what: label,
+        track: desk.song!.tracks.find((one) => one.id === track)?.name ?? t('region.a-track'),
+      }) + along,
     lanes: [],
     from: Math.max(0, Math.round(from)),
     to: Math.round(to),
@@ -96,10 +101,11 @@ export function useRegionMoves() {
     const lines = how === 'left' ? '' : t(`region.did.lines.${how}`)
     work.commit(
       change(
-        t(copy ? 'region.did.copied' : 'region.did.moved-one') + lines,
+        t(copy ? 'region.did.copied' : 'region.did.moved-one'),
         track,
         Math.min(from, from + by),
         Math.max(to, to + by),
+        lines,
       ),
     )
   }

@@ -88,7 +88,7 @@ describe('an action on selected bars', () => {
   it('leaves out what is locked, and says so where nothing else is left', () => {
     stores.desk['isOpen'] = (lane: string) => lane === PAN
     expect(raise()).toBeNull()
-    expect([steps.length, stores.work['notice']]).toEqual([0, 'Reed is locked. Open it first.'])
+    expect([steps.length, stores.work['notice']]).toEqual([0, 'Reed is locked. Unlock it first.'])
     stores.desk['across'] = true
     raise()
     expect(steps[0]!.lanes).toEqual([PAN])

@@ -43,7 +43,10 @@ export function useSpanActions() {
     const whose =
       lanes.length > 1
         ? t('bars.word.lanes', { n: lanes.length })
-        : t('bars.whose', { control: resolve(work.mix!, lanes[0]!)!.control.name.toLowerCase(), owner: nameOf(lanes[0]!).split(',')[0]! })
+        : t('bars.whose', {
+            control: resolve(work.mix!, lanes[0]!)!.control.name.toLowerCase(),
+            owner: nameOf(lanes[0]!).split(',')[0]!,
+          })
     return work.setMix(
       (mix) =>
         lanes.reduce((changed, address) => {

@@ -59,10 +59,17 @@ function remove(): void {
       <span class="role soft">{{ o.role }}</span>
     </th>
     <td class="wide">
-      <ControlSlider :address="`${o.kind}/${o.id}/level`" :label="t('balance.volume', { name: o.name })" :peak="o.peak" />
+      <ControlSlider
+        :address="`${o.kind}/${o.id}/level`"
+        :label="t('balance.volume', { name: o.name })"
+        :peak="o.peak"
+      />
     </td>
     <td>
-      <ControlField :address="`${o.kind}/${o.id}/level`" :label="t('balance.volume.typed', { name: o.name })" />
+      <ControlField
+        :address="`${o.kind}/${o.id}/level`"
+        :label="t('balance.volume.typed', { name: o.name })"
+      />
     </td>
     <td class="pan">
       <ControlSlider :address="`${o.kind}/${o.id}/pan`" :label="t('balance.pan', { name: o.name })" />
@@ -87,16 +94,21 @@ function remove(): void {
       </RowButton>
     </td>
     <td class="switches">
-      <SwitchButton :address="`${o.kind}/${o.id}/mute`" :label="t('balance.mute.label', { name: o.name })" :text="t('balance.mute')" />
+      <SwitchButton
+        :address="`${o.kind}/${o.id}/mute`"
+        :label="t('balance.mute.label', { name: o.name })"
+        :text="t('balance.mute')"
+      />
       <SoloButton :kind="o.kind === 'track' ? 'tracks' : 'returns'" :of="o.id" :name="o.name" />
-      <AppButton small
-       
+      <AppButton
+        small
         :aria-label="t('balance.fx.label', { n: o.of.effects.length, name: o.name })"
         @click="emit('effects')"
       >
         {{ o.of.effects.length ? t('balance.fx.count', { count: o.of.effects.length }) : t('balance.fx') }}
       </AppButton>
-      <AppButton small
+      <AppButton
+        small
         class="why"
         :aria-label="t('balance.why', { name: o.name })"
         :tip="t('balance.why.tip')"

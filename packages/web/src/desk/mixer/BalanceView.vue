@@ -32,7 +32,10 @@ const KINDS = [...EFFECT_KINDS].sort((a, b) => rank(a) - rank(b))
 function add(kind: EffectKind): void {
   const name = t(`effect.${kind}`)
   const ids = { back: crypto.randomUUID(), effect: crypto.randomUUID() }
-  work.setMix((m) => addReturn(m, name, kind, ids), { ...everything, label: t('balance.did.return', { name }) })
+  work.setMix((m) => addReturn(m, name, kind, ids), {
+    ...everything,
+    label: t('balance.did.return', { name }),
+  })
 }
 
 /** Everything as it was given out; the lines too. One step, undoable. */
@@ -58,9 +61,13 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
           <th scope="col">{{ t('balance.track') }}</th>
           <th scope="col" class="wide" colspan="2">{{ t('balance.head.volume') }}</th>
           <th scope="col">{{ t('balance.head.pan') }}</th>
-          <th v-for="r in mix.returns" :key="r.id" scope="col">{{ t('balance.head.to', { name: r.name }) }}</th>
+          <th v-for="r in mix.returns" :key="r.id" scope="col">
+            {{ t('balance.head.to', { name: r.name }) }}
+          </th>
           <th scope="col"><span class="unseen">{{ t('balance.head.switches') }}</span></th>
-          <th scope="col" class="section">{{ t('balance.head.loudness', { letter: section?.letter ?? '' }) }}</th>
+          <th scope="col" class="section">
+            {{ t('balance.head.loudness', { letter: section?.letter ?? '' }) }}
+          </th>
         </tr>
       </thead>
       <tbody>
@@ -77,16 +84,21 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
     <p class="foot">
       <AppMenu :label="t('balance.add-return')">
         <template #opener="{ opener }"
-          ><AppButton v-bind="opener" small icon="add" data-test="add-return">{{ t('balance.add-return') }}</AppButton></template
+          ><AppButton v-bind="opener" small icon="add" data-test="add-return">{{
+            t('balance.add-return')
+          }}</AppButton></template
         >
-        <MenuItem v-for="k in KINDS" :key="k" :tip="t(`effect.${k}.about`)" :data-test="`return-${k}`" @click="add(k)">{{
-          t(`effect.${k}`)
-        }}</MenuItem>
+        <MenuItem
+          v-for="k in KINDS"
+          :key="k"
+          :tip="t(`effect.${k}.about`)"
+          :data-test="`return-${k}`"
+          @click="add(k)"
+          >{{ t(`effect.${k}`) }}</MenuItem
+        >
       </AppMenu>
       <AppButton small data-test="start-again" @click="startAgain">{{ t('balance.to-start') }}</AppButton>
-      <span class="soft"
-        >{{ t('balance.note') }}</span
-      >
+      <span class="soft">{{ t('balance.note') }}</span>
     </p>
     <ChainDialog v-if="chain" :owner="chain" @close="chain = null" />
   </section>
@@ -131,5 +143,4 @@ thead th {
   border-top: 1px solid var(--rule);
   font-size: 14px;
 }
-
 </style>

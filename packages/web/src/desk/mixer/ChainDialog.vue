@@ -53,12 +53,16 @@ const add = (kind: EffectKind) =>
     (m) => addEffect(m, props.owner, kind, crypto.randomUUID()),
     change(t('chain.did.added', { name: t(`effect.${kind}`) })),
   )
-const remove = (e: Effect) => work.setMix((m) => removeEffect(m, e.id), change(t('chain.did.removed', { name: title(e) })))
+const remove = (e: Effect) =>
+  work.setMix((m) => removeEffect(m, e.id), change(t('chain.did.removed', { name: title(e) })))
 const move = (e: Effect, to: number) =>
   work.setMix((m) => moveEffect(m, e.id, to), change(t('chain.did.moved', { name: title(e) })))
 const rename = (e: Effect, to: string) =>
   to.trim() !== title(e) &&
-  work.setMix((m) => changeEffect(m, e.id, { name: to.trim().slice(0, 120) }), change(t('chain.did.named', { name: title(e) })))
+  work.setMix(
+    (m) => changeEffect(m, e.id, { name: to.trim().slice(0, 120) }),
+    change(t('chain.did.named', { name: title(e) })),
+  )
 const mode = (e: Effect, to: string) =>
   work.setMix((m) => changeEffect(m, e.id, { mode: to }), change(t('chain.did.changed', { name: title(e) })))
 
@@ -75,96 +79,112 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
 </script>
 
 <template>
-  <AppDialog :model-value="true" scrollable @update:model-value="emit('close')" :title="t('chain.title', { name })" :width="720">
-      <p class="soft about">
-        {{ t(song ? 'chain.about.track' : 'chain.about.return') }}
+  <AppDialog
+    :model-value="true"
+    scrollable
+    :title="t('chain.title', { name })"
+    :width="720"
+    @update:model-value="emit('close')"
+  >
+    <p class="soft about">
+      {{ t(song ? 'chain.about.track' : 'chain.about.return') }}
+    </p>
+    <div v-if="song" class="params stage">
+      <span>{{ t('chain.gain') }}</span>
+      <ControlSlider :address="`track/${owner.id}/gain`" :label="t('chain.gain.of', { name })" />
+      <ControlField :address="`track/${owner.id}/gain`" :label="t('chain.gain.typed', { name })" />
+      <p class="soft hint">
+        {{ t('chain.gain.about') }}
       </p>
-      <div v-if="song" class="params stage">
-        <span>{{ t('chain.gain') }}</span>
-        <ControlSlider :address="`track/${owner.id}/gain`" :label="t('chain.gain.of', { name })" />
-        <ControlField :address="`track/${owner.id}/gain`" :label="t('chain.gain.typed', { name })" />
-        <p class="soft hint">
-          {{ t('chain.gain.about') }}
-        </p>
-      </div>
-      <p v-if="!owner.effects.length" class="soft">{{ t('chain.empty') }}</p>
-      <ol ref="chain">
-        <li v-for="(e, i) in owner.effects" :key="e.id">
-          <header>
-            <v-icon
-              icon="$drag"
-              class="drag"
-              size="20"
-              :title="t('chain.drag')"
-              data-test="drag-effect"
+    </div>
+    <p v-if="!owner.effects.length" class="soft">{{ t('chain.empty') }}</p>
+    <ol ref="chain">
+      <li v-for="(e, i) in owner.effects" :key="e.id">
+        <header>
+          <v-icon icon="$drag" class="drag" size="20" :title="t('chain.drag')" data-test="drag-effect" />
+          <PlainInput
+            class="title"
+            :value="title(e)"
+            :label="t('chain.name', { number: i + 1 })"
+            maxlength="120"
+            @take="rename(e, $event)"
+          />
+          <SelectField
+            v-if="modesOf(e.kind).length > 1"
+            class="mode"
+            bare
+            :model-value="e.mode"
+            :label="t('chain.kind', { name: title(e) })"
+            :choices="modesOf(e.kind).map((value) => ({ value, text: modeName(value) }))"
+            @update:model-value="(to) => mode(e, to)"
+            @keydown="keepKeys"
+          />
+          <span class="push" />
+          <SwitchButton
+            :address="`effect/${e.id}/bypass`"
+            :label="t('chain.bypass.label', { name: title(e) })"
+            :text="t('chain.bypass')"
+          />
+          <IconButton
+            icon="up"
+            :disabled="i === 0"
+            :label="t('chain.up', { name: title(e) })"
+            @click="move(e, i - 1)"
+          />
+          <IconButton
+            icon="down"
+            :disabled="i === owner.effects.length - 1"
+            :label="t('chain.down', { name: title(e) })"
+            @click="move(e, i + 1)"
+          />
+          <IconButton icon="remove" :label="t('chain.remove', { name: title(e) })" @click="remove(e)" />
+        </header>
+        <p class="soft about">{{ t(`effect.${e.kind}.about`) }}</p>
+        <EffectPicture :effect="e" />
+        <div class="params">
+          <template
+            v-for="[word, control] in [...words(e), ['wet', { name: t('chain.wet') }] as const]"
+            :key="word"
+          >
+            <span>{{ control.name }}</span>
+            <ControlSlider
+              :address="`effect/${e.id}/${word}`"
+              :label="t('chain.control', { control: control.name, name: title(e) })"
             />
-            <PlainInput
-              class="title"
-              :value="title(e)"
-              :label="t('chain.name', { number: i + 1 })"
-              maxlength="120"
-              @take="rename(e, $event)"
+            <ControlField
+              :address="`effect/${e.id}/${word}`"
+              :label="t('chain.control.typed', { control: control.name, name: title(e) })"
             />
-            <SelectField
-              v-if="modesOf(e.kind).length > 1"
-              class="mode"
-              bare
-              :model-value="e.mode"
-              :label="t('chain.kind', { name: title(e) })"
-              :choices="modesOf(e.kind).map((value) => ({ value, text: modeName(value) }))"
-              @update:model-value="(to) => mode(e, to)"
-              @keydown="keepKeys"
-            />
-            <span class="push" />
-            <SwitchButton
-              :address="`effect/${e.id}/bypass`"
-              :label="t('chain.bypass.label', { name: title(e) })"
-              :text="t('chain.bypass')"
-            />
-            <IconButton icon="up" :disabled="i === 0" :label="t('chain.up', { name: title(e) })" @click="move(e, i - 1)" />
-            <IconButton icon="down" :disabled="i === owner.effects.length - 1" :label="t('chain.down', { name: title(e) })" @click="move(e, i + 1)" />
-            <IconButton icon="remove" :label="t('chain.remove', { name: title(e) })" @click="remove(e)" />
-          </header>
-          <p class="soft about">{{ t(`effect.${e.kind}.about`) }}</p>
-          <EffectPicture :effect="e" />
-          <div class="params">
-            <template v-for="[word, control] in [...words(e), ['wet', { name: t('chain.wet') }] as const]" :key="word">
-              <span>{{ control.name }}</span>
-              <ControlSlider :address="`effect/${e.id}/${word}`" :label="t('chain.control', { control: control.name, name: title(e) })" />
-              <ControlField
-                :address="`effect/${e.id}/${word}`"
-                :label="t('chain.control.typed', { control: control.name, name: title(e) })"
-              />
-            </template>
-          </div>
-        </li>
-      </ol>
-      <p v-if="owner.effects.length" class="soft about">
-        {{ t('chain.bypass.about') }}
-      </p>
-      <div v-if="song?.channels === 2" class="params stage">
-        <span>{{ t('chain.width') }}</span>
-        <ControlSlider :address="`track/${owner.id}/width`" :label="t('chain.width.of', { name })" />
-        <ControlField :address="`track/${owner.id}/width`" :label="t('chain.width.typed', { name })" />
-        <p class="soft hint">{{ t('chain.width.about') }}</p>
-      </div>
-      <template #acts>
-        <AppButton small
-          v-for="kind in EFFECT_KINDS"
-          :key="kind"
-         
-          :tip="t(`effect.${kind}.about`)"
-          @click="add(kind)"
-        >
-          + {{ t(`effect.${kind}`) }}
-        </AppButton>
-        <span class="push" />
-        <AppButton small v-if="wasThere" data-test="restore-track" @click="restore">
-          {{ t('chain.to-start', { name }) }}
-        </AppButton>
-        <AppButton tone="main" @click="emit('close')">{{ t('ui.done') }}</AppButton>
-      </template>
-    </AppDialog>
+          </template>
+        </div>
+      </li>
+    </ol>
+    <p v-if="owner.effects.length" class="soft about">
+      {{ t('chain.bypass.about') }}
+    </p>
+    <div v-if="song?.channels === 2" class="params stage">
+      <span>{{ t('chain.width') }}</span>
+      <ControlSlider :address="`track/${owner.id}/width`" :label="t('chain.width.of', { name })" />
+      <ControlField :address="`track/${owner.id}/width`" :label="t('chain.width.typed', { name })" />
+      <p class="soft hint">{{ t('chain.width.about') }}</p>
+    </div>
+    <template #acts>
+      <AppButton
+        v-for="kind in EFFECT_KINDS"
+        :key="kind"
+        small
+        :tip="t(`effect.${kind}.about`)"
+        @click="add(kind)"
+      >
+        + {{ t(`effect.${kind}`) }}
+      </AppButton>
+      <span class="push" />
+      <AppButton v-if="wasThere" small data-test="restore-track" @click="restore">
+        {{ t('chain.to-start', { name }) }}
+      </AppButton>
+      <AppButton tone="main" @click="emit('close')">{{ t('ui.done') }}</AppButton>
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>

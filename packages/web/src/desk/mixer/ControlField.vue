@@ -25,8 +25,7 @@ function take(): void {
     work.notice = t('control.no-value', { text, example: control.value.unit.format(control.value.initial) })
     return
   }
-  if (read.clamped)
-    work.notice = t('control.beyond', { value: control.value.unit.format(read.value) })
+  if (read.clamped) work.notice = t('control.beyond', { value: control.value.unit.format(read.value) })
   set(read.value)
 }
 </script>

@@ -8,6 +8,7 @@ import { useWork } from '../../document/work-store'
 import { useControlMenu } from './control-menu'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
 import { t } from '../../words/t'
+import AppMenu from '../../ui/overlays/AppMenu.vue'
 
 const menu = useControlMenu()
 const desk = useDesk()
@@ -34,10 +35,7 @@ function set(value: number, label: string): void {
 
 function restore(): void {
   const address = menu.address!
-  work.setMix(
-    (mix) => restoreControl(mix, desk.given!.startingMix, address),
-    change(t('control.did.start')),
-  )
+  work.setMix((mix) => restoreControl(mix, desk.given!.startingMix, address), change(t('control.did.start')))
   menu.address = null
 }
 
@@ -54,13 +52,14 @@ function why(): void {
 </script>
 
 <template>
-  <v-menu
-    :model-value="found !== null"
-    :target="[...menu.at]"
+  <AppMenu
+    v-if="found"
+    :model-value="true"
+    :at="[menu.at[0]!, menu.at[1]!]"
+    :label="t('control.title', { control: control.name, name })"
     @update:model-value="(open: boolean) => open || (menu.address = null)"
   >
-    <v-list v-if="found" class="sheet list" density="compact" role="menu" :aria-label="t('control.title', { control: control.name, name })">
-      <MenuItem @click="set(control.initial, t('control.did.default'))">
+    <MenuItem @click="set(control.initial, t('control.did.default'))">
         {{ t('control.to-default') }}<template #end><b>{{ text(control.initial) }}</b></template>
       </MenuItem>
       <MenuItem
@@ -71,25 +70,15 @@ function why(): void {
       </MenuItem>
       <MenuItem v-if="start" data-test="restore-control" @click="restore">
         {{ t('control.to-start')
-        }}<template #end
-          ><b>{{ startLine ? t('control.its-line') : text(start.setting) }}</b></template
-        >
+        }}<template #end><b>{{ startLine ? t('control.its-line') : text(start.setting) }}</b></template>
       </MenuItem>
       <v-divider />
       <MenuItem data-test="show-line" @click="showLine">{{ t('control.show-line') }}</MenuItem>
       <MenuItem @click="why">{{ t('control.why') }}</MenuItem>
-    </v-list>
-  </v-menu>
+    </AppMenu>
 </template>
 
 <style scoped>
-.list {
-  min-width: 260px;
-  padding: var(--space-2);
-  border-radius: var(--radius-m);
-  box-shadow: var(--shadow-2);
-}
-
 b {
   margin-left: var(--space-5);
 }

@@ -44,12 +44,17 @@ const remove = () => work.setMix((m) => removeSend(m, props.send.id), change(t('
           :tip="send.tap === 'pre' ? t('send.pre.short') : t('send.post.short')"
           data-test="send-more"
         >
-          <template v-if="send.tap === 'pre'">{{ t('send.pre') }}</template><v-icon v-else icon="$more" size="20" />
+          <template v-if="send.tap === 'pre'">{{ t('send.pre') }}</template
+          ><v-icon v-else icon="$more" size="20" />
         </RowButton>
       </template>
       <div class="panel">
         <p><b>{{ t('send.label', { from: owner, to }) }}</b></p>
-        <SwitchButton :address="`send/${send.id}/on`" :label="t('send.on.label', { from: owner, to })" :text="t('send.on')" />
+        <SwitchButton
+          :address="`send/${send.id}/on`"
+          :label="t('send.on.label', { from: owner, to })"
+          :text="t('send.on')"
+        />
         <RadioList
           :model-value="send.tap"
           :label="t('send.more', { from: owner, to })"

@@ -12,8 +12,8 @@ const on = computed(() => player.solo[props.kind].includes(props.of))
 </script>
 
 <template>
-  <AppButton small
-   
+  <AppButton
+    small
     :aria-pressed="on"
     :aria-label="t('balance.solo.label', { name })"
     :tip="t('balance.solo.tip')"

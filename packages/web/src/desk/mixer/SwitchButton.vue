@@ -11,8 +11,8 @@ const { value, inCharge, set } = useControl(() => props.address)
 </script>
 
 <template>
-  <AppButton small
-   
+  <AppButton
+    small
     :class="{ following: inCharge }"
     :aria-pressed="value >= 0.5"
     :aria-label="label"

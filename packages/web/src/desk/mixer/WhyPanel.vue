@@ -59,19 +59,26 @@ function go(remedy: Remedy): void {
 </script>
 
 <template>
-  <AppDialog :model-value="true" @update:model-value="desk.asked = null" :title="t('why.title', { control: control.name, name: name.split(',')[0]! })" data-test="why">
-      <p class="soft">{{ t('why.at', { place: beatInWords(desk.time!.meter, player.position) }) }}</p>
-      <ol v-if="causes.length">
-        <li v-for="cause in causes" :key="cause.sentence">
-          <span>{{ cause.sentence }}</span>
-          <AppButton small @click="go(cause.remedy)">{{ TEXTS[cause.remedy.kind] }}</AppButton>
-        </li>
-      </ol>
-      <p v-else>
-        {{ t('why.none') }}
-      </p>
-      <template #acts><AppButton tone="main" @click="desk.asked = null">{{ t('ui.close') }}</AppButton></template>
-    </AppDialog>
+  <AppDialog
+    :model-value="true"
+    :title="t('why.title', { control: control.name, name: name.split(',')[0]! })"
+    data-test="why"
+    @update:model-value="desk.asked = null"
+  >
+    <p class="soft">{{ t('why.at', { place: beatInWords(desk.time!.meter, player.position) }) }}</p>
+    <ol v-if="causes.length">
+      <li v-for="cause in causes" :key="cause.sentence">
+        <span>{{ cause.sentence }}</span>
+        <AppButton small @click="go(cause.remedy)">{{ TEXTS[cause.remedy.kind] }}</AppButton>
+      </li>
+    </ol>
+    <p v-else>
+      {{ t('why.none') }}
+    </p>
+    <template #acts
+      ><AppButton tone="main" @click="desk.asked = null">{{ t('ui.close') }}</AppButton></template
+    >
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -21,9 +21,11 @@ export function useControl(address: () => string) {
   const value = computed(() =>
     line.value ? valueAt(line.value.points, control.value.scale, player.position) : addressed.value.setting,
   )
-  const name = computed(
-    () =>
-      t('control.of', { control: control.value.name.toLowerCase(), name: laneName(desk.song!, work.mix!, address()).split(',')[0]! }),
+  const name = computed(() =>
+    t('control.of', {
+      control: control.value.name.toLowerCase(),
+      name: laneName(desk.song!, work.mix!, address()).split(',')[0]!,
+    }),
   )
   const label = (to: number): ChangeLabel => ({
     label: t('control.did.set', { name: name.value, value: control.value.unit.format(to) }),

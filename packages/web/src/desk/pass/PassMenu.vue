@@ -75,7 +75,14 @@ const text = computed(() => {
     <div class="list">
       <div class="top">
         <h2>{{ t('pass.title') }}</h2>
-        <SelectField v-model="owner" class="owner" bare :label="t('pass.which')" :choices="choices" @keydown="keepKeys" />
+        <SelectField
+          v-model="owner"
+          class="owner"
+          bare
+          :label="t('pass.which')"
+          :choices="choices"
+          @keydown="keepKeys"
+        />
       </div>
       <div role="radiogroup" :aria-label="t('pass.ways')">
         <RowButton

@@ -25,10 +25,21 @@ function say(): void {
   <div class="talk">
     <p v-for="r in replies" :key="r.createdAt" data-test="reply"><b>{{ r.author }}:</b> {{ r.text }}</p>
     <form v-if="answering" @submit.prevent="say">
-      <TextField v-model="text" class="text" bare maxlength="1000" :label="t('talk.reply')" :placeholder="t('talk.reply')" autofocus @keydown.stop />
+      <TextField
+        v-model="text"
+        class="text"
+        bare
+        maxlength="1000"
+        :label="t('talk.reply')"
+        :placeholder="t('talk.reply')"
+        autofocus
+        @keydown.stop
+      />
       <AppButton small type="submit">{{ t('talk.send') }}</AppButton>
     </form>
-    <RowButton v-else class="link" data-test="answer" @click="answering = true">{{ t('talk.reply') }}</RowButton>
+    <RowButton v-else class="link" data-test="answer" @click="answering = true">{{
+      t('talk.reply')
+    }}</RowButton>
   </div>
 </template>
 

@@ -72,7 +72,7 @@ describe('a suggestion at the bench', () => {
     const gone = remark({ id: 'gone', lane: 'track/reed/effect/none/cutoff' })
     trying.hear(gone)
     trying.take(gone)
-    expect(stores.work['notice']).toBe('Your mix has no such lane any more.')
+    expect(stores.work['notice']).toBe('Your mix no longer has this lane.')
     expect(stores.desk['showRemark']).toHaveBeenCalledTimes(1)
     expect(stores.work['setPoints']).not.toHaveBeenCalled()
   })

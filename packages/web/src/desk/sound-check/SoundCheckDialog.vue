@@ -69,55 +69,55 @@ onBeforeUnmount(stop)
 
 <template>
   <AppDialog v-model="open" :title="t('sound.title')" :width="560">
-      <p class="soft">{{ t('sound.about') }}</p>
-      <section>
-        <h3>{{ t('sound.sides') }}</h3>
-        <p>{{ t('sound.sides.about') }}</p>
-        <div class="row">
-          <AppButton small data-test="check-left" @click="hear().chord(-1)">{{ t('sound.left') }}</AppButton>
-          <AppButton small data-test="check-right" @click="hear().chord(1)">{{ t('sound.right') }}</AppButton>
-        </div>
-      </section>
-      <section>
-        <h3>{{ t('sound.loudness') }}</h3>
-        <p>{{ t('sound.loudness.about') }}</p>
-        <div class="row">
-          <AppButton small data-test="check-level" @click="hear().chord(0)">{{ t('sound.both') }}</AppButton>
-        </div>
-      </section>
-      <section>
-        <h3>{{ t('sound.wireless') }}</h3>
-        <p>
-          {{ t('sound.wireless.about') }}
-        </p>
-        <div class="row">
-          <RowButton
-            class="tap"
-            data-test="tap"
-            @pointerdown.prevent="tap"
-            @keydown.enter.prevent="tap"
-            @keydown.space.prevent="tap"
-          >
-            {{ tapping ? t('sound.tap', { n: taps.length, of: CLICKS }) : t('sound.start') }}
-          </RowButton>
-          <SliderField
-            v-model="listening.delay"
-            class="by-hand"
-            :label="t('sound.late')"
-            :min="0"
-            :max="LONGEST_DELAY"
-            :step="5"
-            :said="t('pass.ms', { value: listening.delay })"
-            data-test="delay"
-            @keydown="keepKeys"
-          />
-        </div>
-        <p v-if="result" role="status">{{ result }}</p>
-      </section>
-      <template #acts>
-        <AppButton tone="main" data-test="check-done" @click="done">{{ t('sound.good') }}</AppButton>
-      </template>
-    </AppDialog>
+    <p class="soft">{{ t('sound.about') }}</p>
+    <section>
+      <h3>{{ t('sound.sides') }}</h3>
+      <p>{{ t('sound.sides.about') }}</p>
+      <div class="row">
+        <AppButton small data-test="check-left" @click="hear().chord(-1)">{{ t('sound.left') }}</AppButton>
+        <AppButton small data-test="check-right" @click="hear().chord(1)">{{ t('sound.right') }}</AppButton>
+      </div>
+    </section>
+    <section>
+      <h3>{{ t('sound.loudness') }}</h3>
+      <p>{{ t('sound.loudness.about') }}</p>
+      <div class="row">
+        <AppButton small data-test="check-level" @click="hear().chord(0)">{{ t('sound.both') }}</AppButton>
+      </div>
+    </section>
+    <section>
+      <h3>{{ t('sound.wireless') }}</h3>
+      <p>
+        {{ t('sound.wireless.about') }}
+      </p>
+      <div class="row">
+        <RowButton
+          class="tap"
+          data-test="tap"
+          @pointerdown.prevent="tap"
+          @keydown.enter.prevent="tap"
+          @keydown.space.prevent="tap"
+        >
+          {{ tapping ? t('sound.tap', { n: taps.length, of: CLICKS }) : t('sound.start') }}
+        </RowButton>
+        <SliderField
+          v-model="listening.delay"
+          class="by-hand"
+          :label="t('sound.late')"
+          :min="0"
+          :max="LONGEST_DELAY"
+          :step="5"
+          :said="t('pass.ms', { value: listening.delay })"
+          data-test="delay"
+          @keydown="keepKeys"
+        />
+      </div>
+      <p v-if="result" role="status">{{ result }}</p>
+    </section>
+    <template #acts>
+      <AppButton tone="main" data-test="check-done" @click="done">{{ t('sound.good') }}</AppButton>
+    </template>
+  </AppDialog>
 </template>
 
 <style scoped>

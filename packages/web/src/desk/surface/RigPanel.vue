@@ -97,9 +97,15 @@ const press = (note: { channel: number; note: number } | null) =>
       <span>
         <RowButton @click="press(RIG_MAP.back)">{{ t('rig.before') }}</RowButton>
         <RowButton @click="press(RIG_MAP.forth)">{{ t('rig.after') }}</RowButton>
-        <RowButton data-test="rig-play" @click="port.send(transportBytes(true))">{{ t('rig.play') }}</RowButton>
-        <RowButton data-test="rig-stop" @click="port.send(transportBytes(false))">{{ t('rig.stop') }}</RowButton>
-        <RowButton v-if="!alone" data-test="rig-window" @click="emit('window')">{{ t('rig.window') }}</RowButton>
+        <RowButton data-test="rig-play" @click="port.send(transportBytes(true))">{{
+          t('rig.play')
+        }}</RowButton>
+        <RowButton data-test="rig-stop" @click="port.send(transportBytes(false))">{{
+          t('rig.stop')
+        }}</RowButton>
+        <RowButton v-if="!alone" data-test="rig-window" @click="emit('window')">{{
+          t('rig.window')
+        }}</RowButton>
         <RowButton v-if="!alone" :aria-label="t('rig.hide')" @click="emit('close')">×</RowButton>
       </span>
     </header>

@@ -48,70 +48,80 @@ async function load([chosen]: readonly File[]): Promise<void> {
 
 <template>
   <AppDialog v-model="open" :title="t('surface.title')" :width="760" data-test="surfaces">
-      <p class="soft">
-        {{ t('surface.about') }}
+    <p class="soft">
+      {{ t('surface.about') }}
+    </p>
+    <p v-if="devices.problem" class="problem" role="alert">{{ devices.problem }}</p>
+    <ul v-if="devices.devices.length" class="devices">
+      <li v-for="d in devices.devices" :key="d.id">
+        <b>{{ d.name }}</b>
+        <AppButton v-if="devices.inUse?.id !== d.id" small @click="devices.use(d)">{{
+          t('surface.use')
+        }}</AppButton>
+        <AppButton v-else small aria-pressed="true" @click="devices.letGo()">{{
+          t('surface.stop-using')
+        }}</AppButton>
+      </li>
+    </ul>
+    <div v-else class="none" data-test="no-devices">
+      <p v-if="devices.asked">{{ t('surface.none') }}</p>
+      <AppButton v-else small @click="devices.look()">{{ t('surface.look') }}</AppButton>
+    </div>
+    <section v-if="devices.inUse && devices.map" class="teach">
+      <p>
+        {{ t('surface.teach') }}
+        <CheckField
+          :model-value="devices.map.motors"
+          :label="t('surface.motors')"
+          @update:model-value="(motors) => devices.change({ ...devices.map!, motors })"
+        />
       </p>
-      <p v-if="devices.problem" class="problem" role="alert">{{ devices.problem }}</p>
-      <ul v-if="devices.devices.length" class="devices">
-        <li v-for="d in devices.devices" :key="d.id">
-          <b>{{ d.name }}</b>
-          <AppButton small v-if="devices.inUse?.id !== d.id" @click="devices.use(d)">{{ t('surface.use') }}</AppButton>
-          <AppButton small v-else aria-pressed="true" @click="devices.letGo()">{{ t('surface.stop-using') }}</AppButton>
-        </li>
-      </ul>
-      <div v-else class="none" data-test="no-devices">
-        <p v-if="devices.asked">{{ t('surface.none') }}</p>
-        <AppButton small v-else @click="devices.look()">{{ t('surface.look') }}</AppButton>
-      </div>
-      <section v-if="devices.inUse && devices.map" class="teach">
-        <p>
-          {{ t('surface.teach') }}
-          <CheckField
-            :model-value="devices.map.motors"
-            :label="t('surface.motors')"
-            @update:model-value="(motors) => devices.change({ ...devices.map!, motors })"
-          />
-        </p>
-        <div class="columns">
-          <ol v-for="kind in ['fader', 'knob'] as const" :key="kind">
-            <li
-              v-for="(source, strip) in kind === 'fader' ? devices.map.faders : devices.map.knobs"
-              :key="strip"
-            >
-              <RowButton
-                class="control"
-                :aria-pressed="isTaught({ kind, strip })"
-                @click="devices.teach({ kind, strip })"
-              >
-                <b>{{ kind === 'fader' ? t('surface.fader') : t('surface.knob') }} {{ strip + 1 }}</b>
-                <span class="soft">{{ isTaught({ kind, strip }) ? t('surface.move-now') : said(source) }}</span>
-              </RowButton>
-            </li>
-          </ol>
-        </div>
-        <p class="row">
-          <AppButton small
-            v-for="kind in ['back', 'forth'] as const"
-            :key="kind"
-           
-            :aria-pressed="isTaught({ kind })"
-            @click="devices.teach({ kind })"
+      <div class="columns">
+        <ol v-for="kind in ['fader', 'knob'] as const" :key="kind">
+          <li
+            v-for="(source, strip) in kind === 'fader' ? devices.map.faders : devices.map.knobs"
+            :key="strip"
           >
-            {{ kind === 'back' ? t('surface.strips-before') : t('surface.strips-after')
-            }}{{ isTaught({ kind }) ? t('surface.press-now') : devices.map[kind] ? ' ✓' : '' }}
-          </AppButton>
-          <span class="push" />
-          <AppButton small @click="save">{{ t('surface.save') }}</AppButton>
-          <FileButton small :text="t('surface.load')" accept=".json,application/json" test="surface-file" @files="load" />
-        </p>
-      </section>
+            <RowButton
+              class="control"
+              :aria-pressed="isTaught({ kind, strip })"
+              @click="devices.teach({ kind, strip })"
+            >
+              <b>{{ kind === 'fader' ? t('surface.fader') : t('surface.knob') }} {{ strip + 1 }}</b>
+              <span class="soft">{{ isTaught({ kind, strip }) ? t('surface.move-now') : said(source) }}</span>
+            </RowButton>
+          </li>
+        </ol>
+      </div>
       <p class="row">
-        <span class="soft">{{ t('surface.rig') }}</span>
-        <AppButton small data-test="rig-here" @click="rig('panel')">{{ t('surface.rig.here') }}</AppButton>
-        <AppButton small data-test="rig-there" @click="rig('window')">{{ t('surface.rig.window') }}</AppButton>
+        <AppButton
+          v-for="kind in ['back', 'forth'] as const"
+          :key="kind"
+          small
+          :aria-pressed="isTaught({ kind })"
+          @click="devices.teach({ kind })"
+        >
+          {{ kind === 'back' ? t('surface.strips-before') : t('surface.strips-after')
+          }}{{ isTaught({ kind }) ? t('surface.press-now') : devices.map[kind] ? ' ✓' : '' }}
+        </AppButton>
+        <span class="push" />
+        <AppButton small @click="save">{{ t('surface.save') }}</AppButton>
+        <FileButton
+          small
+          :text="t('surface.load')"
+          accept=".json,application/json"
+          test="surface-file"
+          @files="load"
+        />
       </p>
-      <template #acts><AppButton tone="main" @click="open = false">{{ t('ui.close') }}</AppButton></template>
-    </AppDialog>
+    </section>
+    <p class="row">
+      <span class="soft">{{ t('surface.rig') }}</span>
+      <AppButton small data-test="rig-here" @click="rig('panel')">{{ t('surface.rig.here') }}</AppButton>
+      <AppButton small data-test="rig-there" @click="rig('window')">{{ t('surface.rig.window') }}</AppButton>
+    </p>
+    <template #acts><AppButton tone="main" @click="open = false">{{ t('ui.close') }}</AppButton></template>
+  </AppDialog>
 </template>
 
 <style scoped>

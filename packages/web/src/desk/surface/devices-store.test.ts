@@ -73,7 +73,7 @@ it('says so when the server is away, and works all the same', async () => {
   away = true
   await devices.change({ ...untaught('Long box'), motors: true })
   expect(devices.map!.motors).toBe(true)
-  expect(devices.problem).toMatch(/could not be kept/)
+  expect(devices.problem).toMatch(/could not be saved/)
 })
 
 it('reads a map from a file under its own name, and refuses what is none', async () => {

@@ -37,8 +37,7 @@ export const useDevices = defineStore('devices', () => {
   async function look(): Promise<void> {
     problem.value = ''
     if (!offersMidi()) {
-      problem.value =
-        t('surface.no-midi')
+      problem.value = t('surface.no-midi')
       return
     }
     try {
@@ -49,9 +48,7 @@ export const useDevices = defineStore('devices', () => {
       access.onstatechange = () => (devices.value = devicesOf(access))
     } catch (error) {
       const refused = error instanceof DOMException
-      problem.value = refused
-        ? t('surface.not-allowed')
-        : (error as Error).message
+      problem.value = refused ? t('surface.not-allowed') : (error as Error).message
     }
   }
 
@@ -134,10 +131,7 @@ export const useDevices = defineStore('devices', () => {
     try {
       await change({ ...readSurface(JSON.parse(text)), name })
     } catch (error) {
-      problem.value =
-        error instanceof SyntaxError
-          ? t('surface.no-map')
-          : (error as Error).message
+      problem.value = error instanceof SyntaxError ? t('surface.no-map') : (error as Error).message
     }
   }
 

@@ -39,7 +39,7 @@ it('finds every input, with the output of its name for the motors', () => {
   )
   expect(devices.map((d) => [d.name, d.output?.id ?? null])).toEqual([
     ['Long box', '9'],
-    ['Surface without a name', null],
+    ['Unnamed control surface', null],
   ])
 })
 

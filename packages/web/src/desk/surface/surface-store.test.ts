@@ -146,7 +146,7 @@ describe('a surface', () => {
     pull()
     expect(pass.end).toHaveBeenCalledOnce()
     expect(surface.connected).toBe(false)
-    expect(work.notice).toContain('The pass ends here')
+    expect(work.notice).toContain('Writing ends here')
   })
 
   it('whose active sensing falls silent is gone', () => {

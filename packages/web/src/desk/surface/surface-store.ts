@@ -96,9 +96,7 @@ export const useSurface = defineStore('surface', () => {
   function lose(): void {
     const wrote = [...touched].some((address) => pass.holds(address))
     disconnect()
-    work.notice = wrote
-      ? t('surface.gone.writing')
-      : t('surface.gone')
+    work.notice = wrote ? t('surface.gone.writing') : t('surface.gone')
     if (wrote) pass.end()
   }
 
@@ -204,7 +202,11 @@ export const useSurface = defineStore('surface', () => {
     moving = null
     const { control, setting } = resolve(work.mix!, address)!
     work.commit({
-      label: t('surface.did', { control: control.name.toLowerCase(), owner: laneName(desk.song!, work.mix!, address).split(',')[0]!, value: control.unit.format(setting) }),
+      label: t('surface.did', {
+        control: control.name.toLowerCase(),
+        owner: laneName(desk.song!, work.mix!, address).split(',')[0]!,
+        value: control.unit.format(setting),
+      }),
       lanes: [address],
       from: 0,
       to: desk.song!.length,

@@ -81,7 +81,11 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
       <ControlSlider :address="level" :label="t('balance.volume', { name: track.name })" :peak="peak" />
       <div class="switches">
         <ControlField :address="level" :label="t('balance.volume.typed', { name: track.name })" />
-        <SwitchButton :address="`track/${track.id}/mute`" :label="t('balance.mute.label', { name: track.name })" :text="t('balance.mute')" />
+        <SwitchButton
+          :address="`track/${track.id}/mute`"
+          :label="t('balance.mute.label', { name: track.name })"
+          :text="t('balance.mute')"
+        />
         <SoloButton kind="tracks" :of="track.id" :name="track.name" />
       </div>
     </template>

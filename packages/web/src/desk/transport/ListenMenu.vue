@@ -14,10 +14,11 @@ const listening = useListening()
 
 <template>
   <AppMenu v-model="open" location="top" stays :label="t('listen.title')">
-      <template #opener="{ opener: menu }">
-      <AppButton small tone="desk"
+    <template #opener="{ opener: menu }">
+      <AppButton
+        small
+        tone="desk"
         v-bind="menu"
-       
         data-test="listen"
         :aria-label="t('listen.title')"
         :tip="t('listen.title')"
@@ -25,15 +26,20 @@ const listening = useListening()
         <v-icon icon="$listen" size="20" />
       </AppButton>
     </template>
-      <div class="listen">
+    <div class="listen">
       <CheckField v-model="listening.countIn" :label="t('listen.count-in')" data-test="count-in" />
       <CheckField v-model="listening.metronome" :label="t('listen.click')" data-test="metronome" />
-      <CheckField v-model="listening.mono" :label="t('listen.mono')" :hint="t('listen.mono.about')" data-test="mono" />
+      <CheckField
+        v-model="listening.mono"
+        :label="t('listen.mono')"
+        :hint="t('listen.mono.about')"
+        data-test="mono"
+      />
       <AppButton small data-test="check-sound" @click="((open = false), emit('check'))">
         {{ t('listen.check') }}
       </AppButton>
     </div>
-    </AppMenu>
+  </AppMenu>
 </template>
 
 <style scoped>

@@ -18,7 +18,7 @@ const whole = computed(() => player.measured?.integrated ?? null)
 
 <template>
   <AppMenu location="top" stays :label="t('loud.tip')">
-      <template #opener="{ opener: menu }">
+    <template #opener="{ opener: menu }">
       <RowButton v-bind="menu" class="meters" data-test="meters" :tip="t('loud.tip')">
         <span class="heard">{{ loudnessInWords(player.loudness) }}</span>
         <span><b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS</span>
@@ -27,7 +27,7 @@ const whole = computed(() => player.measured?.integrated ?? null)
         }}</span>
       </RowButton>
     </template>
-      <div class="panel">
+    <div class="panel">
       <FigureTable :label="t('loud.tip')">
         <tbody>
           <tr>
@@ -38,7 +38,9 @@ const whole = computed(() => player.measured?.integrated ?? null)
           <tr>
             <th scope="row">{{ t('loud.lately') }}<small>{{ t('loud.lately.about') }}</small></th>
             <td>{{ loudnessInWords(player.shortTerm) }}</td>
-            <td class="number" data-test="short-term">{{ t('loud.lufs', { value: figure(player.shortTerm) }) }}</td>
+            <td class="number" data-test="short-term">
+              {{ t('loud.lufs', { value: figure(player.shortTerm) }) }}
+            </td>
           </tr>
           <tr>
             <th scope="row">{{ t('loud.song') }}<small>{{ t('loud.song.about') }}</small></th>
@@ -48,15 +50,17 @@ const whole = computed(() => player.measured?.integrated ?? null)
           <tr>
             <th scope="row">{{ t('loud.peak') }}<small>{{ t('loud.peak.about') }}</small></th>
             <td>{{ roomInWords(player.truePeak) }}</td>
-            <td class="number" data-test="true-peak">{{ t('loud.dbtp', { value: figure(player.truePeak) }) }}</td>
+            <td class="number" data-test="true-peak">
+              {{ t('loud.dbtp', { value: figure(player.truePeak) }) }}
+            </td>
           </tr>
         </tbody>
       </FigureTable>
-      <AppButton small v-if="player.peak.over" @click="player.forgetOver()">
+      <AppButton v-if="player.peak.over" small @click="player.forgetOver()">
         {{ t('loud.reset') }}
       </AppButton>
     </div>
-    </AppMenu>
+  </AppMenu>
 </template>
 
 <style scoped>

@@ -66,16 +66,22 @@ const MOVES = [
         <template v-else>{{ place.bar }}<i>·</i>{{ place.beat }}</template>
       </p>
       <p class="small">
-        {{ player.counting ? t('play.counting') : player.ready ? t('play.unit') : t('play.percent', { percent }) }}<br />{{
-          clockText(player.seconds)
-        }}
+        {{
+          player.counting
+            ? t('play.counting')
+            : player.ready
+              ? t('play.unit')
+              : t('play.percent', { percent })
+        }}<br />{{ clockText(player.seconds) }}
       </p>
       <p v-if="player.stuttered" class="small" role="status">
         {{ t('play.stuttered') }}<br />{{ t('play.busy') }}
       </p>
     </template>
 
-    <AppButton small tone="desk"
+    <AppButton
+      small
+      tone="desk"
       class="loop"
       :aria-pressed="player.looping"
       :disabled="!player.loop"

@@ -12,16 +12,16 @@ describe('loudness in words', () => {
   })
 
   it('says how a song stands beside others', () => {
-    expect(songInWords(-16.4)).toBe('about as loud as songs usually are')
-    expect(songInWords(-22)).toBe('6 LU softer than songs usually are')
-    expect(songInWords(-9)).toBe('7 LU louder than songs usually are')
+    expect(songInWords(-16.4)).toBe('about as loud as most songs')
+    expect(songInWords(-22)).toBe('6 LU softer than most songs')
+    expect(songInWords(-9)).toBe('7 LU louder than most songs')
     expect(songInWords(null)).toBe('silence')
   })
 
   it('says what room is left, and what to do where there is none', () => {
     expect(roomInWords(-3.24)).toBe('3.2 dB of room above the highest peak')
     expect(roomInWords(-0.4)).toMatch(/just fits/)
-    expect(roomInWords(1.5)).toBe('too hot: it is cut off at the top, take 2.5 dB off')
+    expect(roomInWords(1.5)).toBe('too loud: the tops are cut off; turn it down by 2.5 dB')
     expect(roomInWords(null)).toBe('nothing to hear')
   })
 })

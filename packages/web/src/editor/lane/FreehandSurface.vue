@@ -51,7 +51,10 @@ const pen = computed(() => {
 })
 const spoken = computed(() =>
   pen.value
-    ? t('line.pen.down', { value: props.control.unit.format(pen.value.value), place: placeInWords(props.meter, pen.value.tick) })
+    ? t('line.pen.down', {
+        value: props.control.unit.format(pen.value.value),
+        place: placeInWords(props.meter, pen.value.tick),
+      })
     : t('line.pen.up'),
 )
 

@@ -72,14 +72,17 @@ const spoken = computed(() => {
   const { drag } = props.editor
   const by = drag.value && !drag.value.fresh ? p.value - drag.value.startValue : 0
   const moved = Math.abs(by) >= 0.05 ? ` (${signedText(by, 1)})` : ''
-  return t('line.point', { number: props.editor.selected.value + 1, of: props.points.length, value: props.control.unit.format(p.value), where })
+  return t('line.point', {
+    number: props.editor.selected.value + 1,
+    of: props.points.length,
+    value: props.control.unit.format(p.value) + moved,
+    where,
+  })
 })
 
 const described = computed(
   () =>
-    t('line.label', { name: props.name, n: props.points.length }) + ' ' +
-    (props.locked ||
-      t('line.keys')),
+    t('line.label', { name: props.name, n: props.points.length }) + ' ' + (props.locked || t('line.keys')),
 )
 </script>
 

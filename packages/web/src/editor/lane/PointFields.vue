@@ -53,8 +53,7 @@ function takeValue(): void {
 function takePlace(): void {
   if (placeText.value === placeShort(props.meter.placeAt(props.point.tick))) return
   const tick = parsePlace(props.meter, placeText.value)
-  if (tick === null)
-    emit('nonsense', t('point.no-place', { text: placeText.value }))
+  if (tick === null) emit('nonsense', t('point.no-place', { text: placeText.value }))
   else emit('place', tick)
   refill()
 }

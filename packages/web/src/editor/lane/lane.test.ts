@@ -105,7 +105,7 @@ describe('changeInWords', () => {
       'half the amplitude',
       'sounds about twice as loud',
       'sounds about half as loud',
-      'half as much again',
+      'about 40 % more amplitude',
       '',
       '',
     ])
@@ -197,7 +197,7 @@ describe('useLineEditor', () => {
     expect(changes.map((c) => c.label.split(',')[0])).toEqual([
       'Added a point at −20.0 dB',
       'Moved a point to −18.0 dB',
-      'Changed the form',
+      'Changed the shape',
       'Removed a point',
     ])
   })

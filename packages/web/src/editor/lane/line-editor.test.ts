@@ -263,7 +263,7 @@ describe('the span after a point', () => {
     expect(kept.value[0]!.bend).not.toBe(0)
     editor.setSelectedForm('straight', 0)
     expect(kept.value[0]).toMatchObject({ form: 'straight', bend: 0 })
-    expect(steps.map((s) => s.split(',')[0])).toEqual(['Bent the line', 'Changed the form'])
+    expect(steps.map((s) => s.split(',')[0])).toEqual(['Bent the line', 'Changed the shape'])
     editor.select(1)
     editor.setSelectedForm('jump', 0)
     expect(steps).toHaveLength(2)

@@ -68,7 +68,10 @@ export function useLineEditor(ports: LinePorts) {
 
   function label(what: string, from: number, to = from): ChangeLabel {
     const bar = (tick: number) => ports.meter().placeAt(tick).bar
-    const place = bar(from) === bar(to) ? t('play.bars.one', { bar: bar(from) }) : t('play.bars.many', { first: bar(from), last: bar(to) })
+    const place =
+      bar(from) === bar(to)
+        ? t('play.bars.one', { bar: bar(from) })
+        : t('play.bars.many', { first: bar(from), last: bar(to) })
     return { label: `${what}, ${ports.laneName()}, ${place}`, lanes: [ports.address()], from, to }
   }
 
@@ -171,7 +174,9 @@ export function useLineEditor(ports: LinePorts) {
     }
     if (chosen.value.size > 1) {
       const ticks = [...chosen.value].map((i) => held.base[i]?.tick ?? from.tick)
-      return ports.commit(label(t('did.moved-points', { n: chosen.value.size }), Math.min(...ticks), Math.max(...ticks)))
+      return ports.commit(
+        label(t('did.moved-points', { n: chosen.value.size }), Math.min(...ticks), Math.max(...ticks)),
+      )
     }
     const text = ports.control().unit.format(to.value)
     ports.commit(
@@ -268,10 +273,7 @@ export function useLineEditor(ports: LinePorts) {
     const p = current.value
     const next = ports.points()[selected.value + 1]
     if (p && next)
-      ports.set(
-        setForm(ports.points(), selected.value, form, bend),
-        label(t('did.form'), p.tick, next.tick),
-      )
+      ports.set(setForm(ports.points(), selected.value, form, bend), label(t('did.form'), p.tick, next.tick))
   }
 
   /** Bends the line after the selected point up (1) or down (−1), as one step. */

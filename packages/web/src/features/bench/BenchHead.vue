@@ -65,12 +65,13 @@ function showHandIn(look: boolean): void {
       <IconButton icon="redo" :label="t('bench.redo')" :disabled="!work.canRedo" @click="work.redo()" />
       <HistoryMenu />
       <IconButton icon="files" :label="t('files.title')" data-test="files" @click="files = true" />
-      <AppButton small v-if="version" data-test="version" @click="showHandIn(true)">
+      <AppButton v-if="version" small data-test="version" @click="showHandIn(true)">
         {{ version }}
       </AppButton>
       <ModelButtons v-if="session.person?.role === 'teacher'" :assignment="props.assignment" />
-      <AppButton tone="main" v-else data-test="hand-in" @click="showHandIn(false)"
-        >{{ t('bench.hand-in') }}</AppButton>
+      <AppButton v-else tone="main" data-test="hand-in" @click="showHandIn(false)">{{
+        t('bench.hand-in')
+      }}</AppButton>
     </template>
   </AppHeader>
   <template v-if="props.ready">

@@ -34,7 +34,9 @@ const pages = computed(() => [
   ...(desk.returned
     ? [{ value: 'back' as const, text: t('panel.back', { number: desk.returned.number }), test: 'came-back' }]
     : []),
-  ...(work.versions.length ? [{ value: 'versions' as const, text: t('panel.versions'), test: 'versions' }] : []),
+  ...(work.versions.length
+    ? [{ value: 'versions' as const, text: t('panel.versions'), test: 'versions' }]
+    : []),
   {
     value: 'notes' as const,
     text: open.value ? t('panel.notes.open', { open: open.value }) : t('panel.notes'),

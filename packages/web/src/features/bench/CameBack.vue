@@ -113,8 +113,8 @@ const tick = (remark: RemarkView) =>
             <AppButton small :disabled="!player.ready" @click="hear(remark)">
               <v-icon icon="$play" size="16" />{{ t('guide.mistakes.listen') }}
             </AppButton>
-            <AppButton small
-             
+            <AppButton
+              small
               :disabled="!player.ready"
               :tip="t('guide.mistakes.hand.tip')"
               data-test="repair"
@@ -123,8 +123,8 @@ const tick = (remark: RemarkView) =>
               <v-icon icon="$pen" size="16" />{{ t('guide.mistakes.hand') }}
             </AppButton>
             <template v-if="remark.suggestion">
-              <AppButton small
-               
+              <AppButton
+                small
                 :aria-pressed="trying.heard === remark.id"
                 :tip="t('back.hear.tip')"
                 data-test="hear-suggestion"
@@ -132,7 +132,9 @@ const tick = (remark: RemarkView) =>
               >
                 {{ t('back.hear') }}
               </AppButton>
-              <AppButton small data-test="try-suggestion" @click="trying.take(remark)">{{ t('back.try') }}</AppButton>
+              <AppButton small data-test="try-suggestion" @click="trying.take(remark)">{{
+                t('back.try')
+              }}</AppButton>
             </template>
           </template>
           <AppButton small :aria-pressed="remark.done" data-test="dealt-with" @click="tick(remark)">

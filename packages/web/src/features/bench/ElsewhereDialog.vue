@@ -10,10 +10,11 @@ const work = useWork()
 
 <template>
   <AppDialog :model-value="work.elsewhere" persistent :title="t('elsewhere.title')">
-      <p>{{ t('elsewhere.text') }}</p>
-      <AppButton tone="main" data-test="work-here" @click="work.workHere()"
-        >{{ t('elsewhere.here') }}</AppButton>
-    </AppDialog>
+    <p>{{ t('elsewhere.text') }}</p>
+    <AppButton tone="main" data-test="work-here" @click="work.workHere()">{{
+      t('elsewhere.here')
+    }}</AppButton>
+  </AppDialog>
 </template>
 
 <style scoped>

@@ -71,7 +71,10 @@ const assessed = computed(() => {
 const judged = computed(() =>
   assessed.value
     .filter((task) => task.checks.length)
-    .map((task) => ({ ...task, title: bench.assignment!.brief.tasks.find((b) => b.id === task.task)?.title })),
+    .map((task) => ({
+      ...task,
+      title: bench.assignment!.brief.tasks.find((b) => b.id === task.task)?.title,
+    })),
 )
 /** Whether it is as it was given, or as it was handed in last: then it is asked about once. */
 const unchanged = computed(() => {
@@ -89,7 +92,9 @@ async function handIn(): Promise<void> {
   busy.value = true
   problem.value = ''
   try {
-    const writing = work.mix!.tracks.map((track) => track.id).filter((id) => pass.wayOf(trackLevel(id)) !== 'follow')
+    const writing = work
+      .mix!.tracks.map((track) => track.id)
+      .filter((id) => pass.wayOf(trackLevel(id)) !== 'follow')
     const both = paired.value && partner.value.signIn.trim() ? { ...partner.value } : null
     handed.value = (await work.handIn(said.value, writing, both)).id
     partner.value = { signIn: '', password: '' }
@@ -141,7 +146,13 @@ onBeforeUnmount(() => clearInterval(timer))
       <p v-if="unmet.length" data-test="unmet">
         {{ t('hand-in.unmet', { tasks: unmet.map((task) => task.title).join(', ') }) }}
       </p>
-      <TextField v-model="said" :label="t('hand-in.goal')" maxlength="400" data-test="said" @keydown="keepKeys" />
+      <TextField
+        v-model="said"
+        :label="t('hand-in.goal')"
+        maxlength="400"
+        data-test="said"
+        @keydown="keepKeys"
+      />
       <FoldSection v-model="paired" :title="t('hand-in.partner')" data-test="pair">
         <div class="pair">
           <p class="soft">{{ t('hand-in.partner.about') }}</p>

@@ -10,14 +10,10 @@ const presence = usePresence()
 
 <template>
   <div class="help">
-    <AppButton small
-     
+    <AppButton
+      small
       :aria-pressed="presence.help"
-      :tip="
-        presence.help
-          ? t('help.sent.tip')
-          : t('help.ask.tip')
-      "
+      :tip="presence.help ? t('help.sent.tip') : t('help.ask.tip')"
       data-test="need-help"
       @click="presence.help = !presence.help"
     >

@@ -90,8 +90,8 @@ const keep = () =>
 
 <template>
   <AppButton data-test="to-brief" @click="toBrief">{{ t('model.edit') }}</AppButton>
-  <AppButton small
-   
+  <AppButton
+    small
     :disabled="!player.instant"
     :tip="t('model.rough.tip')"
     data-test="rough-balance"
@@ -99,8 +99,8 @@ const keep = () =>
   >
     {{ t('model.rough') }}
   </AppButton>
-  <AppButton :busy="busy" data-test="keep-start" @click="keepStart"
-    >{{ t('model.start') }}</AppButton>
-  <AppButton tone="main" :busy="busy" data-test="keep-model" @click="keeping = keep()"
-    >{{ t('model.model') }}</AppButton>
+  <AppButton :busy="busy" data-test="keep-start" @click="keepStart">{{ t('model.start') }}</AppButton>
+  <AppButton tone="main" :busy="busy" data-test="keep-model" @click="keeping = keep()">{{
+    t('model.model')
+  }}</AppButton>
 </template>

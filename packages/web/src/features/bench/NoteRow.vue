@@ -24,7 +24,12 @@ function take(): void {
 
 <template>
   <li :class="{ done: note.done }">
-    <CheckField :model-value="note.done" bare :label="t('note.done', { bar })" @update:model-value="emit('done')" />
+    <CheckField
+      :model-value="note.done"
+      bare
+      :label="t('note.done', { bar })"
+      @update:model-value="emit('done')"
+    />
     <AppButton small :aria-label="t('note.go', { bar })" @click="emit('go')">{{ bar }}</AppButton>
     <TextField
       v-model="text"
@@ -38,7 +43,12 @@ function take(): void {
       @keydown.enter="($event.target as HTMLInputElement).blur()"
       @keydown.stop
     />
-    <IconButton icon="pen" :tip="t('guide.mistakes.hand.tip')" :label="t('note.repair', { bar })" @click="emit('repair')" />
+    <IconButton
+      icon="pen"
+      :tip="t('guide.mistakes.hand.tip')"
+      :label="t('note.repair', { bar })"
+      @click="emit('repair')"
+    />
     <IconButton icon="close" :label="t('note.remove', { bar })" @click="emit('remove')" />
   </li>
 </template>

@@ -53,7 +53,9 @@ watch(
     <p class="soft">
       {{ t('note.about') }}
     </p>
-    <AppButton small data-test="drop-note" @click="bench.dropNote()">{{ t('note.add', { bar: here }) }}</AppButton>
+    <AppButton small data-test="drop-note" @click="bench.dropNote()">{{
+      t('note.add', { bar: here })
+    }}</AppButton>
     <ul ref="list">
       <NoteRow
         v-for="note in notes"

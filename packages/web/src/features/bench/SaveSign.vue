@@ -6,8 +6,7 @@ import { t } from '../../words/t'
 
 const work = useWork()
 /** Said where the browser keeps nothing: a private window, a school's settings, a full disk. */
-const NOTHING_KEPT =
-  t('save.nothing-kept')
+const NOTHING_KEPT = t('save.nothing-kept')
 const SIGNS = { saved: '$saved', saving: '$saving', 'not saved': '$unsaved' } as const
 const text = computed(() => {
   if (work.saveState === 'saved') return t('save.saved')
@@ -26,24 +25,21 @@ const about = computed(() => {
       class="save"
       :class="{ bad: work.saveState === 'not saved' }"
       role="status"
-      :title="about"
+      :data-tip="about"
       data-test="save-state"
     >
       <v-icon :icon="SIGNS[work.saveState]" size="20" /><span class="text">{{ text }}</span>
     </p>
-    <v-tooltip v-if="work.keepsNothing" :text="NOTHING_KEPT" location="bottom" max-width="360">
-      <template #activator="{ props: tip }">
-        <span
-          v-bind="tip"
-          class="nothing"
-          tabindex="0"
-          role="note"
-          :aria-label="NOTHING_KEPT"
-          data-test="keeps-nothing"
-          >{{ t('save.server-only') }}</span
-        >
-      </template>
-    </v-tooltip>
+    <span
+      v-if="work.keepsNothing"
+      class="nothing"
+      tabindex="0"
+      role="note"
+      :aria-label="NOTHING_KEPT"
+      :data-tip="NOTHING_KEPT"
+      data-test="keeps-nothing"
+      >{{ t('save.server-only') }}</span
+    >
   </div>
 </template>
 

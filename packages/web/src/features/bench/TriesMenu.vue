@@ -65,7 +65,9 @@ function handIn(kept: TryView): void {
       <p class="soft">{{ t('tries.about') }}</p>
       <form class="keep" @submit.prevent="keep">
         <TextField v-model="name" compact :label="t('tries.name')" maxlength="120" @keydown="keepKeys" />
-        <AppButton type="submit" tone="main" :busy="keeping" data-test="keep-try">{{ t('tries.save') }}</AppButton>
+        <AppButton type="submit" tone="main" :busy="keeping" data-test="keep-try">{{
+          t('tries.save')
+        }}</AppButton>
       </form>
       <FormProblem :text="problem" />
       <div class="row">
@@ -82,8 +84,9 @@ function handIn(kept: TryView): void {
       </div>
       <div v-for="kept in work.tries" :key="kept.id" class="row">
         <span
-          ><b>{{ kept.name }}</b
-          ><br /><span class="soft">{{ t('tries.saved', { when: whenText(kept.createdAt) }) }}</span></span
+          ><b>{{ kept.name }}</b><br /><span class="soft">{{
+            t('tries.saved', { when: whenText(kept.createdAt) })
+          }}</span></span
         >
         <span class="acts">
           <AppButton

@@ -17,7 +17,7 @@ const work = useWork()
 const STATES = {
   measuring: t('versions.measuring'),
   waiting: t('versions.handed-in'),
-  held: 'handed in',
+  held: t('versions.handed-in'),
   'given back': '',
 } as const
 
@@ -38,7 +38,7 @@ const versions = computed(() =>
         state:
           version.state === 'given back'
             ? version.outcome === 'accepted'
-              ? 'accepted'
+              ? t('versions.accepted')
               : t('versions.came-back')
             : STATES[version.state],
         since: before ? t('versions.since', { number: before.number }) : t('versions.since-start'),
@@ -56,16 +56,16 @@ const versions = computed(() =>
       <p class="soft">{{ whenText(v.version.handedInAt) }}</p>
       <p v-if="v.version.said" class="said">“{{ v.version.said }}”</p>
       <p><b>{{ v.since }}:</b> {{ v.changes }}</p>
-      <AppButton small
-       
+      <AppButton
+        small
         :aria-pressed="work.heard === v.version.id"
         @click="work.hear(work.heard === v.version.id ? null : v.version.id, v.version.document)"
       >
         <v-icon icon="$play" size="16" />{{ t('tries.hear') }}
       </AppButton>
-      <AppButton small
+      <AppButton
         v-if="v.version.review"
-       
+        small
         data-test="read-review"
         @click="((desk.reading = v.version.id), (bench.page = 'back'))"
       >

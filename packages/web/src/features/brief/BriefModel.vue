@@ -27,7 +27,9 @@ const store = useBrief()
     </PageSection>
     <PageSection :title="t('brief.tried')" :about="t('brief.try.about')">
       <template #acts>
-        <AppButton :busy="store.trying" data-test="try-out" @click="store.tryOut()">{{ t('brief.try') }}</AppButton>
+        <AppButton :busy="store.trying" data-test="try-out" @click="store.tryOut()">{{
+          t('brief.try')
+        }}</AppButton>
       </template>
       <TrialResult v-if="store.trial" />
     </PageSection>

@@ -68,10 +68,19 @@ usePageKeys({ 'Ctrl+z': () => store.undo(), 'Ctrl+s': () => void store.save() })
               ? t('brief.state.draft')
               : t('brief.state.saved')
         }}</span>
-        <IconButton icon="undo" :label="t('brief.undo')" :disabled="!store.past.length" @click="store.undo()" />
-        <AppButton class="preview-button" small :aria-pressed="previewing" @click="previewing = !previewing">{{
-          t('brief.preview.show')
-        }}</AppButton>
+        <IconButton
+          icon="undo"
+          :label="t('brief.undo')"
+          :disabled="!store.past.length"
+          @click="store.undo()"
+        />
+        <AppButton
+          class="preview-button"
+          small
+          :aria-pressed="previewing"
+          @click="previewing = !previewing"
+          >{{ t('brief.preview.show') }}</AppButton
+        >
         <AppButton :busy="store.saving" data-test="save-brief" @click="store.save()">{{
           t('brief.save')
         }}</AppButton>

@@ -25,7 +25,9 @@ const faulty = computed<ReadonlySet<Part>>(
   () =>
     new Set<Part>([
       ...(store.fault('title') ? (['about'] as const) : []),
-      ...(['opensAt', 'dueAt', 'handInLimit'].some((f) => store.fault(f as 'dueAt')) ? (['publish'] as const) : []),
+      ...(['opensAt', 'dueAt', 'handInLimit'].some((f) => store.fault(f as 'dueAt'))
+        ? (['publish'] as const)
+        : []),
     ]),
 )
 const verdictOf = (id: string) => store.trial?.start.find((j) => j.task === id)?.verdict ?? null
@@ -33,7 +35,12 @@ const verdictOf = (id: string) => store.trial?.start.find((j) => j.task === id)?
 
 <template>
   <nav class="parts" :aria-label="t('brief.parts')">
-    <RowButton class="part" :aria-current="isOpen('about')" data-test="part-about" @click="store.part = 'about'">
+    <RowButton
+      class="part"
+      :aria-current="isOpen('about')"
+      data-test="part-about"
+      @click="store.part = 'about'"
+    >
       <span class="text">{{ t('brief.part.about') }}</span>
       <v-icon v-if="faulty.has('about')" icon="$wrong" size="18" class="wrong" />
     </RowButton>
@@ -70,7 +77,9 @@ const verdictOf = (id: string) => store.trial?.start.find((j) => j.task === id)?
     </ol>
     <AppMenu :label="t('brief.add')">
       <template #opener="{ opener }"
-        ><AppButton v-bind="opener" small icon="add" data-test="add-task">{{ t('brief.add') }}</AppButton></template
+        ><AppButton v-bind="opener" small icon="add" data-test="add-task">{{
+          t('brief.add')
+        }}</AppButton></template
       >
       <MenuItem data-test="add-empty" @click="store.addEmpty()">{{ t('brief.add.empty') }}</MenuItem>
       <v-list-subheader>{{ t('brief.add.template') }}</v-list-subheader>

@@ -113,7 +113,9 @@ const remeasure = () =>
             :model-value="s.dueAt"
             @update:model-value="(dueAt) => except(s, { dueAt })"
           />
-          <AppButton v-if="s.brief" @click="except(s, { brief: null })">{{ t('brief.single.back') }}</AppButton>
+          <AppButton v-if="s.brief" @click="except(s, { brief: null })">{{
+            t('brief.single.back')
+          }}</AppButton>
           <AppButton v-else :tip="t('brief.single.own.tip')" @click="except(s, { brief: store.brief })">{{
             t('brief.single.own', { name: s.name })
           }}</AppButton>

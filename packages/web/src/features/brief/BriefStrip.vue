@@ -7,7 +7,12 @@ import { useBrief } from './brief-store'
 const store = useBrief()
 const task = computed(() => store.brief!.tasks.find((one) => one.id === store.openTask) ?? null)
 const flags = computed(() =>
-  store.brief!.tasks.map((one, i) => ({ id: one.id, text: String(i + 1), tick: one.from, kind: 'task' as const })),
+  store.brief!.tasks.map((one, i) => ({
+    id: one.id,
+    text: String(i + 1),
+    tick: one.from,
+    kind: 'task' as const,
+  })),
 )
 
 /** The section at a place becomes the bars of the task. */

@@ -40,7 +40,9 @@ const span = computed(() => ({
 }))
 const spanSaid = computed(() => {
   const [from, to] = spanShort(span.value, store.time!.meter, store.song!.length)
-  return from.includes('.') ? t('brief.span.text', { from, to: to ?? '' }) : barsOf(span.value, store.time!.meter)
+  return from.includes('.')
+    ? t('brief.span.text', { from, to: to ?? '' })
+    : barsOf(span.value, store.time!.meter)
 })
 const pieces = computed(() =>
   piecesOf(store.sentenceOf(props.check.kind)).map((piece) => {
@@ -68,7 +70,9 @@ const pieces = computed(() =>
             @set="set"
         /></template>
       </p>
-      <p v-if="times" class="mend" data-test="overruled-often">{{ t('brief.check.overruled', { n: times }) }}</p>
+      <p v-if="times" class="mend" data-test="overruled-often">
+        {{ t('brief.check.overruled', { n: times }) }}
+      </p>
     </div>
     <IconButton icon="remove" :label="t('brief.check.remove', { name: kind.name })" @click="emit('remove')" />
   </div>

@@ -39,7 +39,12 @@ const give = () =>
 </script>
 
 <template>
-  <section v-if="groups.others.length" class="others" :aria-label="t('brief.classes')" data-test="other-groups">
+  <section
+    v-if="groups.others.length"
+    class="others"
+    :aria-label="t('brief.classes')"
+    data-test="other-groups"
+  >
     <h3>{{ t('brief.classes') }}</h3>
     <div v-for="g in groups.others" :key="g.group" class="line">
       <template v-if="g.assignment">

@@ -110,10 +110,10 @@ describe('a brief that is written', () => {
 
   it('stays as it is where the server refuses it, and says why', async () => {
     const store = await opened()
-    put.mockRejectedValueOnce(new Error('A brief needs at least one task.'))
+    put.mockRejectedValueOnce(new Error('An assignment needs at least one task.'))
     store.removeTask('one')
     await store.giveOut()
-    expect(store.problem).toBe('A brief needs at least one task.')
+    expect(store.problem).toBe('An assignment needs at least one task.')
     expect([store.isDraft, store.changed]).toEqual([true, true])
   })
 

@@ -169,9 +169,7 @@ export const useBrief = defineStore('brief', () => {
     const met = trial.value.start.filter((t) => t.verdict === 'met')
     const missed = (trial.value.model ?? []).filter((t) => t.verdict !== null && t.verdict !== 'met')
     return [
-      ...met.map(
-        (task) => t('brief.doubt.met', { title: titleOf(task.task) }),
-      ),
+      ...met.map((task) => t('brief.doubt.met', { title: titleOf(task.task) })),
       ...missed.map((task) => {
         const why = task.checks.find((c) => c.finding.verdict !== 'met')!
         return t('brief.doubt.missed', { title: titleOf(task.task), why: sayer.finding(why.finding) })

@@ -24,6 +24,7 @@ function laneUnit(lane: unknown, mix: Mix): string {
  */
 export function unitHere(unit: string, values: Values, mix: Mix): string {
   if (unit.startsWith('LU, ')) return values['by'] === 'brightness' ? '/ 10 oct' : 'LU'
-  if (unit.includes(';') || unit.startsWith('dB, ') || unit === 'of the same') return laneUnit(values['lane'], mix)
+  if (unit.includes(';') || unit.startsWith('dB, ') || unit === 'of the same')
+    return laneUnit(values['lane'], mix)
   return unit === '% of the way' ? '%' : unit
 }

@@ -35,7 +35,9 @@ async function erase(student: FormerView): Promise<void> {
             })
           }}</span></span
         >
-        <AppButton small data-test="take-in" @click="store.takeInAgain(f.id)">{{ t('class.former.back') }}</AppButton>
+        <AppButton small data-test="take-in" @click="store.takeInAgain(f.id)">{{
+          t('class.former.back')
+        }}</AppButton>
         <template v-if="f.role === 'student'">
           <AppButton small tone="quiet" @click="store.resetFormer(f.id)">{{ t('class.reset') }}</AppButton>
           <AppButton small tone="quiet" :href="`/api/people/${f.id}/everything`" download>{{

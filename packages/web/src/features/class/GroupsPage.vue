@@ -76,20 +76,33 @@ async function made(id: string): Promise<void> {
         <span>{{ g.name }}</span>
         <span class="soft">{{ g.students }}<b v-if="g.requests"> +{{ g.requests }}</b></span>
       </router-link>
-      <AppButton small icon="add" data-test="new-group" @click="making = true">{{ t('class.new') }}</AppButton>
+      <AppButton small icon="add" data-test="new-group" @click="making = true">{{
+        t('class.new')
+      }}</AppButton>
     </nav>
     <main>
       <RoomState
         :problem="!open && !store.groups?.length ? store.problem : ''"
         :loading="!store.groups || (Boolean(group) && !open && !store.problem)"
-        :empty="store.groups && !store.groups.length ? { title: t('class.first.title'), text: t('class.first.text') } : null"
+        :empty="
+          store.groups && !store.groups.length
+            ? { title: t('class.first.title'), text: t('class.first.text') }
+            : null
+        "
         @again="look"
       >
-        <AppButton tone="main" data-test="first-group" @click="making = true">{{ t('class.create') }}</AppButton>
+        <AppButton tone="main" data-test="first-group" @click="making = true">{{
+          t('class.create')
+        }}</AppButton>
         <template #room>
           <FormProblem class="screen" :text="store.problem" />
           <template v-if="open">
-            <CardSheet v-if="store.cards.length" :cards="store.cards" :group="open.name" @done="store.putCardsAway" />
+            <CardSheet
+              v-if="store.cards.length"
+              :cards="store.cards"
+              :group="open.name"
+              @done="store.putCardsAway"
+            />
             <template v-else>
               <header class="head">
                 <div>

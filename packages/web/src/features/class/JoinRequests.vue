@@ -45,9 +45,7 @@ const everybody = computed(() => props.group.requests.map((r) => r.id))
     data-test="renamed"
   >
     <p v-for="r in store.renamed" :key="r.signIn">{{ t('class.renamed.entry', { ...r }) }}</p>
-    <template #acts
-      ><AppButton small @click="store.renamed = []">{{ t('ui.done') }}</AppButton></template
-    >
+    <template #acts><AppButton small @click="store.renamed = []">{{ t('ui.done') }}</AppButton></template>
   </PageSection>
 </template>
 

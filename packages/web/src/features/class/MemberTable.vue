@@ -123,7 +123,9 @@ async function leave(act: (id: string) => Promise<unknown>): Promise<void> {
           </template>
           <template #acts="{ row }">
             <span class="acts">
-              <AppButton small data-test="reset-password" @click="reset(row)">{{ t('class.reset') }}</AppButton>
+              <AppButton small data-test="reset-password" @click="reset(row)">{{
+                t('class.reset')
+              }}</AppButton>
               <AppMenu :label="t('class.more', { name: row.name })">
                 <template #opener="{ opener }"
                   ><IconButton
@@ -175,7 +177,9 @@ async function leave(act: (id: string) => Promise<unknown>): Promise<void> {
           t('class.erase.download')
         }}</AppButton>
         <span class="push" />
-        <AppButton tone="danger" data-test="erase" @click="leave(store.erase)">{{ t('class.erase') }}</AppButton>
+        <AppButton tone="danger" data-test="erase" @click="leave(store.erase)">{{
+          t('class.erase')
+        }}</AppButton>
         <AppButton tone="quiet" @click="leaving = null">{{ t('ui.cancel') }}</AppButton>
         <AppButton tone="main" data-test="take-out" @click="leave(store.takeOut)">{{
           t('class.remove.yes')

@@ -36,7 +36,12 @@ const { busy, problem, fault, submit } = useForm(
         :fault="fault('name')"
         @keydown="keepKeys"
       />
-      <TextField v-model="place" :label="t('class.about.place')" :fault="fault('place')" @keydown="keepKeys" />
+      <TextField
+        v-model="place"
+        :label="t('class.about.place')"
+        :fault="fault('place')"
+        @keydown="keepKeys"
+      />
       <FormProblem :text="problem" />
     </form>
     <template #acts>

@@ -21,9 +21,13 @@ export const useClass = defineStore('class', () => {
    * a window that is closed has not.
    */
   const cards = shallowRef<readonly SignInCard[]>([])
-  const kept = useSessionStorage<{ group: string; cards: readonly SignInCard[] } | null>('rudlo-cards', null, {
-    serializer: StorageSerializers.object,
-  })
+  const kept = useSessionStorage<{ group: string; cards: readonly SignInCard[] } | null>(
+    'rudlo-cards',
+    null,
+    {
+      serializer: StorageSerializers.object,
+    },
+  )
 
   function keepCards(made: readonly SignInCard[]): void {
     cards.value = made

@@ -49,13 +49,16 @@ const middle = computed(() =>
   <section class="sheet block crowd" :aria-label="t('compare.crowd')">
     <header>
       <h2>{{ t('compare.crowd') }}</h2>
-      <SelectField v-model="lane" class="choice" bare :label="t('compare.lane')" :choices="lanes.map((l) => ({ value: l.address, text: l.name }))" data-test="crowd-lane" />
+      <SelectField
+        v-model="lane"
+        class="choice"
+        bare
+        :label="t('compare.lane')"
+        :choices="lanes.map((l) => ({ value: l.address, text: l.name }))"
+        data-test="crowd-lane"
+      />
       <p class="soft">
-        {{
-          middle
-            ? t('compare.shaded')
-            : t('compare.shaded.later')
-        }}
+        {{ middle ? t('compare.shaded') : t('compare.shaded.later') }}
       </p>
     </header>
     <p v-if="!drawn.length" class="soft">{{ t('compare.nobody') }}</p>

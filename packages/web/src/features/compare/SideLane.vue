@@ -35,8 +35,8 @@ const there = computed(() => resolve(props.mix, props.address) !== null)
   <div class="side">
     <header>
       <b>{{ title }}</b>
-      <AppButton small
-       
+      <AppButton
+        small
         :aria-pressed="heard"
         :disabled="!player.ready"
         data-test="hear-side"

@@ -27,25 +27,29 @@ beforeEach(() =>
   }),
 )
 
-const side = (n: 1 | 2) => page.getByLabelText(`Side ${n}`)
+const side = (n: 1 | 2) => page.getByRole('combobox', { name: `Side ${n}` })
+async function choose(n: 1 | 2, text: string): Promise<void> {
+  await side(n).click({ force: true })
+  await page.getByRole('option', { name: text }).click()
+}
 const crowd = () => page.getByTestId('crowd')
 
 describe('hand-ins beside each other', () => {
   it('lie on each other, with the middle half shaded, and two of them are told apart', async () => {
     await atRoom(ComparePage, { assignment: 'a' })
     await expect.element(crowd()).toHaveAttribute('aria-label', '3 lines; the middle half is shaded')
-    await side(1).selectOptions('Ines Varga, version 1')
-    await side(2).selectOptions('Ayla Demir, version 1')
+    await choose(1, 'Ines Varga, version 1')
+    await choose(2, 'Ayla Demir, version 1')
     await expect.element(page.getByTestId('difference')).toHaveTextContent('Reed')
     // the same on both sides differs in nothing
-    await side(2).selectOptions('Ines Varga, version 1')
+    await choose(2, 'Ines Varga, version 1')
     await expect.element(page.getByTestId('difference')).not.toHaveTextContent('Reed')
   })
 
   it('are put on a side by a press on a name, and hide the names for the class', async () => {
     await atRoom(ComparePage, { assignment: 'a' })
     await page.getByRole('button', { name: 'Ayla Demir' }).click()
-    await expect.element(side(1)).toHaveValue('h3')
+    await expect.element(page.getByText('Ayla Demir, version 1').first()).toBeVisible()
     await page.getByTestId('names').click()
     await expect.element(page.getByText('Ayla Demir')).not.toBeInTheDocument()
     await expect.element(page.getByText('Oskar Lindqvist')).not.toBeInTheDocument()

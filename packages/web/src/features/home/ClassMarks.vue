@@ -25,7 +25,12 @@ const label = computed(() =>
 const marks = computed<readonly Sign[]>(() => {
   const { waiting, held, givenBack } = props.counts
   const many = (sign: Sign, n: number): Sign[] => Array.from({ length: n }, () => sign)
-  return [...many('waiting', waiting), ...many('going', held), ...many('done', givenBack), ...many('new', rest.value)]
+  return [
+    ...many('waiting', waiting),
+    ...many('going', held),
+    ...many('done', givenBack),
+    ...many('new', rest.value),
+  ]
 })
 </script>
 

@@ -38,9 +38,10 @@ onMounted(() =>
     <ol>
       <li v-for="(s, i) in steps" :key="s.key" :class="{ done: s.done }" :data-test="`step-${s.key}`">
         <span class="number"
-          ><v-icon v-if="s.done" icon="$done" size="20" :aria-label="t('home.step.done')" /><template v-else>{{
-            i + 1
-          }}</template></span
+          ><v-icon v-if="s.done" icon="$done" size="20" :aria-label="t('home.step.done')" /><template
+            v-else
+            >{{ i + 1 }}</template
+          ></span
         >
         <span class="what"
           ><b>{{ t(`home.step.${s.key}`) }}</b

@@ -56,7 +56,10 @@ const sources = computed(() =>
 const lessons = LESSONS.map(({ name }, value) => ({ value, text: name }))
 const copies = computed(() => props.cards.map((c) => ({ value: c.id, text: c.title, note: c.group })))
 const classes = computed(() =>
-  groups.value.map((g) => ({ value: g.id, text: t('new.class.entry', { name: g.name, n: Number(g.students) }) })),
+  groups.value.map((g) => ({
+    value: g.id,
+    text: t('new.class.entry', { name: g.name, n: Number(g.students) }),
+  })),
 )
 const facts = (s: SongEntry) =>
   t('new.song-facts', { length: lengthText(s.seconds), bpm: s.bpm, meter: s.meter, n: s.tracks })
@@ -123,7 +126,13 @@ const STEPS = { 1: t('new.step.song'), 2: t('new.step.start'), 3: t('new.step.wh
     </ol>
 
     <template v-if="step === 1">
-      <TextField v-if="songs.length > 6" v-model="search" compact :label="t('new.search')" @keydown="keepKeys" />
+      <TextField
+        v-if="songs.length > 6"
+        v-model="search"
+        compact
+        :label="t('new.search')"
+        @keydown="keepKeys"
+      />
       <p v-if="!songs.length && !loading" class="soft">
         {{ t('new.no-songs') }} <AppButton small to="/song/new">{{ t('new.add-song') }}</AppButton>
       </p>
@@ -146,8 +155,20 @@ const STEPS = { 1: t('new.step.song'), 2: t('new.step.start'), 3: t('new.step.wh
 
     <template v-else-if="step === 2">
       <RadioList v-model="source" :label="t('new.step.start')" :choices="sources" />
-      <SelectField v-if="source === 'template'" v-model="lesson" :label="t('new.template')" :choices="lessons" data-test="new-lesson" />
-      <SelectField v-if="source === 'copy'" v-model="copy" :label="t('new.copy')" :choices="copies" data-test="new-copy" />
+      <SelectField
+        v-if="source === 'template'"
+        v-model="lesson"
+        :label="t('new.template')"
+        :choices="lessons"
+        data-test="new-lesson"
+      />
+      <SelectField
+        v-if="source === 'copy'"
+        v-model="copy"
+        :label="t('new.copy')"
+        :choices="copies"
+        data-test="new-copy"
+      />
     </template>
 
     <template v-else>
@@ -160,7 +181,14 @@ const STEPS = { 1: t('new.step.song'), 2: t('new.step.start'), 3: t('new.step.wh
         @keydown="keepKeys"
       />
       <p v-if="!groups.length" class="soft">{{ t('new.no-class') }}</p>
-      <SelectField v-else v-model="group" :label="t('new.class')" :choices="classes" :compact="false" data-test="new-group" />
+      <SelectField
+        v-else
+        v-model="group"
+        :label="t('new.class')"
+        :choices="classes"
+        :compact="false"
+        data-test="new-group"
+      />
       <MomentField v-model="dueAt" :label="t('new.due')" :fault="fault('dueAt')" />
       <p class="soft">{{ t('new.note') }}</p>
     </template>

@@ -33,7 +33,9 @@ const due = ({ dueAt }: AssignmentCard) =>
     <div class="go">
       <p class="state"><StandingSign :sign="standingOf(term.next).sign" />{{ standingOf(term.next).text }}</p>
       <p v-if="term.next.dueAt" class="soft">{{ due(term.next) }}</p>
-      <AppButton tone="main" large :to="`/bench/${term.next.id}`">{{ standingOf(term.next).button }}</AppButton>
+      <AppButton tone="main" large :to="`/bench/${term.next.id}`">{{
+        standingOf(term.next).button
+      }}</AppButton>
     </div>
   </article>
   <div v-else class="sheet next">
@@ -47,10 +49,7 @@ const due = ({ dueAt }: AssignmentCard) =>
     <ul>
       <li v-for="card in term.back" :key="card.id" class="row">
         <StandingSign sign="back" />
-        <span class="what"
-          ><b>{{ card.title }}</b
-          ><span class="soft">{{ standingOf(card).text }}</span></span
-        >
+        <span class="what"><b>{{ card.title }}</b><span class="soft">{{ standingOf(card).text }}</span></span>
         <AppButton :to="`/bench/${card.id}`">{{ standingOf(card).button }}</AppButton>
       </li>
     </ul>
@@ -63,7 +62,9 @@ const due = ({ dueAt }: AssignmentCard) =>
           <StandingSign :sign="standingOf(card).sign" />
           <span class="what"
             ><b>{{ card.title }}</b
-            ><span class="soft">{{ [standingOf(card).text, due(card)].filter(Boolean).join(' · ') }}</span></span
+            ><span class="soft">{{
+              [standingOf(card).text, due(card)].filter(Boolean).join(' · ')
+            }}</span></span
           >
           <AppButton small :to="`/bench/${card.id}`">{{ standingOf(card).button }}</AppButton>
         </li>

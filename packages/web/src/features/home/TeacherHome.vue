@@ -39,7 +39,13 @@ function dates({ dueAt, opensAt }: AssignmentCard): string {
   <RoomPage :title="t('home.assignments')">
     <template #acts>
       <TextField v-model="search" class="search" compact :label="t('home.search')" data-test="search" />
-      <SelectField v-if="classes.length > 2" v-model="group" class="class" :label="t('home.class')" :choices="classes" />
+      <SelectField
+        v-if="classes.length > 2"
+        v-model="group"
+        class="class"
+        :label="t('home.class')"
+        :choices="classes"
+      />
       <AppButton tone="main" icon="add" data-test="new-assignment" @click="making = true">{{
         t('home.new-assignment')
       }}</AppButton>
@@ -61,7 +67,11 @@ function dates({ dueAt, opensAt }: AssignmentCard): string {
         <AppButton :to="`/brief/${card.id}`" data-test="edit-brief">{{ t('home.edit') }}</AppButton>
         <AppMenu :label="t('home.more', { title: card.title })">
           <template #opener="{ opener }"
-            ><IconButton v-bind="opener" icon="more" :label="t('home.more', { title: card.title })" data-test="more"
+            ><IconButton
+              v-bind="opener"
+              icon="more"
+              :label="t('home.more', { title: card.title })"
+              data-test="more"
           /></template>
           <v-list-item :to="`/bench/${card.id}`" :title="t('home.bench')" role="menuitem" />
           <v-list-item :to="`/compare/${card.id}`" :title="t('home.compare')" role="menuitem" />

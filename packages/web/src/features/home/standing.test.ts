@@ -20,7 +20,10 @@ describe('standingOf', () => {
     expect(mine('measuring')).toMatchObject({ text: 'Version 2 is with your teacher', sign: 'waiting' })
     expect(mine('given back', 'accepted')).toMatchObject({ text: 'Version 2 was accepted', sign: 'done' })
     expect(mine('given back', 'again')).toMatchObject({ button: 'See what came back', sign: 'back' })
-    expect(mine('given back', 'again', true)).toMatchObject({ text: 'Working on version 3', button: 'Continue' })
+    expect(mine('given back', 'again', true)).toMatchObject({
+      text: 'Working on version 3',
+      button: 'Continue',
+    })
   })
 
   it('tells a teacher how far the group is', () => {

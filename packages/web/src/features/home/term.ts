@@ -37,7 +37,8 @@ export interface Desk {
 export function deskOf(cards: readonly AssignmentCard[], search: string, group: string): Desk {
   const wanted = search.trim().toLowerCase()
   const fits = (c: AssignmentCard) =>
-    (!group || c.group === group) && (!wanted || `${c.title} ${c.song} ${c.group}`.toLowerCase().includes(wanted))
+    (!group || c.group === group) &&
+    (!wanted || `${c.title} ${c.song} ${c.group}`.toLowerCase().includes(wanted))
   const shown = inOrder(cards).filter(fits)
   return {
     given: shown

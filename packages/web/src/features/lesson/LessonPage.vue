@@ -85,7 +85,15 @@ onKeyStroke('Escape', () => {
         >{{ t('lesson.demonstrate') }}</AppButton
       >
       <form class="all" @submit.prevent="everybody">
-        <TextField v-model="bar" class="bar" bare :label="t('lesson.look')" :placeholder="t('lesson.look')" inputmode="numeric" data-test="look-bar" />
+        <TextField
+          v-model="bar"
+          class="bar"
+          bare
+          :label="t('lesson.look')"
+          :placeholder="t('lesson.look')"
+          inputmode="numeric"
+          data-test="look-bar"
+        />
         <AppButton small type="submit" :disabled="!bar" data-test="everybody">{{ t('lesson.go') }}</AppButton>
       </form>
     </AppHeader>
@@ -130,11 +138,18 @@ onKeyStroke('Escape', () => {
           @projector="(on) => (wide = on)"
           @close="lesson.endShow"
         />
-        <RoomState v-else-if="!lesson.student" class="blank" :empty="{ title: t('lesson.choose'), text: t('lesson.choose.text') }" />
+        <RoomState
+          v-else-if="!lesson.student"
+          class="blank"
+          :empty="{ title: t('lesson.choose'), text: t('lesson.choose.text') }"
+        />
         <RoomState
           v-else-if="!lesson.mix"
           class="blank"
-          :empty="{ title: lesson.student.name, text: t('lesson.not-started', { name: lesson.student.name }) }"
+          :empty="{
+            title: lesson.student.name,
+            text: t('lesson.not-started', { name: lesson.student.name }),
+          }"
         />
         <LiveWork v-else :key="lesson.student.id" :projector="projector" @projector="(on) => (wide = on)" />
       </main>

@@ -55,27 +55,27 @@ async function point(place: Span): Promise<void> {
     <header>
       <h1>{{ projector ? lesson.opened!.title : lesson.student!.name }}</h1>
       <div class="lanes" role="group" :aria-label="t('lesson.lanes')">
-        <AppButton small
+        <AppButton
           v-for="l in lanes"
           :key="l.address"
-         
+          small
           :aria-pressed="lane === l.address"
           @click="lane = l.address"
         >
           {{ l.name }}
         </AppButton>
       </div>
-      <AppButton small
+      <AppButton
         v-if="lesson.student!.helpAt && !projector"
-       
+        small
         data-test="helped"
         @click="lesson.helped(lesson.student!.id)"
       >
         <v-icon icon="$done" size="16" />{{ t('lesson.helped') }}
       </AppButton>
-      <AppButton small
+      <AppButton
         v-if="projector || lesson.student!.shows"
-       
+        small
         :aria-pressed="projector"
         data-test="projector"
         @click="emit('projector', !projector)"

@@ -90,22 +90,36 @@ function hear(): void {
     <header>
       <h1>{{ t(`move.${move}`) }}</h1>
       <p class="words">{{ t(`demo.about.${move}`) }}</p>
-      <AppButton small
-       
+      <AppButton
+        small
         :aria-pressed="projector"
         data-test="demo-projector"
         @click="emit('projector', !projector)"
       >
         {{ projector ? t('lesson.full.exit') : t('lesson.full') }}
       </AppButton>
-      <AppButton small v-if="!projector" @click="emit('close')">{{ t('demo.done') }}</AppButton>
+      <AppButton v-if="!projector" small @click="emit('close')">{{ t('demo.done') }}</AppButton>
     </header>
     <div class="row">
-      <SelectField v-if="!projector" v-model="lane" class="lane" bare :label="t('demo.on')" :choices="lanes.map((l) => ({ value: l.address, text: l.name }))" data-test="demo-lane" />
+      <SelectField
+        v-if="!projector"
+        v-model="lane"
+        class="lane"
+        bare
+        :label="t('demo.on')"
+        :choices="lanes.map((l) => ({ value: l.address, text: l.name }))"
+        data-test="demo-lane"
+      />
       <b v-else>{{ lanes.find((l) => l.address === lane)?.name }}</b>
-      <ChoiceButtons v-model="move" :label="t('demo.moves')" :choices="moves.map((m) => ({ value: m, text: t(`move.${m}`), test: 'demo-move' }))" />
+      <ChoiceButtons
+        v-model="move"
+        :label="t('demo.moves')"
+        :choices="moves.map((m) => ({ value: m, text: t(`move.${m}`), test: 'demo-move' }))"
+      />
       <ChoiceButtons v-model="made" :label="t('demo.heard')" :choices="HEARD" />
-      <AppButton small icon="play" :tip="t('demo.hear.tip')" data-test="demo-hear" @click="hear">{{ t('demo.hear') }}</AppButton>
+      <AppButton small icon="play" :tip="t('demo.hear.tip')" data-test="demo-hear" @click="hear">{{
+        t('demo.hear')
+      }}</AppButton>
     </div>
     <PlayedStrip :song="song" :time="time" :shown="shown" />
     <p v-if="!projector" class="soft small">

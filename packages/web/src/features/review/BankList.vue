@@ -65,7 +65,12 @@ onMounted(() => act(bank.load))
             data-test="bank-words"
             @change="change(r, ($event.target as HTMLInputElement).value)"
           />
-          <IconButton icon="remove" :label="t('bank.remove', { text: r.text.slice(0, 40) })" data-test="bank-drop" @click="act(() => bank.drop(r.id))" />
+          <IconButton
+            icon="remove"
+            :label="t('bank.remove', { text: r.text.slice(0, 40) })"
+            data-test="bank-drop"
+            @click="act(() => bank.drop(r.id))"
+          />
         </template>
         <RowButton
           v-else

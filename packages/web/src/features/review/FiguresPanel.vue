@@ -43,7 +43,13 @@ const loud = computed(() => {
   if (!measurement) return ''
   const { integrated, range, truePeak } = measurement
   if (integrated === null) return t('figures.silent')
-  return truePeak === null ? t('figures.whole.silent', { lufs: numberText(integrated, 1), range: numberText(range, 1) }) : t('figures.whole', { lufs: numberText(integrated, 1), range: numberText(range, 1), peak: numberText(truePeak, 1) })
+  return truePeak === null
+    ? t('figures.whole.silent', { lufs: numberText(integrated, 1), range: numberText(range, 1) })
+    : t('figures.whole', {
+        lufs: numberText(integrated, 1),
+        range: numberText(range, 1),
+        peak: numberText(truePeak, 1),
+      })
 })
 </script>
 
@@ -109,7 +115,6 @@ const loud = computed(() => {
   min-height: 0;
   overflow-y: auto;
 }
-
 
 .checks {
   grid-row: span 2;

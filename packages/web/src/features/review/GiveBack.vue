@@ -60,37 +60,34 @@ defineExpose({ decide })
 </script>
 
 <template>
-  <AppDialog :model-value="asking !== null" @update:model-value="asking = null" :title="t('back.unsaid')" :width="460">
-      <p>{{ t('back.unsaid.text') }}</p>
-      <div class="acts">
-        <AppButton tone="quiet" @click="asking = null">{{ t('back.unsaid.no') }}</AppButton>
-        <AppButton tone="main"
-          autofocus
-          data-test="without-a-word"
-          @click="asking && giveBack(asking)"
-        >
-          {{ t('back.unsaid.yes') }}
-        </AppButton>
-      </div>
-    </AppDialog>
+  <AppDialog
+    :model-value="asking !== null"
+    :title="t('back.unsaid')"
+    :width="460"
+    @update:model-value="asking = null"
+  >
+    <p>{{ t('back.unsaid.text') }}</p>
+    <div class="acts">
+      <AppButton tone="quiet" @click="asking = null">{{ t('back.unsaid.no') }}</AppButton>
+      <AppButton tone="main" autofocus data-test="without-a-word" @click="asking && giveBack(asking)">
+        {{ t('back.unsaid.yes') }}
+      </AppButton>
+    </div>
+  </AppDialog>
   <template v-if="waits">
     <CheckField v-model="hold" :label="t('back.hold')" data-test="hold" />
     <AppButton :busy="busy" :disabled="!ready" data-test="again" @click="decide('again')">
       {{ t('back.ask') }}
     </AppButton>
-    <AppButton tone="main"
-      :busy="busy"
-      :disabled="!ready"
-      data-test="accept"
-      @click="decide('accepted')"
-    >
+    <AppButton tone="main" :busy="busy" :disabled="!ready" data-test="accept" @click="decide('accepted')">
       {{ t('back.accept') }}
     </AppButton>
   </template>
   <template v-else>
     <p class="given"><v-icon icon="$met" size="20" />{{ back }}</p>
-    <AppButton tone="quiet"
+    <AppButton
       v-if="!review.handIn?.openedAt"
+      tone="quiet"
       :busy="busy"
       data-test="take-back"
       :tip="t('back.undo.tip')"

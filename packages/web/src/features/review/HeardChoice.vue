@@ -18,10 +18,17 @@ const MOST = 3
 const first = computed(() =>
   versions.choices
     .slice(0, MOST)
-    .map((c, i) => ({ value: c.key, text: large(c.name), tip: t('heard.tip', { number: i + 1 }), test: 'hear' })),
+    .map((c, i) => ({
+      value: c.key,
+      text: large(c.name),
+      tip: t('heard.tip', { number: i + 1 }),
+      test: 'hear',
+    })),
 )
 const rest = computed(() => versions.choices.slice(MOST))
-const said = computed(() => (versions.blind ? t('heard.hidden') : versions.matched ? t('heard.matched') : t('heard.by-ear')))
+const said = computed(() =>
+  versions.blind ? t('heard.hidden') : versions.matched ? t('heard.matched') : t('heard.by-ear'),
+)
 const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
 </script>
 
@@ -43,17 +50,18 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
     <MenuItem v-for="r in rest" :key="r.key" @click="versions.hear(r.key)">{{ r.name }}</MenuItem>
   </AppMenu>
   <AppMenu stays :label="t('heard.how')">
-      <template #opener="{ opener: menu }">
-      <AppButton small tone="desk"
+    <template #opener="{ opener: menu }">
+      <AppButton
+        small
+        tone="desk"
         v-bind="menu"
-       
         :aria-pressed="versions.matched || versions.blind !== null"
         data-test="ways"
       >
         {{ said }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
-      <div class="list form">
+    <div class="list form">
       <CheckField
         :model-value="versions.matched"
         :label="t('heard.match')"
@@ -69,9 +77,10 @@ const large = (name: string) => name[0]!.toUpperCase() + name.slice(1)
         @update:model-value="versions.setBlind"
       />
     </div>
-    </AppMenu>
-  <AppButton small tone="desk"
-   
+  </AppMenu>
+  <AppButton
+    small
+    tone="desk"
     :aria-pressed="touring"
     :disabled="!moves"
     :tip="t('heard.tour.tip')"

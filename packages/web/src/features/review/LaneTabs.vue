@@ -46,10 +46,10 @@ const isElsewhere = computed(() => !worth.value.some((w) => w.lane === review.ad
 
 <template>
   <div class="tabs" role="group" :aria-label="t('lanes.label')">
-    <AppButton small
+    <AppButton
       v-for="w in worth"
       :key="w.lane"
-     
+      small
       :aria-pressed="review.address === w.lane"
       data-test="lane-tab"
       :tip="w.changed ? t('lanes.changed.tip') : ''"
@@ -85,5 +85,4 @@ const isElsewhere = computed(() => !worth.value.some((w) => w.lane === review.ad
 .button[aria-pressed='true'] .changed {
   color: inherit;
 }
-
 </style>

@@ -145,15 +145,17 @@ const live = () => {
           <AppButton small :disabled="!suggestion.canUndo" @click="suggestion.undo()">
             <v-icon icon="$undo" size="18" />{{ t('bench.undo') }}
           </AppButton>
-          <AppButton small data-test="drop-suggestion" @click="suggestion.end()">{{ t('lanes.no-suggestion') }}</AppButton>
+          <AppButton small data-test="drop-suggestion" @click="suggestion.end()">{{
+            t('lanes.no-suggestion')
+          }}</AppButton>
         </div>
         <div v-else class="under">
           <span class="soft">{{ t('lanes.under') }}</span>
           <div class="choices" role="radiogroup" :aria-label="t('lanes.under')" data-test="under">
-            <AppButton small
+            <AppButton
               v-for="c in choices"
               :key="c.key"
-             
+              small
               role="radio"
               :aria-checked="versions.under === c.key"
               @click="versions.showUnder(versions.under === c.key ? null : c.key)"

@@ -5,6 +5,7 @@ import { WHY_LENGTH } from '@rudlo/core/brief'
 import type { Verdict } from '@rudlo/core/evidence'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
+import TextField from '../../ui/fields/TextField.vue'
 
 const props = defineProps<{
   /** What it is about, for who cannot see it. */
@@ -15,28 +16,33 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [to: Overrule | null] }>()
 
-const WORDS = { met: 'met', close: 'nearly', 'not yet': 'not yet' } as const
 const give = (why = '') => emit('change', { verdict: props.to, why })
 </script>
 
 <template>
-  <AppButton tone="quiet"
+  <AppButton
     v-if="!overrule"
+    tone="quiet"
     small
     data-test="overrule"
     :aria-label="t('overrule.label', { about })"
-    :tip="to === null ? t('overrule.no-mistake.tip') : t('overrule.tip', { verdict: WORDS[to] })"
+    :tip="to === null ? t('overrule.no-mistake.tip') : t('overrule.tip', { verdict: t(`verdict.${to}`) })"
     @click="give()"
-    >{{ t('overrule.do') }}</AppButton>
+    >{{ t('overrule.do') }}</AppButton
+  >
   <div v-else class="word" data-test="overruled">
-    <span><b>{{ overrule.verdict === null ? t('overrule.no-mistake') : t('overrule.said', { verdict: WORDS[overrule.verdict] }) }}</b></span>
-    <v-text-field
+    <span
+      ><b>{{
+        overrule.verdict === null
+          ? t('overrule.no-mistake')
+          : t('overrule.said', { verdict: t(`verdict.${overrule.verdict}`) })
+      }}</b></span
+    >
+    <TextField
+      bare
       :model-value="overrule.why"
-      density="compact"
-      hide-details
-      variant="underlined"
       :maxlength="WHY_LENGTH"
-      :aria-label="t('overrule.why.label', { about })"
+      :label="t('overrule.why.label', { about })"
       :placeholder="t('overrule.why')"
       data-test="why"
       @update:model-value="(why: string) => give(why)"

@@ -25,7 +25,9 @@ const title = computed(() => {
   if (state === 'given back' && openedAt) parts.push(t('queue.opened'))
   else if (state === 'given back')
     parts.push(
-      givenBackAt && new Date(givenBackAt) > now() ? t('queue.back-at', { when: whenText(givenBackAt) }) : t('queue.not-opened'),
+      givenBackAt && new Date(givenBackAt) > now()
+        ? t('queue.back-at', { when: whenText(givenBackAt) })
+        : t('queue.not-opened'),
     )
   return parts.join('\n')
 })
@@ -34,9 +36,7 @@ const title = computed(() => {
 <template>
   <RowButton class="entry" :aria-current="current" :tip="title">
     <span class="name">{{ entry.with ? `${entry.student} & ${entry.with}` : entry.student }}</span>
-    <span v-if="entry.sameAs.length" class="same" data-test="same-as" :aria-label="t('queue.same')"
-      >=</span
-    >
+    <span v-if="entry.sameAs.length" class="same" data-test="same-as" :aria-label="t('queue.same')">=</span>
     <span v-if="!entry.seenAt && entry.state === 'waiting'" class="fresh">{{ t('queue.new') }}</span>
     <span class="version">{{ sign }}</span>
   </RowButton>

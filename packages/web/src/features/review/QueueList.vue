@@ -45,9 +45,7 @@ const groups = computed(() => [
     none: t('queue.waiting.none'),
     test: 'waiting',
   },
-  ...(props.held.length
-    ? [{ title: t('queue.held'), entries: props.held, none: '', test: 'held' }]
-    : []),
+  ...(props.held.length ? [{ title: t('queue.held'), entries: props.held, none: '', test: 'held' }] : []),
   { title: t('queue.back'), entries: props.done, none: t('queue.back.none'), test: 'given-back' },
 ])
 
@@ -98,7 +96,7 @@ function release(): void {
       </template>
     </section>
     <div v-if="held.length" class="release">
-      <AppButton small v-if="!asking" data-test="release" @click="asking = true">
+      <AppButton v-if="!asking" small data-test="release" @click="asking = true">
         {{ t('queue.give-all', { n: held.length }) }}
       </AppButton>
       <form v-else class="form" @submit.prevent="release">
@@ -110,14 +108,14 @@ function release(): void {
       </form>
     </div>
     <p class="tables">
-      <AppButton small :to="`/compare/${assignment}`" data-test="compare"
-        >{{ t('queue.compare') }}</AppButton>
-      <AppButton small :to="`/sheets/${assignment}`" data-test="sheets"
-        >{{ t('queue.print') }}</AppButton>
-      <AppButton small :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks"
-        >{{ t('queue.marks') }}</AppButton>
-      <AppButton small :href="`/api/assignments/${assignment}/marks.csv?table=checks`" download
-        >{{ t('queue.checks') }}</AppButton>
+      <AppButton small :to="`/compare/${assignment}`" data-test="compare">{{ t('queue.compare') }}</AppButton>
+      <AppButton small :to="`/sheets/${assignment}`" data-test="sheets">{{ t('queue.print') }}</AppButton>
+      <AppButton small :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks">{{
+        t('queue.marks')
+      }}</AppButton>
+      <AppButton small :href="`/api/assignments/${assignment}/marks.csv?table=checks`" download>{{
+        t('queue.checks')
+      }}</AppButton>
     </p>
   </nav>
 </template>
@@ -160,7 +158,6 @@ h2 {
   font-size: 14px;
 }
 
-
 .tables {
   display: flex;
   flex-wrap: wrap;
@@ -168,5 +165,4 @@ h2 {
   margin-top: auto;
   padding: 8px 4px;
 }
-
 </style>

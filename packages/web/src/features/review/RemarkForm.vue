@@ -84,9 +84,23 @@ defineExpose({ focus })
     <div class="bars">
       <template v-if="!whole">
         <span>{{ t('remark.bars') }}</span>
-        <TextField v-model="first" class="bar" bare inputmode="numeric" :label="t('remark.from')" @change="typed" />
+        <TextField
+          v-model="first"
+          class="bar"
+          bare
+          inputmode="numeric"
+          :label="t('remark.from')"
+          @change="typed"
+        />
         <span>{{ t('remark.to') }}</span>
-        <TextField v-model="last" class="bar" bare inputmode="numeric" :label="t('remark.to.label')" @change="typed" />
+        <TextField
+          v-model="last"
+          class="bar"
+          bare
+          inputmode="numeric"
+          :label="t('remark.to.label')"
+          @change="typed"
+        />
         <span class="soft">{{ t('remark.of', { lane: laneName }) }}</span>
       </template>
       <CheckField v-model="whole" :label="t('remark.whole')" data-test="on-the-whole" />
@@ -116,8 +130,8 @@ defineExpose({ focus })
       <AppButton small type="submit" :disabled="!ready()" data-test="pin-remark" :tip="t('remark.pin.tip')">
         <v-icon icon="$remark" size="18" />{{ suggests && !whole ? t('remark.pin-line') : t('remark.pin') }}
       </AppButton>
-      <AppButton small
-       
+      <AppButton
+        small
         :disabled="!text.trim()"
         :tip="t('remark.keep.tip')"
         data-test="keep-in-bank"

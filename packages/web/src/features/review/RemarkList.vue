@@ -38,7 +38,11 @@ async function finishChange(remark: RemarkView): Promise<void> {
       :class="{ on: review.pinned === remark.id }"
       data-test="remark"
     >
-      <RowButton class="pin" :aria-label="t('remark.show', { number: i + 1 })" @click="review.showRemark(remark.id)">
+      <RowButton
+        class="pin"
+        :aria-label="t('remark.show', { number: i + 1 })"
+        @click="review.showRemark(remark.id)"
+      >
         {{ i + 1 }}
       </RowButton>
       <div>
@@ -53,7 +57,9 @@ async function finishChange(remark: RemarkView): Promise<void> {
         <RemarkTalk :replies="remark.replies" @say="(text) => act(() => review.reply(remark, text))" />
         <div v-if="changing !== remark.id" class="acts">
           <RowButton class="link" @click="startChange(remark)">{{ t('remark.edit') }}</RowButton>
-          <RowButton class="link" @click="act(() => review.removeRemark(remark.id))">{{ t('remark.remove') }}</RowButton>
+          <RowButton class="link" @click="act(() => review.removeRemark(remark.id))">{{
+            t('remark.remove')
+          }}</RowButton>
         </div>
       </div>
     </li>

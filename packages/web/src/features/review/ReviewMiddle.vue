@@ -60,8 +60,9 @@ const flags = computed(() =>
     />
     <div class="row">
       <LaneTabs />
-      <AppButton small
+      <AppButton
         v-if="!figures && !suggestion.drawing"
+        small
         class="quiet"
         :tip="t('review.suggest.tip')"
         data-test="suggest"
@@ -69,7 +70,8 @@ const flags = computed(() =>
       >
         <v-icon icon="$write" size="16" />{{ t('review.suggest') }}
       </AppButton>
-      <AppButton small
+      <AppButton
+        small
         class="quiet"
         :aria-pressed="figures"
         :tip="t('review.figures.tip')"

@@ -14,6 +14,7 @@ import TextArea from '../../ui/fields/TextArea.vue'
 import FigureTable from '../../ui/tables/FigureTable.vue'
 import FormProblem from '../../ui/forms/FormProblem.vue'
 import { t } from '../../words/t'
+import MultiSelect from '../../ui/fields/MultiSelect.vue'
 
 const open = defineModel<boolean>({ required: true })
 const review = useReview()
@@ -35,7 +36,7 @@ const kinds = computed(() => {
   const asked = new Set(review.assignment!.brief.tasks.flatMap((t) => t.checks.map((c) => c.kind)))
   return [...CHECK_KINDS]
     .sort((a, b) => Number(asked.has(b.kind)) - Number(asked.has(a.kind)))
-    .map(({ kind, name }) => ({ value: kind, title: asked.has(kind) ? t('rubric.asked', { name }) : name }))
+    .map(({ kind, name }) => ({ value: kind, text: asked.has(kind) ? t('rubric.asked', { name }) : name }))
 })
 /** How many checks a line rests on, and how many of them are asked in this assignment. */
 function restsWords(line: Line): string {
@@ -141,21 +142,15 @@ const save = () =>
                 :label="t('rubric.line-about')"
                 :maxlength="RUBRIC_LIMITS.text"
               />
-              <v-select
+              <MultiSelect
                 :model-value="restsOn(line)"
-                :items="kinds"
-                multiple
-                density="compact"
-                hide-details
+                :choices="kinds"
                 :label="t('rubric.proposed')"
-                :placeholder="t('rubric.proposed.none')"
+                :none="t('rubric.proposed.none')"
+                :said="restsWords(line)"
                 data-test="rests"
-                @update:model-value="(rests: readonly string[]) => (line.rests = [...rests])"
-              >
-                <template #selection="{ index }">
-                  <span v-if="index === 0">{{ restsWords(line) }}</span>
-                </template>
-              </v-select>
+                @update:model-value="(rests) => (line.rests = rests)"
+              />
               <AppButton small icon="remove" @click="lines.splice(k, 1)">{{ t('rubric.remove') }}</AppButton>
             </th>
             <td v-for="(_, i) in levels" :key="i">
@@ -176,7 +171,9 @@ const save = () =>
       <AppButton small icon="add" @click="add">{{ t('rubric.add') }}</AppButton>
       <span class="soft note">{{ t('rubric.gone') }}</span>
       <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
-      <AppButton tone="main" type="submit" form="rubric" data-test="save-rubric">{{ t('ui.save') }}</AppButton>
+      <AppButton tone="main" type="submit" form="rubric" data-test="save-rubric">{{
+        t('ui.save')
+      }}</AppButton>
     </template>
   </AppDialog>
 </template>

@@ -7,6 +7,7 @@ import { useReview } from './review-store'
 import RubricDialog from './RubricDialog.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
+import TextArea from '../../ui/fields/TextArea.vue'
 
 const review = useReview()
 const editing = ref(false)
@@ -32,10 +33,10 @@ function says(id: string): string {
   <section v-for="criterion in rubric.criteria" :key="criterion.id" class="criterion">
     <h3 :id="`criterion-${criterion.id}`" :title="criterion.about">{{ criterion.name }}</h3>
     <div class="levels" role="group" :aria-labelledby="`criterion-${criterion.id}`">
-      <AppButton small
+      <AppButton
         v-for="(level, i) in rubric.levels"
         :key="level"
-       
+        small
         :class="{ proposed: review.proposals[criterion.id]?.level === i }"
         :aria-pressed="review.marks[criterion.id] === i"
         :tip="criterion.says[i]"
@@ -50,18 +51,15 @@ function says(id: string): string {
         <i data-test="reason">{{ saidProposal(review.proposals[criterion.id]!) }}</i>
       </template>
     </p>
-    <v-textarea
+    <TextArea
       v-if="review.isOtherMark(criterion.id)"
-      :model-value="review.overrules[refOfMark(criterion.id)]?.why"
-      density="compact"
-      hide-details
-      variant="underlined"
-      rows="1"
-      auto-grow
+      :model-value="review.overrules[refOfMark(criterion.id)]?.why ?? ''"
+      compact
+      :rows="1"
       class="why"
       :maxlength="WHY_LENGTH"
       :aria-label="t('marks.why.label', { name: criterion.name })"
-      :placeholder="t('marks.why')"
+      :label="t('marks.why')"
       data-test="why-mark"
       @update:model-value="
         (why: string) => review.overrule(refOfMark(criterion.id), why ? { verdict: null, why } : null)
@@ -69,7 +67,7 @@ function says(id: string): string {
       @keydown.stop
     />
   </section>
-  <AppButton small v-if="open" class="take" data-test="take-proposals" @click="review.takeProposals()">
+  <AppButton v-if="open" small class="take" data-test="take-proposals" @click="review.takeProposals()">
     {{ t('marks.use') }}
   </AppButton>
   <RubricDialog v-model="editing" />

@@ -111,7 +111,13 @@ defineExpose({
       @keydown.esc="comment?.blur()"
     />
     <p class="soft state" role="status">
-      {{ review.saveState === 'saved' ? t('save.saved') : review.saveState === 'saving' ? t('save.saving') : t('say.not-saved') }}
+      {{
+        review.saveState === 'saved'
+          ? t('save.saved')
+          : review.saveState === 'saving'
+            ? t('save.saving')
+            : t('say.not-saved')
+      }}
     </p>
   </aside>
 </template>
@@ -133,7 +139,6 @@ h2 {
   border-top: 1px solid var(--rule);
   font-size: 19px;
 }
-
 
 .state {
   font-size: 14px;

@@ -142,8 +142,7 @@ const changes = computed(() => {
     </FoldSection>
     <div v-else-if="handIn.measureProblem" class="failed" role="alert" data-test="measure-problem">
       <p>{{ t('summary.unmeasured', { why: PROBLEMS[handIn.measureProblem] }) }}</p>
-      <AppButton small data-test="measure-again" @click="emit('measure')"
-        >{{ t('summary.again') }}</AppButton>
+      <AppButton small data-test="measure-again" @click="emit('measure')">{{ t('summary.again') }}</AppButton>
     </div>
     <p v-else class="soft" role="status">{{ t('summary.measuring') }}</p>
   </section>
@@ -223,7 +222,6 @@ ul {
 .open :deep(.sentence) {
   flex: 1 1 100%;
 }
-
 
 @media (max-height: 700px) {
   .summary {

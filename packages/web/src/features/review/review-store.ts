@@ -17,6 +17,7 @@ import type { Outcome, QueueEntry } from '@rudlo/contract/handins'
 import type { RemarkView } from '@rudlo/contract/reviews'
 import { ReviewDrafts } from '../../document/review-drafts'
 import { useSession } from '../../api/session-store'
+import { t } from '../../words/t'
 
 /** Where a remark goes: a lane and a span of bars, in ticks; no lane for one on the whole. */
 export interface RemarkPlace {
@@ -369,7 +370,7 @@ export const useReview = defineStore('review', () => {
    * @throws where it could not be saved or given
    */
   async function giveBack(outcome: Outcome, hold: boolean): Promise<string | null> {
-    if (!(await flush())) throw new Error(notice.value ?? 'The review could not be saved.')
+    if (!(await flush())) throw new Error(notice.value ?? t('review.not-saved'))
     const { id } = handIn.value!
     await told(
       server['hand-ins'][':handIn']['give-back'].$post({ param: { handIn: id }, json: { outcome, hold } }),
@@ -383,7 +384,7 @@ export const useReview = defineStore('review', () => {
 
   /** Gives back everything that is held, now or at a time. @returns how many */
   async function giveBackHeld(at: Date | null): Promise<number> {
-    if (!(await flush())) throw new Error(notice.value ?? 'The review could not be saved.')
+    if (!(await flush())) throw new Error(notice.value ?? t('review.not-saved'))
     const { count } = await told(
       server.assignments[':assignment']['give-back'].$post({
         param: { assignment: assignment.value!.id },

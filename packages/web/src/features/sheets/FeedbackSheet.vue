@@ -57,8 +57,10 @@ const tasks = computed(() =>
   }),
 )
 /** The teacher's word stands in place of the sentence. */
-const teacherSays = ({ overruled: word, finding, name }: SaidCheck) =>
-  `${name}: ${finding.verdict === 'met' ? 'met' : finding.verdict === 'close' ? 'nearly' : 'not yet'}, your teacher says.${word!.why ? ` ${word!.why}` : ''}`
+const teacherSays = ({ overruled: word, finding, name }: SaidCheck) => {
+  const said = { name, verdict: t(`verdict.${finding.verdict}`) }
+  return word!.why ? t('sheet.overruled.why', { ...said, why: word!.why }) : t('sheet.overruled', said)
+}
 const outcome = computed(() =>
   props.handIn.outcome === 'accepted'
     ? t('sheet.accepted')
@@ -82,7 +84,7 @@ const outcome = computed(() =>
     </header>
     <p v-if="handIn.said" class="said">“{{ handIn.said }}”</p>
     <p v-if="handIn.review.comment" class="comment">{{ handIn.review.comment }}</p>
-    <FigureTable :label="t('marks.title')" v-if="marks.some((m) => m.level !== '–')">
+    <FigureTable v-if="marks.some((m) => m.level !== '–')" :label="t('marks.title')">
       <tbody>
         <tr v-for="m in marks" :key="m.name">
           <th scope="row">{{ m.name }}</th>
@@ -118,7 +120,7 @@ const outcome = computed(() =>
       <h2>{{ t('sheet.asked') }}</h2>
       <ul>
         <li v-for="task in tasks" :key="task.title">
-          <b>{{ task.title }}</b><template v-if="task.verdict">: {{ task.verdict }}.</template>
+          <b>{{ task.title }}</b><template v-if="task.verdict">: {{ t(`verdict.${task.verdict}`) }}.</template>
           {{ task.checks.map((c) => (c.overruled ? teacherSays(c) : c.finding.sentence)).join(' ') }}
         </li>
       </ul>

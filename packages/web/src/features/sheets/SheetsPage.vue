@@ -45,7 +45,10 @@ const print = () => window.print()
 
 const people = computed(() => [
   { value: '', text: t('sheet.everybody') },
-  ...queue.value.map((q) => ({ value: q.id, text: t('sheet.entry', { student: q.student, number: q.number }) })),
+  ...queue.value.map((q) => ({
+    value: q.id,
+    text: t('sheet.entry', { student: q.student, number: q.number }),
+  })),
 ])
 </script>
 
@@ -60,11 +63,7 @@ const people = computed(() => [
         :choices="people"
         @update:model-value="(id) => $router.push(`/sheets/${given!.id}/${id}`)"
       />
-      <AppButton tone="main"
-        :disabled="handIns.length < chosen.length"
-        data-test="print"
-        @click="print"
-      >
+      <AppButton tone="main" :disabled="handIns.length < chosen.length" data-test="print" @click="print">
         {{ t('sheet.print') }}
       </AppButton>
     </AppHeader>

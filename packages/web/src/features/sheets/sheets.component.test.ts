@@ -31,7 +31,7 @@ describe('feedback on paper', () => {
     await expect.element(papers().first()).toHaveTextContent('Ines Varga')
     await expect.element(papers().first()).toHaveTextContent('<b>Softer</b> here')
     await expect.element(papers().first()).toHaveTextContent('To Ines Varga.')
-    await expect.element(papers().first()).toHaveTextContent('Another version, please')
+    await expect.element(papers().first()).toHaveTextContent('Please try a new version')
     await expect.element(page.getByTestId('print')).toBeEnabled()
   })
 

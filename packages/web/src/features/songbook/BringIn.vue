@@ -70,12 +70,24 @@ async function take(files: readonly File[]): Promise<void> {
         <li v-for="i in store.incoming" :key="i.name" data-test="incoming">
           <span class="name">{{ i.name }}</span>
           <span v-if="i.problem" class="problem" role="alert">{{ i.problem }}</span>
-          <span v-else-if="i.share === 1" class="soft">{{ t(i.known ? 'song.in.known' : 'song.in.here') }}</span>
-          <v-progress-linear v-else class="share" :model-value="i.share * 100" height="8" rounded color="primary" :aria-label="t('song.in.coming', { name: i.name })" />
+          <span v-else-if="i.share === 1" class="soft">{{
+            t(i.known ? 'song.in.known' : 'song.in.here')
+          }}</span>
+          <v-progress-linear
+            v-else
+            class="share"
+            :model-value="i.share * 100"
+            height="8"
+            rounded
+            color="primary"
+            :aria-label="t('song.in.coming', { name: i.name })"
+          />
         </li>
       </ul>
-      <AppButton small v-if="busy" data-test="stop-upload" @click="store.stop()">{{ t('song.in.stop') }}</AppButton>
-      <AppButton small v-else @click="store.incoming = []">{{ t('song.in.more') }}</AppButton>
+      <AppButton v-if="busy" small data-test="stop-upload" @click="store.stop()">{{
+        t('song.in.stop')
+      }}</AppButton>
+      <AppButton v-else small @click="store.incoming = []">{{ t('song.in.more') }}</AppButton>
     </template>
   </section>
 </template>

@@ -50,7 +50,12 @@ const here = () => store.time!.meter.placeAt(player.position).bar
         @change="rename(i, ($event.target as HTMLInputElement).value.trim())"
         @keydown.stop
       />
-      <IconButton v-if="i" icon="remove" :label="t('song.section.remove', { letter: s.letter })" @click="drop(i)" />
+      <IconButton
+        v-if="i"
+        icon="remove"
+        :label="t('song.section.remove', { letter: s.letter })"
+        @click="drop(i)"
+      />
     </div>
     <form class="row" @submit.prevent="add(Number(bar))">
       <TextField

@@ -19,9 +19,15 @@ const emit = defineEmits<{ archive: []; duplicate: [] }>()
       <router-link :to="`/song/${song.id}`" class="title" data-test="song">{{ song.title }}</router-link>
       <AppMenu :label="t('songs.more', { title: song.title })">
         <template #opener="{ opener }"
-          ><IconButton v-bind="opener" icon="more" :label="t('songs.more', { title: song.title })" data-test="song-more"
+          ><IconButton
+            v-bind="opener"
+            icon="more"
+            :label="t('songs.more', { title: song.title })"
+            data-test="song-more"
         /></template>
-        <MenuItem icon="copy" data-test="duplicate" @click="emit('duplicate')">{{ t('songs.duplicate') }}</MenuItem>
+        <MenuItem icon="copy" data-test="duplicate" @click="emit('duplicate')">{{
+          t('songs.duplicate')
+        }}</MenuItem>
         <MenuItem
           v-if="song.mine"
           :icon="song.archived ? 'unarchive' : 'archive'"

@@ -74,9 +74,7 @@ async function keep(): Promise<void> {
   const version = await store.keep()
   saving.value = false
   if (!version) return
-  notice.value = isOthers.value
-    ? t('song.saved-own')
-    : t('song.saved')
+  notice.value = isOthers.value ? t('song.saved-own') : t('song.saved')
   isOthers.value = false
   opened = version
   await router.replace(`/song/${version}`)

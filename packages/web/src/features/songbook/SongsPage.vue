@@ -23,7 +23,9 @@ const hasArchived = computed(() => songs.value?.some((s) => s.archived) ?? false
 const shown = computed(() => {
   const wanted = search.value.trim().toLowerCase()
   return (songs.value ?? []).filter(
-    (s) => (withArchived.value || !s.archived) && `${s.title} ${s.usedIn.join(' ')}`.toLowerCase().includes(wanted),
+    (s) =>
+      (withArchived.value || !s.archived) &&
+      `${s.title} ${s.usedIn.join(' ')}`.toLowerCase().includes(wanted),
   )
 })
 
@@ -61,8 +63,20 @@ const duplicate = (song: SongEntry) =>
     @again="load"
   >
     <template #acts>
-      <TextField v-if="songs?.length" v-model="search" class="search" compact :label="t('songs.search')" data-test="search" />
-      <CheckField v-if="hasArchived" v-model="withArchived" :label="t('songs.archived')" data-test="archived" />
+      <TextField
+        v-if="songs?.length"
+        v-model="search"
+        class="search"
+        compact
+        :label="t('songs.search')"
+        data-test="search"
+      />
+      <CheckField
+        v-if="hasArchived"
+        v-model="withArchived"
+        :label="t('songs.archived')"
+        data-test="archived"
+      />
       <AppButton tone="main" icon="add" to="/song/new" data-test="new-song">{{ t('songs.new') }}</AppButton>
     </template>
     <template #empty>

@@ -13,7 +13,10 @@ import { t } from '../../words/t'
 type Way = 'tempo' | 'ramp' | 'meter'
 
 const store = useSong()
-const WAYS = (['tempo', 'ramp', 'meter'] as const).map((value) => ({ value, text: t(`song.change.${value}`) }))
+const WAYS = (['tempo', 'ramp', 'meter'] as const).map((value) => ({
+  value,
+  text: t(`song.change.${value}`),
+}))
 
 const song = computed(() => store.song!)
 const barOf = (tick: number) => store.time!.meter.placeAt(tick).bar
@@ -98,8 +101,23 @@ function add(): void {
     </li>
   </ul>
   <form class="row" @submit.prevent="add">
-    <TextField v-model="bar" class="number" compact :label="t('song.change.bar')" inputmode="numeric" data-test="change-bar" @keydown.stop />
-    <SelectField v-model="way" class="way" :label="t('song.change.what')" :choices="WAYS" data-test="change-way" @keydown.stop />
+    <TextField
+      v-model="bar"
+      class="number"
+      compact
+      :label="t('song.change.bar')"
+      inputmode="numeric"
+      data-test="change-bar"
+      @keydown.stop
+    />
+    <SelectField
+      v-model="way"
+      class="way"
+      :label="t('song.change.what')"
+      :choices="WAYS"
+      data-test="change-way"
+      @keydown.stop
+    />
     <TextField
       v-if="way !== 'meter'"
       v-model="bpm"
@@ -121,7 +139,13 @@ function add(): void {
         data-test="change-beats"
         @keydown.stop
       />
-      <SelectField v-model="unit" class="number" :label="t('song.meter.unit')" :choices="METER_UNITS" @keydown.stop />
+      <SelectField
+        v-model="unit"
+        class="number"
+        :label="t('song.meter.unit')"
+        :choices="METER_UNITS"
+        @keydown.stop
+      />
     </template>
     <AppButton small type="submit" data-test="change-add">{{ t('song.change.add') }}</AppButton>
   </form>

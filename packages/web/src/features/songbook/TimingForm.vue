@@ -33,7 +33,9 @@ function tap(): void {
 const setMeter = (now: Partial<MeterChange>) => store.setMeter({ ...store.meters[0]!, ...now })
 const sure = computed(() => {
   const confidence = store.found?.confidence ?? 0
-  return t(confidence > 0.6 ? 'song.found.sure' : confidence > 0.25 ? 'song.found.unsure' : 'song.found.guess')
+  return t(
+    confidence > 0.6 ? 'song.found.sure' : confidence > 0.25 ? 'song.found.unsure' : 'song.found.guess',
+  )
 })
 </script>
 

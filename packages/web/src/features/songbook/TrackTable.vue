@@ -28,10 +28,13 @@ const tracks = computed(() =>
 const aboutOf = (track: SongTrack, peak: number | null) =>
   [
     t(track.played ? 'song.track.played' : track.channels === 2 ? 'song.track.stereo' : 'song.track.mono'),
-    peak === null ? t('song.track.silent') : t('song.track.peak', { value: peak.toFixed(1).replace('-', '−') }),
+    peak === null
+      ? t('song.track.silent')
+      : t('song.track.peak', { value: peak.toFixed(1).replace('-', '−') }),
   ].join(' · ')
 
-const isAlone = (id: string) => player.playing && player.solo.tracks.length === 1 && player.solo.tracks[0] === id
+const isAlone = (id: string) =>
+  player.playing && player.solo.tracks.length === 1 && player.solo.tracks[0] === id
 
 /** Plays one track alone, or stops it and lets all be heard again. */
 function hear(id: string): void {
@@ -59,7 +62,9 @@ function hear(id: string): void {
           :model-value="track.name"
           maxlength="60"
           :label="t('song.track.name', { number: i + 1 })"
-          @change="store.setTrack(track.id, { name: ($event.target as HTMLInputElement).value.trim() || track.name })"
+          @change="
+            store.setTrack(track.id, { name: ($event.target as HTMLInputElement).value.trim() || track.name })
+          "
           @keydown.stop
         />
         <SelectField
@@ -71,15 +76,26 @@ function hear(id: string): void {
           @update:model-value="(role: Role) => store.setTrack(track.id, { role })"
           @keydown.stop
         />
-        <IconButton icon="up" :disabled="i === 0" :label="t('song.track.up', { name: track.name })" @click="store.moveTrack(i, i - 1)" />
+        <IconButton
+          icon="up"
+          :disabled="i === 0"
+          :label="t('song.track.up', { name: track.name })"
+          @click="store.moveTrack(i, i - 1)"
+        />
         <IconButton
           icon="down"
           :disabled="i === tracks.length - 1"
           :label="t('song.track.down', { name: track.name })"
           @click="store.moveTrack(i, i + 1)"
         />
-        <IconButton icon="remove" :label="t('song.track.remove', { name: track.name })" @click="store.removeTrack(track.id)" />
-        <svg class="wave" viewBox="0 0 300 32" preserveAspectRatio="none" aria-hidden="true"><path :d="path" /></svg>
+        <IconButton
+          icon="remove"
+          :label="t('song.track.remove', { name: track.name })"
+          @click="store.removeTrack(track.id)"
+        />
+        <svg class="wave" viewBox="0 0 300 32" preserveAspectRatio="none" aria-hidden="true">
+          <path :d="path" />
+        </svg>
         <span class="about soft"
           ><v-icon :icon="ROLE_ICONS[track.role]" size="15" /> {{ aboutOf(track, peak) }}</span
         >

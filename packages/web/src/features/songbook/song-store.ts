@@ -65,9 +65,7 @@ export const useSong = defineStore('song', () => {
     const frames = canRetime.value ? song.value!.regions.map((r) => r.length) : []
     const [shortest, longest] = [Math.min(...frames), Math.max(...frames)]
     const apart = (longest - shortest) / SAMPLE_RATE
-    return frames.length > 1 && apart > 0.05
-      ? t('song.lengths', { seconds: apart.toFixed(1) })
-      : ''
+    return frames.length > 1 && apart > 0.05 ? t('song.lengths', { seconds: apart.toFixed(1) }) : ''
   })
 
   function open(document: SongVersion | null, id: string | null): void {

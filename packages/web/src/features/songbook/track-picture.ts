@@ -32,7 +32,10 @@ export function trackPicture(
     const [pairs] = overview.zooms
     const from = tempo.secondsAt(region.start)
     const first = Math.floor(region.offset / overview.step)
-    const last = Math.min(pairs!.length / 2 - 1, Math.floor((region.offset + region.length - 1) / overview.step))
+    const last = Math.min(
+      pairs!.length / 2 - 1,
+      Math.floor((region.offset + region.length - 1) / overview.step),
+    )
     for (let i = first; i <= last; i++) {
       const at = from + (i * overview.step - region.offset) / SAMPLE_RATE
       const line = Math.min(LINES - 1, Math.max(0, Math.floor((at / seconds) * LINES)))

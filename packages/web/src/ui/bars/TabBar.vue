@@ -1,7 +1,12 @@
 <script setup lang="ts" generic="T extends string">
 /** Pages of one thing, of which one is in view. */
 const { tabs } = defineProps<{
-  tabs: readonly { readonly value: T; readonly text: string; readonly note?: string | undefined; readonly test?: string }[]
+  tabs: readonly {
+    readonly value: T
+    readonly text: string
+    readonly note?: string | undefined
+    readonly test?: string
+  }[]
   label: string
 }>()
 const shown = defineModel<T>({ required: true })

@@ -4,7 +4,7 @@
  * for. With `aria-pressed` or `aria-checked` it shows that it is on.
  */
 import { computed } from 'vue'
-import { ICONS } from '../theme/icons'
+import type { ICONS } from '../theme/icons'
 
 type Tone = 'main' | 'plain' | 'quiet' | 'danger' | 'desk'
 

@@ -39,9 +39,7 @@ function move(event: KeyboardEvent): void {
 
 /** The one that the Tab key comes to: what is chosen, or the first. */
 const isStop = (i: number) =>
-  props.choices.some((c) => c.value === chosen.value)
-    ? props.choices[i]!.value === chosen.value
-    : i === 0
+  props.choices.some((c) => c.value === chosen.value) ? props.choices[i]!.value === chosen.value : i === 0
 </script>
 
 <template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A button that is a picture alone: its name is said to a screen reader and when somebody rests on it. */
-import { ICONS } from '../theme/icons'
+import type { ICONS } from '../theme/icons'
 
 const { label, tip = undefined } = defineProps<{
   icon: keyof typeof ICONS

@@ -14,6 +14,9 @@ export function nextOf(key: string, at: number, free: readonly boolean[]): numbe
   const step = STEPS[key]
   if (!step) return null
   const here = places.indexOf(at)
-  if (here < 0) return step > 0 ? (places.find((p) => p > at) ?? places[0]!) : (places.findLast((p) => p < at) ?? places.at(-1)!)
+  if (here < 0)
+    return step > 0
+      ? (places.find((p) => p > at) ?? places[0]!)
+      : (places.findLast((p) => p < at) ?? places.at(-1)!)
   return places[(here + step + places.length) % places.length]!
 }

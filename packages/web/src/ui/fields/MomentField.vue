@@ -45,7 +45,12 @@ function takeTime(): void {
 
 <template>
   <div class="moment-field" role="group" :aria-label="label">
-    <DateField v-model="day" :label="label" :fault="fault" :hint="t('ui.zone', { zone: session.timeZone.replaceAll('_', ' ') })" />
+    <DateField
+      v-model="day"
+      :label="label"
+      :fault="fault"
+      :hint="t('ui.zone', { zone: session.timeZone.replaceAll('_', ' ') })"
+    />
     <v-text-field
       v-model="time"
       class="time"

@@ -4,12 +4,16 @@ import { ref, watch } from 'vue'
 
 const {
   empties = false,
-  min = -Infinity, max = Infinity, step = 1, compact = true } = defineProps<{
+  min = -Infinity,
+  max = Infinity,
+  step = 1,
+  compact = true,
+} = defineProps<{
   label: string
   unit?: string | undefined
   min?: number
   max?: number
-  step?: number | "any"
+  step?: number | 'any'
   fault?: string | null | undefined
   hint?: string | undefined
   compact?: boolean

@@ -2,7 +2,12 @@
 /** One of several, each with a word about it: a radio group. */
 defineProps<{
   label: string
-  choices: readonly { readonly value: T; readonly text: string; readonly about?: string; readonly test?: string }[]
+  choices: readonly {
+    readonly value: T
+    readonly text: string
+    readonly about?: string
+    readonly test?: string
+  }[]
   /** Side by side, as far as there is room. */
   inline?: boolean
 }>()

@@ -26,9 +26,7 @@ const value = defineModel<number>({ required: true })
     track-size="5"
     :ripple="false"
   >
-    <template #append
-      ><output>{{ said }}</output></template
-    >
+    <template #append><output>{{ said }}</output></template>
   </v-slider>
 </template>
 

@@ -30,12 +30,12 @@ describe('a form', () => {
   it('says beside its fields what is wrong, in the words of the contract, and sends nothing', async () => {
     await atRoom(JoinForm, {})
     await field('Code from your teacher').fill('FERRY-4')
-    await field(/^Sign-in name/).fill('X')
-    await field(/^Password/).fill('short')
+    await field('Choose a sign-in name').fill('X')
+    await page.getByLabelText('Password', { exact: true }).fill('short')
     await ask()
-    await expect.element(page.getByText('Please give your name.')).toBeVisible()
-    await expect.element(page.getByText(/A sign-in name has 2 to 60 small letters/)).toBeVisible()
-    await expect.element(page.getByText('A password has at least 8 characters.')).toBeVisible()
+    await expect.element(page.getByText('Please enter your name.')).toBeVisible()
+    await expect.element(page.getByText(/^Use 2 to 60 lowercase letters/)).toBeVisible()
+    await expect.element(page.getByText('Use at least 8 characters.')).toBeVisible()
     expect(sent).toEqual([])
     // what was typed is still there
     await expect.element(field('Code from your teacher')).toHaveValue('FERRY-4')
@@ -45,9 +45,9 @@ describe('a form', () => {
     await atRoom(JoinForm, {})
     await field('Code from your teacher').fill('NOBODY')
     await field('Your name').fill('Lena Ortiz')
-    await field(/^Sign-in name/).fill('Lena')
-    await field(/^Password/).fill('quiet harbour')
-    refusal = 'No group has this code.'
+    await field('Choose a sign-in name').fill('Lena')
+    await page.getByLabelText('Password', { exact: true }).fill('quiet harbour')
+    refusal = 'No class has this code.'
     await ask()
     await expect.element(page.getByRole('alert').getByText(refusal)).toBeVisible()
     refusal = ''
@@ -71,9 +71,9 @@ describe('a form', () => {
   })
 
   it('for a new group wants a name', async () => {
-    await atRoom(NewGroupForm, {})
+    await atRoom(NewGroupForm, { modelValue: true })
     await page.getByTestId('make-group').click()
-    await expect.element(page.getByText(/^The group needs a name/)).toBeVisible()
+    await expect.element(page.getByText(/^The class needs a name/)).toBeVisible()
     expect(sent).toEqual([])
   })
 
@@ -91,12 +91,12 @@ describe('a form', () => {
       former: [],
     }
     await atRoom(GroupSettings, { group })
-    await field('Name of the group').fill('')
+    await field('Class name').fill('')
     await page.getByTestId('save-group').click()
-    await expect.element(page.getByText(/^The group needs a name/)).toBeVisible()
-    await field('Sign-in name of a teacher').fill('N')
-    await page.getByRole('button', { name: 'Name as a teacher' }).click()
-    await expect.element(page.getByText(/^A sign-in name has 2 to 60/)).toBeVisible()
+    await expect.element(page.getByText(/^The class needs a name/)).toBeVisible()
+    await field('Sign-in name of the teacher').fill('N')
+    await page.getByRole('button', { name: 'Add teacher' }).click()
+    await expect.element(page.getByText(/^Use 2 to 60 lowercase letters/)).toBeVisible()
     expect(sent).toEqual([])
   })
 })

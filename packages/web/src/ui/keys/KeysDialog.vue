@@ -1,5 +1,8 @@
 <script setup lang="ts">
 /** The keys, in the order in which they are needed. */
+import { t } from '../../words/t'
+import AppDialog from '../overlays/AppDialog.vue'
+
 const open = defineModel<boolean>({ required: true })
 
 defineProps<{
@@ -8,71 +11,56 @@ defineProps<{
 </script>
 
 <template>
-  <v-dialog v-model="open" aria-label="Keys" max-width="1080">
-    <div class="sheet dialog">
-      <h2>Keys</h2>
-      <div class="groups">
-        <section v-for="group in groups" :key="group.title">
-          <h3>{{ group.title }}</h3>
-          <dl>
-            <template v-for="[keys, what] in group.keys" :key="keys">
-              <dt>{{ keys }}</dt>
-              <dd>{{ what }}</dd>
-            </template>
-          </dl>
-        </section>
-      </div>
-      <v-btn class="end" color="primary" variant="flat" @click="open = false">Close</v-btn>
+  <AppDialog v-model="open" :title="t('ui.keys')" :width="1080">
+    <div class="groups">
+      <section v-for="group in groups" :key="group.title">
+        <h3>{{ group.title }}</h3>
+        <dl>
+          <template v-for="[keys, what] in group.keys" :key="keys">
+            <dt>{{ keys }}</dt>
+            <dd>{{ what }}</dd>
+          </template>
+        </dl>
+      </section>
     </div>
-  </v-dialog>
+  </AppDialog>
 </template>
 
 <style scoped>
-.dialog {
-  display: grid;
-  gap: 16px;
-  padding: 22px 26px;
-  overflow: auto;
-}
-
 .groups {
   columns: 3 270px;
-  column-gap: 30px;
+  column-gap: var(--space-8);
 }
 
 section {
-  margin-bottom: 14px;
+  margin-bottom: var(--space-4);
   break-inside: avoid;
 }
 
 h3 {
-  margin-bottom: 6px;
-  font-size: 16px;
+  margin-bottom: var(--space-1);
+  font-size: var(--text-3);
 }
 
 dl {
   display: grid;
   grid-template-columns: auto 1fr;
-  gap: 5px 12px;
-  margin: 0;
+  gap: 5px var(--space-3);
   align-items: center;
+  margin: 0;
 }
 
 dt {
-  padding: 1px 8px;
+  padding: 1px var(--space-2);
   border: 1px solid var(--rule);
-  border-radius: 6px;
+  border-radius: var(--radius-s);
   background: var(--wash);
-  font-size: 14px;
+  font-size: var(--text-1);
   font-weight: 620;
   white-space: nowrap;
 }
 
 dd {
   margin: 0;
-}
-
-.end {
-  justify-self: end;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A word about a thing, beside it: how far it is, what it belongs to. Its form says the same as its colour. */
-import { ICONS } from '../theme/icons'
+import type { ICONS } from '../theme/icons'
 
 defineProps<{
   text: string
@@ -10,9 +10,14 @@ defineProps<{
 </script>
 
 <template>
-  <v-chip class="app-tag" :class="tone ?? 'plain'" size="small" variant="tonal" :prepend-icon="icon ? `$${icon}` : undefined">{{
-    text
-  }}</v-chip>
+  <v-chip
+    class="app-tag"
+    :class="tone ?? 'plain'"
+    size="small"
+    variant="tonal"
+    :prepend-icon="icon ? `$${icon}` : undefined"
+    >{{ text }}</v-chip
+  >
 </template>
 
 <style scoped>

@@ -19,7 +19,11 @@ const id = useId()
 
 <template>
   <v-dialog v-model="open" :max-width="width" :persistent="persistent" :aria-labelledby="id">
-    <div class="sheet app-dialog" :role="alert ? 'alertdialog' : undefined" :aria-labelledby="alert ? id : undefined">
+    <div
+      class="sheet app-dialog"
+      :role="alert ? 'alertdialog' : undefined"
+      :aria-labelledby="alert ? id : undefined"
+    >
       <header>
         <h2 :id="id">{{ title }}</h2>
         <slot name="head" />
@@ -35,7 +39,7 @@ const id = useId()
 .app-dialog {
   display: grid;
   grid-template-rows: auto minmax(0, 1fr) auto;
-  max-height: 100%;
+  max-height: calc(100dvh - 48px);
   border-radius: var(--radius-m);
   box-shadow: var(--shadow-2);
 }

@@ -6,13 +6,15 @@ defineProps<{
   /** It holds fields and choices, and stays open while they are used. */
   stays?: boolean
   location?: 'bottom' | 'top' | 'bottom end' | 'top end'
+  /** Where on the page it opens, in px: for one that no button opens. */
+  at?: readonly [number, number] | undefined
 }>()
 const open = defineModel<boolean>({ default: false })
 </script>
 
 <template>
-  <v-menu v-model="open" :close-on-content-click="!stays" :location="location ?? 'bottom'">
-    <template #activator="{ props: opener }"><slot name="opener" :opener="opener" /></template>
+  <v-menu v-model="open" :close-on-content-click="!stays" :location="location ?? 'bottom'" v-bind="at ? { target: [at[0], at[1]] } : {}">
+    <template v-if="$slots['opener']" #activator="{ props: opener }"><slot name="opener" :opener="opener" /></template>
     <div v-if="stays" class="sheet app-menu open" role="dialog" :aria-label="label"><slot /></div>
     <v-list v-else class="sheet app-menu" density="compact" :aria-label="label" role="menu"><slot /></v-list>
   </v-menu>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One thing to do in a menu. */
-import { ICONS } from '../theme/icons'
+import type { ICONS } from '../theme/icons'
 
 const { disabled = false } = defineProps<{
   icon?: keyof typeof ICONS | undefined

@@ -12,7 +12,9 @@ const shown = computed({ get: () => notice.value !== null, set: (on) => on || (n
   <v-snackbar v-model="shown" :timeout="9000" location="bottom" class="notice" data-test="notice">
     {{ notice }}
     <template #actions
-      ><AppButton tone="quiet" small class="close" @click="notice = null">{{ t('ui.close') }}</AppButton></template
+      ><AppButton tone="quiet" small class="close" @click="notice = null">{{
+        t('ui.close')
+      }}</AppButton></template
     >
   </v-snackbar>
 </template>

@@ -28,24 +28,44 @@ function away(): void {
 }
 
 const passive = { passive: true, capture: true }
-useEventListener(document, 'pointerover', (e) => {
-  if (e.pointerType === 'touch') return
-  const element = tipped(e)
-  if (element !== target.value) away()
-  if (element) soon(element, REST_MS)
-}, passive)
-useEventListener(document, 'pointerdown', (e) => {
-  away()
-  if (e.pointerType === 'touch') soon(tipped(e), HOLD_MS)
-}, passive)
-useEventListener(document, ['pointerup', 'pointercancel'], (e) => {
-  if (e.pointerType === 'touch') window.clearTimeout(timer)
-}, passive)
-useEventListener(document, 'focusin', (e) => {
-  const element = tipped(e)
-  if (element?.matches(':focus-visible')) soon(element, 0)
-  else away()
-}, passive)
+useEventListener(
+  document,
+  'pointerover',
+  (e) => {
+    if (e.pointerType === 'touch') return
+    const element = tipped(e)
+    if (element !== target.value) away()
+    if (element) soon(element, REST_MS)
+  },
+  passive,
+)
+useEventListener(
+  document,
+  'pointerdown',
+  (e) => {
+    away()
+    if (e.pointerType === 'touch') soon(tipped(e), HOLD_MS)
+  },
+  passive,
+)
+useEventListener(
+  document,
+  ['pointerup', 'pointercancel'],
+  (e) => {
+    if (e.pointerType === 'touch') window.clearTimeout(timer)
+  },
+  passive,
+)
+useEventListener(
+  document,
+  'focusin',
+  (e) => {
+    const element = tipped(e)
+    if (element?.matches(':focus-visible')) soon(element, 0)
+    else away()
+  },
+  passive,
+)
 useEventListener(document, 'keydown', (e) => e.key === 'Escape' && away(), passive)
 useEventListener(document, ['scroll', 'wheel'], away, passive)
 </script>

@@ -74,7 +74,9 @@ const isLong = computed(() => props.rows.length > 60)
     <template v-for="c in columns" :key="c.key" #[`item.${c.key}`]="{ item }">
       <slot :name="c.key" :row="item as R">{{ c.value?.(item as R) ?? '' }}</slot>
     </template>
-    <template #no-data><p class="soft none">{{ t(search ? 'ui.table.none-found' : 'ui.table.none') }}</p></template>
+    <template #no-data
+      ><p class="soft none">{{ t(search ? 'ui.table.none-found' : 'ui.table.none') }}</p></template
+    >
   </component>
 </template>
 

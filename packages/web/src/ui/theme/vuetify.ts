@@ -26,7 +26,13 @@ function definition(dark: boolean, p: Palette): ThemeDefinition {
 }
 
 /** What every field has: a frame, its label in it, and room for what is wrong only where something is. */
-const FIELD = { variant: 'outlined', density: 'comfortable', rounded: 'lg', hideDetails: 'auto', color: 'primary' } as const
+const FIELD = {
+  variant: 'outlined',
+  density: 'comfortable',
+  rounded: 'lg',
+  hideDetails: 'auto',
+  color: 'primary',
+} as const
 
 /** Vuetify with Rudlo's own theme and shapes. */
 export function rudloVuetify(theme: 'light' | 'dark', cspNonce: string) {

@@ -1,6 +1,7 @@
 /** The parts that every page is made of. */
 export const UI = {
   'ui.close': 'Close',
+  'ui.keys': 'Keyboard shortcuts',
   'ui.cancel': 'Cancel',
   'ui.save': 'Save',
   'ui.done': 'Done',
@@ -18,7 +19,8 @@ export const UI = {
   'ui.table.none-found': 'Nothing matches your search.',
   'ui.unreachable': 'The server cannot be reached right now.',
   'ui.fault': 'Something went wrong.',
-  'ui.insecure': 'This address is not secure, so the browser will not play sound here. Ask for the address that begins with https.',
+  'ui.insecure':
+    'This address is not secure, so the browser will not play sound here. Ask for the address that begins with https.',
   'ui.unsaved': 'Leave without saving?',
   'ui.unsaved.text': 'Your changes on this page are not saved yet.',
   'ui.unsaved.leave': 'Leave without saving',

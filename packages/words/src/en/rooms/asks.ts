@@ -1,14 +1,19 @@
 export const ASKS = {
-  'asks.fade in': '{lane} comes from silence: begins at {from}, is there by {to} (± {beats}), and stays within {even} of an even fade.',
-  'asks.fade out': '{lane} goes to silence: begins at {from}, is gone by {to} (± {beats}), and stays within {even} of an even fade.',
-  'asks.dip': '{lane} goes down by {depth} (± {tolerance}), is there by {from} and comes back from {to} (± {beats}).',
-  'asks.lift': '{lane} goes up by {depth} (± {tolerance}), is there by {from} and comes back from {to} (± {beats}).',
+  'asks.fade in':
+    '{lane} comes from silence: begins at {from}, is there by {to} (± {beats}), and stays within {even} of an even fade.',
+  'asks.fade out':
+    '{lane} goes to silence: begins at {from}, is gone by {to} (± {beats}), and stays within {even} of an even fade.',
+  'asks.dip':
+    '{lane} goes down by {depth} (± {tolerance}), is there by {from} and comes back from {to} (± {beats}).',
+  'asks.lift':
+    '{lane} goes up by {depth} (± {tolerance}), is there by {from} and comes back from {to} (± {beats}).',
   'asks.build': 'The mix grows in {by} in {span}, by at least {least}; at least {steady} of the bars grow.',
   'asks.drop': '{lane} falls by at least {depth} at {from} (± {beats}).',
   'asks.jump': '{lane} jumps {way} at {from} (± {beats}).',
   'asks.throw': '{lane} opens to at least {least} by {from} and is closed again by {to} (± {beats}).',
   'asks.sweep': '{lane} travels {way}, at least {least}, from {from} to {to} (± {beats}).',
-  'asks.crossing': '{leaves} leaves while {comes} comes in, in {span}; in the middle each is down by at most {hole}.',
+  'asks.crossing':
+    '{leaves} leaves while {comes} comes in, in {span}; in the middle each is down by at most {hole}.',
   'asks.position': '{lane} is at {value} (± {tolerance}) at {from}.',
   'asks.returns': '{lane} is back at {to} where it was at {from} (± {tolerance}).',
   'asks.silence': '{track} is silent by {from} and stays silent (below {level}).',

@@ -28,18 +28,21 @@ export const BENCH = {
   'back.no-remarks': 'No remarks about single places this time.',
   'back.next': 'Change the lines, then hand in version {number}.',
   'elsewhere.title': 'This work is open in another window',
-  'elsewhere.text': 'Only one window at a time can change it, so that nothing gets mixed up. What you did here is saved.',
+  'elsewhere.text':
+    'Only one window at a time can change it, so that nothing gets mixed up. What you did here is saved.',
   'elsewhere.here': 'Work here instead',
   'hand-in.title.short': 'Hand in',
   'hand-in.title': 'Hand in version {number}?',
-  'hand-in.text': 'Your teacher gets your work exactly as it is now, and it is checked. You can carry on here; what you change from now on belongs to version {number}.',
+  'hand-in.text':
+    'Your teacher gets your work exactly as it is now, and it is checked. You can carry on here; what you change from now on belongs to version {number}.',
   'hand-in.unmet': 'Not everything is met yet ({tasks}). You can still hand it in: your own ideas count.',
   'hand-in.goal': 'In one line: what were you going for?',
   'hand-in.partner': 'Hand in with a partner',
   'hand-in.partner.about': 'You both get this version. Your partner enters their own name and password.',
   'hand-in.partner.name': 'Partner’s sign-in name',
   'hand-in.partner.password': 'Partner’s password',
-  'hand-in.hand-writes': 'Your hand still writes on some tracks while the song plays. That is turned off when you hand in.',
+  'hand-in.hand-writes':
+    'Your hand still writes on some tracks while the song plays. That is turned off when you hand in.',
   'hand-in.with-teacher': 'Version {number} is with your teacher',
   'hand-in.at': 'Handed in {when}',
   'hand-in.measured': 'What was measured',
@@ -71,12 +74,14 @@ export const BENCH = {
   'note.repair': 'Redo bar {bar} by hand',
   'note.remove': 'Remove the note at bar {bar}',
   'note.did.removed': 'Removed a note',
-  'note.about': 'Press N while you listen: it leaves a note at that bar. Your notes are only for you; they are not handed in.',
+  'note.about':
+    'Press N while you listen: it leaves a note at that bar. Your notes are only for you; they are not handed in.',
   'note.add': 'Add a note at bar {bar}',
   'note.did.reopened': 'Reopened a note',
   'note.did.done': 'Marked a note as done',
   'note.did.wrote': 'Wrote a note',
-  'save.nothing-kept': 'This browser stores nothing by itself: your work is safe once it says “Saved”. Do not close the page before that.',
+  'save.nothing-kept':
+    'This browser stores nothing by itself: your work is safe once it says “Saved”. Do not close the page before that.',
   'save.saved': 'Saved',
   'save.saving': 'Saving …',
   'save.retry': 'Not saved: will try again',
@@ -91,7 +96,8 @@ export const BENCH = {
   'tries.count.one': '1 try',
   'tries.count': 'Tries | 1 try | {n} tries',
   'tries.title': 'Tries',
-  'tries.about': 'A try is your whole work as it is now, saved with a name, so you can compare it and come back to it.',
+  'tries.about':
+    'A try is your whole work as it is now, saved with a name, so you can compare it and come back to it.',
   'tries.name': 'Name for how it is now',
   'tries.save': 'Save as a try',
   'tries.start': 'Starting mix',
@@ -171,4 +177,5 @@ export const BENCH = {
   'news.answer': 'There is an answer to a remark.',
   'hand-in.unchanged': 'You have not changed anything since it began. Hand it in anyway?',
   'hand-in.anyway': 'Hand in anyway',
+  'versions.accepted': 'accepted',
 } as const

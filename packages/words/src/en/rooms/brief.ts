@@ -53,7 +53,8 @@ export const BRIEF = {
   'brief.checks.none': 'Without a check, students decide by ear whether it is done.',
   'brief.check.remove': 'Remove the check “{name}”',
   'brief.check.change': 'Change {name}',
-  'brief.check.overruled': 'Overruled once in review: it may ask for too much. | Overruled {n} times in review: it may ask for too much.',
+  'brief.check.overruled':
+    'Overruled once in review: it may ask for too much. | Overruled {n} times in review: it may ask for too much.',
   'brief.check.lanes': '{n} lane | {n} lanes',
   'brief.other-ways': 'Accept other ways to the same sound',
   'brief.hints': 'Hints, unlocked one after the other',
@@ -75,7 +76,8 @@ export const BRIEF = {
   'brief.try.about': 'Runs the checks on the starting mix, the model and what was handed in.',
   'brief.tried': 'Trial',
   'brief.tried.fits': 'Ready: nothing is already solved in the starting mix.',
-  'brief.tried.fits.model': 'Ready: nothing is already solved in the starting mix, and the model meets everything.',
+  'brief.tried.fits.model':
+    'Ready: nothing is already solved in the starting mix, and the model meets everything.',
   'brief.tried.task': 'Task',
   'brief.tried.start': 'Start',
   'brief.tried.model': 'Model',
@@ -98,7 +100,8 @@ export const BRIEF = {
   'brief.single.back': 'Use the class version again',
   'brief.recheck': 'Check all hand-ins again',
   'brief.recheck.about': 'Otherwise each hand-in keeps the tasks it was made for.',
-  'brief.recheck.done': '{n} hand-in is checked again with the tasks as saved. | {n} hand-ins are checked again with the tasks as saved.',
+  'brief.recheck.done':
+    '{n} hand-in is checked again with the tasks as saved. | {n} hand-ins are checked again with the tasks as saved.',
   'brief.recheck.none': 'Nothing has been handed in yet.',
   'brief.classes': 'Other classes',
   'brief.classes.has': 'has it too',

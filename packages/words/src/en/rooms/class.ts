@@ -8,7 +8,8 @@ export const CLASS = {
   'class.requests': '{n} student wants to join | {n} students want to join',
   'class.requests.in': 'Let in',
   'class.requests.no': 'Refuse',
-  'class.requests.more': 'And {count} more. If these are not your students, stop joining under Settings and refuse them all.',
+  'class.requests.more':
+    'And {count} more. If these are not your students, stop joining under Settings and refuse them all.',
   'class.requests.all': 'Let everybody in',
   'class.requests.none': 'Refuse everybody',
   'class.renamed': 'Tell them their sign-in name',
@@ -38,10 +39,12 @@ export const CLASS = {
   'class.download': 'Download work',
   'class.remove': 'Remove …',
   'class.remove.title': 'Remove {name} from this class?',
-  'class.remove.text': 'Their work stays, and they can no longer open the assignments of this class. You can add them again.',
+  'class.remove.text':
+    'Their work stays, and they can no longer open the assignments of this class. You can add them again.',
   'class.remove.yes': 'Remove from class',
   'class.erase': 'Erase for good',
-  'class.erase.text': 'Or erase everything for good: {works} works, {handIns} hand-ins with all feedback, {tries} tries and {replies} replies, with name and password. Versions handed in with a partner stay with the partner. Backups made before still contain it.',
+  'class.erase.text':
+    'Or erase everything for good: {works} works, {handIns} hand-ins with all feedback, {tries} tries and {replies} replies, with name and password. Versions handed in with a partner stay with the partner. Backups made before still contain it.',
   'class.erase.download': 'Download their work first',
   'class.former': 'No longer in this class',
   'class.former.about': 'They cannot open anything of this class. Their work is still here.',
@@ -50,7 +53,8 @@ export const CLASS = {
   'class.former.back': 'Add again',
   'class.former.erase': 'Erase …',
   'class.former.erase.title': 'Erase {name}?',
-  'class.former.erase.text': 'Their works, everything they handed in, all feedback, their name and their password are deleted for good. Backups made before still contain them.',
+  'class.former.erase.text':
+    'Their works, everything they handed in, all feedback, their name and their password are deleted for good. Backups made before still contain them.',
   'class.join': 'Joining with a code',
   'class.join.about': 'Students enter this code on the sign-in page. You approve each one here.',
   'class.join.closed': 'Joining is closed: the code does not work.',
@@ -67,7 +71,8 @@ export const CLASS = {
   'class.about.place': 'Room',
   'class.about.keep': 'Delete personal data after',
   'class.about.keep.hint': 'You are reminded here on that day. Nothing is deleted by itself.',
-  'class.about.over': 'The date for deleting personal data of this class has passed ({date}). Delete students who have left, or set a later date.',
+  'class.about.over':
+    'The date for deleting personal data of this class has passed ({date}). Delete students who have left, or set a later date.',
   'class.about.saved': 'Saved',
   'class.create': 'Create class',
   'class.changes.none': 'Nothing has changed yet.',
@@ -77,13 +82,15 @@ export const CLASS = {
   'class.changes.whom': 'Whom',
   'class.cards.one': 'New password',
   'class.cards': '{n} sign-in card | {n} sign-in cards',
-  'class.cards.about': 'Print these now: they are shown only until you press Done. Students choose their own password when they first sign in.',
+  'class.cards.about':
+    'Print these now: they are shown only until you press Done. Students choose their own password when they first sign in.',
   'class.cards.print': 'Print cards',
   'class.cards.sign-in': 'Sign in as',
   'class.cards.password': 'First password',
   'class.cards.address': 'Address',
   'class.add.title': 'Add students',
-  'class.add.about': 'One name per line, or a table with a heading (name, or first name and last name; and sign-in name if you want to choose it). Nobody is added before you have checked the list.',
+  'class.add.about':
+    'One name per line, or a table with a heading (name, or first name and last name; and sign-in name if you want to choose it). Nobody is added before you have checked the list.',
   'class.add.names': 'Names',
   'class.add.example': 'Ines Varga, Tobin Achterberg …',
   'class.add.file': 'Or from a file',
@@ -93,4 +100,5 @@ export const CLASS = {
   'class.add.found': '{n} student found | {n} students found',
   'class.add.check': 'Check the list',
   'class.add.do': 'Add {n} student | Add {n} students',
+  'class.add.not-text': 'This is not a text file.',
 } as const

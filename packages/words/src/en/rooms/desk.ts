@@ -12,14 +12,17 @@ export const DESK = {
   'files.mix.about': 'One stereo WAV file, until the last echo has died away.',
   'files.mix.save': 'Download the mix',
   'files.tracks': 'Every track on its own',
-  'files.tracks.about': 'WAV files in a zip. Each has its share of the returns, so together they make the mix.',
+  'files.tracks.about':
+    'WAV files in a zip. Each has its share of the returns, so together they make the mix.',
   'files.tracks.save': 'Download the tracks',
   'files.bundle': 'Everything',
   'files.bundle.about': 'Song, recordings and your lines in one file, to open in Rudlo again.',
   'files.bundle.save': 'Download everything',
   'files.stop': 'Stop',
-  'files.lines.unknown': '{n} of them belongs to a lane that this mix does not have. | {n} of them belong to lanes that this mix does not have.',
-  'files.lines.about': 'As a MIDI file (volume, pan, sends and playing, with tempo and sections), as a table, or as JSON.',
+  'files.lines.unknown':
+    '{n} of them belongs to a lane that this mix does not have. | {n} of them belong to lanes that this mix does not have.',
+  'files.lines.about':
+    'As a MIDI file (volume, pan, sends and playing, with tempo and sections), as a table, or as JSON.',
   'files.lines': 'The lines',
   'files.lines.left': 'A MIDI file cannot hold: {lanes}.',
   'files.lines.fine': 'Finer MIDI values (14 bit)',
@@ -138,7 +141,8 @@ export const DESK = {
   'motif.changed': '“{name}” now has this shape at {n} place. | “{name}” now has this shape at {n} places.',
   'motif.did.named': 'Renamed a motif to “{name}”',
   'motif.did.removed': 'Deleted the motif “{name}”',
-  'motif.removed': '“{name}” is deleted. The {n} place that used it keeps its line. | “{name}” is deleted. The {n} places that used it keep their lines.',
+  'motif.removed':
+    '“{name}” is deleted. The {n} place that used it keeps its line. | “{name}” is deleted. The {n} places that used it keep their lines.',
   'motif.open': 'Motifs',
   'motif.about': 'A motif is a move you can use again. Change it once, and every copy follows.',
   'motif.name': 'Name for these bars',
@@ -315,12 +319,14 @@ export const DESK = {
   'chain.did.start': 'Back to the starting mix',
   'chain.label': 'Sends and effects',
   'chain.title': 'Signal path of {name}',
-  'chain.about.track': 'The sound goes from top to bottom, then to the fader, the pan and the sends after the fader.',
+  'chain.about.track':
+    'The sound goes from top to bottom, then to the fader, the pan and the sends after the fader.',
   'chain.about.return': 'What is sent here goes from top to bottom, then to the fader and the pan.',
   'chain.gain': 'Pre-fader gain',
   'chain.gain.of': 'Pre-fader gain of {name}',
   'chain.gain.typed': 'Pre-fader gain of {name} as text',
-  'chain.gain.about': 'Comes before everything else. Draw a move here where one place is too quiet or too loud, and the fader stays free for the balance. For one whole region use its edge in the lines; for the whole track use the fader.',
+  'chain.gain.about':
+    'Comes before everything else. Draw a move here where one place is too quiet or too loud, and the fader stays free for the balance. For one whole region use its edge in the lines; for the whole track use the fader.',
   'chain.empty': 'No effects yet: the sound goes straight through.',
   'chain.drag': 'Drag to move it',
   'chain.name': 'Name of effect {number}',
@@ -333,7 +339,8 @@ export const DESK = {
   'chain.wet': 'Wet',
   'chain.control': '{control} of {name}',
   'chain.control.typed': '{control} of {name} as text',
-  'chain.bypass.about': 'Bypass closes the way in: what still rings rings out. Wet at 0 % closes the way out: what still rings is cut off.',
+  'chain.bypass.about':
+    'Bypass closes the way in: what still rings rings out. Wet at 0 % closes the way out: what still rings is cut off.',
   'chain.width': 'Width',
   'chain.width.of': 'Width of {name}',
   'chain.width.typed': 'Width of {name} as text',
@@ -397,7 +404,8 @@ export const DESK = {
   'control.of': '{control} of {name}',
   'control.did.set': 'Set {name} to {value}',
   'pass.leave.title': 'You are still writing by hand',
-  'pass.leave.text': 'If you leave, every control goes back to follow only. What you wrote so far is saved, and you can undo it here.',
+  'pass.leave.text':
+    'If you leave, every control goes back to follow only. What you wrote so far is saved, and you can undo it here.',
   'pass.leave.yes': 'Leave',
   'pass.leave.no': 'Stay',
   'pass.by-track': 'by track',
@@ -430,7 +438,8 @@ export const DESK = {
   'pass.way.read': 'follow only',
   'pass.way.read.about': 'The lines move the controls. Nothing is written.',
   'pass.way.hold': 'while I hold',
-  'pass.way.hold.about': 'The line follows your hand while you hold the control; when you let go, it glides back.',
+  'pass.way.hold.about':
+    'The line follows your hand while you hold the control; when you let go, it glides back.',
   'pass.way.meet': 'until I meet the line',
   'pass.way.meet.about': 'It writes from when you leave the line until your value meets it again.',
   'pass.way.move': 'from when I move',
@@ -438,7 +447,8 @@ export const DESK = {
   'pass.way.shift': 'shift what is there',
   'pass.way.shift.about': 'The old line keeps its shape and goes up or down by what your hand adds.',
   'pass.way.throughout': 'from play to stop',
-  'pass.way.throughout.about': 'Everything from play to stop is written again, even where you do not touch the control.',
+  'pass.way.throughout.about':
+    'Everything from play to stop is written again, even where you do not touch the control.',
   'pass.way.throughout.short': 'play to stop',
   'talk.reply': 'Reply',
   'talk.send': 'Send reply',
@@ -460,7 +470,8 @@ export const DESK = {
   'sound.loudness.about': 'Set the computer so that this is easy to hear but not loud. Then leave it there.',
   'sound.both': 'Play both',
   'sound.wireless': 'Wireless headphones',
-  'sound.wireless.about': 'Wireless sound arrives late, so the picture runs ahead of it. Tap along with the clicks to measure how late.',
+  'sound.wireless.about':
+    'Wireless sound arrives late, so the picture runs ahead of it. Tap along with the clicks to measure how late.',
   'sound.tap': 'Tap {n} of {of}',
   'sound.start': 'Start the clicks',
   'sound.late': 'Delay',
@@ -480,7 +491,8 @@ export const DESK = {
   'surface.fine': ', fine',
   'surface.controller': 'controller {number}{fine}, channel {channel}',
   'surface.title': 'Control surface',
-  'surface.about': 'A box with faders and knobs, plugged in by USB, moves the controls here. Strip 1 is the first track, and so on; faders move volumes, knobs move pans.',
+  'surface.about':
+    'A box with faders and knobs, plugged in by USB, moves the controls here. Strip 1 is the first track, and so on; faders move volumes, knobs move pans.',
   'surface.use': 'Use this',
   'surface.stop-using': 'Stop using this',
   'surface.none': 'Nothing is plugged in. Plug a surface in and it appears here.',
@@ -499,11 +511,13 @@ export const DESK = {
   'surface.rig.here': 'Show the practice rig here',
   'surface.rig.window': 'Open it in its own window',
   'surface.no-midi': 'This browser cannot use control surfaces. The practice rig works just the same.',
-  'surface.not-allowed': 'The browser is not allowed to look for control surfaces. Allow MIDI for this page and try again.',
+  'surface.not-allowed':
+    'The browser is not allowed to look for control surfaces. Allow MIDI for this page and try again.',
   'surface.not-kept': 'It works here, but it could not be saved. {why}',
   'surface.no-map': 'This file is not a map of a control surface.',
   'surface.no-name': 'Unnamed control surface',
-  'surface.gone.writing': 'The control surface was unplugged. Writing ends here, and what you wrote is saved.',
+  'surface.gone.writing':
+    'The control surface was unplugged. Writing ends here, and what you wrote is saved.',
   'surface.gone': 'The control surface was unplugged. Nothing is lost.',
   'surface.no-window': 'The browser blocked the second window. Allow it for this page and try again.',
   'surface.did': 'Set {control} of {owner} to {value}',
@@ -583,7 +597,8 @@ export const DESK = {
   'bars.did.whole': '{what}, {whose}, {where}',
   'motif.uses': '{n} place | {n} places',
   'pass.lane': '{lane}, {where}: {points}',
-  'pass.lane.over': '{lane}, {where}: {points}, replacing {n} that was there. | {lane}, {where}: {points}, replacing {n} that were there.',
+  'pass.lane.over':
+    '{lane}, {where}: {points}, replacing {n} that was there. | {lane}, {where}: {points}, replacing {n} that were there.',
   'pass.keep': 'Save',
   'pass.over': 'Writing from play to stop replaces {n} move. | Writing from play to stop replaces {n} moves.',
   'region.did.copied': 'Copied a region',
@@ -593,4 +608,7 @@ export const DESK = {
   'balance.width': 'Width',
   'control.its-line': 'its line',
   'files.lines.taken': '{n} line read. | {n} lines read.',
+  'desk.edge.sharp': 'sharp',
+  'picture.left': 'L',
+  'picture.right': 'R',
 } as const

@@ -1,14 +1,19 @@
 export const EDITOR = {
-  'line.cells.label': '{name}, cells. Left and right go from cell to cell, up and down change the value, Enter keeps it, Delete clears it.',
-  'line.cells.label.switch': '{name}, cells. Left and right go from cell to cell, Enter switches it on or off, Delete clears it.',
+  'line.cells.label':
+    '{name}, cells. Left and right go from cell to cell, up and down change the value, Enter keeps it, Delete clears it.',
+  'line.cells.label.switch':
+    '{name}, cells. Left and right go from cell to cell, Enter switches it on or off, Delete clears it.',
   'line.pen.down': 'Pen down: {value}, {place}',
   'line.pen.up': 'Pen up',
-  'line.pen.label': '{name}, pen. Enter puts it down at the play position and lifts it again, arrows draw, Escape undoes it.',
+  'line.pen.label':
+    '{name}, pen. Enter puts it down at the play position and lifts it again, arrows draw, Escape undoes it.',
   'line.remark': 'Remark {number}',
-  'line.chosen': '{n} point chosen, the first at {value}, {where} | {n} points chosen, the first at {value}, {where}',
+  'line.chosen':
+    '{n} point chosen, the first at {value}, {where} | {n} points chosen, the first at {value}, {where}',
   'line.point': 'Point {number} of {of}: {value}, {where}',
   'line.label': '{name}, line with {n} point. | {name}, line with {n} points.',
-  'line.keys': 'Page up and page down choose a point, with Shift one more, Control A all of them; arrows move it, Alt and arrows bend the line after it; Enter adds one at the play position, Delete removes.',
+  'line.keys':
+    'Page up and page down choose a point, with Shift one more, Control A all of them; arrows move it, Alt and arrows bend the line after it; Enter adds one at the play position, Delete removes.',
   'line.bend': 'Drag up or down to bend the line',
   'point.no-value': '“{text}” does not work here. Type something like −6, +2.5 dB or silent.',
   'point.no-place': '“{text}” is no place. Type a bar and a beat, like 9.1.',
@@ -21,7 +26,8 @@ export const EDITOR = {
   'point.copy': 'Copy value',
   'point.remove': 'Remove',
   'region.level.label': 'Level of region {number}; left and right move it',
-  'region.level.tip': 'Drag sideways to move the region, up and down for its level. Double-click to reset the level to 0 dB.',
+  'region.level.tip':
+    'Drag sideways to move the region, up and down for its level. Double-click to reset the level to 0 dB.',
   'region.level': 'region {value}',
   'region.part': '{part}: {seconds}. Drag it.',
   'region.edge': '{part}: drag it',
@@ -32,7 +38,8 @@ export const EDITOR = {
   'line.bars.none': 'No bars chosen',
   'line.bars.one': 'Bar {first} chosen',
   'line.bars.many': 'Bars {first} to {last} chosen',
-  'line.bars.label': '{name}, bars. Arrows choose the bar before or after, Shift and arrows more or fewer, Escape none.',
+  'line.bars.label':
+    '{name}, bars. Arrows choose the bar before or after, Shift and arrows more or fewer, Escape none.',
   'line.loudness': 'loudness of {whose}',
   'form.soft': 'soft ends',
   'did.bent': 'Bent the line',
@@ -62,4 +69,8 @@ export const EDITOR = {
   'region.end': 'End of a region',
   'region.fade-in': 'Fade at the region’s start',
   'region.fade-out': 'Fade at the region’s end',
+  'form.straight': 'straight',
+  'form.early': 'early',
+  'form.late': 'late',
+  'form.jump': 'jump',
 } as const

@@ -82,5 +82,6 @@ export const HOME = {
   'new.usual-name': 'New assignment',
   'new.copy-name': '{title} (copy)',
   'new.first-task': 'First task',
-  'new.song-facts': '{length} · {bpm} bpm · {meter} · {n} track | {length} · {bpm} bpm · {meter} · {n} tracks',
+  'new.song-facts':
+    '{length} · {bpm} bpm · {meter} · {n} track | {length} · {bpm} bpm · {meter} · {n} tracks',
 } as const

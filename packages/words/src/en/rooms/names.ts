@@ -25,4 +25,7 @@ export const NAMES = {
   'effect.mode.low-pass': 'Low-pass: keeps what is below',
   'effect.mode.high-pass': 'High-pass: keeps what is above',
   'effect.mode.band-pass': 'Band-pass: keeps the middle',
+  'verdict.met': 'met',
+  'verdict.close': 'nearly',
+  'verdict.not yet': 'not yet',
 } as const

@@ -175,7 +175,8 @@ export const REVIEW = {
   'say.comment': 'Comment on the whole',
   'say.comment.placeholder': 'A sentence or two for the student',
   'say.not-saved': 'Not saved',
-  'summary.problem.damaged': 'This version could not be measured: some of the song’s audio is damaged or missing.',
+  'summary.problem.damaged':
+    'This version could not be measured: some of the song’s audio is damaged or missing.',
   'summary.problem.slow': 'This version could not be measured: it took too long.',
   'summary.problem.other': 'This version could not be measured.',
   'summary.all-met': 'Everything is met.',
@@ -217,4 +218,5 @@ export const REVIEW = {
   'blind.6': 'Six',
   'queue.choice.waiting': '{title} ({n})',
   'rubric.checks': 'no checks | {n} check | {n} checks',
+  'review.not-saved': 'The review could not be saved.',
 } as const

@@ -22,9 +22,11 @@ export const SONGBOOK = {
   'song.save-own': 'Save as my own song',
   'song.saved': 'Saved. Existing assignments keep their version.',
   'song.saved-own': 'Saved as your own song. The other one has not changed.',
-  'song.others': 'This song belongs to other teachers. You can use it in assignments; if you change it, it is saved as your own song.',
+  'song.others':
+    'This song belongs to other teachers. You can use it in assignments; if you change it, it is saved as your own song.',
   'song.title': 'Title',
-  'song.brought': 'This MIDI file contains volume and pan settings. Save the song and make an assignment with it, and they become its starting mix.',
+  'song.brought':
+    'This MIDI file contains volume and pan settings. Save the song and make an assignment with it, and they become its starting mix.',
   'song.leave.title': 'The song is not saved',
   'song.leave.text': 'Your changes since you last saved are lost if you leave now.',
   'song.tracks': '{n} track | {n} tracks',
@@ -91,7 +93,8 @@ export const SONGBOOK = {
   'song.in.label': 'Add recordings or notes',
   'song.in.title': 'Drop the tracks of a song here',
   'song.in.more-title': 'More recordings',
-  'song.in.about': 'One recording per track, all starting together: WAV, AIFF, FLAC, MP3, OGG or M4A, or a folder of them. Or a MIDI file, which Rudlo plays on its own instruments.',
+  'song.in.about':
+    'One recording per track, all starting together: WAV, AIFF, FLAC, MP3, OGG or M4A, or a folder of them. Or a MIDI file, which Rudlo plays on its own instruments.',
   'song.in.choose': 'Choose files',
   'song.in.known': 'Already uploaded',
   'song.in.here': 'Uploaded',

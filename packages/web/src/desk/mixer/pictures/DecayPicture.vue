@@ -26,7 +26,9 @@ const path = computed(() => {
   <svg :viewBox="`0 0 ${WIDTH} ${HEIGHT + 14}`" role="img" :aria-label="t('picture.decay')">
     <g v-for="s in seconds" :key="s">
       <line class="mark" :x1="x(s)" :x2="x(s)" y1="0" :y2="HEIGHT" />
-      <text v-if="s < seconds" :x="x(s)" :y="HEIGHT + 12" text-anchor="middle">{{ t('picture.seconds', { s }) }}</text>
+      <text v-if="s < seconds" :x="x(s)" :y="HEIGHT + 12" text-anchor="middle">
+        {{ t('picture.seconds', { s }) }}
+      </text>
     </g>
     <path class="area" :d="`${path}L${WIDTH} ${HEIGHT}L0 ${HEIGHT}Z`" />
     <path class="line" :d="path" />

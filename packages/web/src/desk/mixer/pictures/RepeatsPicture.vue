@@ -33,7 +33,7 @@ const size = (gain: number) => Math.max(0, 1 + Math.log10(gain) / 2) * (HEIGHT -
     <g v-for="(r, i) in shown" :key="i">
       <rect class="bar" :x="x(r.quarters) - 3" width="6" :y="HEIGHT - size(r.gain)" :height="size(r.gain)" />
       <text v-if="r.side" class="side" :x="x(r.quarters)" :y="HEIGHT - size(r.gain) - 2" text-anchor="middle">
-        {{ r.side < 0 ? 'L' : 'R' }}
+        {{ r.side < 0 ? t('picture.left') : t('picture.right') }}
       </text>
     </g>
   </svg>
