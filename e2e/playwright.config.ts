@@ -9,9 +9,9 @@ export default defineConfig({
   fullyParallel: true,
   timeout: 600_000,
   // a second try counts against the run: `npm test` says how many there were
-  retries: 1,
+  retries: process.env['RUDLO_PATIENCE'] ? 0 : 1,
   // patience costs nothing where all is well: the machines that this runs on are shared
-  expect: { timeout: 60_000 },
+  expect: { timeout: Number(process.env['RUDLO_PATIENCE'] ?? 60_000) },
   outputDir: '../test-results/e2e',
   reporter: [
     ['list'],
@@ -20,7 +20,7 @@ export default defineConfig({
   use: {
     browserName: 'chromium',
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 90_000,
+    actionTimeout: Number(process.env['RUDLO_PATIENCE'] ?? 90_000),
     screenshot: 'only-on-failure',
     launchOptions: CHROMIUM,
   },

@@ -35,7 +35,8 @@ export class Person {
   async signIn(name: string): Promise<void> {
     await this.comeIn(name)
     await this.page.goto(this.address)
-    await expect(this.page.getByRole('heading', { name: /^Hello/ })).toBeVisible()
+    await expect(this.at('account')).toBeVisible()
+    await expect(this.page.getByRole('heading', { level: 1 })).toBeVisible()
   }
 
   /** Goes to a page of an assignment, until it can play. */
@@ -56,15 +57,33 @@ export class Person {
     await this.open('review', title)
   }
 
-  /** An assignment on the first page. */
+  /** An assignment on a teacher's first page. */
   card(title = TUNE): Locator {
     return this.page.locator('article', { hasText: title })
   }
 
-  /** From the first page to the bench, until it can play. */
-  async openBench(): Promise<void> {
-    await this.card().locator('a').first().click()
+  /** An assignment in the term of a student, which is unfolded. */
+  async inTerm(title = TUNE): Promise<Locator> {
+    const fold = this.at('term').getByRole('button', { name: /whole term/ })
+    if ((await fold.getAttribute('aria-expanded')) !== 'true') await fold.click()
+    return this.at('in-term').filter({ hasText: title })
+  }
+
+  /** From a student's first page to the bench, until it can play. */
+  async openBench(title = TUNE): Promise<void> {
+    await (await this.inTerm(title)).locator('a').first().click()
     await this.canPlay()
+  }
+
+  /** What is typed into, by its test name. */
+  field(name: string): Locator {
+    return this.at(name).locator('input, textarea:not([aria-hidden])').first()
+  }
+
+  /** Chooses something from a list that opens. */
+  async choose(list: string | Locator, text: string | RegExp): Promise<void> {
+    await (typeof list === 'string' ? this.at(list) : list).click()
+    await this.page.getByRole('option', { name: text }).first().click()
   }
 
   async canPlay(): Promise<void> {

@@ -11,7 +11,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
   await test.step('a student draws lines, hears them, and hands in', async () => {
     const bea = await somebody()
     await bea.signIn('Bea Castellan')
-    await expect(bea.card().getByText('Not begun yet')).toBeVisible()
+    await expect((await bea.inTerm()).getByText('Not started yet')).toBeVisible()
     await bea.openBench()
     await expect(bea.page.getByRole('button', { name: 'Let the tide come in' })).toBeVisible()
     await expect(bea.page.locator('aside li')).toHaveCount(3)
@@ -101,7 +101,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
     await expect(maren.page.getByText('<b>is it the water</b>')).toBeVisible()
 
     await maren.page.getByRole('group', { name: 'Fades' }).getByRole('button', { name: 'nearly' }).click()
-    await maren.page.getByLabel('About the whole').fill('A good beginning. Now make room for the tune.')
+    await maren.field('comment').fill('A good beginning. Now make room for the tune.')
     await expect(maren.page.getByRole('complementary', { name: 'Feedback' }).getByText('Saved')).toBeVisible()
     await maren.at('again').click()
     await expect(maren.at('given-back').filter({ hasText: 'Bea Castellan' })).toBeVisible()
@@ -113,7 +113,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
     await expect(bea.page.getByText('Version 1 came back to you')).toBeVisible()
     await bea.openBench()
     await expect(bea.page.getByText('A good beginning. Now make room for the tune.')).toBeVisible()
-    await expect(bea.page.getByText('Please try another version')).toBeVisible()
+    await expect(bea.page.getByText('Please try a new version')).toBeVisible()
     await bea.at('remark').click()
     await expect(bea.page.locator('.lane-canvas .pin')).toHaveCount(1)
     await expect(bea.page.locator('.lane-canvas .pin-span')).toBeVisible()

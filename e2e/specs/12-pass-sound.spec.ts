@@ -140,7 +140,7 @@ test(
       await ride(milan)
       await milan.page.mouse.up()
       // it says why nothing moves instead
-      await expect(milan.page.getByText('in charge').first()).toBeVisible()
+      await expect(milan.page.getByText('in control').first()).toBeVisible()
       await milan.page.keyboard.press('Escape')
       await milan.at('play').click()
       await expect(milan.at('pass-summary')).toHaveCount(0)

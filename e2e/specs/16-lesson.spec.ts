@@ -17,7 +17,7 @@ test('during the lesson: a hand goes up, the teacher looks, points, and brings e
   await expect(maren.at('hand')).toContainText('Rune Solberg')
   await maren.at('hand').click()
   await expect(maren.page.getByRole('heading', { name: 'Rune Solberg' })).toBeVisible()
-  await expect(maren.page.getByText('They have not allowed their line to be shown.')).toBeVisible()
+  await expect(maren.page.getByText('This student has not agreed to be shown to the class.')).toBeVisible()
   await maren.canPlay()
 
   // the work grows on the teacher's screen
@@ -40,7 +40,7 @@ test('during the lesson: a hand goes up, the teacher looks, points, and brings e
   await expect(rune.at('need-help')).toHaveAttribute('aria-pressed', 'false')
   expect(await rune.points()).toBe(before + 1)
 
-  await maren.at('look-bar').fill('29')
+  await maren.field('look-bar').fill('29')
   await maren.at('everybody').click()
   for (const student of [rune, ayla]) await expect(student.at('place')).toHaveText(/^29/)
 
@@ -61,7 +61,7 @@ test('a move is shown to the class: chosen, put on bars, heard with and without,
   await maren.at('show-move').click()
   await expect(maren.page.getByRole('heading', { name: 'Fade in' })).toBeVisible()
   await maren.canPlay()
-  await maren.at('demo-move').filter({ hasText: 'build' }).click()
+  await maren.at('demo-move').filter({ hasText: 'Build' }).click()
   await expect(maren.page.getByRole('heading', { name: 'Build' })).toBeVisible()
   const lane = (await maren.at('span-picker').boundingBox())!
   await maren.page.mouse.move(lane.x + lane.width * 0.5, lane.y + 60)

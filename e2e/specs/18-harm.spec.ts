@@ -86,7 +86,7 @@ test('a session that ends in the middle asks for a sign-in on the spot, and the 
   // somewhere else she finds this browser in her list, and signs it out
   const other = await somebody()
   await other.signIn('Ayla Demir')
-  await other.page.getByRole('button', { name: 'Ayla Demir' }).click()
+  await other.at('account').click()
   await other.at('own-sessions').click()
   await expect(other.at('sessions')).toContainText('this browser')
   // earlier stories may have left sessions of hers
@@ -98,7 +98,7 @@ test('a session that ends in the middle asks for a sign-in on the spot, and the 
   }
 
   await expect(ayla.at('sign-in-again')).toBeVisible({ timeout: 20_000 })
-  await expect(ayla.at('sign-in-again')).toContainText('What you have done is still here.')
+  await expect(ayla.at('sign-in-again')).toContainText('Everything you did is still here.')
   await ayla.at('go-on').click()
   await expect(ayla.at('sign-in-again')).toBeHidden()
   await ayla.press(0.75, 0.6)

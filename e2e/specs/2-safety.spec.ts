@@ -37,10 +37,10 @@ test('what could not be sent before the lid was closed is there when it opens ag
   await rune.press(0.6, 0.3)
   await expect(rune.at('save-state')).toHaveText('Not saved: will try again')
   // signing out is no way to lose it either
-  await rune.page.getByRole('button', { name: 'Rune Solberg' }).click()
+  await rune.at('account').click()
   await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
   await expect(rune.page.getByText('Some of your work has not been sent yet')).toBeVisible()
-  await rune.page.getByRole('button', { name: 'Stay', exact: true }).click()
+  await rune.page.getByRole('button', { name: 'Stay signed in', exact: true }).click()
   await rune.page.goto('about:blank')
 
   await installation.startServer()
@@ -51,7 +51,7 @@ test('what could not be sent before the lid was closed is there when it opens ag
   await rune.isSaved()
 
   // once all is sent, signing out takes it off this machine
-  await rune.page.getByRole('button', { name: 'Rune Solberg' }).click()
+  await rune.at('account').click()
   await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
   await expect(rune.page.getByRole('heading', { name: 'Who are you today?' })).toBeVisible()
   expect(await rune.page.evaluate(async () => (await indexedDB.databases()).map((d) => d.name))).toEqual([])

@@ -6,7 +6,7 @@ test('leaving the bench and coming straight back goes on as before', async ({ so
   await ayla.chooseTrack('tide')
   const points = await ayla.points()
   await ayla.press(0.85, 0.4)
-  await ayla.page.getByRole('link', { name: 'Rudlo, to the first page' }).click()
+  await ayla.page.getByRole('link', { name: 'Rudlo: go to the first page' }).click()
   await ayla.openBench()
   await ayla.chooseTrack('tide')
   expect(await ayla.points()).toBe(points + 1)

@@ -154,7 +154,7 @@ test('the page asks for nothing from elsewhere, its policy is never broken, and 
   await milan.signIn('Milan Novotny')
   const paper = () => milan.page.evaluate(() => getComputedStyle(document.body).backgroundColor)
   const light = await paper()
-  await milan.page.getByRole('button', { name: 'Milan Novotny' }).click()
+  await milan.at('account').click()
   await milan.page.getByRole('radio', { name: 'Dark' }).click()
   await expect.poll(paper).not.toBe(light)
   await milan.page.reload()

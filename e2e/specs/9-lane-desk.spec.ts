@@ -11,7 +11,7 @@ test('lines and what was done are there when the bench is opened again', async (
   }
   await milan.at('history').click()
   await milan.page
-    .getByRole('button', { name: /^Added a point/ })
+    .getByRole('menuitem', { name: /^Added a point/ })
     .nth(1)
     .click()
   expect(await milan.points()).toBe(points + 2)

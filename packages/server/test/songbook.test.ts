@@ -217,7 +217,7 @@ describe('a song', () => {
       },
       /tracks/,
     ],
-    [{ assets: [{ id: 'f'.repeat(64), channels: 1, frames: 10 }], regions: [] }, /bring it in first/],
+    [{ assets: [{ id: 'f'.repeat(64), channels: 1, frames: 10 }], regions: [] }, /upload it first/],
   ])('is refused with %j', async (change, sentence) => {
     const { status, body } = await keep({ ...song(), ...change })
     expect(status).toBe(400)

@@ -12,14 +12,25 @@ import { useWork } from '../../src/document/work-store'
 
 const desk = useDesk()
 const work = useWork()
-usePageKeys({
-  '1': () => (desk.hand = 'points'),
-  '2': () => (desk.hand = 'bars'),
-  '3': () => (desk.hand = 'freehand'),
-  '4': () => (desk.hand = 'cells'),
-  'Ctrl+z': () => work.undo(),
-  'Ctrl+y': () => work.redo(),
-})
+usePageKeys([
+  {
+    title: '',
+    keys: [
+      {
+        shown: '',
+        what: '',
+        on: {
+          '1': () => (desk.hand = 'points'),
+          '2': () => (desk.hand = 'bars'),
+          '3': () => (desk.hand = 'freehand'),
+          '4': () => (desk.hand = 'cells'),
+          'Ctrl+z': () => work.undo(),
+          'Ctrl+y': () => work.redo(),
+        },
+      },
+    ],
+  },
+])
 </script>
 
 <template>

@@ -18,10 +18,10 @@ import BenchHead from './BenchHead.vue'
 import BenchTop from './BenchTop.vue'
 import BriefPanel from './BriefPanel.vue'
 import ElsewhereDialog from './ElsewhereDialog.vue'
-import { BENCH_KEYS } from './keys'
+import { useBenchKeys } from './keys'
+import { usePageKeys } from '../../ui/keys/page-keys'
 import { useLessonNews } from './lesson-news'
 import { usePresence } from './presence-store'
-import { useBenchKeys } from './use-bench-keys'
 import { t } from '../../words/t'
 import IconButton from '../../ui/buttons/IconButton.vue'
 import RoomState from '../../ui/page/RoomState.vue'
@@ -64,7 +64,8 @@ if (session.person?.role === 'student')
   )
 
 useLessonNews(() => props.assignment)
-useBenchKeys(briefOpen, keys)
+const shortcuts = useBenchKeys({ tasks: briefOpen, keys })
+usePageKeys(shortcuts)
 onBeforeRouteLeave(() => (pass.active ? leaving.value?.ask() : true))
 onBeforeUnmount(() => {
   surface.disconnect()
@@ -104,7 +105,7 @@ onBeforeUnmount(() => {
       <DeskOverlays />
       <ElsewhereDialog />
     </template>
-    <KeysDialog v-model="keys" :groups="BENCH_KEYS" />
+    <KeysDialog v-model="keys" :groups="shortcuts" />
   </div>
 </template>
 

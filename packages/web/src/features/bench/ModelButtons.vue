@@ -22,7 +22,7 @@ let keeping: Promise<unknown> = Promise.resolve()
 /** Back to the brief, once what is being kept is kept: it is proposed from there. */
 async function toBrief(): Promise<void> {
   await keeping
-  await router.push(`/brief/${props.assignment}`)
+  await router.push(`/brief/${props.assignment}?part=model`)
 }
 
 /** Sets faders by the roles of the tracks and how loud each is by itself: a place to begin by ear. */

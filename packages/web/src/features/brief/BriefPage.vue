@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Writing an assignment: its parts on the left, one of them at a time, and beside it what a student sees. */
 import { ref, useTemplateRef, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import AppHeader from '../../shell/AppHeader.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import IconButton from '../../ui/buttons/IconButton.vue'
@@ -21,6 +22,7 @@ import TaskEditor from './TaskEditor.vue'
 
 const props = defineProps<{ assignment: string }>()
 const store = useBrief()
+const route = useRoute()
 const problem = ref('')
 const previewing = ref(false)
 
@@ -28,6 +30,8 @@ async function open(): Promise<void> {
   problem.value = ''
   try {
     await store.open(props.assignment)
+    // whoever comes from the bench comes with a model
+    if (route.query['part'] === 'model') store.part = 'model'
   } catch (error) {
     problem.value = (error as Error).message
   }
@@ -50,7 +54,15 @@ useLeaveGuard(
   () => store.changed,
   () => leaving.value!.ask(),
 )
-usePageKeys({ 'Ctrl+z': () => store.undo(), 'Ctrl+s': () => void store.save() })
+usePageKeys([
+  {
+    title: t('brief.room'),
+    keys: [
+      { shown: t('keys.ctrl-z'), what: t('keys.undo'), on: { 'Ctrl+z': () => store.undo() } },
+      { shown: t('keys.ctrl-s'), what: t('brief.save'), on: { 'Ctrl+s': () => void store.save() } },
+    ],
+  },
+])
 </script>
 
 <template>

@@ -14,7 +14,8 @@ import NoticeBar from '../../ui/overlays/NoticeBar.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import { openFindings } from './findings'
 import HeardChoice from './HeardChoice.vue'
-import { REVIEW_KEYS } from './keys'
+import { useReviewKeys } from './keys'
+import { usePageKeys } from '../../ui/keys/page-keys'
 import { moveStretches, useMoveTour } from './move-tour'
 import QueueList from './QueueList.vue'
 import ReviewHead from './ReviewHead.vue'
@@ -22,7 +23,6 @@ import ReviewMiddle from './ReviewMiddle.vue'
 import { useReviewNews } from './review-news'
 import { useReview } from './review-store'
 import SayPanel from './SayPanel.vue'
-import { useReviewKeys } from './use-review-keys'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
 
@@ -127,7 +127,7 @@ function overruleNext(): void {
   else review.notice = t('review.nothing-to-overrule')
 }
 
-useReviewKeys({
+const shortcuts = useReviewKeys({
   tour: () => tour.toggle(),
   figures: () => (figures.value = !figures.value),
   takeNext,
@@ -138,6 +138,7 @@ useReviewKeys({
   step,
   keys: () => (keys.value = true),
 })
+usePageKeys(shortcuts)
 </script>
 
 <template>
@@ -181,7 +182,7 @@ useReviewKeys({
       </TransportBar>
       <NoticeBar v-model="review.notice" />
     </template>
-    <KeysDialog v-model="keys" :groups="REVIEW_KEYS" />
+    <KeysDialog v-model="keys" :groups="shortcuts" />
   </div>
 </template>
 

@@ -86,7 +86,12 @@ onBeforeUnmount(() => {
   store.close()
   void player.close()
 })
-usePageKeys({ ' ': () => player.toggle() })
+usePageKeys([
+  {
+    title: t('keys.listening'),
+    keys: [{ shown: t('keys.space'), what: t('keys.play'), on: { ' ': () => player.toggle() } }],
+  },
+])
 </script>
 
 <template>

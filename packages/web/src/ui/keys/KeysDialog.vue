@@ -2,12 +2,11 @@
 /** The keys, in the order in which they are needed. */
 import { t } from '../../words/t'
 import AppDialog from '../overlays/AppDialog.vue'
+import type { ShortcutGroup } from './shortcuts'
 
 const open = defineModel<boolean>({ required: true })
 
-defineProps<{
-  groups: readonly { readonly title: string; readonly keys: readonly (readonly [string, string])[] }[]
-}>()
+defineProps<{ groups: readonly ShortcutGroup[] }>()
 </script>
 
 <template>
@@ -16,9 +15,9 @@ defineProps<{
       <section v-for="group in groups" :key="group.title">
         <h3>{{ group.title }}</h3>
         <dl>
-          <template v-for="[keys, what] in group.keys" :key="keys">
-            <dt>{{ keys }}</dt>
-            <dd>{{ what }}</dd>
+          <template v-for="k in group.keys" :key="k.shown">
+            <dt>{{ k.shown }}</dt>
+            <dd>{{ k.what }}</dd>
           </template>
         </dl>
       </section>

@@ -178,4 +178,8 @@ export const BENCH = {
   'hand-in.unchanged': 'You have not changed anything since it began. Hand it in anyway?',
   'hand-in.anyway': 'Hand in anyway',
   'versions.accepted': 'accepted',
+  'keys.undo': 'undo',
+  'keys.redo': 'redo',
+  'keys.hands-1234': 'points, bars, draw, cells',
+  'keys.ctrl-s': 'Ctrl S',
 } as const

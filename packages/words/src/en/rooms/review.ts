@@ -219,4 +219,6 @@ export const REVIEW = {
   'queue.choice.waiting': '{title} ({n})',
   'rubric.checks': 'no checks | {n} check | {n} checks',
   'review.not-saved': 'The review could not be saved.',
+  'keys.step': 'next or previous hand-in',
+  'keys.figures': 'show the figures',
 } as const
