@@ -82,8 +82,18 @@ export class Person {
 
   /** Chooses something from a list that opens. */
   async choose(list: string | Locator, text: string | RegExp): Promise<void> {
-    await (typeof list === 'string' ? this.at(list) : list).click()
+    // the whole field opens it: what is chosen lies over its input
+    const field =
+      typeof list === 'string'
+        ? this.at(list).locator('.v-field')
+        : list.locator('xpath=ancestor::*[contains(concat(" ", @class, " "), " v-field ")][1]')
+    await field.click()
     await this.page.getByRole('option', { name: text }).first().click()
+  }
+
+  /** Ticks a box, or takes the tick away. */
+  async tick(name: string, on = true): Promise<void> {
+    await this.field(name).setChecked(on)
   }
 
   async canPlay(): Promise<void> {

@@ -83,6 +83,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
   await test.step('the teacher listens, pins a remark, marks and gives it back', async () => {
     const maren = await somebody()
     await openFor(maren, 'Bea Castellan')
+    await maren.at('everything').locator('.v-expansion-panel-title').first().click()
     await expect(maren.at('measured').locator('li').first()).toHaveText(/^Tide fades in from silence/)
     await maren.chooseTrack('tide')
 
@@ -102,7 +103,9 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
 
     await maren.page.getByRole('group', { name: 'Fades' }).getByRole('button', { name: 'nearly' }).click()
     await maren.field('comment').fill('A good beginning. Now make room for the tune.')
-    await expect(maren.page.getByRole('complementary', { name: 'Feedback' }).getByText('Saved')).toBeVisible()
+    await expect(
+      maren.page.getByRole('complementary', { name: 'Feedback' }).getByText('Saved', { exact: true }),
+    ).toBeVisible()
     await maren.at('again').click()
     await expect(maren.at('given-back').filter({ hasText: 'Bea Castellan' })).toBeVisible()
   })

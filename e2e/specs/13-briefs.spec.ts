@@ -127,7 +127,7 @@ test('the editor adds usual lessons and checks, reorders, takes back, and says w
 }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
-  await maren.at('edit-brief').last().click()
+  await maren.card('Make room for the tune').getByRole('link', { name: 'Edit assignment' }).first().click()
   await expect(maren.at('task')).toHaveCount(3)
   await maren.at('add-task').click()
   await maren.at('add-lesson').filter({ hasText: 'Raise the solo' }).click()
@@ -144,7 +144,8 @@ test('the editor adds usual lessons and checks, reorders, takes back, and says w
   await maren.page.keyboard.press('Control+z')
   expect(await title()).toEqual(before)
   for (let left = 4; left > 0; left--) {
-    if (!(await maren.at('remove-task').isVisible())) await maren.at('task').first().locator('button').first().click()
+    if (!(await maren.at('remove-task').isVisible()))
+      await maren.at('task').first().locator('button').first().click()
     await maren.at('remove-task').click()
     await expect(maren.at('task')).toHaveCount(left - 1)
   }

@@ -67,13 +67,13 @@ test('what came back is seen at once, answered and ticked off, and no longer to 
   await lay(maren, 'Petra Mraz')
   await maren.field('bank-search').fill('hardly changes')
   await maren.at('bank-change').click()
-  const words = maren.at('bank-words').first()
+  const words = maren.field('bank-words')
   await words.fill(`${await words.inputValue()} Then half of it.`)
   await words.press('Enter')
   await maren.at('bank-change').click()
   await expect(maren.at('bank-remark').first()).toContainText('Then half of it.')
   await maren.at('bank-remark').first().click()
-  await maren.at('on-the-whole').check()
+  await maren.tick('on-the-whole')
   await maren.at('pin-remark').click()
   await expect(maren.at('remark')).toHaveCount(1)
   await maren.at('again').click()
@@ -189,7 +189,9 @@ test('a remark outlives a lost server, and whoever leaves the desk', async ({ so
   await maren.page.reload()
   await expect(maren.page.getByLabel('Remark', { exact: true })).toHaveValue('In the middle of a sen')
   await expect(maren.field('comment')).toHaveValue('Written into the void')
-  await expect(maren.page.getByRole('complementary', { name: 'Feedback' }).getByText('Saved')).toBeVisible()
+  await expect(
+    maren.page.getByRole('complementary', { name: 'Feedback' }).getByText('Saved', { exact: true }),
+  ).toBeVisible()
 })
 
 test('same lines are flagged, decisions are held and go back together, and nothing goes back wordless unasked', async ({
@@ -202,7 +204,7 @@ test('same lines are flagged, decisions are held and go back together, and nothi
   for (let i = 0; i < 2; i++) {
     await maren.at('waiting').first().click()
     await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
-    await maren.at('hold').check()
+    await maren.tick('hold')
     await maren.at('again').click()
     await maren.at('without-a-word').click()
     await expect(maren.at('held')).toHaveCount(i + 1)

@@ -85,6 +85,7 @@ test('a teacher begins with nothing: a class, its cards, a first sign-in, and so
   await lena.page.getByRole('button', { name: 'Save password' }).click()
   await expect(lena.page.getByText('No assignments yet')).toBeVisible()
 
+  await noor.at('tab-settings').click()
   const code = (await noor.at('join-code').textContent())!
   const udo = await somebody({ baseURL: installation.address })
   await udo.page.goto('/')

@@ -34,9 +34,9 @@ test('the sound is checked on first entry, taps measure the delay of headphones,
   await expect(dialog).toBeHidden()
 
   await bea.at('listen').click()
-  await bea.at('count-in').check()
-  await bea.at('metronome').check()
-  await bea.at('mono').check()
+  await bea.tick('count-in')
+  await bea.tick('metronome')
+  await bea.tick('mono')
   await bea.page.keyboard.press('Escape')
   await bea.at('play').click()
   await expect(bea.page.getByText('counting in')).toBeVisible()

@@ -95,7 +95,7 @@ describe('writing an assignment', () => {
     [
       'due before it opens',
       { opensAt: '2030-01-02T00:00:00Z', dueAt: '2030-01-01T00:00:00Z' },
-      /due before it opens/,
+      /due date is before/,
     ],
     ['a date that is none', { dueAt: 'next Thursday' }, /due date is not a date/],
     ['no title', { title: '   ' }, /title/],

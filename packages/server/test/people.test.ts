@@ -119,7 +119,7 @@ describe('a class', () => {
     expect((await signedIn('ulla', 'long enough')).answer.body).toMatchObject({ mustChange: false })
     expect((await signedIn('udo', 'long enough')).answer.status).toBe(401)
     await teacher.put(`/api/groups/${group}`, { name: 'Open', place: '', joinOpen: false, keepUntil: null })
-    expect((await ask('ute')).body.error.message).toMatch(/nobody can join/)
+    expect((await ask('ute')).body.error.message).toMatch(/joining is closed/)
     expect((await ask('ute', 'WRONG')).status).toBe(400)
   })
 

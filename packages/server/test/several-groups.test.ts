@@ -56,7 +56,7 @@ describe('one assignment for several groups', () => {
       ],
       /no students/,
     ],
-    ['no group', () => [], /which groups/],
+    ['no group', () => [], /which classes/],
     [
       'a group twice',
       () => [

@@ -205,7 +205,7 @@ describe('a song', () => {
   it.each([
     [{ tempo: [{ tick: 0, bpm: 0, form: 'hold' }] }, /bpm/],
     [{ title: ' ' }, /title/],
-    [{ tracks: [], regions: [] }, /a track at least/],
+    [{ tracks: [], regions: [] }, /at least one track/],
     [
       {
         tracks: Array.from({ length: 10_000 }, (_, i) => ({

@@ -7,8 +7,7 @@ export const IsSignInName = (): PropertyDecorator =>
   Matches(SIGN_IN_NAME, { message: 'Use 2 to 60 lowercase letters, numbers, dots or hyphens' })
 
 /** A password that somebody chooses. */
-export const IsNewPassword = (): PropertyDecorator =>
-  Length(8, 200, { message: 'Use at least 8 characters' })
+export const IsNewPassword = (): PropertyDecorator => Length(8, 200, { message: 'Use at least 8 characters' })
 
 /** Signing in by name and password. */
 export class SignIn {

@@ -92,7 +92,9 @@ export function readRoster(text: string): Roster {
   }
   const named = at.name >= 0 || at.first >= 0 || at.last >= 0
   if (!named && cells.some((row) => row.filter(Boolean).length > 2))
-    return wrong('I could not find a name column. The first line must name the columns: name, or first name and last name.')
+    return wrong(
+      'I could not find a name column. The first line must name the columns: name, or first name and last name.',
+    )
   const entries = cells.slice(named ? first + 1 : first).flatMap((row, i) => {
     if (isEmpty(row)) return []
     const line = i + 1 + (named ? first + 1 : first)
@@ -124,7 +126,8 @@ export function checked(entries: readonly RosterRow[]): Roster {
       )
     const key = signIn ?? `name ${name.toLowerCase()}`
     const before = (signIn === null ? seen : signIns).get(key)
-    if (name && before !== undefined) tell(line, `This name is also on line ${before}. If these are two people, give each a sign-in name.`)
+    if (name && before !== undefined)
+      tell(line, `This name is also on line ${before}. If these are two people, give each a sign-in name.`)
     ;(signIn === null ? seen : signIns).set(key, before ?? line)
   }
   if (!entries.length) tell(0, 'There is nobody in this list.')

@@ -60,11 +60,7 @@ export class Installation {
       })
       const taken = (await manager.countBy(Person, { role: 'teacher' })) > 0
       if (this.demo || taken || !stored || stored.value !== hashOf(by.code)) {
-        throw new Problem(
-          403,
-          'wrong-code',
-          'That code is wrong or has already been used.',
-        )
+        throw new Problem(403, 'wrong-code', 'That code is wrong or has already been used.')
       }
       await manager.delete(Setting, { name: 'first-teacher' })
       const person = manager.create(Person, {

@@ -91,9 +91,7 @@ interface Played extends Pick<AssetBytes, 'frames'> {
 /** @throws Problem 400 where a piece is longer, or more to play, than can be taken */
 function checkWork(parts: number, seconds: number, sounding: number): void {
   if (seconds > LONGEST_SECONDS)
-    throw badInput(
-      `This piece is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you upload it.`,
-    )
+    throw badInput(`This piece is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you upload it.`)
   if ((parts * seconds) / 60 > NOTES_LIMITS.partMinutes)
     throw badInput(
       `${parts} parts of ${Math.round(seconds / 60)} minutes are more than can be played: leave some out, or cut the piece.`,

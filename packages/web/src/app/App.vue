@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { onMounted, ref, watchEffect } from 'vue'
+import { computed, onMounted, ref, watchEffect } from 'vue'
+import { useRoute } from 'vue-router'
 import { useTheme } from 'vuetify'
 import { useSession } from '../api/session-store'
 import FirstTeacherPage from '../features/people/FirstTeacherPage.vue'
@@ -12,11 +13,15 @@ import { useThemeChoice } from '../ui/theme/theme-store'
 import { t } from '../words/t'
 
 const session = useSession()
+const route = useRoute()
 const choice = useThemeChoice()
 const theme = useTheme()
 const problem = ref('')
 /** Sound needs a secure context: loopback or HTTPS. */
 const secure = window.isSecureContext
+
+/** Open to everybody: the specimens, which there are while Rudlo is developed. */
+const isOpen = computed(() => route.meta['open'] === true)
 
 watchEffect(() => theme.change(choice.name))
 
@@ -38,7 +43,7 @@ onMounted(look)
     <RoomState v-if="problem && !session.known" :problem="problem" @again="look" />
     <template v-else-if="session.known">
       <OwnPasswordPage v-if="session.person?.mustChange" />
-      <router-view v-else-if="session.person" :key="session.person.id" />
+      <router-view v-else-if="session.person || isOpen" :key="session.person?.id ?? 0" />
       <FirstTeacherPage v-else-if="session.needsFirstTeacher" />
       <SignInPage v-else />
       <SignInAgain v-if="session.person" />

@@ -182,7 +182,13 @@ describe('editing', () => {
     expect(work.mix!.tracks[0]!.level).toBe(-6)
     await vi.advanceTimersByTimeAsync(500)
     const { commands } = server.patch.mock.calls.at(-1)![1] as SaveRequest
-    expect(commands.map((c) => c.label)).toEqual(['Set', 'Note', 'Undone: Note', 'Undone: Set', 'Redone: Set'])
+    expect(commands.map((c) => c.label)).toEqual([
+      'Set',
+      'Note',
+      'Undone: Note',
+      'Undone: Set',
+      'Redone: Set',
+    ])
   })
 
   it('can be undone after a reload too, as long as nobody else went on', async () => {

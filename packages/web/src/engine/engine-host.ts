@@ -21,9 +21,7 @@ export function prepareContext(): Promise<AudioContext> {
 
 async function makeContext(): Promise<AudioContext> {
   if (!globalThis.crossOriginIsolated || !('AudioWorkletNode' in globalThis)) {
-    throw new Error(
-      t('work.insecure'),
-    )
+    throw new Error(t('work.insecure'))
   }
   const context = new AudioContext({ sampleRate: SAMPLE_RATE, latencyHint: 'interactive' })
   await context.audioWorklet.addModule(workletUrl)

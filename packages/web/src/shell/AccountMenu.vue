@@ -7,6 +7,7 @@ import { OfflineCopy } from '../document/offline-copy'
 import { ReviewDrafts } from '../document/review-drafts'
 import { useWork } from '../document/work-store'
 import AppButton from '../ui/buttons/AppButton.vue'
+import SwitchField from '../ui/fields/SwitchField.vue'
 import ChoiceButtons from '../ui/buttons/ChoiceButtons.vue'
 import AppDialog from '../ui/overlays/AppDialog.vue'
 import AppMenu from '../ui/overlays/AppMenu.vue'
@@ -73,15 +74,19 @@ function list(): void {
     :label="t('shell.account', { name: session.person.name })"
   >
     <template #opener="{ opener }">
-      <AppButton v-bind="opener" class="account"
+      <AppButton
+        v-bind="opener"
+        class="account"
         :aria-label="t('shell.account', { name: session.person.name })"
         :tip="session.person.name"
         data-test="account"
-        >{{ initials }}</AppButton>
+        >{{ initials }}</AppButton
+      >
     </template>
     <b>{{ session.person.name }}</b>
     <p class="soft">{{ t('shell.colours') }}</p>
     <ChoiceButtons v-model="theme.choice" :choices="THEMES" :label="t('shell.colours')" />
+    <SwitchField v-model="theme.moreContrast" :label="t('shell.contrast')" />
     <AppButton data-test="own-sessions" @click="list">{{ t('shell.sessions') }}</AppButton>
     <AppButton data-test="sign-out" @click="leave()">{{ t('shell.sign-out') }}</AppButton>
   </AppMenu>

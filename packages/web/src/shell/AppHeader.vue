@@ -49,7 +49,8 @@ const rooms = computed(() =>
     <nav v-else :aria-label="t('shell.rooms')">
       <AppButton
         v-for="r in rooms"
-        :key="r.to" tone="quiet"
+        :key="r.to"
+        tone="quiet"
         class="room"
         :to="r.to"
         :data-test="r.test"

@@ -3,13 +3,13 @@ import { createI18n } from 'vue-i18n'
 import { kept } from '../browser/kept'
 
 /** The language that is kept in this browser. */
-const KEY = 'rudlo-language'
+export const LANGUAGE_KEY = 'rudlo-language'
 /** English with every letter accented and a third longer: what is not in a catalog, or has no room, shows. */
 export const PSEUDO = 'pseudo'
 /** The language of everything before another one is chosen. */
 const FIRST: LanguageName = 'en'
 
-const chosen = kept(KEY)
+const chosen = kept(LANGUAGE_KEY)
 /** The language of this browser. It is read once: another one begins with the next page. */
 export const language: LanguageName = chosen && chosen in LANGUAGES ? (chosen as LanguageName) : FIRST
 const isPseudo = chosen === PSEUDO

@@ -60,22 +60,22 @@ function why(): void {
     @update:model-value="(open: boolean) => open || (menu.address = null)"
   >
     <MenuItem @click="set(control.initial, t('control.did.default'))">
-        {{ t('control.to-default') }}<template #end><b>{{ text(control.initial) }}</b></template>
-      </MenuItem>
-      <MenuItem
-        v-if="control.neutral !== control.initial"
-        @click="set(control.neutral, t('control.did.neutral'))"
-      >
-        {{ t('control.to-neutral') }}<template #end><b>{{ text(control.neutral) }}</b></template>
-      </MenuItem>
-      <MenuItem v-if="start" data-test="restore-control" @click="restore">
-        {{ t('control.to-start')
-        }}<template #end><b>{{ startLine ? t('control.its-line') : text(start.setting) }}</b></template>
-      </MenuItem>
-      <v-divider />
-      <MenuItem data-test="show-line" @click="showLine">{{ t('control.show-line') }}</MenuItem>
-      <MenuItem @click="why">{{ t('control.why') }}</MenuItem>
-    </AppMenu>
+      {{ t('control.to-default') }}<template #end><b>{{ text(control.initial) }}</b></template>
+    </MenuItem>
+    <MenuItem
+      v-if="control.neutral !== control.initial"
+      @click="set(control.neutral, t('control.did.neutral'))"
+    >
+      {{ t('control.to-neutral') }}<template #end><b>{{ text(control.neutral) }}</b></template>
+    </MenuItem>
+    <MenuItem v-if="start" data-test="restore-control" @click="restore">
+      {{ t('control.to-start')
+      }}<template #end><b>{{ startLine ? t('control.its-line') : text(start.setting) }}</b></template>
+    </MenuItem>
+    <v-divider />
+    <MenuItem data-test="show-line" @click="showLine">{{ t('control.show-line') }}</MenuItem>
+    <MenuItem @click="why">{{ t('control.why') }}</MenuItem>
+  </AppMenu>
 </template>
 
 <style scoped>

@@ -4,7 +4,8 @@ import { useEventListener } from '@vueuse/core'
 import { motorBytes, RIG_MAP, STRIPS, SurfaceReader, touchBytes, transportBytes } from '@rudlo/core/surface'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
 import { internalPort } from './surface-port'
-import RowButton from '../../ui/buttons/RowButton.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import { t } from '../../words/t'
 
 /** In a window of its own it fills the window, and closing that puts it away. */
@@ -95,18 +96,18 @@ const press = (note: { channel: number; note: number } | null) =>
     <header>
       <b>{{ t('rig.title') }}</b>
       <span>
-        <RowButton @click="press(RIG_MAP.back)">{{ t('rig.before') }}</RowButton>
-        <RowButton @click="press(RIG_MAP.forth)">{{ t('rig.after') }}</RowButton>
-        <RowButton data-test="rig-play" @click="port.send(transportBytes(true))">{{
+        <AppButton small tone="desk" @click="press(RIG_MAP.back)">{{ t('rig.before') }}</AppButton>
+        <AppButton small tone="desk" @click="press(RIG_MAP.forth)">{{ t('rig.after') }}</AppButton>
+        <AppButton small tone="desk" data-test="rig-play" @click="port.send(transportBytes(true))">{{
           t('rig.play')
-        }}</RowButton>
-        <RowButton data-test="rig-stop" @click="port.send(transportBytes(false))">{{
+        }}</AppButton>
+        <AppButton small tone="desk" data-test="rig-stop" @click="port.send(transportBytes(false))">{{
           t('rig.stop')
-        }}</RowButton>
-        <RowButton v-if="!alone" data-test="rig-window" @click="emit('window')">{{
+        }}</AppButton>
+        <AppButton small tone="desk" v-if="!alone" data-test="rig-window" @click="emit('window')">{{
           t('rig.window')
-        }}</RowButton>
-        <RowButton v-if="!alone" :aria-label="t('rig.hide')" @click="emit('close')">×</RowButton>
+        }}</AppButton>
+        <IconButton v-if="!alone" icon="close" :label="t('rig.hide')" desk @click="emit('close')" />
       </span>
     </header>
     <div class="strips">
@@ -178,20 +179,15 @@ header {
   justify-content: space-between;
 }
 
-button {
-  min-height: 32px;
-  padding: 0 9px;
-  border: 1px solid color-mix(in srgb, var(--on-desk) 40%, transparent);
-  border-radius: 8px;
-  background: none;
-  color: inherit;
-  font: inherit;
-  font-size: 14px;
-  cursor: pointer;
+header > span {
+  display: flex;
+  gap: 2px;
+  align-items: center;
 }
 
 .strips {
   display: flex;
+  justify-content: space-between;
   gap: 14px;
   margin-top: 6px;
 }
@@ -238,10 +234,6 @@ button {
 
 .cap.touched {
   background: var(--warm);
-}
-
-.number {
-  font-size: 13px;
 }
 
 .rig :focus-visible {

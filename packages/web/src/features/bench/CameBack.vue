@@ -80,7 +80,7 @@ const tick = (remark: RemarkView) =>
   <div class="back">
     <p class="outcome">
       <v-icon :icon="version.outcome === 'accepted' ? '$met' : '$remark'" size="20" />
-      {{ version.outcome === 'accepted' ? t('back.accepted') : t('back.again') }}
+      {{ version.outcome === 'accepted' ? t('came.accepted') : t('came.again') }}
     </p>
     <p v-if="review.comment" class="comment">{{ review.comment }}</p>
     <p v-if="review.reviewer" class="soft">{{ review.reviewer }}</p>
@@ -126,27 +126,27 @@ const tick = (remark: RemarkView) =>
               <AppButton
                 small
                 :aria-pressed="trying.heard === remark.id"
-                :tip="t('back.hear.tip')"
+                :tip="t('came.hear.tip')"
                 data-test="hear-suggestion"
                 @click="trying.hear(remark)"
               >
-                {{ t('back.hear') }}
+                {{ t('came.hear') }}
               </AppButton>
               <AppButton small data-test="try-suggestion" @click="trying.take(remark)">{{
-                t('back.try')
+                t('came.try')
               }}</AppButton>
             </template>
           </template>
           <AppButton small :aria-pressed="remark.done" data-test="dealt-with" @click="tick(remark)">
-            <v-icon icon="$done" size="16" />{{ remark.done ? t('back.done') : t('back.mark-done') }}
+            <v-icon icon="$done" size="16" />{{ remark.done ? t('came.done') : t('came.mark-done') }}
           </AppButton>
           <RemarkTalk :replies="remark.replies" @say="(text) => reply(remark, text)" />
         </div>
       </li>
     </ol>
-    <p v-else class="soft">{{ t('back.no-remarks') }}</p>
+    <p v-else class="soft">{{ t('came.no-remarks') }}</p>
     <p v-if="version.outcome === 'again'" class="soft">
-      {{ t('back.next', { number: version.number + 1 }) }}
+      {{ t('came.next', { number: version.number + 1 }) }}
     </p>
   </div>
 </template>

@@ -16,14 +16,12 @@ const versions = useVersions()
 const MOST = 3
 /** The first few as buttons, the rest in a list. */
 const first = computed(() =>
-  versions.choices
-    .slice(0, MOST)
-    .map((c, i) => ({
-      value: c.key,
-      text: large(c.name),
-      tip: t('heard.tip', { number: i + 1 }),
-      test: 'hear',
-    })),
+  versions.choices.slice(0, MOST).map((c, i) => ({
+    value: c.key,
+    text: large(c.name),
+    tip: t('heard.tip', { number: i + 1 }),
+    test: 'hear',
+  })),
 )
 const rest = computed(() => versions.choices.slice(MOST))
 const said = computed(() =>

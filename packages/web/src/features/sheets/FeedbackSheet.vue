@@ -120,7 +120,8 @@ const outcome = computed(() =>
       <h2>{{ t('sheet.asked') }}</h2>
       <ul>
         <li v-for="task in tasks" :key="task.title">
-          <b>{{ task.title }}</b><template v-if="task.verdict">: {{ t(`verdict.${task.verdict}`) }}.</template>
+          <b>{{ task.title }}</b
+          ><template v-if="task.verdict">: {{ t(`verdict.${task.verdict}`) }}.</template>
           {{ task.checks.map((c) => (c.overruled ? teacherSays(c) : c.finding.sentence)).join(' ') }}
         </li>
       </ul>

@@ -72,7 +72,12 @@ const marks = computed(() =>
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     class="printed"
     role="img"
-    :aria-label="t('sheet.line', { points: counted(points.length, 'points'), remarks: counted(remarks.length, 'remarks') })"
+    :aria-label="
+      t('sheet.line', {
+        points: counted(points.length, 'points'),
+        remarks: counted(remarks.length, 'remarks'),
+      })
+    "
     data-test="printed-lane"
   >
     <g v-for="b in bars" :key="b.bar">

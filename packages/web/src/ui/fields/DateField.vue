@@ -14,6 +14,11 @@ const date = computed({
   get: () => dayOf(day.value),
   set: (chosen: Date | null) => (day.value = dayText(chosen)),
 })
+
+/** Typing replaces the day that stands there, rather than going into the middle of it. */
+function choose({ target }: FocusEvent): void {
+  if (target instanceof HTMLInputElement) requestAnimationFrame(() => target.select())
+}
 </script>
 
 <template>
@@ -28,6 +33,7 @@ const date = computed({
     prepend-inner-icon="$calendar"
     density="comfortable"
     clearable
+    @focusin="choose"
     @keydown.stop
   />
 </template>

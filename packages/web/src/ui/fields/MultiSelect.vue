@@ -24,8 +24,6 @@ const chosen = defineModel<readonly T[]>({ required: true })
     hide-details="auto"
     @update:model-value="(values: readonly T[]) => (chosen = [...values])"
   >
-    <template #selection="{ index }"
-      ><span v-if="index === 0">{{ said }}</span></template
-    >
+    <template #selection="{ index }"><span v-if="index === 0">{{ said }}</span></template>
   </v-select>
 </template>

@@ -13,8 +13,15 @@ const open = defineModel<boolean>({ default: false })
 </script>
 
 <template>
-  <v-menu v-model="open" :close-on-content-click="!stays" :location="location ?? 'bottom'" v-bind="at ? { target: [at[0], at[1]] } : {}">
-    <template v-if="$slots['opener']" #activator="{ props: opener }"><slot name="opener" :opener="opener" /></template>
+  <v-menu
+    v-model="open"
+    :close-on-content-click="!stays"
+    :location="location ?? 'bottom'"
+    v-bind="at ? { target: [at[0], at[1]] } : {}"
+  >
+    <template v-if="$slots['opener']" #activator="{ props: opener }"
+      ><slot name="opener" :opener="opener"
+    /></template>
     <div v-if="stays" class="sheet app-menu open" role="dialog" :aria-label="label"><slot /></div>
     <v-list v-else class="sheet app-menu" density="compact" :aria-label="label" role="menu"><slot /></v-list>
   </v-menu>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { cssVariables, DARK, LIGHT, type Palette } from './palette'
+import { cssVariables, DARK, LIGHT, withMoreContrast, type Palette } from './palette'
 
 type Rgb = readonly [number, number, number]
 
@@ -67,6 +67,8 @@ const DISTINCT = 0.08
 describe.each<[string, Palette]>([
   ['light', LIGHT],
   ['dark', DARK],
+  ['light, with more contrast', withMoreContrast(LIGHT)],
+  ['dark, with more contrast', withMoreContrast(DARK)],
 ])('the %s palette', (_, palette) => {
   const grounds = [palette.paper, palette.sheet, palette.wash]
 
@@ -99,6 +101,12 @@ describe.each<[string, Palette]>([
         )
       }
     }
+  })
+
+  it('with more contrast writes with at least 7, and frames with at least 4.5', () => {
+    const more = withMoreContrast(palette)
+    for (const text of [more.ink, more.soft]) expect(contrast(text, more.paper)).toBeGreaterThanOrEqual(7)
+    expect(contrast(more.rule, more.sheet)).toBeGreaterThanOrEqual(4.5)
   })
 
   it('becomes CSS custom properties', () => {

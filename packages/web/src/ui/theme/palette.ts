@@ -50,6 +50,15 @@ export const DARK: Palette = {
   family: { volume: '#5a9ce7', pan: '#a6f4d1', send: '#ef5f8c', effect: '#e7b059', switch: '#b7bec8' },
 }
 
+/** The palette for somebody who needs more contrast: frames and notes are as dark as the text. */
+export const withMoreContrast = (palette: Palette): Palette => ({
+  ...palette,
+  rule: palette.ink,
+  soft: palette.ink,
+  wash: palette.sheet,
+  paper: palette.sheet,
+})
+
 /** The palette as CSS custom properties. */
 export function cssVariables({ family, ...plain }: Palette): string {
   const entries = [

@@ -8,7 +8,6 @@ export const UI = {
   'ui.back': 'Back',
   'ui.again': 'Try again',
   'ui.loading': 'Loading …',
-  'ui.more': 'More',
   'ui.password.show': 'Show the password',
   'ui.password.hide': 'Hide the password',
   'ui.time': 'Time',
@@ -21,8 +20,6 @@ export const UI = {
   'ui.fault': 'Something went wrong.',
   'ui.insecure':
     'This address is not secure, so the browser will not play sound here. Ask for the address that begins with https.',
-  'ui.unsaved': 'Leave without saving?',
-  'ui.unsaved.text': 'Your changes on this page are not saved yet.',
   'ui.unsaved.leave': 'Leave without saving',
   'ui.unsaved.stay': 'Stay on this page',
 } as const

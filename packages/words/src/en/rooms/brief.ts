@@ -22,7 +22,7 @@ export const BRIEF = {
   'brief.copy': '{title} (copy)',
   'brief.preview': 'What a student sees',
   'brief.preview.show': 'Show what a student sees',
-  'brief.preview.checks': 'One check answers {when}. | {n} checks answer {when}.',
+  'brief.preview.checks': 'One check shows its result {when}. | {n} checks show their results {when}.',
   'brief.preview.hints': 'One hint, from try {tries} on. | {n} hints, from try {tries} on.',
   'brief.when.drawing': 'while drawing',
   'brief.when.played': 'after playing the passage',

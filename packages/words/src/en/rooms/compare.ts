@@ -15,6 +15,6 @@ export const COMPARE = {
   'compare.nameless': 'Hand-in {number}',
   'compare.no-lane': 'This mix does not have this lane.',
   'compare.lines': '{n} line | {n} lines',
-  'compare.lines.shaded': '{n} lines; the middle half is shaded',
+  'compare.lines.shaded': 'One line | {n} lines; the middle half is shaded',
   'compare.click': 'Click to play from there',
 } as const

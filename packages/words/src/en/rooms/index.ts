@@ -15,4 +15,20 @@ import { SONGBOOK } from './songbook'
 import { WORK } from './work'
 
 /** What is said in the rooms, by room and meaning. */
-export const ROOMS = { ...ASKS, ...BENCH, ...BRIEF, ...CLASS, ...COMPARE, ...DESK, ...EDITOR, ...HOME, ...LESSON, ...NAMES, ...REVIEW, ...SHEETS, ...SHELL, ...SONGBOOK, ...WORK } as const
+export const ROOMS = {
+  ...ASKS,
+  ...BENCH,
+  ...BRIEF,
+  ...CLASS,
+  ...COMPARE,
+  ...DESK,
+  ...EDITOR,
+  ...HOME,
+  ...LESSON,
+  ...NAMES,
+  ...REVIEW,
+  ...SHEETS,
+  ...SHELL,
+  ...SONGBOOK,
+  ...WORK,
+} as const

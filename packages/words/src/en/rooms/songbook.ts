@@ -21,7 +21,7 @@ export const SONGBOOK = {
   'song.save': 'Save',
   'song.save-own': 'Save as my own song',
   'song.saved': 'Saved. Existing assignments keep their version.',
-  'song.saved-own': 'Saved as your own song. The other one has not changed.',
+  'song.saved-own': 'Saved as your own song. The original has not changed.',
   'song.others':
     'This song belongs to other teachers. You can use it in assignments; if you change it, it is saved as your own song.',
   'song.title': 'Title',
@@ -32,7 +32,6 @@ export const SONGBOOK = {
   'song.tracks': '{n} track | {n} tracks',
   'song.track.drag': 'Drag to move it',
   'song.track.name': 'Name of track {number}',
-  'song.track.role': 'Role',
   'song.track.role-of': 'Role of {name}',
   'song.track.up': 'Move {name} up',
   'song.track.down': 'Move {name} down',

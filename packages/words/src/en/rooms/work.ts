@@ -9,7 +9,7 @@ export const WORK = {
   'work.undid': 'Undone',
   'work.redid': 'Redone',
   'work.part-stopped': 'A part of the page has stopped. Try again.',
-  'work.insecure': 'Sound needs a secure address: open Rudlo at localhost or over HTTPS, in a current browser.',
-  'work.damaged-audio': 'This audio arrived damaged.',
+  'work.insecure':
+    'Sound needs a secure address: open Rudlo at localhost or over HTTPS, in a current browser.',
   'work.no-database': 'The browser does not open its database.',
 } as const
