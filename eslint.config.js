@@ -103,6 +103,12 @@ export default ts.config(
               'data-tip',
               'yes',
               'no',
+              'before',
+              'about',
+              'note',
+              'none',
+              'said',
+              'fault',
             ],
           },
           // signs, units and figures are the same in every language

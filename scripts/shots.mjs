@@ -26,14 +26,17 @@ async function open(name, { width = 1280, height = 800, colorScheme = 'light' } 
   await page.getByRole('heading', { name: 'Who are you today?' }).waitFor()
   if (name) {
     await page.getByRole('button', { name, exact: true }).click()
-    await page.getByRole('heading', { name: /^Hello/ }).waitFor()
+    await test(page, 'account').waitFor()
+    await page.getByRole('heading', { level: 1 }).waitFor()
   }
   return page
 }
 
-/** From the first page to bench or desk, until it plays and the strip shows the loudness. */
-async function enter(page) {
-  await page.locator('article', { hasText: 'Make room for the tune' }).locator('a').first().click()
+/** Goes to bench or desk of an assignment, until it plays and the strip shows the loudness. */
+async function enter(page, room = 'bench', title = 'Make room for the tune') {
+  const answer = await page.request.get(`${installation.address}/api/assignments`)
+  const { id } = (await answer.json()).find((card) => card.title === title)
+  await page.goto(`${installation.address}/${room}/${id}`)
   await page.locator('[data-test=play]:not([disabled])').waitFor({ timeout: 60_000 })
   await page.locator('.strip path[d^="M0"]').waitFor({ state: 'attached', timeout: 60_000 })
   return page
@@ -51,7 +54,8 @@ async function shoot(page, name) {
 
 try {
   await shoot(await open(null), 'sign-in')
-  await shoot(await open('Ayla Demir'), 'home')
+  await shoot(await open('Ayla Demir'), 'first-page')
+  await shoot(await open('Maren Holt'), 'assignments')
 
   const bench = await enter(await open('Rune Solberg'))
   await bench.getByRole('button', { name: 'Make room at B' }).click()
@@ -69,12 +73,6 @@ try {
   await asked.locator('aside > :first-child').evaluate((column) => column.scrollTo(0, 400))
   await shoot(asked, 'bench-checks')
 
-  const brief = await open('Maren Holt')
-  await brief.locator('article', { hasText: 'Out of the dark' }).locator('[data-test=edit-brief]').click()
-  await test(brief, 'try-out').click()
-  await test(brief, 'trial').waitFor({ timeout: 90_000 })
-  await shoot(brief, 'brief')
-
   const balance = await enter(await open('Jonas Feld'))
   await test(balance, 'view-balance').click()
   const whole = await test(balance, 'strip').boundingBox()
@@ -85,28 +83,43 @@ try {
 
   const back = await enter(await open('Ayla Demir', { colorScheme: 'dark', width: 1366, height: 640 }))
   await test(back, 'remark').first().click()
-  await shoot(back, 'bench-came-back')
+  await shoot(back, 'came-back-dark')
 
-  const desk = await enter(await open('Maren Holt'))
+  const narrow = await enter(await open('Ayla Demir', { width: 390, height: 800 }))
+  await shoot(narrow, 'came-back-narrow')
+
+  const begun = await open('Maren Holt')
+  await test(begun, 'new-assignment').click()
+  await test(begun, 'new-song').first().waitFor()
+  await shoot(begun, 'new-assignment')
+
+  const brief = await open('Maren Holt')
+  await brief.locator('article', { hasText: 'Out of the dark' }).locator('[data-test=edit-brief]').click()
+  await test(brief, 'task').first().waitFor()
+  await shoot(brief, 'assignment')
+
+  const desk = await enter(await open('Maren Holt'), 'review')
   await test(desk, 'waiting').filter({ hasText: 'Tobin' }).click()
   await test(desk, 'changes').waitFor({ timeout: 120_000 })
   await test(desk, 'card-squeezebox').click()
   await shoot(desk, 'review-desk')
 
-  const figures = await enter(await open('Maren Holt'))
-  await test(figures, 'waiting').filter({ hasText: 'Tobin' }).click()
-  await test(figures, 'changes').waitFor({ timeout: 120_000 })
+  const figures = await enter(await open('Maren Holt'), 'review')
   await test(figures, 'compare').click()
   await test(figures, 'crowd').waitFor()
-  await figures.waitForTimeout(1500)
-  await figures.getByLabel('Side 2').selectOption({ label: 'Ayla Demir, version 1' })
-  await figures.waitForTimeout(800)
+  await figures.waitForTimeout(2500)
   await shoot(figures, 'compare')
 
   const group = await open('Maren Holt')
   await test(group, 'groups').click()
   await test(group, 'student').first().waitFor()
-  await shoot(group, 'group')
+  await shoot(group, 'class')
+
+  const songs = await open('Maren Holt')
+  await test(songs, 'songbook').click()
+  await test(songs, 'song').first().waitFor()
+  await songs.waitForTimeout(800)
+  await shoot(songs, 'songbook')
 
   const song = await open('Maren Holt')
   await test(song, 'songbook').click()

@@ -2,7 +2,7 @@ import { expect, test, type Person } from '../harness/test'
 
 /** Opens the bench, and goes past the sound check, which a browser that keeps nothing offers each time. */
 async function openBench(somebody: Person): Promise<void> {
-  await somebody.card().locator('a').first().click()
+  await (await somebody.inTerm()).locator('a').first().click()
   await pastSoundCheck(somebody)
 }
 
@@ -32,7 +32,7 @@ test('a browser that keeps nothing opens the bench, draws, saves, and says what 
   await wilma.press(0.6, 0.5)
   await wilma.isSaved()
   // what is said of it is there for a screen reader, and for a hand that rests
-  await expect(wilma.at('keeps-nothing')).toHaveAttribute('aria-label', /keeps nothing by itself/)
+  await expect(wilma.at('keeps-nothing')).toHaveAttribute('aria-label', /stores nothing by itself/)
   await wilma.page.reload()
   await pastSoundCheck(wilma)
   await wilma.chooseTrack('squeezebox')
@@ -63,9 +63,9 @@ test('a machine whose clock is years off loses nothing, and is told right when t
   const petra = await somebody()
   await petra.page.clock.install({ time: new Date('2003-03-03T03:03:00Z') })
   await petra.signIn('Petra Mraz')
-  const due = await petra.page.getByText(/^Due /).first().textContent()
+  const due = await (await petra.inTerm()).getByText(/Due /).first().textContent()
   expect(due).not.toMatch(/2003/)
-  await petra.card().locator('a').first().click()
+  await (await petra.inTerm()).locator('a').first().click()
   await petra.page.clock.resume()
   await petra.canPlay()
   await petra.chooseTrack('squeezebox')
@@ -116,7 +116,8 @@ test('a student who is taken out of the class is out at once, and is taken in ag
   await maren.signIn('Maren Holt')
   await maren.at('groups').click()
   const row = maren.page.locator('[data-test="student"]', { hasText: 'Milan Novotny' })
-  await row.locator('[data-test="leave"]').click()
+  await row.locator('[data-test="student-more"]').click()
+  await maren.at('leave').click()
   await maren.at('take-out').click()
   await expect(maren.at('former')).toContainText('Milan Novotny')
   await expect(milan.at('sign-in-again')).toBeVisible({ timeout: 20_000 })
@@ -129,5 +130,5 @@ test('a student who is taken out of the class is out at once, and is taken in ag
   await expect(row).toBeVisible()
   await expect(maren.at('former')).toHaveCount(0)
   await milan.page.reload()
-  await expect(milan.card()).toBeVisible()
+  await expect(await milan.inTerm()).toBeVisible()
 })

@@ -53,6 +53,9 @@ async function fits({ page }: Person): Promise<void> {
   expect(Math.max(...over)).toBeLessThanOrEqual(0)
 }
 
+/** What may go wrong as text grows: the names and roles of things do not change. */
+const LARGE = ['scrollable-region-focusable', 'target-size', 'aria-hidden-focus', 'bypass', 'region', 'label']
+
 const SCREENS = [
   { width: 1366, height: 640 },
   { width: 1024, height: 768 },
@@ -76,6 +79,12 @@ async function isLegible(person: Person): Promise<void> {
   expect(await faults(person, ['color-contrast']), 'dark').toEqual([])
   await person.page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
   expect(await faults(person), 'light').toEqual([])
+  // text twice as large, in the colours of the machine: names, roles and targets are looked at once more
+  await person.page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' })
+  await person.page.evaluate(() => (document.documentElement.style.fontSize = '200%'))
+  expect(await faults(person, LARGE), 'twice as large, in forced colours').toEqual([])
+  await person.page.evaluate(() => (document.documentElement.style.fontSize = ''))
+  await person.page.emulateMedia({ forcedColors: 'none', reducedMotion: 'reduce' })
 }
 
 test('on every screen and in both themes a student’s places fit, and axe finds nothing', async ({
@@ -142,6 +151,26 @@ test('the places of a teacher: on every screen and in both themes they fit, and 
   await maren.page.goto(maren.page.url().replace('/compare/', '/sheets/'))
   await expect(maren.at('paper').first()).toBeVisible()
   await isLegible(maren)
+})
+
+test('on a telephone what came back is read, heard and answered, and the desk says what it wants', async ({
+  somebody,
+}) => {
+  const ayla = await somebody({ ...STILL, viewport: { width: 390, height: 800 } })
+  await ayla.atBench('Ayla Demir')
+  await expect(ayla.page.getByText('Please try a new version')).toBeVisible()
+  await expect(ayla.at('wants-room')).toBeVisible()
+  await expect(ayla.at('line')).toHaveCount(0)
+  await ayla.at('play').click()
+  await expect(ayla.at('play')).toHaveAccessibleName('Stop')
+  await ayla.at('play').click()
+  await ayla.at('answer').first().click()
+  await ayla.page.getByLabel('Reply').fill('I hear it now.')
+  await ayla.page.getByLabel('Reply').press('Enter')
+  await expect(ayla.page.getByText('I hear it now.')).toBeVisible()
+  const wide = await ayla.page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+  expect(wide).toBeLessThanOrEqual(0)
+  await isLegible(ayla)
 })
 
 test('the page asks for nothing from elsewhere, its policy is never broken, and the theme is kept', async ({

@@ -23,7 +23,7 @@ test('while it plays: a line in charge moves its fader, solo is heard at once an
   await petra.page.waitForTimeout(700)
   expect(await petra.loudness(800)).toBeNull()
   await petra.page.getByRole('button', { name: 'Why can’t I hear Harp?' }).click()
-  await expect(petra.at('why')).toContainText('Only Brushes can be heard: solo is on.')
+  await expect(petra.at('why')).toContainText('Solo is on: only Brushes can be heard.')
   await petra.page.getByRole('button', { name: 'Hear everything' }).click()
   await petra.page.waitForTimeout(700)
   expect(await petra.loudness(1000)).toBeGreaterThan(-60)

@@ -13,6 +13,7 @@ import { point } from '@rudlo/core/envelope'
 import { resolve, withPoints, type Mix } from '@rudlo/core/mix'
 import { hasWords } from './catalog'
 import { EN } from './en'
+import { UNHEARD } from './en/unheard'
 import { counted, Sayer } from '.'
 
 const REED = 'track/reed/level'
@@ -27,6 +28,28 @@ const whole = (sentence: string, about: string) => {
   expect(sentence, about).toMatch(/^[A-Z0-9“].*[.”]$/)
   expect(sentence, about).not.toMatch(BROKEN)
 }
+
+describe('why something is not heard', () => {
+  it('is said of mutes, faders, sends and lines', () => {
+    const name = { lane: REED }
+    expect(said('unheard.muted-by-line', { name, at: { at: at(2) } })).toBe('At bar 2 a line mutes Reed.')
+    expect(said('unheard.level', { name, value: { value: -90, of: REED } })).toBe(
+      'The fader of Reed is at silence.',
+    )
+    expect(said('unheard.solo', { names: { lanes: [REED, 'track/pad/level'] } })).toMatch(
+      /^Solo is on: only Reed and \S+ can be heard\.$/,
+    )
+    for (const key of Object.keys(UNHEARD)) {
+      const parts = {
+        name,
+        names: name,
+        value: { value: -60, of: REED },
+        level: { amount: -60, unit: 'dB' },
+      } as const
+      whole(said(key, { ...parts, at: { at: at(2) } }), key)
+    }
+  })
+})
 
 describe('a sentence', () => {
   it('is whole for every check of every kind, on lines of all sorts', () => {

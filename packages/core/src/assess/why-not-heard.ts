@@ -1,10 +1,8 @@
 import { valueAt } from '../envelope'
 import { envelopeOf, lineInCharge, resolve, type Address, type Mix, type Send } from '../mix'
-import { SILENCE_DB } from '../scale'
 import { songTime, type SongVersion } from '../song'
+import { amount, say, type Part, type Saying } from '../saying'
 import { SAMPLE_RATE } from '../time'
-import { laneName } from './describe'
-import { levelText, listText } from './words'
 
 /** Where a cause can be dealt with. */
 export type Remedy =
@@ -16,7 +14,8 @@ export type Remedy =
 
 /** One reason why something is not heard, or why a change is not. */
 export interface Cause {
-  readonly sentence: string
+  /** What is the matter, as data: `unheard.…`. */
+  readonly says: Saying
   readonly remedy: Remedy
 }
 
@@ -53,15 +52,15 @@ export function whyNotHeard(song: SongVersion, mix: Mix, listening: Listening, a
 /** One look at a mix at one place. */
 class Look {
   readonly #time
-  readonly #bar: number
+  readonly #here: Part
 
   constructor(
-    private readonly song: SongVersion,
+    song: SongVersion,
     private readonly mix: Mix,
     private readonly listening: Listening,
   ) {
     this.#time = songTime(song)
-    this.#bar = this.#time.meter.placeAt(listening.tick).bar
+    this.#here = { at: listening.tick }
   }
 
   track(id: string): Cause[] {
@@ -81,7 +80,7 @@ class Look {
       ? []
       : [
           {
-            sentence: `Nothing is sent to ${this.#name(`return/${id}/level`)} at bar ${this.#bar}.`,
+            says: say('unheard.unfed', { name: { lane: `return/${id}/level` }, at: this.#here }),
             remedy: this.#to(`return/${id}/level`),
           },
         ]
@@ -102,7 +101,7 @@ class Look {
     if (!send) return []
     const causes: Cause[] = []
     if (this.#value(`send/${id}/on`) < 0.5) {
-      causes.push({ sentence: 'This send is switched off.', remedy: this.#to(`send/${id}/on`) })
+      causes.push({ says: say('unheard.send-off'), remedy: this.#to(`send/${id}/on`) })
     }
     return [...causes, ...this.#level(`send/${id}/level`), ...this.back(send.to)]
   }
@@ -112,13 +111,13 @@ class Look {
     const causes: Cause[] = []
     if (this.#value(`effect/${id}/bypass`) >= 0.5) {
       causes.push({
-        sentence: 'The effect is bypassed: the sound goes past it.',
+        says: say('unheard.bypassed'),
         remedy: this.#to(`effect/${id}/bypass`),
       })
     }
     if (this.#value(`effect/${id}/wet`) <= 0.001) {
       causes.push({
-        sentence: 'Wet is at 0 %: nothing of the effect comes out.',
+        says: say('unheard.dry'),
         remedy: this.#to(`effect/${id}/wet`),
       })
     }
@@ -126,7 +125,7 @@ class Look {
     const word = address.split('/')[2]
     if (word !== 'wet' && word !== 'bypass' && this.#value(address) === control.neutral) {
       causes.push({
-        sentence: `${control.name} is at the value where it does nothing.`,
+        says: say('unheard.neutral', { name: { lane: address } }),
         remedy: this.#to(address),
       })
     }
@@ -139,15 +138,13 @@ class Look {
     const causes: Cause[] = []
     const lane: Remedy = { kind: 'lane', address }
     if (envelope?.points.length && !this.listening.moves) {
-      causes.push({ sentence: 'Moves are off: its line does nothing now.', remedy: { kind: 'moves' } })
+      causes.push({ says: say('unheard.moves-off'), remedy: { kind: 'moves' } })
     }
-    if (envelope?.points.length && !envelope.on)
-      causes.push({ sentence: 'Its line is switched off.', remedy: lane })
-    if (!this.listening.isOpen(address))
-      causes.push({ sentence: 'Its lane is locked in this assignment.', remedy: lane })
+    if (envelope?.points.length && !envelope.on) causes.push({ says: say('unheard.line-off'), remedy: lane })
+    if (!this.listening.isOpen(address)) causes.push({ says: say('unheard.locked'), remedy: lane })
     if (this.listening.moves && lineInCharge(this.mix, address)) {
       causes.push({
-        sentence: 'A line is in charge of it: moving the control itself changes nothing.',
+        says: say('unheard.line'),
         remedy: lane,
       })
     }
@@ -156,8 +153,11 @@ class Look {
 
   #muted(address: Address): Cause[] {
     if (this.#value(address) < 0.5) return []
-    const by = this.#follows(address) ? `is muted by its line at bar ${this.#bar}` : 'is muted'
-    return [{ sentence: `${this.#name(address.replace('mute', 'level'))} ${by}.`, remedy: this.#to(address) }]
+    const name: Part = { lane: address.replace('mute', 'level') }
+    const says = this.#follows(address)
+      ? say('unheard.muted-by-line', { name, at: this.#here })
+      : say('unheard.muted', { name })
+    return [{ says, remedy: this.#to(address) }]
   }
 
   #soloed(id: string): Cause[] {
@@ -169,16 +169,13 @@ class Look {
       this.mix.tracks.some((t) => t.id === id && t.sends.some((s) => returns.includes(s.to)))
     )
       return []
-    const names = [
-      ...tracks.map((t) => this.#name(`track/${t}/level`)),
-      ...returns.map((r) => this.#name(`return/${r}/level`)),
-    ]
-    return [{ sentence: `Only ${listText(names)} can be heard: solo is on.`, remedy: { kind: 'solo' } }]
+    const lanes = [...tracks.map((t) => `track/${t}/level`), ...returns.map((r) => `return/${r}/level`)]
+    return [{ says: say('unheard.solo', { names: { lanes } }), remedy: { kind: 'solo' } }]
   }
 
   #recorded(id: string): Cause[] {
     const track = this.mix.tracks.find((t) => t.id === id)!
-    const name = this.#name(`track/${id}/level`)
+    const name: Part = { track: id }
     const here = this.#time.tempo.secondsAt(this.listening.tick)
     const spans = track.regions.map((r) => {
       const start = this.#time.tempo.secondsAt(r.start)
@@ -187,23 +184,22 @@ class Look {
     const now = spans.find((s) => s.start <= here && here < s.end)
     if (now) {
       if (now.region.level > HARDLY_DB) return []
-      const sentence = `The region of ${name} here is turned down to ${levelText(now.region.level)}.`
-      return [{ sentence, remedy: { kind: 'place', tick: now.region.start } }]
+      const says = say('unheard.region', { name, level: amount(now.region.level, 'dB') })
+      return [{ says, remedy: { kind: 'place', tick: now.region.start } }]
     }
     const next = spans.filter((s) => s.start > here).sort((a, b) => a.start - b.start)[0]
     const last = spans.sort((a, b) => b.end - a.end)[0]
-    if (!last) return [{ sentence: `${name} has nothing recorded.`, remedy: { kind: 'place', tick: 0 } }]
-    const bar = (tick: number) => this.#time.meter.placeAt(tick).bar
+    if (!last) return [{ says: say('unheard.empty', { name }), remedy: { kind: 'place', tick: 0 } }]
     return next
       ? [
           {
-            sentence: `${name} plays nothing here; it comes in at bar ${bar(next.region.start)}.`,
+            says: say('unheard.not-yet', { name, at: { at: next.region.start } }),
             remedy: { kind: 'place', tick: next.region.start },
           },
         ]
       : [
           {
-            sentence: `${name} has played its last note; it starts at bar ${bar(last.region.start)}.`,
+            says: say('unheard.over', { name, at: { at: last.region.start } }),
             remedy: { kind: 'place', tick: last.region.start },
           },
         ]
@@ -212,16 +208,16 @@ class Look {
   #level(address: Address): Cause[] {
     const db = this.#value(address)
     if (db > HARDLY_DB) return []
-    const what = address.startsWith('send/') ? 'The send' : this.#name(address)
-    const by = this.#follows(address) ? `Its line has ${what} at` : `The fader of ${what} is at`
-    const plain = address.startsWith('send/') && !this.#follows(address) ? 'The send is at' : by
-    const text = db <= SILENCE_DB ? 'silence' : levelText(db)
-    return [
-      {
-        sentence: `${plain} ${text}${this.#follows(address) ? ` at bar ${this.#bar}` : ''}.`,
-        remedy: this.#to(address),
-      },
-    ]
+    const of = { value: db, of: address }
+    const isSend = address.startsWith('send/')
+    const says = this.#follows(address)
+      ? say(isSend ? 'unheard.send-line' : 'unheard.level-line', {
+          name: { lane: address },
+          value: of,
+          at: this.#here,
+        })
+      : say(isSend ? 'unheard.send-level' : 'unheard.level', { name: { lane: address }, value: of })
+    return [{ says, remedy: this.#to(address) }]
   }
 
   #isFed(send: Send): boolean {
@@ -242,9 +238,5 @@ class Look {
 
   #to(address: Address): Remedy {
     return { kind: this.#follows(address) ? 'lane' : 'control', address }
-  }
-
-  #name(address: Address): string {
-    return laneName(this.song, this.mix, address)
   }
 }

@@ -4,13 +4,15 @@ import DeskTools from './lanes/DeskTools.vue'
 import PassMenu from './pass/PassMenu.vue'
 import TransportBar from './transport/TransportBar.vue'
 import { useDesk } from './desk-store'
+import { useNarrow } from '../ui/page/narrow'
 
 const emit = defineEmits<{ keys: [] }>()
 const desk = useDesk()
+const narrow = useNarrow()
 </script>
 
 <template>
   <TransportBar :time="desk.time!" @keys="emit('keys')"
-    ><PassMenu /><DeskTools v-if="desk.view === 'lines'"
-  /></TransportBar>
+    ><template v-if="!narrow"><PassMenu /><DeskTools v-if="desk.view === 'lines'" /></template
+  ></TransportBar>
 </template>

@@ -74,13 +74,9 @@ function list(): void {
     :label="t('shell.account', { name: session.person.name })"
   >
     <template #opener="{ opener }">
-      <AppButton
-        v-bind="opener"
-        class="account"
-        :aria-label="t('shell.account', { name: session.person.name })"
-        :tip="session.person.name"
-        data-test="account"
-        >{{ initials }}</AppButton
+      <AppButton v-bind="opener" class="account" :tip="session.person.name" data-test="account"
+        >{{ initials
+        }}<span class="unseen">{{ t('shell.account', { name: session.person.name }) }}</span></AppButton
       >
     </template>
     <b>{{ session.person.name }}</b>

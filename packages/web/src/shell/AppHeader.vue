@@ -130,5 +130,10 @@ nav {
   .app-header {
     padding: 0 var(--space-2);
   }
+
+  /* the page says what it is itself */
+  .where {
+    display: none;
+  }
 }
 </style>

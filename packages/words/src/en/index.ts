@@ -4,6 +4,7 @@ import { MARKS } from './marks'
 import { MISTAKES } from './mistakes'
 import { MOVES } from './moves'
 import { PARTS } from './parts'
+import { UNHEARD } from './unheard'
 
 /** Everything that is said in English, by key. */
 export const EN: Readonly<Record<string, string>> = {
@@ -13,4 +14,5 @@ export const EN: Readonly<Record<string, string>> = {
   ...MARKS,
   ...MOVES,
   ...PARTS,
+  ...UNHEARD,
 }

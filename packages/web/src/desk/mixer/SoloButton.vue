@@ -24,6 +24,13 @@ const on = computed(() => player.solo[props.kind].includes(props.of))
 </template>
 
 <style scoped>
+.button :deep(.v-btn__content) {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
 .button[aria-pressed='true'] {
   border-color: var(--close);
   background: var(--close);

@@ -25,6 +25,13 @@ const { value, inCharge, set } = useControl(() => props.address)
 </template>
 
 <style scoped>
+.button :deep(.v-btn__content) {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
 .following {
   border-style: dashed;
 }

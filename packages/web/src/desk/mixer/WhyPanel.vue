@@ -3,6 +3,7 @@
 import { laneName, whyNotHeard, type Remedy } from '@rudlo/core/assess'
 import { resolve } from '@rudlo/core/mix'
 import { beatInWords } from '@rudlo/core/time'
+import { Sayer } from '@rudlo/words'
 import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
@@ -18,6 +19,7 @@ const player = usePlayer()
 const address = computed(() => desk.asked!)
 const control = computed(() => resolve(work.mix!, address.value)!.control)
 const name = computed(() => laneName(desk.song!, work.mix!, address.value))
+const sayer = computed(() => new Sayer({ song: desk.song!, mix: work.mix! }))
 const causes = computed(() =>
   whyNotHeard(
     desk.song!,
@@ -67,8 +69,8 @@ function go(remedy: Remedy): void {
   >
     <p class="soft">{{ t('why.at', { place: beatInWords(desk.time!.meter, player.position) }) }}</p>
     <ol v-if="causes.length">
-      <li v-for="cause in causes" :key="cause.sentence">
-        <span>{{ cause.sentence }}</span>
+      <li v-for="(cause, i) in causes" :key="i">
+        <span>{{ sayer.say(cause.says) }}</span>
         <AppButton small @click="go(cause.remedy)">{{ TEXTS[cause.remedy.kind] }}</AppButton>
       </li>
     </ol>
@@ -82,12 +84,6 @@ function go(remedy: Remedy): void {
 </template>
 
 <style scoped>
-.why {
-  display: grid;
-  gap: 12px;
-  padding: 24px;
-}
-
 ol {
   display: grid;
   gap: 8px;

@@ -104,7 +104,7 @@ const press = (note: { channel: number; note: number } | null) =>
         <AppButton small tone="desk" data-test="rig-stop" @click="port.send(transportBytes(false))">{{
           t('rig.stop')
         }}</AppButton>
-        <AppButton small tone="desk" v-if="!alone" data-test="rig-window" @click="emit('window')">{{
+        <AppButton v-if="!alone" small tone="desk" data-test="rig-window" @click="emit('window')">{{
           t('rig.window')
         }}</AppButton>
         <IconButton v-if="!alone" icon="close" :label="t('rig.hide')" desk @click="emit('close')" />

@@ -51,7 +51,7 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
     >
       <span class="name">
         <v-icon :icon="ROLE_ICONS[track.role]" size="15" :title="track.role" class="role" />
-        <span class="text">{{ track.name }}</span>
+        <span class="text" :data-tip="track.name">{{ track.name }}</span>
         <v-icon v-if="mixer && !open" icon="$locked" size="14" :title="t('track.locked')" />
       </span>
       <svg :viewBox="`0 0 ${SMALL.width} ${SMALL.height}`" preserveAspectRatio="none" aria-hidden="true">
@@ -95,6 +95,7 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
 <style scoped>
 .card {
   contain: layout;
+  container-type: inline-size;
   min-width: 0;
   padding: 6px 9px;
 }
@@ -125,6 +126,12 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
   font-size: 14px;
   font-weight: 640;
   white-space: nowrap;
+}
+
+@container (max-width: 84px) {
+  .role {
+    display: none;
+  }
 }
 
 .role {
@@ -191,8 +198,9 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
 }
 
 .switches :deep(.button) {
-  padding: 0 2px;
-  letter-spacing: -0.01em;
+  padding: 0 1px;
+  font-size: var(--text-1);
+  letter-spacing: -0.02em;
 }
 
 svg {

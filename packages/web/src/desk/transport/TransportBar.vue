@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue'
 import { useCalm } from '../../engine/calm'
 import { useListening } from '../../engine/listening-store'
 import { usePlayer } from '../../engine/player-store'
+import { useNarrow } from '../../ui/page/narrow'
 import SoundCheckDialog from '../sound-check/SoundCheckDialog.vue'
 import ListenMenu from './ListenMenu.vue'
 import { loopText } from './loop-text'
@@ -19,6 +20,7 @@ import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
 const props = defineProps<{ time: SongTime }>()
 defineEmits<{ keys: [] }>()
 
+const narrow = useNarrow()
 const player = usePlayer()
 const listening = useListening()
 const checking = ref(false)
@@ -101,11 +103,20 @@ const MOVES = [
       @update:model-value="player.setMoves"
     />
 
-    <LoudnessMenu />
-    <ListenMenu @check="checking = true" />
+    <template v-if="!narrow">
+      <LoudnessMenu />
+      <ListenMenu @check="checking = true" />
+    </template>
     <span class="push" />
     <slot />
-    <IconButton desk icon="keys" :label="t('play.keys')" :tip="t('play.keys.tip')" @click="$emit('keys')" />
+    <IconButton
+      v-if="!narrow"
+      desk
+      icon="keys"
+      :label="t('play.keys')"
+      :tip="t('play.keys.tip')"
+      @click="$emit('keys')"
+    />
     <SoundCheckDialog v-model="checking" />
   </footer>
 </template>

@@ -81,6 +81,10 @@ const emit = defineEmits<{
   border-right: 1px solid var(--rule);
 }
 
+.lane-head > * {
+  flex: none;
+}
+
 h2 {
   display: flex;
   align-items: center;

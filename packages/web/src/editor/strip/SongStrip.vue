@@ -116,7 +116,7 @@ function key(event: KeyboardEvent): void {
       :style="place({ from: section.tick, to: song.sections[i + 1]?.tick ?? time.length })"
     >
       <b>{{ section.letter }}</b>
-      <span class="name">{{ section.name }}</span>
+      <span class="name" :data-tip="section.name">{{ section.name }}</span>
       <span class="bar">{{ time.meter.placeAt(section.tick).bar }}</span>
     </div>
     <svg :width="width" :height="HEIGHT" aria-hidden="true"><path :d="path" /></svg>

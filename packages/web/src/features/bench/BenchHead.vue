@@ -6,6 +6,7 @@ import { useSession } from '../../api/session-store'
 import { useDesk } from '../../desk/desk-store'
 import FilesDialog from '../../desk/files/FilesDialog.vue'
 import { useWork } from '../../document/work-store'
+import { useNarrow } from '../../ui/page/narrow'
 import AppHeader from '../../shell/AppHeader.vue'
 import { useBench } from './bench-store'
 import HandInDialog from './HandInDialog.vue'
@@ -23,6 +24,7 @@ const props = defineProps<{
   ready: boolean
 }>()
 
+const narrow = useNarrow()
 const bench = useBench()
 const desk = useDesk()
 const work = useWork()
@@ -37,7 +39,7 @@ const version = computed(() => {
   if (!newest) return ''
   const name = t('bench.version', { number: newest.number })
   if (newest.state === 'given back')
-    return newest.outcome === 'accepted' ? `${name} accepted` : t('bench.came-back', { name })
+    return newest.outcome === 'accepted' ? t('bench.accepted', { name }) : t('bench.came-back', { name })
   return newest.measurement ? t('bench.handed-in', { name }) : t('bench.measuring', { name })
 })
 
@@ -60,16 +62,18 @@ function showHandIn(look: boolean): void {
   <AppHeader compact :before="bench.assignment?.group" :title="bench.assignment?.title">
     <template v-if="props.ready">
       <SaveSign />
-      <TriesMenu @hand-in="showHandIn(false)" />
-      <IconButton icon="undo" :label="t('bench.undo')" :disabled="!work.canUndo" @click="work.undo()" />
-      <IconButton icon="redo" :label="t('bench.redo')" :disabled="!work.canRedo" @click="work.redo()" />
-      <HistoryMenu />
-      <IconButton icon="files" :label="t('files.title')" data-test="files" @click="files = true" />
-      <AppButton v-if="version" small data-test="version" @click="showHandIn(true)">
+      <template v-if="!narrow">
+        <TriesMenu @hand-in="showHandIn(false)" />
+        <IconButton icon="undo" :label="t('bench.undo')" :disabled="!work.canUndo" @click="work.undo()" />
+        <IconButton icon="redo" :label="t('bench.redo')" :disabled="!work.canRedo" @click="work.redo()" />
+        <HistoryMenu />
+        <IconButton icon="files" :label="t('files.title')" data-test="files" @click="files = true" />
+      </template>
+      <AppButton v-if="version && !narrow" small data-test="version" @click="showHandIn(true)">
         {{ version }}
       </AppButton>
-      <ModelButtons v-if="session.person?.role === 'teacher'" :assignment="props.assignment" />
-      <AppButton v-else tone="main" data-test="hand-in" @click="showHandIn(false)">{{
+      <ModelButtons v-if="session.person?.role === 'teacher' && !narrow" :assignment="props.assignment" />
+      <AppButton v-else-if="!narrow" tone="main" data-test="hand-in" @click="showHandIn(false)">{{
         t('bench.hand-in')
       }}</AppButton>
     </template>

@@ -24,6 +24,7 @@ import { useLessonNews } from './lesson-news'
 import { usePresence } from './presence-store'
 import { t } from '../../words/t'
 import IconButton from '../../ui/buttons/IconButton.vue'
+import { useNarrow } from '../../ui/page/narrow'
 import RoomState from '../../ui/page/RoomState.vue'
 
 const props = defineProps<{ assignment: string }>()
@@ -40,6 +41,7 @@ const briefOpen = ref(true)
 const keys = ref(false)
 const leaving = ref<InstanceType<typeof LeaveQuestion> | null>(null)
 
+const narrow = useNarrow()
 const ready = computed(() => bench.assignment?.id === work.assignment && work.mix !== null)
 
 async function open(): Promise<void> {
@@ -84,7 +86,12 @@ onBeforeUnmount(() => {
       <RoomState :problem="problem" loading @again="open" />
     </main>
     <template v-else>
-      <div class="room" :class="{ folded: !briefOpen }">
+      <main v-if="narrow" class="reading">
+        <BenchTop />
+        <p class="soft" data-test="wants-room">{{ t('bench.narrow') }}</p>
+        <BriefPanel />
+      </main>
+      <div v-else class="room" :class="{ folded: !briefOpen }">
         <aside>
           <BriefPanel v-show="briefOpen" />
           <IconButton
@@ -118,6 +125,22 @@ onBeforeUnmount(() => {
   min-height: 560px;
 }
 
+/* a telephone: one column, which scrolls */
+.reading {
+  flex: 1;
+  min-height: 0;
+  padding: var(--space-3);
+  overflow-y: auto;
+}
+
+.reading > * + * {
+  margin-top: var(--space-3);
+}
+
+.reading :deep(.brief) {
+  padding-inline: 0;
+}
+
 .room {
   display: grid;
   flex: 1;
@@ -141,14 +164,19 @@ aside > :first-child {
   overflow-y: auto;
 }
 
+/* beside what is read, and never over it */
 .fold {
   position: absolute;
+  z-index: 2;
   top: 14px;
-  right: 4px;
+  right: -13px;
+  width: 26px;
+  border: 1px solid var(--rule);
+  background: var(--sheet);
 }
 
 .folded .fold {
-  right: 0;
+  right: -1px;
 }
 
 .middle {

@@ -8,8 +8,10 @@ import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import { usePlayer } from '../../engine/player-store'
 import { useBench } from './bench-store'
 import { t } from '../../words/t'
+import { useNarrow } from '../../ui/page/narrow'
 import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
 
+const narrow = useNarrow()
 const bench = useBench()
 const desk = useDesk()
 const work = useWork()
@@ -50,8 +52,15 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
 </script>
 
 <template>
-  <div class="top">
-    <ChoiceButtons v-model="desk.view" class="views" upright :choices="VIEWS" :label="t('bench.view')" />
+  <div class="top" :class="{ narrow }">
+    <ChoiceButtons
+      v-if="!narrow"
+      v-model="desk.view"
+      class="views"
+      upright
+      :choices="VIEWS"
+      :label="t('bench.view')"
+    />
     <PlayedStrip
       :song="desk.song!"
       :time="desk.time!"
@@ -69,6 +78,10 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
   flex: none;
   grid-template-columns: auto minmax(0, 1fr);
   gap: 8px;
+}
+
+.narrow {
+  grid-template-columns: minmax(0, 1fr);
 }
 
 .views {

@@ -78,7 +78,6 @@ const pages = computed(() => [
 }
 
 h1 {
-  padding-right: 28px;
   font-size: var(--text-5);
 }
 

@@ -16,11 +16,13 @@ import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
 import { useTrying } from '../../desk/remarks/trying'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import { useNarrow } from '../../ui/page/narrow'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ version: OwnVersion }>()
 
+const narrow = useNarrow()
 const bench = useBench()
 const desk = useDesk()
 const work = useWork()
@@ -114,6 +116,7 @@ const tick = (remark: RemarkView) =>
               <v-icon icon="$play" size="16" />{{ t('guide.mistakes.listen') }}
             </AppButton>
             <AppButton
+              v-if="!narrow"
               small
               :disabled="!player.ready"
               :tip="t('guide.mistakes.hand.tip')"

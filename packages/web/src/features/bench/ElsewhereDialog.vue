@@ -9,21 +9,12 @@ const work = useWork()
 </script>
 
 <template>
-  <AppDialog :model-value="work.elsewhere" persistent :title="t('elsewhere.title')">
+  <AppDialog :model-value="work.elsewhere" persistent alert :title="t('elsewhere.title')">
     <p>{{ t('elsewhere.text') }}</p>
-    <AppButton tone="main" data-test="work-here" @click="work.workHere()">{{
-      t('elsewhere.here')
-    }}</AppButton>
+    <template #acts>
+      <AppButton tone="main" data-test="work-here" @click="work.workHere()">{{
+        t('elsewhere.here')
+      }}</AppButton>
+    </template>
   </AppDialog>
 </template>
-
-<style scoped>
-.elsewhere {
-  display: grid;
-  gap: 16px;
-  justify-items: start;
-  place-content: center;
-  flex: 1;
-  padding: 26px;
-}
-</style>

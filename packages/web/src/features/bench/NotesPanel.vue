@@ -41,7 +41,7 @@ watch(
   async (id) => {
     if (!id) return
     await nextTick()
-    list.value?.querySelector<HTMLInputElement>(`[data-note="${id}"]`)?.focus()
+    list.value?.querySelector<HTMLInputElement>(`[data-note="${id}"] input`)?.focus()
     bench.freshNote = null
   },
   { immediate: true },

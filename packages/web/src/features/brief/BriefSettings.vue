@@ -149,7 +149,7 @@ const remeasure = () =>
 }
 
 .limit {
-  flex: 0 1 180px;
+  flex: 0 1 250px;
 }
 
 .heard {

@@ -75,7 +75,7 @@ defineExpose({ decide })
     </div>
   </AppDialog>
   <template v-if="waits">
-    <CheckField v-model="hold" :label="t('back.hold')" data-test="hold" />
+    <CheckField v-model="hold" :label="t('back.hold')" :data-tip="t('back.hold.tip')" data-test="hold" />
     <AppButton :busy="busy" :disabled="!ready" data-test="again" @click="decide('again')">
       {{ t('back.ask') }}
     </AppButton>
@@ -99,6 +99,10 @@ defineExpose({ decide })
 </template>
 
 <style scoped>
+.v-checkbox :deep(.v-label) {
+  white-space: nowrap;
+}
+
 .hold {
   display: flex;
   gap: 6px;

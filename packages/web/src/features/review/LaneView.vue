@@ -125,6 +125,7 @@ const live = () => {
   >
     <template #head>
       <LaneHead
+        compact
         :name="name"
         :control="control"
         :meter="review.time!.meter"

@@ -14,7 +14,7 @@ const sign = computed(() => {
   if (state === 'measuring') return '…'
   if (props.entry.measureProblem && state === 'waiting') return t('queue.no-figures')
   if (state === 'waiting') return `v${number}`
-  return outcome === 'accepted' ? 'accepted' : 'again'
+  return t(outcome === 'accepted' ? 'queue.accepted' : 'queue.again')
 })
 
 const title = computed(() => {

@@ -60,6 +60,7 @@ function release(): void {
   <nav class="queue" :aria-label="t('queue.label')">
     <SelectField
       class="assignment"
+      :data-tip="choices.find((c) => c.value === assignment)?.text"
       :label="t('queue.assignment')"
       :model-value="assignment"
       :choices="choices"
@@ -164,5 +165,9 @@ h2 {
   gap: 6px;
   margin-top: auto;
   padding: 8px 4px;
+}
+
+.tables :deep(.v-btn__content) {
+  white-space: normal;
 }
 </style>

@@ -28,7 +28,7 @@ defineExpose({ decide: (outcome: 'accepted' | 'again') => give.value?.decide(out
     :title="t('review.title', { title: review.assignment!.title, number: review.handIn.number })"
     :bundle="`/api/hand-ins/${review.handIn.id}/bundle`"
   />
-  <AppHeader before="Review desk" :title="review.assignment?.title">
+  <AppHeader :before="t('review.desk')" :title="review.assignment?.title">
     <template v-if="review.handIn">
       <p class="soft left">{{ t('review.waiting', { n: review.waiting.length }) }}</p>
       <IconButton icon="files" :label="t('files.title')" data-test="files" @click="files = true" />

@@ -129,34 +129,38 @@ const save = () =>
         <tbody>
           <tr v-for="(line, k) in lines" :key="line.id">
             <th scope="row">
-              <TextField
-                v-model="line.name"
-                compact
-                :label="t('rubric.line-name', { number: k + 1 })"
-                :maxlength="RUBRIC_LIMITS.name"
-              />
-              <TextArea
-                v-model="line.about"
-                compact
-                :rows="2"
-                :label="t('rubric.line-about')"
-                :maxlength="RUBRIC_LIMITS.text"
-              />
-              <MultiSelect
-                :model-value="restsOn(line)"
-                :choices="kinds"
-                :label="t('rubric.proposed')"
-                :none="t('rubric.proposed.none')"
-                :said="restsWords(line)"
-                data-test="rests"
-                @update:model-value="(rests) => (line.rests = rests)"
-              />
-              <AppButton small icon="remove" @click="lines.splice(k, 1)">{{ t('rubric.remove') }}</AppButton>
+              <div class="criterion">
+                <TextField
+                  v-model="line.name"
+                  compact
+                  :label="t('rubric.line-name', { number: k + 1 })"
+                  :maxlength="RUBRIC_LIMITS.name"
+                />
+                <TextArea
+                  v-model="line.about"
+                  compact
+                  :rows="2"
+                  :label="t('rubric.line-about')"
+                  :maxlength="RUBRIC_LIMITS.text"
+                />
+                <MultiSelect
+                  :model-value="restsOn(line)"
+                  :choices="kinds"
+                  :label="t('rubric.proposed')"
+                  :none="t('rubric.proposed.none')"
+                  :said="restsWords(line)"
+                  data-test="rests"
+                  @update:model-value="(rests) => (line.rests = rests)"
+                />
+                <AppButton small icon="remove" @click="lines.splice(k, 1)">{{
+                  t('rubric.remove')
+                }}</AppButton>
+              </div>
             </th>
             <td v-for="(_, i) in levels" :key="i">
               <TextArea
                 v-model="line.says[i]!"
-                compact
+                bare
                 :rows="5"
                 :label="t('rubric.means.label', { level: levels[i] || i + 1, line: line.name || k + 1 })"
                 :maxlength="RUBRIC_LIMITS.text"
@@ -180,7 +184,7 @@ const save = () =>
 
 <style scoped>
 .levels {
-  flex: 0 0 150px;
+  flex: 0 0 210px;
 }
 
 .note {
@@ -195,10 +199,12 @@ td {
 }
 
 th[scope='row'] {
+  min-width: 226px;
+}
+
+.criterion {
   display: grid;
   gap: var(--space-2);
-  justify-items: stretch;
-  min-width: 210px;
 }
 
 td {

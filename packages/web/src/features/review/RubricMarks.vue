@@ -76,6 +76,7 @@ function says(id: string): string {
 <style scoped>
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   justify-content: space-between;
 }
@@ -90,8 +91,7 @@ h3 {
 
 .levels {
   display: grid;
-  grid-auto-flow: column;
-  grid-auto-columns: 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(62px, 1fr));
   gap: 4px;
   margin-top: 4px;
 }

@@ -105,6 +105,6 @@ const here = () => store.time!.meter.placeAt(player.position).bar
 }
 
 .from {
-  flex: 0 0 150px;
+  flex: 0 1 200px;
 }
 </style>

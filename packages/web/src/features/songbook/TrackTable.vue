@@ -111,7 +111,7 @@ function hear(id: string): void {
 
 .track {
   display: grid;
-  grid-template-columns: 20px auto minmax(90px, 1fr) 128px auto auto auto;
+  grid-template-columns: 20px auto minmax(90px, 1fr) 150px auto auto auto;
   gap: 2px var(--space-2);
   align-items: center;
   padding: var(--space-2) 0;

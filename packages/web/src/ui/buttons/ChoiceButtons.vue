@@ -62,7 +62,7 @@ const isStop = (i: number) =>
       :aria-checked="c.value === chosen"
       :tabindex="isStop(i) ? 0 : -1"
       :disabled="c.off ?? false"
-      :data-tip="c.tip"
+      :data-tip="c.tip ?? (desk ? c.text : undefined)"
       :data-test="c.test"
       @click="chosen = c.value"
       ><slot :choice="c">{{ c.text }}</slot></v-btn
@@ -101,9 +101,21 @@ const isStop = (i: number) =>
 }
 
 .desk {
+  flex: 0 1 auto;
+  min-width: 0;
   border-color: color-mix(in srgb, var(--on-desk) 40%, transparent);
   background: transparent;
   color: var(--on-desk);
+}
+
+.desk .choice {
+  flex: 0 1 auto;
+}
+
+.desk .choice :deep(.v-btn__content) {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 
 .desk .choice[aria-checked='true'] {

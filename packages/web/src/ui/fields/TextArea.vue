@@ -8,6 +8,8 @@ const { rows = 3, compact = false } = defineProps<{
   hint?: string | undefined
   rows?: number
   compact?: boolean
+  /** Its label stands elsewhere: only a screen reader is told. */
+  bare?: boolean
 }>()
 const text = defineModel<string>({ required: true })
 const area = useTemplateRef<{ $el: HTMLElement }>('area')
@@ -25,12 +27,13 @@ defineExpose({ focus, blur: () => inner()?.blur() })
   <v-textarea
     ref="area"
     v-model="text"
-    :label="label"
+    :label="bare ? undefined : label"
+    :aria-label="bare ? label : undefined"
     :rows="rows"
     :error-messages="fault ?? null"
     :hint="hint"
     :persistent-hint="Boolean(hint)"
-    :density="compact ? 'compact' : 'comfortable'"
+    :density="compact || bare ? 'compact' : 'comfortable'"
     auto-grow
     max-rows="14"
   />

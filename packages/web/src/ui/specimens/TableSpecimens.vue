@@ -12,9 +12,9 @@ interface Row {
   readonly name: string
   readonly bars: number
 }
-const rows: readonly Row[] = ['Ferry', 'Lantern', 'Harbour', 'Street'].map((name, i) => ({
+const rows: readonly Row[] = (['class', 'song', 'assignment'] as const).map((step, i) => ({
   id: String(i),
-  name,
+  name: t(`home.step.${step}`),
   bars: 32 - i * 8,
 }))
 const columns: readonly Column<Row>[] = [

@@ -1,5 +1,7 @@
 export const BENCH = {
   'bench.version': 'Version {number}',
+  'bench.narrow': 'Here you can read, listen and answer. To change your lines, use a larger screen.',
+  'bench.accepted': '{name} accepted',
   'bench.came-back': '{name} came back',
   'bench.handed-in': '{name} is handed in',
   'bench.measuring': '{name} is being checked',

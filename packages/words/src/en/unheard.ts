@@ -1,0 +1,23 @@
+/** Why something is not heard, or why moving a control changes nothing. */
+export const UNHEARD = {
+  'unheard.muted': '{name} is muted.',
+  'unheard.muted-by-line': 'At {at} a line mutes {name}.',
+  'unheard.solo': 'Solo is on: only {names} can be heard.',
+  'unheard.empty': '{name} has no recording.',
+  'unheard.not-yet': '{name} is silent here. It begins at {at}.',
+  'unheard.over': '{name} is over. It began at {at}.',
+  'unheard.region': 'The region of {name} is turned down to {level} here.',
+  'unheard.level': 'The fader of {name} is at {value}.',
+  'unheard.level-line': 'At {at} the line of {name} is at {value}.',
+  'unheard.send-off': 'This send is switched off.',
+  'unheard.send-level': 'This send is at {value}.',
+  'unheard.send-line': 'At {at} the line of this send is at {value}.',
+  'unheard.unfed': 'Nothing is sent to {name} at {at}.',
+  'unheard.bypassed': 'The effect is bypassed, so the sound is unchanged.',
+  'unheard.dry': 'The effect is at 0 % wet, so only the dry sound is heard.',
+  'unheard.neutral': '{name}: at this value it does nothing.',
+  'unheard.moves-off': 'Moves are off, so its line does nothing now.',
+  'unheard.line-off': 'Its line is switched off.',
+  'unheard.locked': 'This lane is locked in this assignment.',
+  'unheard.line': 'A line is in control, so moving the control itself changes nothing.',
+} as const
