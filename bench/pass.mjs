@@ -5,6 +5,7 @@ import { CHROMIUM } from '../scripts/lib/chromium.mjs'
 import { Installation } from '../scripts/lib/installation.mjs'
 import { imported } from './core.mjs'
 import { entry } from './entry.mjs'
+import { inTerm } from './term.mjs'
 
 const ROUNDS = 5
 const SECONDS = 60
@@ -42,7 +43,7 @@ async function live() {
     await page.addInitScript(() => localStorage.setItem('rudlo-listening', '{"delay":0,"checked":true}'))
     await page.goto(installation.address)
     await page.getByRole('button', { name: NAME, exact: true }).click()
-    await page.locator('article', { hasText: 'Make room for the tune' }).locator('a').first().click()
+    await (await inTerm(page, 'Make room for the tune')).click()
     await page.locator('[data-test=play]:not([disabled])').waitFor({ timeout: 60_000 })
     const { stutters, frames, lanes } = await page.evaluate(ride, SECONDS)
     return [

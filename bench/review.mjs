@@ -61,7 +61,7 @@ export async function review() {
     await page.getByRole('button', { name: 'Maren Holt', exact: true }).click()
     await page
       .locator('article', { hasText: TITLE })
-      .getByRole('link', { name: 'Open the review desk' })
+      .getByRole('link', { name: /[Rr]eview/ })
       .click()
     await page.locator('[data-test=play]:not([disabled])').waitFor({ timeout: 60_000 })
     await page.locator('[data-test=outcome]').waitFor({ timeout: 180_000 })

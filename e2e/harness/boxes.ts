@@ -36,8 +36,11 @@ export function tightBoxes(): string[] {
       if (element.scrollWidth > element.clientWidth + 1 && !told) found.push(`cut off: ${said(element)}`)
     }
     const range = document.createRange()
-    range.selectNodeContents(element)
-    const text = range.getBoundingClientRect()
+    // its own words, and not those that only a screen reader is told
+    const own = [...element.childNodes].filter((n) => n.nodeType === 3 && n.textContent!.trim())
+    range.setStart(own[0]!, 0)
+    range.setEnd(own.at(-1)!, own.at(-1)!.textContent!.length)
+    const text = own.length > 1 ? element.getBoundingClientRect() : range.getBoundingClientRect()
     const button = element.closest('button, [role=button], a.v-btn')
     if (button) {
       const box = button.getBoundingClientRect()

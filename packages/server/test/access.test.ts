@@ -113,6 +113,7 @@ describe('signing in', () => {
       person: null,
       demo: [],
       needsFirstTeacher: false,
+      timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
     })
     const anna = await world.database.getRepository(Person).findOneByOrFail({ signIn: 'anna' })
     expect((await client.post('/api/demo-session', { person: anna.id })).status).toBe(404)

@@ -100,7 +100,7 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
     <p v-if="!owner.effects.length" class="soft">{{ t('chain.empty') }}</p>
     <ol ref="chain">
       <li v-for="(e, i) in owner.effects" :key="e.id">
-        <header>
+        <div class="head">
           <v-icon icon="$drag" class="drag" size="20" :title="t('chain.drag')" data-test="drag-effect" />
           <PlainInput
             class="title"
@@ -138,7 +138,7 @@ useSortable(chain, '.drag', (from, to) => move(owner.value.effects[from]!, to))
             @click="move(e, i + 1)"
           />
           <IconButton icon="remove" :label="t('chain.remove', { name: title(e) })" @click="remove(e)" />
-        </header>
+        </div>
         <p class="soft about">{{ t(`effect.${e.kind}.about`) }}</p>
         <EffectPicture :effect="e" />
         <div class="params">

@@ -118,7 +118,7 @@ oncePerScreen('returns and sends', () => {
 oncePerScreen('effects', () => {
   it('show what they do, are named and moved, and a track goes back to its start', async () => {
     const petra = await atBalance()
-    await button(/^Effects of Whistle/).click()
+    await button(/^FX of Whistle/).click()
     for (const name of ['EQ', 'Chopper', 'Reverb']) await button(`+ ${name}`).click()
     await expect.element(page.getByRole('img', { name: 'When it is open' })).toBeVisible()
     const curve = () =>

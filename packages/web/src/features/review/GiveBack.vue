@@ -99,6 +99,10 @@ defineExpose({ decide })
 </template>
 
 <style scoped>
+.v-checkbox {
+  flex: none;
+}
+
 .v-checkbox :deep(.v-label) {
   white-space: nowrap;
 }

@@ -125,6 +125,7 @@ defineExpose({
 <style scoped>
 .say {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
   align-content: start;
   padding: 14px 16px 24px;

@@ -24,13 +24,13 @@ const id = useId()
       :role="alert ? 'alertdialog' : undefined"
       :aria-labelledby="alert ? id : undefined"
     >
-      <header>
+      <div class="head">
         <h2 :id="id">{{ title }}</h2>
         <slot name="head" />
         <IconButton v-if="!persistent" icon="close" :label="t('ui.close')" @click="open = false" />
-      </header>
+      </div>
       <div class="body"><slot /></div>
-      <footer v-if="$slots['acts']"><slot name="acts" /></footer>
+      <div v-if="$slots['acts']" class="foot"><slot name="acts" /></div>
     </div>
   </v-dialog>
 </template>
@@ -44,7 +44,7 @@ const id = useId()
   box-shadow: var(--shadow-2);
 }
 
-header {
+.head {
   display: flex;
   gap: var(--space-3);
   align-items: center;
@@ -64,7 +64,7 @@ h2 {
   overflow-y: auto;
 }
 
-footer {
+.foot {
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-2);

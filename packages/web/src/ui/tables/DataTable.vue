@@ -34,7 +34,6 @@ const headers = computed(() =>
     align: c.end ? ('end' as const) : ('start' as const),
     value: (row: R) => c.value?.(row) ?? '',
     ...(c.width ? { width: c.width } : {}),
-    headerProps: c.title ? {} : { 'aria-label': t('ui.table.acts') },
   })),
 )
 /** What is found in a row: everything that it says. */
@@ -71,6 +70,9 @@ const isLong = computed(() => props.rows.length > 60)
     must-sort
     @update:model-value="(ids: readonly string[]) => (chosen = ids)"
   >
+    <template v-for="c in columns.filter((one) => !one.title)" :key="c.key" #[`header.${c.key}`]>
+      <span class="unseen">{{ t('ui.table.acts') }}</span>
+    </template>
     <template v-for="c in columns" :key="c.key" #[`item.${c.key}`]="{ item }">
       <slot :name="c.key" :row="item as R">{{ c.value?.(item as R) ?? '' }}</slot>
     </template>

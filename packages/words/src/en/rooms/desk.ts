@@ -291,7 +291,7 @@ export const DESK = {
   'balance.send': 'Send {name} to {to}',
   'balance.mute.label': 'Mute {name}',
   'balance.mute': 'Mute',
-  'balance.fx.label': 'Effects of {name}: none | Effects of {name}: {n} | Effects of {name}: {n}',
+  'balance.fx.label': 'FX of {name}: no effects | FX of {name}: 1 effect | FX of {name}: {n} effects',
   'balance.fx.count': 'FX {count}',
   'balance.fx': 'FX',
   'balance.why': 'Why can’t I hear {name}?',
