@@ -108,7 +108,9 @@ describe('audio', () => {
       return (body as Refused).error.message
     }
     expect(await sentence(Buffer.from('Dear diary, today I sang.'), 'text.wav')).toMatch(/not an audio file/)
-    expect(await sentence(Buffer.from('#EXTM3U\nfile:///etc/passwd\n'), 'list.mp3')).toMatch(/not an audio file/)
+    expect(await sentence(Buffer.from('#EXTM3U\nfile:///etc/passwd\n'), 'list.mp3')).toMatch(
+      /not an audio file/,
+    )
     const flac = as('flac', wav(44_100, [tone(44_100)]))
     const broken = Buffer.from(flac)
     broken.fill(0x55, flac.length >> 1, (flac.length >> 1) + 4000)

@@ -47,13 +47,13 @@ onScreens('points', () => {
   it('are chosen by a box, moved, set and removed together; a span is bent by its middle', async () => {
     const milan = await onTide()
     for (const [x, y] of [
-      [0.45, 0.5],
+      [0.38, 0.5],
       [0.5, 0.6],
-      [0.55, 0.5],
+      [0.62, 0.5],
     ] as const)
       await milan.press(x, y)
     await expect.poll(() => milan.points.length).toBe(4)
-    await milan.drag([0.43, 0.3], [0.57, 0.7], { choosing: true })
+    await milan.drag([0.35, 0.3], [0.65, 0.7], { choosing: true })
     await expect.element(milan.said('line')).toHaveTextContent(/^3 points chosen/)
     await milan.oneStep(() => milan.drag([0.5, 0.6], [0.5, 0.5]))
     await milan.at('set-to').selectOptions('silence (silent)')
@@ -63,7 +63,7 @@ onScreens('points', () => {
     expect(milan.points).toHaveLength(4)
     await milan.keys('Escape')
     // the middle of the line after a point that is selected can be taken
-    await milan.press(0.45, 0.5)
+    await milan.press(0.38, 0.5)
     const middle = () => document.querySelectorAll('.surface .middle')
     await expect.poll(() => middle().length).toBeGreaterThan(0)
     const steps = milan.steps

@@ -100,10 +100,13 @@ defineExpose({ decide })
 
 <style scoped>
 .v-checkbox {
-  flex: none;
+  min-width: 0;
 }
 
 .v-checkbox :deep(.v-label) {
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
   white-space: nowrap;
 }
 
@@ -122,6 +125,9 @@ defineExpose({ decide })
   gap: 6px;
   align-items: center;
   font-weight: 620;
+  display: block;
+  overflow: hidden;
+  text-overflow: ellipsis;
   white-space: nowrap;
 }
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** A sheet over the page, with its name, what it is about, and at its foot what can be done. The focus goes back to where it was. */
-import { useId } from 'vue'
+import { useId, watch } from 'vue'
 import { t } from '../../words/t'
 import IconButton from '../buttons/IconButton.vue'
+import { focusAgain, focusedNow } from './focus-return'
 
 const { width = 560, persistent = false } = defineProps<{
   title: string
@@ -15,10 +16,19 @@ const { width = 560, persistent = false } = defineProps<{
 }>()
 const open = defineModel<boolean>({ required: true })
 const id = useId()
+
+let before: HTMLElement | null = null
+watch(open, (is) => is && (before = focusedNow()), { immediate: true })
 </script>
 
 <template>
-  <v-dialog v-model="open" :max-width="width" :persistent="persistent" :aria-labelledby="id">
+  <v-dialog
+    v-model="open"
+    :max-width="width"
+    :persistent="persistent"
+    :aria-labelledby="id"
+    @after-leave="focusAgain(before)"
+  >
     <div
       class="sheet app-dialog"
       :role="alert ? 'alertdialog' : undefined"

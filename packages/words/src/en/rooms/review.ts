@@ -1,6 +1,6 @@
 export const REVIEW = {
   'bank.title': 'Your saved remarks',
-  'bank.search': 'Search your saved remarks',
+  'bank.search': 'Search saved remarks',
   'bank.empty': 'Nothing saved yet. “Save for later” beside a remark puts it here.',
   'bank.start': 'Start with examples',
   'bank.none': 'No saved remark has these words.',
@@ -168,7 +168,7 @@ export const REVIEW = {
   'say.label': 'Feedback',
   'say.remarks': 'Remarks',
   'say.comment': 'Comment on the whole',
-  'say.comment.placeholder': 'A sentence or two for the student',
+  'say.comment.placeholder': 'A note to the student',
   'say.not-saved': 'Not saved',
   'summary.problem.damaged':
     'This version could not be measured: some of the song’s audio is damaged or missing.',
