@@ -36,8 +36,8 @@ async function stands(page: Person['page']): Promise<void> {
 
 /** What axe finds on a page, by all its rules or by some; nothing, if all is well. */
 async function faults({ page }: Person, rules?: readonly string[]): Promise<string[]> {
-  // a tip beside what was clicked goes with the mouse
-  await page.mouse.move(0, 0)
+  // a tip beside what was clicked goes as soon as anything is scrolled
+  await page.evaluate(() => document.dispatchEvent(new Event('scroll')))
   await stands(page)
   await page.evaluate(axe)
   return page.evaluate(async (only) => {

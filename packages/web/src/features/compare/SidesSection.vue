@@ -116,7 +116,7 @@ function hear(side: 0 | 1): void {
         />
       </template>
     </div>
-    <ul class="difference" data-test="difference">
+    <ul class="difference" tabindex="0" data-test="difference">
       <li v-for="s in difference" :key="s">{{ s }}</li>
     </ul>
   </section>
@@ -138,6 +138,6 @@ function hear(side: 0 | 1): void {
   flex: none;
   flex-wrap: wrap;
   gap: 2px 18px;
-  max-height: 66px;
+  max-height: 4.2rem;
 }
 </style>

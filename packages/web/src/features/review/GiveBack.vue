@@ -105,6 +105,8 @@ defineExpose({ decide })
 
 .v-checkbox :deep(.v-label) {
   display: block;
+  align-self: center;
+  height: auto;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
@@ -126,6 +128,8 @@ defineExpose({ decide })
   align-items: center;
   font-weight: 620;
   display: block;
+  align-self: center;
+  height: auto;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;

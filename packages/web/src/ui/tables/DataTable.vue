@@ -3,10 +3,11 @@
  * Rows of things with a name: sorted by a click on a column, filtered by what is typed, chosen by boxes. Its head stays in view; on a
  * narrow screen each row is a card; a long one draws only what is seen.
  */
-import { computed } from 'vue'
+import { computed, useTemplateRef, type ComponentPublicInstance } from 'vue'
 import { VDataTable, VDataTableVirtual } from 'vuetify/components/VDataTable'
 import { t } from '../../words/t'
 import type { Column } from './column'
+import { useScrollStop } from './scroll-stop'
 
 const props = defineProps<{
   /** What it lists: said to a screen reader. */
@@ -24,6 +25,7 @@ const props = defineProps<{
   /** At most so high, in px: a longer one scrolls in itself. */
   height?: number
 }>()
+useScrollStop(useTemplateRef<ComponentPublicInstance>('table'))
 const chosen = defineModel<readonly string[]>('chosen', { default: () => [] })
 
 const headers = computed(() =>
@@ -49,6 +51,7 @@ const isLong = computed(() => props.rows.length > 60)
 <template>
   <component
     :is="isLong ? VDataTableVirtual : VDataTable"
+    ref="table"
     :model-value="[...chosen]"
     class="data-table"
     :aria-label="label"
