@@ -27,7 +27,11 @@ let chart: EChartsType | null = null
 
 function draw(): void {
   const p = theme.name === 'dark' ? DARK : LIGHT
-  const text = { color: p.soft, fontFamily: 'Atkinson Hyperlegible Next Variable', fontSize: 13 }
+  const text = {
+    color: p.soft,
+    fontFamily: "'Atkinson Hyperlegible Next Variable', 'Noto Sans Variable'",
+    fontSize: 13,
+  }
   chart?.setOption(
     {
       animation: false,

@@ -73,6 +73,7 @@ function remove(): void {
     </td>
     <td class="pan">
       <ControlSlider :address="`${o.kind}/${o.id}/pan`" :label="t('balance.pan', { name: o.name })" />
+      <v-icon v-if="o.stereo" icon="$width" size="16" :data-tip="t('balance.width.tip')" />
       <ControlField
         v-if="o.stereo"
         class="width"
@@ -169,7 +170,7 @@ td {
 }
 
 .pan :deep(.width) {
-  width: 68px;
+  width: 58px;
 }
 
 .pan {
@@ -178,7 +179,7 @@ td {
 
 .pan :deep(.slider) {
   display: inline-block;
-  width: calc(100% - 72px);
+  width: calc(100% - 80px);
   min-width: 64px;
   vertical-align: middle;
 }

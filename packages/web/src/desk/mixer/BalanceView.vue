@@ -11,6 +11,7 @@ import ChainDialog from './ChainDialog.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
+import TermText from '../../ui/marks/TermText.vue'
 import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
 
@@ -60,7 +61,7 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
         <tr>
           <th scope="col">{{ t('balance.track') }}</th>
           <th scope="col" class="wide" colspan="2">{{ t('balance.head.volume') }}</th>
-          <th scope="col">{{ t('balance.head.pan') }}</th>
+          <th scope="col"><TermText :text="t('balance.head.pan')" /></th>
           <th v-for="r in mix.returns" :key="r.id" scope="col">
             {{ t('balance.head.to', { name: r.name }) }}
           </th>
@@ -98,7 +99,7 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
         >
       </AppMenu>
       <AppButton small data-test="start-again" @click="startAgain">{{ t('balance.to-start') }}</AppButton>
-      <span class="soft">{{ t('balance.note') }}</span>
+      <TermText class="soft" :text="t('balance.note')" />
     </p>
     <ChainDialog v-if="chain" :owner="chain" @close="chain = null" />
   </section>

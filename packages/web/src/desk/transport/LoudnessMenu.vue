@@ -4,6 +4,7 @@ import { numberText } from '@rudlo/core/scale'
 import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { loudnessInWords, roomInWords, songInWords } from './loudness-words'
+import TermText from '../../ui/marks/TermText.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
@@ -43,12 +44,16 @@ const whole = computed(() => player.measured?.integrated ?? null)
             </td>
           </tr>
           <tr>
-            <th scope="row">{{ t('loud.song') }}<small>{{ t('loud.song.about') }}</small></th>
+            <th scope="row">
+              {{ t('loud.song') }}<small><TermText :text="t('loud.song.about')" /></small>
+            </th>
             <td>{{ songInWords(whole) }}</td>
             <td class="number" data-test="integrated">{{ t('loud.lufs', { value: figure(whole) }) }}</td>
           </tr>
           <tr>
-            <th scope="row">{{ t('loud.peak') }}<small>{{ t('loud.peak.about') }}</small></th>
+            <th scope="row">
+              {{ t('loud.peak') }}<small><TermText :text="t('loud.peak.about')" /></small>
+            </th>
             <td>{{ roomInWords(player.truePeak) }}</td>
             <td class="number" data-test="true-peak">
               {{ t('loud.dbtp', { value: figure(player.truePeak) }) }}

@@ -22,7 +22,7 @@ export function useInk(family: () => Family) {
       warm: p.warm,
       desk: p.desk,
       onDesk: p.onDesk,
-      font: "'Atkinson Hyperlegible Next Variable', sans-serif",
+      font: "'Atkinson Hyperlegible Next Variable', 'Noto Sans Variable', sans-serif",
     }
   })
 }

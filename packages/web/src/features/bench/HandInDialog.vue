@@ -10,6 +10,7 @@ import type { OwnVersion } from '@rudlo/contract/handins'
 import { whenText } from '../../words/dates'
 import { useLive } from '../../api/live-store'
 import { useWork } from '../../document/work-store'
+import TermText from '../../ui/marks/TermText.vue'
 import CheckList from '../../desk/guide/CheckList.vue'
 import { useGuide } from '../../desk/guide/guide-store'
 import VerdictSign from '../../desk/guide/VerdictSign.vue'
@@ -184,7 +185,7 @@ onBeforeUnmount(() => clearInterval(timer))
         </section>
         <h3>{{ t('hand-in.measured') }}</h3>
         <ul data-test="measured">
-          <li v-for="s in sentences" :key="s">{{ s }}</li>
+          <li v-for="s in sentences" :key="s"><TermText :text="s" /></li>
         </ul>
       </template>
       <p v-else class="measuring" role="status">

@@ -4,6 +4,7 @@ import { numberText, signedText } from '@rudlo/core/scale'
 import { computed } from 'vue'
 import BalanceChart from '../../charts/BalanceChart.vue'
 import { useReview } from './review-store'
+import TermText from '../../ui/marks/TermText.vue'
 import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
 
@@ -83,7 +84,7 @@ const loud = computed(() => {
       <h2>{{ t('figures.tune') }}</h2>
       <BalanceChart v-if="balances.length" :song="review.song!" :balances="balances" />
       <p v-else class="soft">{{ t('figures.later') }}</p>
-      <p class="soft">{{ loud }}</p>
+      <p class="soft"><TermText :text="loud" /></p>
     </div>
     <FigureTable v-if="tracks.length" class="sheet" :label="t('figures.tracks')">
       <caption>

@@ -5,6 +5,7 @@ import { sayChanges } from '@rudlo/core/compare'
 import type { SongVersion } from '@rudlo/core/song'
 import { computed } from 'vue'
 import type { CheckPlace } from '@rudlo/core/evidence'
+import TermText from '../../ui/marks/TermText.vue'
 import VerdictSign from '../../desk/guide/VerdictSign.vue'
 import type { StudentTask as BriefTask } from '@rudlo/core/brief'
 import type { MeasureProblem, ReviewedHandIn } from '@rudlo/contract/handins'
@@ -137,7 +138,7 @@ const changes = computed(() => {
     />
     <FoldSection v-if="sentences" :title="t('summary.measured')" data-test="everything">
       <ul class="all" data-test="measured">
-        <li v-for="s in sentences" :key="s">{{ s }}</li>
+        <li v-for="s in sentences" :key="s"><TermText :text="s" /></li>
       </ul>
     </FoldSection>
     <div v-else-if="handIn.measureProblem" class="failed" role="alert" data-test="measure-problem">

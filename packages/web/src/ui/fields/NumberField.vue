@@ -61,16 +61,4 @@ function take(): void {
   />
 </template>
 
-<style scoped>
-.bare :deep(.v-field) {
-  --v-input-control-height: var(--target);
-
-  font-size: var(--text-1);
-}
-
-.bare :deep(.v-field__input) {
-  min-height: var(--target);
-  padding-block: 2px;
-  padding-inline: var(--space-2);
-}
-</style>
+<style scoped src="./bare.css"></style>

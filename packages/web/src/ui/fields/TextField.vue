@@ -29,16 +29,4 @@ const text = defineModel<string>({ required: true })
   </v-text-field>
 </template>
 
-<style scoped>
-.bare :deep(.v-field) {
-  --v-input-control-height: var(--target);
-
-  font-size: var(--text-1);
-}
-
-.bare :deep(.v-field__input) {
-  min-height: var(--target);
-  padding-block: 2px;
-  padding-inline: var(--space-2);
-}
-</style>
+<style scoped src="./bare.css"></style>

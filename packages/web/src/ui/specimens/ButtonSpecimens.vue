@@ -6,6 +6,7 @@ import ChoiceButtons from '../buttons/ChoiceButtons.vue'
 import IconButton from '../buttons/IconButton.vue'
 import RowButton from '../buttons/RowButton.vue'
 import AppTag from '../marks/AppTag.vue'
+import TermText from '../marks/TermText.vue'
 import SpecimenRow from './SpecimenRow.vue'
 
 const TONES = ['main', 'plain', 'quiet', 'danger'] as const
@@ -52,6 +53,9 @@ const choices = (['light', 'dark', 'system'] as const).map((value) => ({
       :text="t('ui.save')"
     />
   </SpecimenRow>
+  <SpecimenRow name="TermText"
+    ><TermText :text="t('figures.whole', { lufs: 0, range: 0, peak: 0 })"
+  /></SpecimenRow>
 </template>
 
 <style scoped>

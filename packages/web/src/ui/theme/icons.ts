@@ -1,4 +1,5 @@
 import {
+  mdiArrowLeftRight,
   mdiCircleDouble,
   mdiCreation,
   mdiDotsHorizontal,
@@ -77,6 +78,7 @@ export const ICONS = {
   previous: mdiChevronLeft,
   following: mdiChevronRight,
   close: mdiClose,
+  width: mdiArrowLeftRight,
   saved: mdiCloudCheckOutline,
   saving: mdiCloudSyncOutline,
   unsaved: mdiCloudAlertOutline,

@@ -5,6 +5,7 @@ import { CLASS } from './class'
 import { COMPARE } from './compare'
 import { DESK } from './desk'
 import { EDITOR } from './editor'
+import { GLOSSARY } from './glossary'
 import { HOME } from './home'
 import { LESSON } from './lesson'
 import { NAMES } from './names'
@@ -23,6 +24,7 @@ export const ROOMS = {
   ...COMPARE,
   ...DESK,
   ...EDITOR,
+  ...GLOSSARY,
   ...HOME,
   ...LESSON,
   ...NAMES,
