@@ -1,5 +1,5 @@
 import { serveWith } from '../../../test/fake-server'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { ApiError, Unreachable } from '../../api/errors'
 import { upload } from './upload'
 
@@ -21,6 +21,8 @@ beforeEach(() => {
   calls.bytes.mockResolvedValue(undefined)
   calls.remove.mockResolvedValue(null)
 })
+
+afterEach(() => void vi.useRealTimers())
 
 describe('an upload', () => {
   it('sends piece after piece, tells how far it is, and has it decoded', async () => {
