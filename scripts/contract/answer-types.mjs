@@ -2,6 +2,10 @@ import { join, relative, sep } from 'node:path'
 import ts from 'typescript'
 import { ROOT } from '../lib/paths.mjs'
 
+/** Numbers by size, words by letter: however the compiler happens to list them. */
+const inOrder = (a, b) =>
+  typeof a === 'number' && typeof b === 'number' ? a - b : String(a) < String(b) ? -1 : 1
+
 const REF = '#/components/schemas/'
 
 /** Reads the types of answers, and what is said about contract types, out of the server's sources. */
@@ -117,7 +121,7 @@ export class AnswerTypes {
     const booleans = rest.filter((t) => t.flags & ts.TypeFlags.BooleanLiteral)
     const others = rest.filter((t) => !literals.includes(t) && !booleans.includes(t))
     const options = [
-      ...(literals.length ? [{ enum: literals.map((t) => t.value).sort() }] : []),
+      ...(literals.length ? [{ enum: literals.map((t) => t.value).sort(inOrder) }] : []),
       ...(booleans.length === 2
         ? [{ type: 'boolean' }]
         : booleans.map((t) => ({ const: this.checker.typeToString(t) === 'true' }))),

@@ -78,12 +78,12 @@ describe('saving', () => {
     put.mockImplementationOnce(later).mockImplementationOnce(later)
     store.title = 'Another'
     const saved = store.save()
-    await vi.waitFor(() => expect(answers).toHaveLength(1))
+    await vi.waitFor(() => expect(answers).toHaveLength(1), 20_000)
     const given = store.giveOut()
     answers[0]!()
     expect(await saved).toBe(true)
     expect(store.changed).toBe(true)
-    await vi.waitFor(() => expect(answers).toHaveLength(2))
+    await vi.waitFor(() => expect(answers).toHaveLength(2), 20_000)
     expect(put.mock.calls.map(([, sent]) => sent)).toEqual([
       expect.objectContaining({ title: 'Another', draft: true, revision: 3 }),
       expect.objectContaining({ title: 'Another', draft: false, revision: 4 }),
