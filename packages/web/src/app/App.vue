@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, watchEffect } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import { useTheme } from 'vuetify'
 import { useSession } from '../api/session-store'
 import FirstTeacherPage from '../features/people/FirstTeacherPage.vue'
 import OwnPasswordPage from '../features/people/OwnPasswordPage.vue'
-import SignInAgain from '../features/people/SignInAgain.vue'
 import SignInPage from '../features/people/SignInPage.vue'
 import TipHost from '../ui/overlays/TipHost.vue'
 import RoomState from '../ui/page/RoomState.vue'
 import { useThemeChoice } from '../ui/theme/theme-store'
 import { t } from '../words/t'
+
+/** It knows the work: nobody waits for that before they are signed in. */
+const SignInAgain = defineAsyncComponent(() => import('../features/people/SignInAgain.vue'))
 
 const session = useSession()
 const route = useRoute()

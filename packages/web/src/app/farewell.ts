@@ -1,17 +1,17 @@
-import { forgetWindow } from '../browser/kept'
-import { OfflineCopy } from '../document/offline-copy'
-import { dropStrays, ReviewDrafts } from '../document/review-drafts'
-import { forgetAudio } from '../engine/asset-loader'
+import { watch } from 'vue'
 import type { useSession } from '../api/session-store'
+import type * as PutAway from './put-away'
 
-/** What is taken off this machine when somebody leaves: what was sent goes, what was not stays until its owner comes back. */
+let loaded: Promise<typeof PutAway> | null = null
+/** What puts things away knows the engine and the document: nobody waits for it before they are signed in. */
+const putter = () => (loaded ??= import('./put-away'))
+
+/** Has everything put away that is somebody's when they leave. It is fetched as they come: they may leave without a network. */
 export function clearOnFarewell(session: ReturnType<typeof useSession>): void {
-  dropStrays()
-  session.onFarewell(async (personId) => {
-    const copy = new OfflineCopy(personId)
-    if (await copy.isEmpty()) await copy.destroy()
-    new ReviewDrafts(personId).clear({ unsaved: false })
-    forgetAudio()
-    forgetWindow()
-  })
+  watch(
+    () => session.person?.id,
+    (id) => void (id && putter()),
+    { immediate: true },
+  )
+  session.onFarewell(async (personId) => (await putter()).putAway(personId))
 }
