@@ -29,7 +29,7 @@ function draw(): void {
   const p = theme.name === 'dark' ? DARK : LIGHT
   const text = {
     color: p.soft,
-    fontFamily: "'Atkinson Hyperlegible Next Variable', 'Noto Sans Variable'",
+    fontFamily: getComputedStyle(document.documentElement).getPropertyValue('--font'),
     fontSize: 13,
   }
   chart?.setOption(
