@@ -9,6 +9,8 @@ export function tightBoxes(): string[] {
     `<${element.tagName.toLowerCase()} class="${element.getAttribute('class') ?? ''}"> ${element.textContent?.trim().slice(0, 60)}`
   const isSeen = (element: Element): boolean =>
     element.checkVisibility({ opacityProperty: true, visibilityProperty: true })
+  /** Said in full to whoever rests on it. */
+  const isTold = (element: Element) => element.closest('[data-tip], [title]') !== null
   /** Said to a screen reader alone. */
   const isTiny = ({ width, height }: DOMRect) => width < 3 || height < 3
   /** The part of a box that the boxes around it let through. */
@@ -32,8 +34,8 @@ export function tightBoxes(): string[] {
     const style = getComputedStyle(element)
     if (style.overflowX === 'hidden' || style.overflowX === 'clip') {
       // a name of a song or a person may be shortened, where it is said in full to whoever rests on it
-      const told = element.closest('[data-tip], [title]')
-      if (element.scrollWidth > element.clientWidth + 1 && !told) found.push(`cut off: ${said(element)}`)
+      if (element.scrollWidth > element.clientWidth + 1 && !isTold(element))
+        found.push(`cut off: ${said(element)}`)
     }
     const range = document.createRange()
     // its own words, and not those that only a screen reader is told
@@ -50,16 +52,12 @@ export function tightBoxes(): string[] {
         text.bottom - box.bottom,
         box.top - text.top,
       )
-      if (over > 2 && text.width > 0 && !(told(element) && style.textOverflow === 'ellipsis'))
+      if (over > 2 && text.width > 0 && !(isTold(element) && style.textOverflow === 'ellipsis'))
         found.push(`out of its button by ${over.toFixed(0)} px: ${said(element)}`)
     }
     if (text.right > innerWidth + 1 && shown(element).right > innerWidth + 1)
       found.push(`out of the page: ${said(element)}`)
   }
-  function told(element: Element): boolean {
-    return element.closest('[data-tip], [title]') !== null
-  }
-
   // what lies under a dialog or a menu cannot be pressed
   const over = [...document.querySelectorAll('.v-overlay--active:not(.v-tooltip) .v-overlay__content')].at(-1)
   const pressed = [

@@ -1,5 +1,3 @@
-import { numberText } from '../scale'
-
 /** "half a bar", "1 bar", "3½ bars". */
 export function barsText(bars: number): string {
   const halves = Math.round(bars * 2) / 2
@@ -8,11 +6,6 @@ export function barsText(bars: number): string {
   const whole = Math.floor(halves)
   const text = `${whole}${halves > whole ? '½' : ''}`
   return `${text} ${halves === 1 ? 'bar' : 'bars'}`
-}
-
-/** A level in words: "silent", "−7.5 dB". */
-export function levelText(db: number): string {
-  return db <= -90 ? 'silence' : `${numberText(db, 1)} dB`
 }
 
 /** Joins sentences parts as people list things: "a, b and c". */

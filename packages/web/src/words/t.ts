@@ -23,3 +23,6 @@ export function rawText(key: MessageKey): string {
   if (text === undefined) throw new RangeError(`There are no words for "${key}".`)
   return text
 }
+
+/** Every key that there are words for. */
+export const messageKeys = () => Object.keys(i18n.global.getLocaleMessage(language)) as MessageKey[]

@@ -72,7 +72,7 @@ watch(open, (is) => is || stop())
 
 <template>
   <AppDialog v-model="open" :title="t('files.title')" :width="560">
-    <ul>
+    <ul class="plain-list">
       <li>
         <span><b>{{ t('files.mix') }}</b><br /><span class="soft">{{ t('files.mix.about') }}</span></span>
         <AppButton small :disabled="running !== null" data-test="file-mixdown" @click="make('mixdown')">
@@ -115,12 +115,6 @@ watch(open, (is) => is || stop())
 </template>
 
 <style scoped>
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 li {
   display: flex;
   gap: 24px;

@@ -202,8 +202,7 @@ li {
   border-radius: var(--radius);
 }
 
-header,
-.row {
+.head {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;

@@ -23,14 +23,9 @@ const on = computed(() => player.solo[props.kind].includes(props.of))
   </AppButton>
 </template>
 
-<style scoped>
-.button :deep(.v-btn__content) {
-  min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
+<style scoped src="./short-button.css"></style>
 
+<style scoped>
 .button[aria-pressed='true'] {
   border-color: var(--close);
   background: var(--close);

@@ -24,14 +24,9 @@ const { value, inCharge, set } = useControl(() => props.address)
   </AppButton>
 </template>
 
-<style scoped>
-.button :deep(.v-btn__content) {
-  min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
+<style scoped src="./short-button.css"></style>
 
+<style scoped>
 .following {
   border-style: dashed;
 }

@@ -100,12 +100,4 @@ li {
   padding: 8px 0;
   border-top: 1px solid var(--rule);
 }
-
-.chip {
-  flex: none;
-}
-
-.end {
-  justify-self: end;
-}
 </style>

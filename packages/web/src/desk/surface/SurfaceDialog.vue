@@ -52,7 +52,7 @@ async function load([chosen]: readonly File[]): Promise<void> {
       {{ t('surface.about') }}
     </p>
     <p v-if="devices.problem" class="problem" role="alert">{{ devices.problem }}</p>
-    <ul v-if="devices.devices.length" class="devices">
+    <ul v-if="devices.devices.length" class="devices plain-list">
       <li v-for="d in devices.devices" :key="d.id">
         <b>{{ d.name }}</b>
         <AppButton v-if="devices.inUse?.id !== d.id" small @click="devices.use(d)">{{
@@ -77,7 +77,7 @@ async function load([chosen]: readonly File[]): Promise<void> {
         />
       </p>
       <div class="columns">
-        <ol v-for="kind in ['fader', 'knob'] as const" :key="kind">
+        <ol v-for="kind in ['fader', 'knob'] as const" :key="kind" class="plain-list">
           <li
             v-for="(source, strip) in kind === 'fader' ? devices.map.faders : devices.map.knobs"
             :key="strip"
@@ -125,13 +125,6 @@ async function load([chosen]: readonly File[]): Promise<void> {
 </template>
 
 <style scoped>
-ul,
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 .devices li,
 .row {
   display: flex;
@@ -190,9 +183,5 @@ ol {
 .problem {
   color: var(--warm);
   font-weight: 560;
-}
-
-.end {
-  justify-self: end;
 }
 </style>

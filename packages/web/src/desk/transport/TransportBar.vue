@@ -205,8 +205,7 @@ const MOVES = [
 }
 
 @media (max-width: 1100px) {
-  .small,
-  .transport :deep(.zoom) {
+  .small {
     display: none;
   }
 }

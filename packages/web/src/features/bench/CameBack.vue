@@ -258,8 +258,4 @@ const tick = (remark: RemarkView) =>
   gap: 6px;
   padding-left: 44px;
 }
-
-.acts .talk {
-  width: 100%;
-}
 </style>

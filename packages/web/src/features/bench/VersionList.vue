@@ -96,8 +96,4 @@ h2 .soft {
 .said {
   font-style: italic;
 }
-
-.chip {
-  margin: 6px 6px 0 0;
-}
 </style>

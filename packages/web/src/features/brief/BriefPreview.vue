@@ -15,7 +15,7 @@ const store = useBrief()
     <p class="soft">{{ t('brief.preview') }}</p>
     <h2>{{ store.title }}</h2>
     <p class="soft">{{ store.brief!.purpose }}</p>
-    <ol>
+    <ol class="plain-list">
       <li v-for="(task, i) in store.brief!.tasks" :key="task.id" :class="{ on: task.id === store.openTask }">
         <RowButton class="head" @click="store.showTask(task.id)">
           <span class="number">{{ i + 1 }}</span><b>{{ task.title }}</b>
@@ -51,12 +51,6 @@ const store = useBrief()
 
 h2 {
   font-size: var(--text-4);
-}
-
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

@@ -24,7 +24,7 @@ async function erase(student: FormerView): Promise<void> {
 
 <template>
   <PageSection class="screen" :title="t('class.former')" :about="t('class.former.about')" data-test="former">
-    <ul>
+    <ul class="plain-list">
       <li v-for="f in group.former" :key="f.id">
         <span class="who"
           ><b>{{ f.name }}</b
@@ -61,12 +61,6 @@ async function erase(student: FormerView): Promise<void> {
 </template>
 
 <style scoped>
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 li {
   display: flex;
   flex-wrap: wrap;

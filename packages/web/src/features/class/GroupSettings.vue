@@ -79,7 +79,7 @@ const addTeacher = () =>
     <p v-if="group.joinOpen"><b class="code" data-test="join-code">{{ group.joinCode }}</b></p>
   </PageSection>
   <PageSection :title="t('class.teachers')">
-    <ul>
+    <ul class="plain-list">
       <li v-for="one in group.teachers" :key="one.id">
         <span class="who">{{ one.name }} <span class="soft">{{ one.signIn }}</span></span>
         <IconButton
@@ -127,12 +127,6 @@ const addTeacher = () =>
   background: var(--wash);
   font-size: var(--text-5);
   letter-spacing: 0.12em;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

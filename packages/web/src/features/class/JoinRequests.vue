@@ -16,7 +16,7 @@ const everybody = computed(() => props.group.requests.map((r) => r.id))
 
 <template>
   <PageSection v-if="group.requests.length" :title="t('class.requests', { n: group.requests.length })">
-    <ul>
+    <ul class="plain-list">
       <li v-for="r in group.requests.slice(0, SHOWN)" :key="r.id">
         <span class="who">{{ r.name }} <span class="soft">{{ r.signIn }}</span></span>
         <AppButton small data-test="let-in" @click="store.answer([r.id], true)">{{
@@ -50,12 +50,6 @@ const everybody = computed(() => props.group.requests.map((r) => r.id))
 </template>
 
 <style scoped>
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
 li {
   display: flex;
   gap: var(--space-2);

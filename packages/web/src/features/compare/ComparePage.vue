@@ -136,8 +136,4 @@ main {
   gap: 6px;
   align-items: center;
 }
-
-.chip {
-  text-decoration: none;
-}
 </style>

@@ -46,7 +46,7 @@ const due = ({ dueAt }: AssignmentCard) =>
   </div>
 
   <PageSection v-if="term.back.length" :title="t('home.back')" data-test="came-back">
-    <ul>
+    <ul class="plain-list">
       <li v-for="card in term.back" :key="card.id" class="row">
         <StandingSign sign="back" />
         <span class="what"><b>{{ card.title }}</b><span class="soft">{{ standingOf(card).text }}</span></span>
@@ -57,7 +57,7 @@ const due = ({ dueAt }: AssignmentCard) =>
 
   <section class="sheet term">
     <FoldSection :title="t('home.term')" :note="String(term.all.length)" data-test="term">
-      <ol class="plain">
+      <ol class="plain-list">
         <li v-for="card in term.all" :key="card.id" class="row" data-test="in-term">
           <StandingSign :sign="standingOf(card).sign" />
           <span class="what"
@@ -112,13 +112,6 @@ h2 {
   gap: var(--space-2);
   align-items: center;
   font-weight: 620;
-}
-
-ul,
-.plain {
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 .row {

@@ -112,16 +112,6 @@ defineExpose({ decide })
   white-space: nowrap;
 }
 
-.hold {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 32px;
-  font-size: 14px;
-  white-space: nowrap;
-  cursor: pointer;
-}
-
 .given {
   display: flex;
   gap: 6px;

@@ -219,10 +219,4 @@ const live = () => {
   flex-wrap: wrap;
   gap: 4px;
 }
-
-.choices .chip {
-  min-height: 30px;
-  padding: 0 10px;
-  font-size: 13px;
-}
 </style>

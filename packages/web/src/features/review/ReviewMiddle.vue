@@ -120,10 +120,6 @@ const flags = computed(() =>
   justify-content: space-between;
 }
 
-.row .tabs {
-  flex: 1;
-}
-
 .quiet {
   flex: none;
 }

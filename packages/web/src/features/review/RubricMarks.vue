@@ -96,12 +96,6 @@ h3 {
   margin-top: 4px;
 }
 
-.levels .chip {
-  justify-content: center;
-  padding: 2px 4px;
-  font-size: 13px;
-}
-
 .proposed:not([aria-pressed='true']) {
   border: 1.5px dashed var(--ink);
 }

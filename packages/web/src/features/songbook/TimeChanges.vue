@@ -94,7 +94,7 @@ function add(): void {
 </script>
 
 <template>
-  <ul v-if="changes.length" data-test="time-changes">
+  <ul v-if="changes.length" class="plain-list" data-test="time-changes">
     <li v-for="c in changes" :key="c.bar + c.text">
       {{ c.text }}
       <IconButton icon="remove" :label="t('song.change.remove', { what: c.text })" @click="c.drop" />
@@ -165,12 +165,6 @@ function add(): void {
 
 .way {
   flex: 0 0 196px;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 li {

@@ -4,34 +4,17 @@
  * whoever rests on it, comes to it by keys, or holds a finger there.
  */
 import { computed } from 'vue'
-import { t } from '../../words/t'
+import { glossary } from './glossary'
 import { explained } from './terms'
 
 const props = defineProps<{ text: string }>()
-
-const NAMES = [
-  'true-peak',
-  'dbtp',
-  'lufs',
-  'lu',
-  'range',
-  'dry',
-  'wet',
-  'pan',
-  'return',
-  'send',
-  'lane',
-] as const
-type Name = (typeof NAMES)[number]
-const terms = NAMES.map((name) => ({ name, word: t(`term.${name}`) }))
-const pieces = computed(() => explained(props.text, terms))
-const says = (term: string) => t(`term.${term as Name}.says`)
+const pieces = computed(() => explained(props.text, glossary()))
 </script>
 
 <template>
   <span
     ><template v-for="(piece, i) in pieces" :key="i"
-      ><dfn v-if="piece.term" class="term" tabindex="0" :data-tip="says(piece.term)">{{ piece.text }}</dfn
+      ><dfn v-if="piece.says" class="term" tabindex="0" :data-tip="piece.says">{{ piece.text }}</dfn
       ><template v-else>{{ piece.text }}</template></template
     ></span
   >

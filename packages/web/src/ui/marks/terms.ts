@@ -1,47 +1,44 @@
-/** A trade word of the glossary. */
+/** A trade word, as it stands in sentences, and what it means. */
 export interface Term {
-  readonly name: string
-  /** As it stands in sentences. */
   readonly word: string
+  readonly says: string
 }
 
-/** A piece of a text; with a term, if it is one that is explained. */
+/** A piece of a text, and what it means where it is a trade word. */
 export interface Piece {
   readonly text: string
-  readonly term: string | null
+  readonly says: string | null
 }
+
+const LETTER = /[\p{L}\d]/u
 
 /**
  * A text in pieces: each trade word where it first stands, and what is between. Words are found whole, in small or capital letters as
- * they are in the glossary, but for a capital at the beginning.
- * @param terms longer ones first: of two that begin at the same place the first one listed counts
+ * they are in the glossary, but for a capital at the beginning; of two that begin at the same place the longer one counts.
  */
 export function explained(text: string, terms: readonly Term[]): Piece[] {
+  const found = terms
+    .map((term) => ({ term, start: startOf(text, term.word) }))
+    .filter(({ start }) => start >= 0)
+    .sort((a, b) => a.start - b.start || b.term.word.length - a.term.word.length)
   const pieces: Piece[] = []
-  const left = [...terms]
   let at = 0
-  while (at < text.length) {
-    const next = left
-      .map((term) => ({ term, start: startOf(text, term.word, at) }))
-      .filter(({ start }) => start >= 0)
-      .sort((a, b) => a.start - b.start)[0]
-    if (!next) break
-    const end = next.start + next.term.word.length
-    if (next.start > at) pieces.push({ text: text.slice(at, next.start), term: null })
-    pieces.push({ text: text.slice(next.start, end), term: next.term.name })
-    left.splice(left.indexOf(next.term), 1)
-    at = end
+  for (const { term, start } of found) {
+    if (start < at) continue
+    if (start > at) pieces.push({ text: text.slice(at, start), says: null })
+    at = start + term.word.length
+    pieces.push({ text: text.slice(start, at), says: term.says })
   }
-  if (at < text.length) pieces.push({ text: text.slice(at), term: null })
+  if (at < text.length) pieces.push({ text: text.slice(at), says: null })
   return pieces
 }
 
-/** Where a word stands whole, from a place on; −1 where it does not. */
-function startOf(text: string, word: string, from: number): number {
-  const first = word.charAt(0)
-  const either = first.toUpperCase() === first ? first : `[${first}${first.toUpperCase()}]`
-  const found = new RegExp(`(?<![\\p{L}\\d])${either}${word.slice(1)}(?![\\p{L}\\d])`, 'u').exec(
-    text.slice(from),
-  )
-  return found ? from + found.index : -1
+/** Where a word first stands whole; −1 where it does not. */
+function startOf(text: string, word: string): number {
+  const capital = word.charAt(0).toUpperCase() + word.slice(1)
+  for (let at = 0; at + word.length <= text.length; at++) {
+    const isHere = text.startsWith(word, at) || text.startsWith(capital, at)
+    if (isHere && !LETTER.test(text.charAt(at - 1)) && !LETTER.test(text.charAt(at + word.length))) return at
+  }
+  return -1
 }

@@ -1,4 +1,4 @@
-/** Trade words, and what each means in one sentence. The longer ones come first: "true peak" is found before "peak". */
+/** Trade words, as they stand in sentences, and what each means. */
 export const GLOSSARY = {
   'term.true-peak': 'true peak',
   'term.true-peak.says':
