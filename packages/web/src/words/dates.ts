@@ -5,7 +5,7 @@ const NEAR = new Intl.RelativeTimeFormat(locale, { numeric: 'auto' })
 
 const formatsIn = (timeZone?: string) => ({
   day: new Intl.DateTimeFormat(locale, { weekday: 'long', day: 'numeric', month: 'long', timeZone }),
-  hour: new Intl.DateTimeFormat(locale, { hour: '2-digit', minute: '2-digit', timeZone }),
+  hour: new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone }),
   // written year first: days can be counted
   plain: new Intl.DateTimeFormat('en-CA', { timeZone }),
 })

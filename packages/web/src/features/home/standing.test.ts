@@ -41,10 +41,10 @@ describe('whenText', () => {
   const at = (day: number) => whenText(new Date(2026, 10, day, 9, 5).toISOString(), now)
   it('says today, yesterday, tomorrow or the day', () => {
     expect([at(25), at(24), at(26), at(20)]).toEqual([
-      'today, 09:05',
-      'yesterday, 09:05',
-      'tomorrow, 09:05',
-      'Friday 20 November, 09:05',
+      'today, 9:05',
+      'yesterday, 9:05',
+      'tomorrow, 9:05',
+      'Friday 20 November, 9:05',
     ])
   })
 })
