@@ -4,7 +4,7 @@
  */
 
 /** Packages. */
-const PACKAGES = ['core', 'words', 'contract', 'demo', 'server', 'web']
+const PACKAGES = ['words', 'core', 'sentences', 'contract', 'demo', 'server', 'web']
 
 /** Parts of the computation. */
 const CORE = [

@@ -70,7 +70,7 @@ export default defineConfig({
           isolate: false,
           testTimeout: PATIENT,
           hookTimeout: PATIENT,
-          include: ['packages/{core,words,contract,demo}/src/**/*.test.ts'],
+          include: ['packages/{words,core,sentences,contract,demo}/src/**/*.test.ts'],
         },
       },
       {

@@ -25,14 +25,21 @@ export async function build({ web = true } = {}) {
   await buildKernels()
   await stamped(
     'server',
-    ['packages/core', 'packages/words', 'packages/contract', 'packages/demo', 'packages/server'],
+    [
+      'packages/words',
+      'packages/core',
+      'packages/sentences',
+      'packages/contract',
+      'packages/demo',
+      'packages/server',
+    ],
     SERVER_DIST,
     buildServer,
   )
   if (web)
     await stamped(
       'web',
-      ['packages/core', 'packages/words', 'packages/contract', 'packages/web'],
+      ['packages/words', 'packages/core', 'packages/sentences', 'packages/contract', 'packages/web'],
       WEB_DIST,
       buildWeb,
     )

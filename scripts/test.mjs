@@ -85,6 +85,7 @@ say('building; style, layers and types …')
 const TYPES = [
   ['packages/core'],
   ['packages/words'],
+  ['packages/sentences'],
   ['packages/contract'],
   ['packages/demo'],
   ['packages/server'],
@@ -130,5 +131,5 @@ function tsc(...args) {
 }
 
 function LAYERS() {
-  return ['core', 'words', 'contract', 'demo', 'server', 'web'].map((p) => `packages/${p}/src`)
+  return ['words', 'core', 'sentences', 'contract', 'demo', 'server', 'web'].map((p) => `packages/${p}/src`)
 }

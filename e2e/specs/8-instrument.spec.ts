@@ -88,7 +88,7 @@ test('the figures of the sound come with words, and mix, tracks and bundle are s
     mimeType: 'text/csv',
     buffer: Buffer.from('address,bar and beat,value\ntrack/squeezebox/level,3.1,loud'),
   })
-  await expect(bea.page.getByText('Line 2: “loud” is no value.')).toBeVisible()
+  await expect(bea.page.getByText('Line 2: “loud” is not a value.')).toBeVisible()
   await bea.at('read-lines').setInputFiles({
     name: 'lines.csv',
     mimeType: 'text/csv',

@@ -64,4 +64,48 @@ const looseText = {
   },
 }
 
-export default { meta: { name: 'words' }, rules: { 'no-loose-text': looseText } }
+/** A whole sentence: a capital, several words, an end. */
+const isSentence = (text) =>
+  /^[\p{Lu}“"{].*\p{L}{2,} .*[.!?]$/su.test(text) && !/^(SELECT|INSERT|UPDATE|DELETE)\b/.test(text.trim())
+/** Whoever is told something by a programmer, or reads the terminal of the server. */
+const NOT_PEOPLE =
+  /^(Error|RangeError|TypeError|TooLong|PoolBusy|BadBackup|DamagedDatabase|console|log|warn|info|error|say|describe|option)$/
+
+/** What the computation, the contract and the server refuse is said in the catalogs as well. */
+const looseSentence = {
+  meta: { schema: [] },
+  create(context) {
+    const told = (node, text) => {
+      if (!isSentence(text)) return
+      for (let at = node.parent; at; at = at.parent) {
+        if (/^(Import|TS)/.test(at.type)) return
+        if (at.type === 'CallExpression' || at.type === 'NewExpression') {
+          const { callee } = at
+          // the message of an error that somebody else puts into words
+          if (callee.type === 'Super') return
+          const names =
+            callee.type === 'MemberExpression' ? [callee.property.name, callee.object.name] : [callee.name]
+          if (names.some((name) => NOT_PEOPLE.test(name ?? ''))) return
+        }
+        if (/Function|Declaration/.test(at.type)) break
+      }
+      context.report({
+        node,
+        message: `A sentence in code: “${text.slice(0, 40)}” belongs in a catalog (packages/words).`,
+      })
+    }
+    return {
+      Literal(node) {
+        if (typeof node.value === 'string') told(node, node.value)
+      },
+      TemplateLiteral(node) {
+        told(node, node.quasis.map((q) => q.value.cooked ?? '').join('{}'))
+      },
+    }
+  },
+}
+
+export default {
+  meta: { name: 'words' },
+  rules: { 'no-loose-text': looseText, 'no-loose-sentence': looseSentence },
+}

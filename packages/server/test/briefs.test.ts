@@ -97,7 +97,7 @@ describe('writing an assignment', () => {
       { opensAt: '2030-01-02T00:00:00Z', dueAt: '2030-01-01T00:00:00Z' },
       /due date is before/,
     ],
-    ['a date that is none', { dueAt: 'next Thursday' }, /due date is not a date/],
+    ['a date that is none', { dueAt: 'next Thursday' }, /due date cannot be read/],
     ['no title', { title: '   ' }, /title/],
     ['a mix that is none', { startingMix: { format: 'soup' } }, /mix/i],
     ['hand-ins by halves', { handInLimit: 0.5 }, /whole number/],

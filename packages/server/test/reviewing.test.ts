@@ -1,5 +1,5 @@
 import { point } from '@rudlo/core/envelope'
-import { USUAL_REMARKS } from '@rudlo/core/remarks'
+import { usualRemarks } from '@rudlo/core/remarks'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Client, Refused } from './client'
 import { handedIn, openWork, saveOf, type HandInAnswer } from './story'
@@ -122,7 +122,7 @@ describe('two hand-ins', () => {
       'mistake:drift::0': { verdict: null, why: '' },
     }
     for (const [wrong, sentence] of [
-      [{ 'lane:x': { verdict: 'met', why: '' } }, /nothing that can be overruled/],
+      [{ 'lane:x': { verdict: 'met', why: '' } }, /cannot be overruled/],
       [{ 'check:dip-1': { verdict: 'splendid', why: '' } }, /met, close or not yet/],
       [{ 'check:dip-1': { verdict: 'met', why: 'x'.repeat(301) } }, /300 characters/],
     ] as const) {
@@ -309,9 +309,9 @@ describe('what goes back at a time', () => {
 describe('the comment bank', () => {
   it('begins with the usual remarks once they are asked for, and is each teacher’s own', async () => {
     expect((await teacher.get('/api/bank')).body).toEqual([])
-    await teacher.post('/api/bank', { text: USUAL_REMARKS[0]!.text, mistake: null })
+    await teacher.post('/api/bank', { text: usualRemarks()[0]!.text, mistake: null })
     const { body } = await teacher.post<{ id: string; text: string }[]>('/api/bank/usual')
-    expect(body.map((r) => r.text)).toEqual(USUAL_REMARKS.map((u) => u.text))
+    expect(body.map((r) => r.text)).toEqual(usualRemarks().map((u) => u.text))
     expect((await (await world.as('otherTeacher')).get('/api/bank')).body).toEqual([])
     expect((await teacher.post('/api/bank', { text: 'x', mistake: 'bad taste' })).status).toBe(400)
   })

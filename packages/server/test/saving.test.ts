@@ -128,7 +128,7 @@ describe('saving', () => {
   it.each([
     [{ revision: 'one' }, /revision/],
     [{ patch: 'all' }, /patch must be a list/],
-    [{ commands: [{ label: '' }] }, /commands/],
+    [{ commands: [{ label: '' }] }, /Command 1/],
     [{ save: 'x' }, /save/],
   ])('refuses a save with %j', async (wrong, sentence) => {
     const answer = await save<Refused>({ ...saveOf(work.revision, FADE), ...wrong })

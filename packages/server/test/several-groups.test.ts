@@ -56,7 +56,7 @@ describe('one assignment for several groups', () => {
       ],
       /no students/,
     ],
-    ['no group', () => [], /which classes/],
+    ['no group', () => [], /at least one class/],
     [
       'a group twice',
       () => [
@@ -65,7 +65,7 @@ describe('one assignment for several groups', () => {
       ],
       /once/,
     ],
-    ['a date that is none', () => [{ group: second, dueAt: 'soon' }], /not a date/],
+    ['a date that is none', () => [{ group: second, dueAt: 'soon' }], /due date cannot be read/],
   ])('is refused for %s, and then no group gets it', async (_, wanted, problem) => {
     const before = await count()
     const { status, body } = await give(wanted())

@@ -120,7 +120,7 @@ describe('audio', () => {
     const large = await teacher.post<Refused>('/api/uploads', { name: 'huge.wav', bytes: 2 ** 31 })
     expect([large.status, large.body.error.message]).toEqual([
       413,
-      expect.stringMatching(/2048 MB; at most 300 MB/),
+      expect.stringMatching(/2048 MB; the limit is 300 MB/),
     ])
     expect((await teacher.post('/api/uploads', { name: 'none.wav', bytes: 0 })).status).toBe(400)
     // nothing of it is left
@@ -179,7 +179,7 @@ describe('notes', () => {
   it('are refused with one sentence where they are none or damaged', async () => {
     expect(
       (await send(new TextEncoder().encode('Once upon a time there was nothing'))).body.error.message,
-    ).toMatch(/no MIDI file/)
+    ).toMatch(/not a MIDI file/)
     expect((await send(file.subarray(0, 30))).body.error.message).toMatch(/cut off/)
   })
 })

@@ -8,6 +8,7 @@ import {
 } from '@intlify/core-base'
 import { EN } from './en'
 import type { Catalog } from './language'
+import { writeNumbersOf } from './numbers'
 
 registerMessageCompiler(compile)
 registerMessageResolver(resolveWithKeyValue)
@@ -25,10 +26,11 @@ const made = (texts: Catalog) =>
 let catalog: Catalog = EN
 let context = made(EN)
 
-/** From now on findings are said in other words. */
-export function speak(texts: Catalog): void {
+/** From now on findings and refusals are said in other words, and numbers written as they are there. @param locale BCP 47 */
+export function speak(texts: Catalog, locale: string): void {
   catalog = texts
   context = made(texts)
+  writeNumbersOf(locale)
 }
 
 /**

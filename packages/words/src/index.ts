@@ -1,14 +1,5 @@
-/** What people read of findings: catalogs by key, and the one table of how places, values and amounts are said. */
-export { Sayer, type SaidFigure, type SayerContext } from './sayer'
+/** What people read: texts by key in the language that is spoken, and numbers and lists as that language writes them. */
+export { hasWords, speak, words } from './catalog'
 export { counted } from './counted'
-export {
-  saidAssessment,
-  saidMistake,
-  saidProposal,
-  saidTasks,
-  type SaidAssessment,
-  type SaidCheck,
-  type SaidFinding,
-  type SaidMistake,
-  type SaidTask,
-} from './said'
+export { lengthInWords } from './lengths'
+export { listText, numberText, shortNumber, signedText } from './numbers'

@@ -1,24 +1,26 @@
+import { words } from '@rudlo/words'
 import { SIGN_IN_NAME } from '@rudlo/core/roster'
 import { IsOptional, IsString, Length, Matches, MaxLength, MinLength } from 'class-validator'
 import { IsId, IsWritten } from '../fields'
 
 /** A sign-in name that somebody chooses or gives. */
 export const IsSignInName = (): PropertyDecorator =>
-  Matches(SIGN_IN_NAME, { message: 'Use 2 to 60 lowercase letters, numbers, dots or hyphens' })
+  Matches(SIGN_IN_NAME, { message: () => words('bad.access.use-lowercase-letters') })
 
 /** A password that somebody chooses. */
-export const IsNewPassword = (): PropertyDecorator => Length(8, 200, { message: 'Use at least 8 characters' })
+export const IsNewPassword = (): PropertyDecorator =>
+  Length(8, 200, { message: () => words('bad.access.use-least-characters') })
 
 /** Signing in by name and password. */
 export class SignIn {
-  @IsString({ message: 'The sign-in name is missing' })
-  @MinLength(1, { message: 'The sign-in name is missing' })
-  @MaxLength(60, { message: 'That sign-in name is too long' })
+  @IsString({ message: () => words('bad.access.sign-in-name-missing') })
+  @MinLength(1, { message: () => words('bad.access.sign-in-name-missing') })
+  @MaxLength(60, { message: () => words('bad.access.sign-in-name-too') })
   signIn!: string
 
-  @IsString({ message: 'The password is missing' })
-  @MinLength(1, { message: 'The password is missing' })
-  @MaxLength(200, { message: 'That password is too long' })
+  @IsString({ message: () => words('bad.access.password-missing') })
+  @MinLength(1, { message: () => words('bad.access.password-missing') })
+  @MaxLength(200, { message: () => words('bad.access.password-too-long') })
   password!: string
 }
 
@@ -31,10 +33,10 @@ export class DemoSignIn {
 /** The first teacher of an installation, with the code that the terminal shows. */
 export class FirstTeacher {
   @IsString()
-  @Length(1, 40, { message: 'The code is missing' })
+  @Length(1, 40, { message: () => words('bad.access.code-missing') })
   code!: string
 
-  @IsWritten(120, 'Please enter your name')
+  @IsWritten(120, () => words('bad.access.please-enter-name'))
   name!: string
 
   @IsSignInName()

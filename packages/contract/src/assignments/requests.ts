@@ -1,4 +1,5 @@
 // class-transformer's decorators look for it
+import { words } from '@rudlo/words'
 import 'reflect-metadata'
 import { Type } from 'class-transformer'
 import {
@@ -23,15 +24,15 @@ export const WRITING_LIMIT = 3 * 1024 * 1024
 
 /** What a teacher sets of an assignment. Documents are read by the core: brief and mixes. */
 export class AssignmentSettings {
-  @IsWritten(200, 'The assignment needs a title of at most 200 characters')
+  @IsWritten(200, () => words('bad.assignments.assignment-needs-title'))
   title!: string
 
   /** A core `Brief`. */
   @AsSent()
-  @IsObject({ message: 'The tasks are missing' })
+  @IsObject({ message: () => words('bad.assignments.tasks-missing') })
   brief!: object
 
-  @IsIn(MODEL_HEARD, { message: 'Say from when on the model may be heard' })
+  @IsIn(MODEL_HEARD, { message: () => words('bad.assignments.say-when-model') })
   modelHeard!: ModelHeard
 
   /** Whether it is still written: students do not see it. */
@@ -40,17 +41,17 @@ export class AssignmentSettings {
   draft?: boolean
 
   /** Before this the students do not see it; at once where it is null. */
-  @IsMoment('The date on which it opens is not a date')
+  @IsMoment(() => words('bad.assignments.date-opens-not'))
   opensAt!: Moment | null
 
-  @IsMoment('The due date is not a date')
+  @IsMoment(() => words('bad.assignments.due-date-not'))
   dueAt!: Moment | null
 
   /** How often a student may hand in; null for as often as they like. */
   @IsOptional()
-  @IsInt({ message: 'The number of hand-ins must be a whole number' })
-  @Min(1, { message: 'At least one hand-in must be allowed' })
-  @Max(100, { message: 'At most 100 hand-ins can be allowed' })
+  @IsInt({ message: () => words('bad.assignments.number-hand-ins-whole') })
+  @Min(1, { message: () => words('bad.assignments.least-one-hand-in') })
+  @Max(100, { message: () => words('bad.assignments.most-hand-ins-allowed') })
   handInLimit!: number | null
 }
 
@@ -64,7 +65,7 @@ export class NewAssignment extends AssignmentSettings {
 
   /** A `rudlo-mix`. */
   @AsSent()
-  @IsObject({ message: 'The starting mix is missing' })
+  @IsObject({ message: () => words('bad.assignments.starting-mix-missing') })
   startingMix!: object
 
   /** A `rudlo-mix`. */
@@ -96,7 +97,7 @@ export class ChangedAssignment extends AssignmentSettings {
 export class ModelMix {
   /** A `rudlo-mix`. */
   @AsSent()
-  @IsObject({ message: 'The mix is missing' })
+  @IsObject({ message: () => words('bad.assignments.mix-missing') })
   mix!: object
 }
 
@@ -104,7 +105,7 @@ export class ModelMix {
 export class ChangedRubric {
   /** A core `Rubric`. */
   @AsSent()
-  @IsObject({ message: 'The rubric is missing' })
+  @IsObject({ message: () => words('bad.assignments.rubric-missing') })
   rubric!: object
 }
 
@@ -112,13 +113,13 @@ export class ChangedRubric {
 export class BriefTrial {
   /** A core `Brief`. */
   @AsSent()
-  @IsObject({ message: 'The tasks are missing' })
+  @IsObject({ message: () => words('bad.assignments.tasks-missing') })
   brief!: object
 }
 
 /** More time or a simpler brief for one student; neither takes the exception away. */
 export class StudentException {
-  @IsMoment('The due date is not a date')
+  @IsMoment(() => words('bad.assignments.due-date-not'))
   dueAt!: Moment | null
 
   /** A core `Brief`. */
@@ -133,16 +134,16 @@ export class GroupAndDate {
   @IsId()
   group!: string
 
-  @IsMoment('The due date is not a date')
+  @IsMoment(() => words('bad.assignments.due-date-not'))
   dueAt!: Moment | null
 }
 
 /** Groups that get an assignment as well. */
 export class MoreGroups {
-  @IsArray({ message: 'Say which classes' })
-  @ArrayMinSize(1, { message: 'Say which classes' })
-  @ArrayMaxSize(50, { message: 'At most 50 classes at once' })
-  @ArrayUnique((g: GroupAndDate) => g.group, { message: 'Each class once' })
+  @IsArray({ message: () => words('bad.assignments.say-classes') })
+  @ArrayMinSize(1, { message: () => words('bad.assignments.say-classes') })
+  @ArrayMaxSize(50, { message: () => words('bad.assignments.most-classes-once') })
+  @ArrayUnique((g: GroupAndDate) => g.group, { message: () => words('bad.assignments.each-class-once') })
   @ValidateNested({ each: true })
   @Type(() => GroupAndDate)
   groups!: readonly GroupAndDate[]

@@ -8,7 +8,7 @@ export type Moment = string
 const [EARLIEST, LATEST] = [Date.UTC(2000, 0, 1), Date.UTC(9000, 0, 1)]
 
 /** A {@link Moment} that people live in, or null. */
-export const IsMoment = (message: string): PropertyDecorator =>
+export const IsMoment = (message: () => string): PropertyDecorator =>
   together(IsOptional(), IsISO8601({}, { message }), (target, property) =>
     registerDecorator({
       name: 'isMoment',

@@ -1,4 +1,5 @@
 // class-transformer's decorators look for it
+import { words } from '@rudlo/words'
 import 'reflect-metadata'
 import { Type } from 'class-transformer'
 import {
@@ -34,7 +35,7 @@ export class NewHandIn {
   /** What the student was going for. */
   @IsOptional()
   @IsString()
-  @MaxLength(400, { message: 'Keep it to one line: at most 400 characters' })
+  @MaxLength(400, { message: () => words('bad.handins.keep-one-line') })
   said?: string
 
   /** Tracks on which the hand was left writing. */
@@ -53,7 +54,7 @@ export class NewHandIn {
 
 /** What is decided of a hand-in. */
 export class Decision {
-  @IsIn(OUTCOMES, { message: 'Say whether it is accepted or a new version is requested' })
+  @IsIn(OUTCOMES, { message: () => words('bad.handins.say-whether-accepted') })
   outcome!: Outcome
 
   /** Whether it is held until all are given back together. */
@@ -65,21 +66,21 @@ export class Decision {
 /** Giving back everything that is held. */
 export class GivingBack {
   /** When the students get it; at once where it is missing. */
-  @IsMoment('The time is not a time')
+  @IsMoment(() => words('bad.handins.time-not-time'))
   at?: Moment | null
 }
 
 /** Which hand-ins of an assignment are wanted. */
 export class QueueQuery {
   @IsOptional()
-  @IsIn(HAND_IN_STATES, { message: 'There is no such state of a hand-in' })
+  @IsIn(HAND_IN_STATES, { message: () => words('bad.handins.no-such-state') })
   state?: HandInState
 }
 
 /** Whose lines are wanted. */
 export class LinesQuery {
   /** Address of the lane. */
-  @IsString({ message: 'Say which lane' })
+  @IsString({ message: () => words('bad.handins.say-lane') })
   @MaxLength(160)
   lane!: string
 }

@@ -1,4 +1,5 @@
 // class-transformer's decorators look for it
+import { words } from '@rudlo/words'
 import 'reflect-metadata'
 import { IsBoolean, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator'
 import { Transform } from 'class-transformer'
@@ -49,7 +50,7 @@ export class LiveWorkQuery {
   /** The revision that is known. */
   @IsOptional()
   @Transform(({ value }) => Number(value))
-  @IsInt({ message: 'The revision must be a whole number' })
+  @IsInt({ message: () => words('bad.lesson.revision-whole-number') })
   @Min(0)
   @Max(4e9)
   after?: number

@@ -98,9 +98,40 @@ export interface AskedToJoin {
   readonly group: string
 }
 
+/** What is noted where somebody does it. */
+export const DEEDS = [
+  'added',
+  'assigned',
+  'changed a song',
+  'changed the assignment',
+  'changed the group',
+  'changed the rubric',
+  'decided',
+  'erased a student',
+  'gave a new password',
+  'gave back',
+  'handed in',
+  'let in',
+  'made a group',
+  'made a song',
+  'made an exception',
+  'marked',
+  'measured anew',
+  'named a teacher',
+  'offered a song again',
+  'put a song away',
+  'renamed',
+  'replied',
+  'set the model',
+  'took back',
+  'took in again',
+  'took out of the group',
+] as const
+export type Deed = (typeof DEEDS)[number]
+
 /** Something that was done in a class. */
 export interface TrailView {
-  readonly what: string
+  readonly what: Deed
   readonly at: Moment
   readonly who: string
   readonly whom: string | null

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { ROSTER_LIMITS } from '@rudlo/core/roster'
 import {
   ArrayMaxSize,
@@ -14,11 +15,11 @@ import { AreIds, IsMoment, IsWritten, type Moment } from '../fields'
 
 /** A new class. */
 export class NewGroup {
-  @IsWritten(120, 'The class needs a name of at most 120 characters')
+  @IsWritten(120, () => words('bad.people.class-needs-name'))
   name!: string
 
   @IsString()
-  @MaxLength(120, { message: 'The room has more than 120 characters' })
+  @MaxLength(120, { message: () => words('bad.people.room-more-characters') })
   place!: string
 }
 
@@ -29,7 +30,7 @@ export class ChangedGroup extends NewGroup {
   joinOpen!: boolean
 
   /** The day after which the teacher is asked whether everything personal may go. */
-  @IsMoment('The day is not a day')
+  @IsMoment(() => words('bad.people.day-not-day'))
   keepUntil!: Moment | null
 }
 
@@ -37,12 +38,12 @@ export class ChangedGroup extends NewGroup {
 export class RosterFile {
   /** A list or table of students; or users.csv where there is an enrollments.csv too. */
   @IsString()
-  @MaxLength(ROSTER_LIMITS.bytes, { message: 'The file is too large for a class list' })
+  @MaxLength(ROSTER_LIMITS.bytes, { message: () => words('bad.people.file-too-large') })
   text!: string
 
   @IsOptional()
   @IsString()
-  @MaxLength(ROSTER_LIMITS.bytes, { message: 'The file is too large for a class list' })
+  @MaxLength(ROSTER_LIMITS.bytes, { message: () => words('bad.people.file-too-large') })
   enrollments?: string
 
   /** Which class of a OneRoster export. */
@@ -58,7 +59,7 @@ export class RosterFile {
 
 /** The name of a student. */
 export class StudentName {
-  @IsWritten(120, 'The name is missing')
+  @IsWritten(120, () => words('bad.people.name-missing'))
   name!: string
 }
 
@@ -89,10 +90,10 @@ export class JoinAnswer {
 /** Asking to join a class by its code. */
 export class JoinRequest {
   @IsString()
-  @Length(1, 20, { message: 'The code is missing' })
+  @Length(1, 20, { message: () => words('bad.people.code-missing') })
   code!: string
 
-  @IsWritten(120, 'Please enter your name')
+  @IsWritten(120, () => words('bad.people.please-enter-name'))
   name!: string
 
   @IsSignInName()

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { MISTAKES } from '@rudlo/core/mistakes'
 import {
   ArrayMaxSize,
@@ -23,7 +24,7 @@ export class ChangedReview {
   marks!: Readonly<Record<string, number>>
 
   @IsString()
-  @MaxLength(5000, { message: 'A comment can have 5,000 characters at most' })
+  @MaxLength(5000, { message: () => words('bad.reviews.comment-characters-most') })
   comment!: string
 
   /** What was overruled, by what it is about: "check:ID", "mistake:KIND:LANE:TICK", "mark:LINE". As it was, if missing. */
@@ -41,7 +42,7 @@ export class ChangedReview {
 export class MarksQuery {
   /** The marks of each student, or what each check of each student said. */
   @IsOptional()
-  @IsIn(['students', 'checks'], { message: 'There is no such table of marks' })
+  @IsIn(['students', 'checks'], { message: () => words('bad.reviews.no-such-table') })
   table?: 'students' | 'checks'
 }
 
@@ -59,7 +60,7 @@ export class NewRemark {
   @IsTick()
   to!: number
 
-  @IsWritten(2000, 'A remark needs between 1 and 2,000 characters')
+  @IsWritten(2000, () => words('bad.reviews.remark-needs-between'))
   text!: string
 
   /** The check, move or mistake that it is about. */
@@ -71,8 +72,8 @@ export class NewRemark {
   /** A suggested line for the lane: its points. */
   @AsSent()
   @IsOptional()
-  @IsArray({ message: 'A suggested line is a list of points' })
-  @ArrayMaxSize(5000, { message: 'A line can have 5,000 points at most' })
+  @IsArray({ message: () => words('bad.reviews.suggested-line-list') })
+  @ArrayMaxSize(5000, { message: () => words('bad.reviews.line-points-most') })
   suggestion?: readonly unknown[] | null
 }
 
@@ -85,15 +86,15 @@ export class ChangedRemark extends NewRemark {
 /** The same remark on several hand-ins. */
 export class RemarkForMany extends NewRemark {
   @IsArray()
-  @ArrayMinSize(1, { message: 'Choose at least one hand-in' })
-  @ArrayMaxSize(60, { message: 'At most 60 hand-ins at once' })
+  @ArrayMinSize(1, { message: () => words('bad.reviews.choose-least-one') })
+  @ArrayMaxSize(60, { message: () => words('bad.reviews.most-hand-ins-once') })
   @AreIds()
   handIns!: readonly string[]
 }
 
 /** What is answered to a remark. */
 export class NewReply {
-  @IsWritten(1000, 'A reply needs between 1 and 1,000 characters')
+  @IsWritten(1000, () => words('bad.reviews.reply-needs-between'))
   text!: string
 }
 
@@ -105,11 +106,11 @@ export class RemarkDone {
 
 /** A remark that is kept to be used again. */
 export class NewBankRemark {
-  @IsWritten(2000, 'A remark needs between 1 and 2,000 characters')
+  @IsWritten(2000, () => words('bad.reviews.remark-needs-between'))
   text!: string
 
   /** The kind of mistake that it is about; null for none. */
   @IsOptional()
-  @IsIn(MISTAKES.map((m) => m.kind), { message: 'There is no such mistake' })
+  @IsIn(MISTAKES.map((m) => m.kind), { message: () => words('bad.reviews.no-such-mistake') })
   mistake!: string | null
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import {
   IsBoolean,
   IsInt,
@@ -17,7 +18,7 @@ export const SONG_LIMIT = 2.5 * 1024 * 1024
 /** A file that is about to be sent, piece after piece. */
 export class NewUpload {
   @IsString()
-  @Length(1, 255, { message: 'The name of the file is missing or too long' })
+  @Length(1, 255, { message: () => words('bad.songbook.name-file-missing') })
   name!: string
 
   /** Its size. */
@@ -31,7 +32,7 @@ export class NewUpload {
 export class SongToKeep {
   /** A core `SongVersion`. */
   @AsSent()
-  @IsObject({ message: 'The song is missing' })
+  @IsObject({ message: () => words('bad.songbook.song-missing') })
   document!: object
 }
 

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { ArrayMaxSize, IsArray } from 'class-validator'
 import { AsSent } from '../fields'
 
@@ -8,8 +9,8 @@ const MOST = 20
 export class ChangedSurfaces {
   /** Documents that the core's `readSurface` reads. */
   @AsSent()
-  @IsArray({ message: 'A list of surfaces is wanted' })
-  @ArrayMaxSize(MOST, { message: `At most ${MOST} surfaces are kept: forget one that is not used any more` })
+  @IsArray({ message: () => words('bad.surfaces.list-surfaces-wanted') })
+  @ArrayMaxSize(MOST, { message: () => words('bad.surfaces.most-surfaces-kept', { most: MOST }) })
   maps!: readonly unknown[]
 }
 

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import 'reflect-metadata'
 import { plainToInstance, type ClassConstructor } from 'class-transformer'
 import { getMetadataStorage, validate, type ValidationError } from 'class-validator'
@@ -39,7 +40,7 @@ export async function faultsIn<T extends object>(
 }
 
 function instanceOf<T extends object>(type: ClassConstructor<T>, value: unknown): Checked<T> {
-  if (!isPlainObject(value)) return { ok: false, problem: 'The request must be a JSON object.' }
+  if (!isPlainObject(value)) return { ok: false, problem: words('bad.request.request-json-object') }
   const tooLong = longList(type, value)
   if (tooLong) return { ok: false, problem: `${tooLong}.` }
   const asIs = sentAsIs(type).filter((key) => Object.hasOwn(value, key))
@@ -63,9 +64,15 @@ function longList(type: ClassConstructor<object>, sent: Readonly<Record<string, 
     const list = sent[rule.propertyName]
     const most = Number(rule.constraints?.[0])
     if (Array.isArray(list) && list.length > most)
-      return typeof rule.message === 'string'
-        ? rule.message
-        : `${rule.propertyName} can have ${most} entries at most`
+      return typeof rule.message === 'function'
+        ? rule.message({
+            value: list,
+            constraints: [most],
+            targetName: type.name,
+            object: sent,
+            property: rule.propertyName,
+          })
+        : words('bad.request.entries-most', { name: rule.propertyName, most })
   }
   return null
 }
@@ -77,7 +84,7 @@ function sentence(fault: ValidationError, path = ''): string {
   const place = path ? `${path}.${fault.property}` : fault.property
   const constraints = fault.constraints ?? {}
   const message = KINDS.map((kind) => constraints[kind]).find(Boolean) ?? Object.values(constraints)[0]
-  if (message) return `${path ? `In ${path}: ` : ''}${message}.`
+  if (message) return `${path ? words('bad.request.inside', { path, message }) : message}.`
   const child = fault.children?.[0]
-  return child ? sentence(child, place) : `${place} is not valid.`
+  return child ? sentence(child, place) : words('bad.request.not-valid', { place })
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { registerDecorator, type ValidationArguments } from 'class-validator'
 import type { Moment } from '../fields'
 
@@ -36,21 +37,21 @@ const isWay = (value: unknown) => WAYS.some((way) => way === value)
 
 /** What is wrong with a list of commands; null for nothing. Read in one go: a long lesson brings thousands. */
 function commandsProblem(value: unknown): string | null {
-  if (!Array.isArray(value)) return 'The commands must be a list'
-  if (value.length > MOST_COMMANDS) return `At most ${MOST_COMMANDS} commands can be sent at once`
+  if (!Array.isArray(value)) return words('bad.commands.commands-list')
+  if (value.length > MOST_COMMANDS) return words('bad.commands.most-commands-sent', { most: MOST_COMMANDS })
   for (const [i, sent] of (value as unknown[]).entries()) {
     if (typeof sent !== 'object' || sent === null || Array.isArray(sent))
-      return `Number ${i + 1} of the commands is none`
+      return words('bad.commands.none', { n: i + 1 })
     const { label, lanes, from, to, how, at } = sent as Record<string, unknown>
     const stranger = Object.keys(sent).find((key) => !FIELDS.includes(key))
     const wrong =
-      (stranger && `has something unknown, "${stranger.slice(0, 40)}"`) ||
-      (!isText(label, 1, 200) && 'has no label of at most 200 characters') ||
-      (!areLanes(lanes) && 'has no list of lanes') ||
-      (!(isTick(from) && isTick(to)) && 'has no place') ||
-      (!isWay(how) && 'was made in a way that is not known') ||
-      (!(isText(at, 1, 40) && Number.isFinite(Date.parse(at))) && 'has no time')
-    if (wrong) return `Number ${i + 1} of the commands ${wrong}`
+      (stranger && 'unknown') ||
+      (!isText(label, 1, 200) && 'label') ||
+      (!areLanes(lanes) && 'lanes') ||
+      (!(isTick(from) && isTick(to)) && 'place') ||
+      (!isWay(how) && 'way') ||
+      (!(isText(at, 1, 40) && Number.isFinite(Date.parse(at))) && 'time')
+    if (wrong) return words(`bad.commands.${wrong}`, { n: i + 1, what: stranger?.slice(0, 40) ?? '' })
   }
   return null
 }

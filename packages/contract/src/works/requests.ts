@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import {
   IsArray,
   IsInt,
@@ -29,7 +30,7 @@ export class Save {
 
   /** Operations of JSON Patch: add, replace, remove. How many there may be is looked at where they are made. */
   @AsSent()
-  @IsArray({ message: 'The patch must be a list of changes (RFC 6902)' })
+  @IsArray({ message: () => words('bad.works.patch-list-changes') })
   patch!: readonly unknown[]
 
   @AsSent()
@@ -73,7 +74,7 @@ export class TriedTask {
 /** A whole alternative that is kept. */
 export class NewTry {
   @IsString()
-  @Length(1, 120, { message: 'A try needs a name of at most 120 characters' })
+  @Length(1, 120, { message: () => words('bad.works.try-needs-name') })
   name!: string
 
   /** A core `WorkDocument`. */

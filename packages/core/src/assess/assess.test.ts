@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { point, type Points } from '../envelope'
 import { plainMix, withPoints } from '../mix'
 import { audioFor, smallSong, withLine } from '../../test/songs'
-import { barsText, laneName, levelInWords, listText, measureMix, sayMeasurement } from '.'
+import { laneName, levelInWords, measureMix, sayMeasurement } from '.'
 
 const song = smallSong()
 const audio = audioFor(
@@ -85,16 +85,6 @@ describe('sayMeasurement', () => {
 
 describe('words', () => {
   it('are those of a lesson', () => {
-    expect([0.2, 0.5, 1, 1.4, 2, 8.52].map(barsText)).toEqual([
-      'less than half a bar',
-      'half a bar',
-      '1 bar',
-      '1½ bars',
-      '2 bars',
-      '8½ bars',
-    ])
-    expect(listText(['a'])).toBe('a')
-    expect(listText(['a', 'b', 'c'])).toBe('a, b and c')
     expect([
       levelInWords(-90),
       levelInWords(0),

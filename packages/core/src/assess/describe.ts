@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { decibels, gainDecibels, MIXER_CONTROLS, onOff } from '../scale'
 import { resolve, type Mix } from '../mix'
 import type { Move } from '../moves'
@@ -11,9 +12,9 @@ export function laneName(song: SongVersion, mix: Mix, address: string): string {
   const owner =
     song.tracks.find((t) => t.id === found?.owner)?.name ??
     mix.returns.find((r) => r.id === found?.owner)?.name ??
-    'Main output'
+    words('lane.main-output')
   if (!found || found.control === MIXER_CONTROLS.level) return owner
-  return `${owner}, ${laneControlName(mix, address)}`
+  return words('lane.named', { owner, control: laneControlName(mix, address) })
 }
 
 /** What a lane moves, in words: "volume", "send to Echo", "frequency of Filter". */
@@ -25,11 +26,11 @@ export function laneControlName(mix: Mix, address: string): string {
   if (kind === 'send') {
     const send = owners.flatMap((o) => o.sends).find((s) => s.id === id)
     const to = mix.returns.find((r) => r.id === send?.to)?.name ?? ''
-    return word === 'on' ? `send to ${to} on` : `send to ${to}`
+    return words(word === 'on' ? 'control.send-on-to' : 'control.send-to', { to })
   }
   if (kind === 'effect') {
     const effect = owners.flatMap((o) => o.effects).find((e) => e.id === id)
-    return `${plain} of ${effect?.name || (effect?.kind ?? '')}`
+    return words('control.of-effect', { control: plain, effect: effect?.name || (effect?.kind ?? '') })
   }
   return plain
 }
@@ -39,6 +40,9 @@ const lower = (text: string) => text[0]!.toLowerCase() + text.slice(1)
 /** A detail of a move is worth saying from here on: past its goal by so many dB, or a rest of so many seconds. */
 const OVERSHOOT_DB = 1
 const REST_SECONDS = 0.8
+
+/** What a kind of move is called: "fade in". */
+export const moveName = (kind: Move['kind']): string => words(`move-name.${kind.replaceAll(' ', '-')}`)
 
 /** What a move is, and what is worth saying inside it: steps, a rest on the way, how far it goes too far. */
 export function sayMove(mix: Mix, move: Move): Saying[] {
@@ -84,7 +88,7 @@ function keyOfMove(
 /** "bar 5", "bar 5, beat 3". */
 export function placeText(time: SongTime, tick: number): string {
   const { bar, beat } = time.meter.placeAt(tick)
-  return beat === 1 ? `bar ${bar}` : `bar ${bar}, beat ${beat}`
+  return beat === 1 ? words('place.bar', { bar }) : words('place.beat', { bar, beat })
 }
 
 /** What was measured, fact by fact: the moves in order, then how loud it all is. */

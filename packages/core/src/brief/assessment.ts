@@ -3,7 +3,7 @@ import { evidenceOf, type Evidence, type MoreEvidence } from '../evidence'
 import { balanceOf, energies, hear, type Heard, type HeardCache, type SectionBalance } from '../heard'
 import type { AudioStore } from '../engine'
 import { integratedLoudness, loudnessRange, loudnessTrace } from '../loudness'
-import { MISTAKES, mistakesOf, type Mistake } from '../mistakes'
+import { mistakeName, mistakesOf, type Mistake } from '../mistakes'
 import type { Mix } from '../mix'
 import type { SongVersion } from '../song'
 import type { Brief } from './brief'
@@ -41,7 +41,7 @@ export interface ToAssess {
 
 /** A mistake without its repair, under its name. */
 export function storedMistake({ kind, severity, place, says }: Mistake): FoundMistake {
-  const name = MISTAKES.find((m) => m.kind === kind)!.name
+  const name = mistakeName(kind)
   return { kind, name, severity, place, says }
 }
 

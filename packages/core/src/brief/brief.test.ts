@@ -79,17 +79,17 @@ describe('a brief', () => {
 
   const withTask = (change: object) => ({ ...brief, tasks: [{ ...task, ...change }] })
   it.each([
-    ['nothing', null, /not a brief/],
+    ['nothing', null, /not the tasks/],
     ['no tasks', { ...brief, tasks: [] }, /at least one task/],
-    ['too many tasks', { ...brief, tasks: Array(31).fill(task) }, /at most 30/],
+    ['too many tasks', { ...brief, tasks: Array(31).fill(task) }, /30 tasks at most/],
     ['two of the same id', { ...brief, tasks: [task, task] }, /same id/],
     ['a task without a title', withTask({ title: '  ' }), /needs a title/],
-    ['a task outside the song', withTask({ to: at(60) }), /its end must be/],
-    ['a task that ends before it begins', withTask({ from: at(9), to: at(3) }), /must lie after/],
+    ['a task outside the song', withTask({ to: at(60) }), /the end is outside the song/],
+    ['a task that ends before it begins', withTask({ from: at(9), to: at(3) }), /must come after/],
     [
       'a lane that the song does not have',
       withTask({ lanes: ['track/kazoo/level'] }),
-      /no lane "track\/kazoo\/level"/,
+      /no lane “track\/kazoo\/level”/,
     ],
     [
       'a check outside the song',
@@ -99,7 +99,7 @@ describe('a brief', () => {
     ['four hints', withTask({ hints: ['a', 'b', 'c', 'd'] }), /more than three hints/],
     ['a weight of nonsense', withTask({ weight: 'much' }), /weight/],
     ['too much text', withTask({ text: 'x'.repeat(5000) }), /4000 characters/],
-    ['an unknown time of answers', { ...brief, answers: 'never' }, /when its checks answer/],
+    ['an unknown time of answers', { ...brief, answers: 'never' }, /how much help/],
   ])('with %s is refused with one sentence', (_, document, problem) => {
     expect(() => readBrief(document, song, start)).toThrow(problem)
   })

@@ -1,4 +1,5 @@
-import { listText, barsText, laneControlName, laneName, movesOfMix } from '../assess'
+import { lengthInWords, listText, words } from '@rudlo/words'
+import { laneControlName, laneName, movesOfMix } from '../assess'
 import type { Check, Values } from '../checks'
 import { kindOf, startValues } from '../checks'
 import { envelopeOf, resolve, trackLevel, type Mix } from '../mix'
@@ -109,7 +110,7 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
     hints,
     weight: 1,
   })
-  const lasts = barsText(move.bars)
+  const lasts = lengthInWords('bars', move.bars)
   if (resolve(mix, lane)!.control.scale.kind === 'switch') return switchTask(move, name, control, task, make)
   if (move.kind === 'sweep' && move.arrival - move.start < SUDDEN_TICKS)
     return jumpTask(move, name, control, task, make, start)
@@ -118,10 +119,8 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
     case 'fade out': {
       const into = move.kind === 'fade in'
       return task(
-        into ? `Fade ${name} in` : `Let ${name} go`,
-        into
-          ? `${name} comes out of nothing. Nobody should notice the moment it begins.`
-          : `${name} leaves evenly, all the way to silence.`,
+        into ? words('task.fade', { name }) : words('task.let-go', { name }),
+        into ? words('task.comes-out-nothing', { name }) : words('task.leaves-evenly-all', { name }),
         [
           make(move.kind, {
             lane,
@@ -132,11 +131,9 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
           }),
         ],
         [
-          into
-            ? `Listen for the moment when you first hear ${name}.`
-            : `Listen to the very end with your eyes closed.`,
-          `It takes about ${lasts}.`,
-          'One point where it begins, one where it is over.',
+          into ? words('task.listen-moment-when', { name }) : words('task.listen-very-end'),
+          words('task.takes-about', { lasts }),
+          words('task.one-point-where'),
         ],
       )
     }
@@ -144,10 +141,8 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
     case 'lift': {
       const down = move.kind === 'dip'
       return task(
-        down ? `Make room: ${name} steps back` : `Raise ${name}`,
-        down
-          ? `Bring ${name} down in time, and give it back when the moment is over.`
-          : `Bring ${name} forward, and back again when its moment is over.`,
+        down ? words('task.make-room-steps', { name }) : words('task.raise', { name }),
+        down ? words('task.bring-down-time', { name }) : words('task.bring-forward-back', { name }),
         percent
           ? [
               make('position', { lane, from: arrival, value: round(move.goal * 100, 1), tolerance: 15 }),
@@ -165,16 +160,16 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
               }),
             ],
         [
-          down ? `Listen to what ${name} covers up.` : `Listen whether ${name} can be followed.`,
-          `It has to be there before the moment begins, and come back after it.`,
-          'Four points: two to go, two to come back.',
+          down ? words('task.listen-covers-up', { name }) : words('task.listen-whether-followed', { name }),
+          words('task.before-moment-begins'),
+          words('task.four-points-two'),
         ],
       )
     }
     case 'throw':
       return task(
-        'Let one word echo',
-        `Open ${control} for a moment only, and close it again.`,
+        words('task.let-one-word'),
+        words('task.open-moment-close', { control }),
         [
           make('throw', {
             lane,
@@ -186,19 +181,15 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
             beats: 1,
           }),
         ],
-        [
-          'Listen for the word that hangs in the air.',
-          'Open it just before the word, close it just after.',
-          'The send is shut, opens, and is shut again.',
-        ],
+        [words('task.listen-word-hangs'), words('task.open-just-before'), words('task.send-shut-opens')],
       )
     case 'sweep': {
       const far = Math.abs(scaleTravel(mix, lane, move.goal) - scaleTravel(mix, lane, move.from)) * 100
       return task(
-        lane.endsWith('/pan') ? `${name} walks across` : `Open and close: ${control}`,
+        lane.endsWith('/pan') ? words('task.walks-across', { name }) : words('task.open-close', { control }),
         lane.endsWith('/pan')
-          ? `${name} walks from one side of the room to the other.`
-          : `Let ${control} take its time.`,
+          ? words('task.walks-one-side', { name })
+          : words('task.let-take-time', { control }),
         [
           make('sweep', {
             lane,
@@ -209,13 +200,13 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
             beats: 2,
           }),
         ],
-        ['Listen where it is, with your eyes closed.', `It takes about ${lasts}.`, 'One point at each end.'],
+        [words('task.listen-where-eyes'), words('task.takes-about', { lasts }), words('task.one-point-each')],
       )
     }
     case 'build':
       return task(
-        `Build with ${name}`,
-        `${name} grows all the way and arrives with the next part.`,
+        words('task.build', { name }),
+        words('task.grows-all-way', { name }),
         [
           make('build', {
             from: start,
@@ -226,15 +217,15 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
           }),
         ],
         [
-          'Listen whether each bar is a little more than the one before.',
-          `It takes about ${lasts}.`,
-          'From low to high, arriving on the first beat.',
+          words('task.listen-whether-each'),
+          words('task.takes-about', { lasts }),
+          words('task.low-high-arriving'),
         ],
       )
     case 'drop':
       return task(
-        `Drop ${name}`,
-        `${name} falls away right where the next part begins.`,
+        words('task.drop', { name }),
+        words('task.falls-away-right', { name }),
         [
           make('drop', {
             lane,
@@ -243,15 +234,15 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
             beats: 1,
           }),
         ],
-        ['Listen to the hole that it leaves.', 'On the first beat.', 'Two points close together.'],
+        [words('task.listen-hole-leaves'), words('task.first-beat'), words('task.two-points-close')],
       )
     case 'jump up':
     case 'jump down':
       return jumpTask(move, name, control, task, make, start)
     default:
       return task(
-        move.depth > 0 ? `Bring ${name} up` : `Bring ${name} down`,
-        `${name}, ${control}, changes here and stays.`,
+        move.depth > 0 ? words('task.bring-up', { name }) : words('task.bring-down', { name }),
+        words('task.changes-stays', { name, control }),
         percent || resolve(mix, lane)!.control.scale.kind === 'log'
           ? [
               make('position', {
@@ -270,9 +261,9 @@ function taskOf(move: Move, song: SongVersion, mix: Mix, freshId: FreshId): Brie
               }),
             ],
         [
-          'Listen to before and after.',
-          `It takes about ${lasts}.`,
-          'Two points: where it leaves, where it arrives.',
+          words('task.listen-before-after'),
+          words('task.takes-about', { lasts }),
+          words('task.two-points-where'),
         ],
       )
   }
@@ -294,10 +285,10 @@ function jumpTask(
   start: number,
 ): BriefTask {
   return task(
-    `${name}: ${control} ${move.depth > 0 ? 'up' : 'down'} at once`,
-    `In an instant, at one place.`,
+    words(move.depth > 0 ? 'task.up-at-once' : 'task.down-at-once', { name, control }),
+    words('task.instant-one-place'),
     [make('jump', { lane: move.lane, from: start, way: move.depth > 0 ? 'up' : 'down', beats: 0.5 })],
-    ['Listen for the change.', 'On the beat.', 'A hollow note head jumps.'],
+    [words('task.listen-change'), words('task.beat'), words('task.hollow-note-head')],
   )
 }
 
@@ -307,13 +298,13 @@ function switchTask(move: Move, name: string, control: string, task: Task, make:
   const ways = depth > 0 ? (['up', 'down'] as const) : (['down', 'up'] as const)
   const back = leaves > arrival
   return task(
-    `${name}: ${control} ${depth > 0 ? 'on' : 'off'}${back ? ', and back' : ''}`,
-    back ? 'In an instant, and back in an instant.' : 'In an instant, at one place.',
+    words(`task.switch-${depth > 0 ? 'on' : 'off'}${back ? '-back' : ''}`, { name, control }),
+    back ? words('task.instant-back-instant') : words('task.instant-one-place'),
     [
       make('jump', { lane, from: start, way: ways[0], beats: 0.5 }),
       ...(back ? [make('jump', { lane, from: end, way: ways[1], beats: 0.5 })] : []),
     ],
-    ['Listen for the change.', 'On the beat.', 'A hollow note head jumps.'],
+    [words('task.listen-change'), words('task.beat'), words('task.hollow-note-head')],
   )
 }
 
@@ -337,8 +328,8 @@ function settingsTask(song: SongVersion, start: Mix, model: Mix, freshId: FreshI
   const names = [...new Set(lanes.map((lane) => laneName(song, model, lane).split(',')[0]!))]
   return {
     id: freshId(),
-    title: 'Set the balance',
-    text: `No lines yet. Set ${listText(names)} so that everything can be heard.`,
+    title: words('task.set-balance'),
+    text: words('task.no-lines-yet', { tracks: listText(names) }),
     lanes,
     from: 0,
     to: song.length,
@@ -348,10 +339,7 @@ function settingsTask(song: SongVersion, start: Mix, model: Mix, freshId: FreshI
       const value = pan ? Math.round(setting * 100) : Math.max(-90, round(setting, 0.5))
       return check('position', song, model, lane, { lane, from: 0, value, tolerance: pan ? 20 : 3 }, freshId)
     }),
-    hints: [
-      'Close your eyes: which sound do you have to search for?',
-      'Begin with the lead, then one after the other.',
-    ],
+    hints: [words('task.close-eyes-sound'), words('task.begin-lead-then')],
     weight: 1,
   }
 }
@@ -376,17 +364,13 @@ function crossingTask(out: Move, into: Move, song: SongVersion, mix: Mix, freshI
   const to = onBeat(song, Math.max(out.end, into.end))
   return {
     id: freshId(),
-    title: `${name(a)} out as ${name(b)} comes in`,
-    text: `One leaves while the other comes. There is no hole between them.`,
+    title: words('task.out-comes', { name: name(a), other: name(b) }),
+    text: words('task.one-leaves-while'),
     lanes: [trackLevel(a), trackLevel(b)],
     from,
     to,
     checks: [check('crossing', song, mix, out.lane, { leaves: a, comes: b, from, to, hole: 15 }, freshId)],
-    hints: [
-      'Listen to the middle: does it get empty?',
-      'Both move over the same bars.',
-      'The lines cross in the middle.',
-    ],
+    hints: [words('task.listen-middle-does'), words('task.both-move-over'), words('task.lines-cross-middle')],
     weight: 1,
   }
 }

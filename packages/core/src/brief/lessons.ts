@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { kindOf, startValues, type Check, type Values } from '../checks'
 import { trackLevel, type Mix } from '../mix'
 import type { Role, SongVersion } from '../song'
@@ -74,8 +75,11 @@ function stage(song: SongVersion, mix: Mix, freshId: FreshId, sounds: Sounds): S
 
 type Made = Pick<BriefTask, 'title' | 'text' | 'lanes' | 'from' | 'to' | 'checks' | 'hints'>
 
-const lesson = (name: string, make: (s: Stage) => Made, missing: Lesson['missing'] = () => null): Lesson => ({
-  name,
+/** @param key of its words in the catalog */
+const lesson = (key: string, make: (s: Stage) => Made, missing: Lesson['missing'] = () => null): Lesson => ({
+  get name() {
+    return words(`lesson.${key}`)
+  },
   missing,
   make: (song, mix, freshId, sounds = soundsOf(song, mix)) => ({
     id: freshId(),
@@ -107,11 +111,11 @@ function turn(s: Stage): { leaves: string; comes: string; tick: number } {
 }
 
 const needsSend: Lesson['missing'] = (mix) =>
-  mix.tracks.some((t) => t.sends.length) ? null : 'A track has to have a send to an echo or a hall first.'
+  mix.tracks.some((t) => t.sends.length) ? null : words('lesson.track-send-echo')
 const needsFilter: Lesson['missing'] = (mix) =>
   [...mix.tracks, ...mix.returns].some((o) => o.effects.some((e) => e.kind === 'filter'))
     ? null
-    : 'A track has to have a filter first.'
+    : words('lesson.track-filter-first')
 
 /** First send of a track, or of any. */
 function sendOf(mix: Mix, track: string): string | null {
@@ -122,12 +126,12 @@ function sendOf(mix: Mix, track: string): string | null {
 
 /** The usual lessons, in the order of a term. */
 export const LESSONS: readonly Lesson[] = [
-  lesson('First balance', (s) => {
+  lesson('first-balance', (s) => {
     const lead = s.track('lead', 'voice')
     const { from, to } = s.section(1, lead)
     return {
-      title: 'First balance',
-      text: `No lines yet. Set the faders so that **${s.name(lead)}** is easy to follow and everything else is still there.`,
+      title: words('lesson.first-balance'),
+      text: words('lesson.no-lines-yet', { name: s.name(lead) }),
       lanes: [],
       from,
       to,
@@ -136,20 +140,17 @@ export const LESSONS: readonly Lesson[] = [
         s.check('left against right', trackLevel(lead), { from, to, tolerance: 3 }),
         s.check('true peak', trackLevel(lead), { from: 0, to: s.song.length, most: -1 }),
       ],
-      hints: [
-        'Close your eyes: which sound do you have to search for?',
-        'Begin with the lead, then bring up one after the other.',
-      ],
+      hints: [words('lesson.close-eyes-sound'), words('lesson.begin-lead-then')],
     }
   }),
-  lesson('Fade in and out', (s) => {
+  lesson('fade-in-and-out', (s) => {
     const track = s.track('texture', 'chords')
     const lane = trackLevel(track)
     const { from, to } = s.extent(track)
     const [begun, over] = [s.bars(from, 4), s.bars(to - 1, -3)]
     return {
-      title: `Fade ${s.name(track)} in and out`,
-      text: `${s.name(track)} comes out of nothing where it begins, and is gone where it ends.`,
+      title: words('lesson.fade-in-and-out.title', { name: s.name(track) }),
+      text: words('lesson.comes-out-nothing', { name: s.name(track) }),
       lanes: [lane],
       from,
       to,
@@ -159,37 +160,37 @@ export const LESSONS: readonly Lesson[] = [
         ...(over >= begun ? [s.check('fade out', lane, { lane, from: over, to })] : []),
       ],
       hints: [
-        'Listen for the very first and the very last moment.',
-        'Four bars each.',
-        'One point at each end of each fade.',
+        words('lesson.listen-very-first'),
+        words('lesson.four-bars-each'),
+        words('lesson.one-point-each'),
       ],
     }
   }),
-  lesson('Make room', (s) => {
+  lesson('make-room', (s) => {
     const track = s.track('chords', 'texture')
     const lane = trackLevel(track)
     const { from, to } = s.section(1, track, s.track('lead', 'voice'))
     return {
-      title: `Make room with ${s.name(track)}`,
-      text: `Bring ${s.name(track)} down before the tune begins, and give it back after it.`,
+      title: words('lesson.make-room.title', { name: s.name(track) }),
+      text: words('lesson.bring-down-before', { name: s.name(track) }),
       lanes: [lane],
       from: s.bars(from, -1),
       to: s.bars(to, 1),
       checks: [s.check('dip', lane, { lane, from, to, depth: 6, tolerance: 3, beats: 1 })],
       hints: [
-        'Listen to the first note of the tune.',
-        'Be down just before it.',
-        'Four points: two to go, two to come back.',
+        words('lesson.listen-first-note'),
+        words('lesson.down-just-before'),
+        words('lesson.four-points-two'),
       ],
     }
   }),
-  lesson('Raise the solo', (s) => {
+  lesson('raise-solo', (s) => {
     const track = s.track('lead', 'voice')
     const lane = trackLevel(track)
     const { from, to } = s.section(2, track)
     return {
-      title: `Raise ${s.name(track)}`,
-      text: `${s.name(track)} comes forward for its part, and goes back afterwards.`,
+      title: words('lesson.raise', { name: s.name(track) }),
+      text: words('lesson.comes-forward-part', { name: s.name(track) }),
       lanes: [lane],
       from: s.bars(from, -1),
       to: s.bars(to, 1),
@@ -197,16 +198,20 @@ export const LESSONS: readonly Lesson[] = [
         s.check('lift', lane, { lane, from, to, depth: 3, tolerance: 1.5, beats: 1 }),
         s.check('true peak', lane, { from, to, most: -1 }),
       ],
-      hints: ['Listen whether you can follow it.', 'Start with its first note.', 'Up, rest, and back.'],
+      hints: [
+        words('lesson.listen-whether-follow'),
+        words('lesson.start-first-note'),
+        words('lesson.up-rest-back'),
+      ],
     }
   }),
-  lesson('Even out the singer', (s) => {
+  lesson('even-out-singer', (s) => {
     const track = s.track('voice', 'lead')
     const lane = trackLevel(track)
     const { from, to } = s.section(1, track)
     return {
-      title: `Even out ${s.name(track)}`,
-      text: 'Some phrases are too loud, some get lost. Ride the fader while you listen.',
+      title: words('lesson.even-out', { name: s.name(track) }),
+      text: words('lesson.phrases-too-loud'),
       lanes: [lane],
       from,
       to,
@@ -214,36 +219,36 @@ export const LESSONS: readonly Lesson[] = [
         s.check('evenness', lane, { track, from, to, phrase: 2, against: 'rest', most: 3 }),
         s.check('by pass', lane, { lane, way: 'any' }),
       ],
-      hints: ['Listen for the phrase that jumps at you, and the one you miss.', 'Phrases are two bars long.'],
+      hints: [words('lesson.listen-phrase-jumps'), words('lesson.phrases-two-bars')],
     }
   }),
-  lesson('Walk across', (s) => {
+  lesson('walk-across', (s) => {
     const track = s.track('texture', 'lead')
     const lane = `track/${track}/pan`
     const { from, to } = s.section(0, track)
     return {
-      title: `${s.name(track)} walks across`,
-      text: `${s.name(track)} walks from left to right.`,
+      title: words('lesson.walks-across', { name: s.name(track) }),
+      text: words('lesson.walks-left-right', { name: s.name(track) }),
       lanes: [lane],
       from,
       to,
       checks: [s.check('sweep', lane, { lane, from, to, way: 'up', least: 40, beats: 4 })],
       hints: [
-        'Use headphones and close your eyes: point to where it is.',
-        'It takes the whole section.',
-        'One point at each end.',
+        words('lesson.use-headphones-close'),
+        words('lesson.takes-whole-section'),
+        words('lesson.one-point-each-end'),
       ],
     }
   }),
   lesson(
-    'One word echoes',
+    'one-word-echoes',
     (s) => {
       const track = s.track('voice', 'lead')
       const lane = sendOf(s.mix, track)
       const { to } = s.section(1, track)
       return {
-        title: 'One word echoes',
-        text: 'The last word before the new part hangs in the air. Open the send for this word only.',
+        title: words('lesson.one-word-echoes'),
+        text: words('lesson.last-word-before'),
         lanes: lane ? [lane] : [],
         from: s.bars(to, -2),
         to: s.bars(to, 1),
@@ -253,17 +258,13 @@ export const LESSONS: readonly Lesson[] = [
               s.check('tail kept', lane, { track, from: s.bars(to, -1), to: s.bars(to, 2) }),
             ]
           : [],
-        hints: [
-          'Listen for the word that should stay.',
-          'In the last bar of the section.',
-          'Shut, open, shut.',
-        ],
+        hints: [words('lesson.listen-word-should'), words('lesson.last-bar-section'), 'Shut, open, shut.'],
       }
     },
     needsSend,
   ),
   lesson(
-    'Open the filter',
+    'open-filter',
     (s) => {
       const filter = [...s.mix.tracks, ...s.mix.returns]
         .flatMap((o) => o.effects)
@@ -272,8 +273,8 @@ export const LESSONS: readonly Lesson[] = [
       const owner = s.mix.tracks.find((t) => t.effects.some((e) => e.id === filter?.id))
       const { from, to } = s.section(1, ...(owner ? [owner.id] : []))
       return {
-        title: 'Open the filter',
-        text: 'It begins dark, as through a wall, and opens bar by bar.',
+        title: words('lesson.open-filter'),
+        text: words('lesson.begins-dark-through'),
         lanes: lane ? [lane] : [],
         from,
         to,
@@ -284,53 +285,49 @@ export const LESSONS: readonly Lesson[] = [
             ]
           : [],
         hints: [
-          'Listen to how bright it is, not how loud.',
-          'It takes the whole section.',
-          'Low at the start, high at the end.',
+          words('lesson.listen-how-bright'),
+          words('lesson.takes-whole-section'),
+          words('lesson.low-start-high'),
         ],
       }
     },
     needsFilter,
   ),
-  lesson('The long build', (s) => {
+  lesson('long-build', (s) => {
     const track = s.track('chords', 'texture')
     const lane = trackLevel(track)
     const { to } = s.section(1, track)
     const from = s.bars(to - 1, -3)
     return {
-      title: 'The long build',
-      text: 'Four bars that grow, and arrive where the next part begins.',
+      title: words('lesson.long-build'),
+      text: words('lesson.four-bars-grow'),
       lanes: [lane],
       from,
       to,
       checks: [s.check('build', lane, { from, to, by: 'loudness', least: 2, steady: 60 })],
-      hints: [
-        'Is each bar a little more than the one before?',
-        'It arrives on the first beat of the next part.',
-        'From low to high.',
-      ],
+      hints: [words('lesson.each-bar-little'), words('lesson.arrives-first-beat'), words('lesson.low-high')],
     }
   }),
-  lesson('One out as another comes in', (s) => {
+  lesson('one-out-another', (s) => {
     const { leaves, comes, tick } = turn(s)
     const from = s.bars(tick, -2)
     const end = s.bars(tick, 2)
     return {
-      title: `${s.name(leaves)} out as ${s.name(comes)} comes in`,
-      text: 'One leaves while the other comes, with no hole between them.',
+      title: words('lesson.out-comes', { name: s.name(leaves), other: s.name(comes) }),
+      text: words('lesson.one-leaves-while'),
       lanes: [trackLevel(leaves), trackLevel(comes)],
       from,
       to: end,
       checks: [s.check('crossing', trackLevel(leaves), { leaves, comes, from, to: end, hole: 15 })],
-      hints: ['Listen to the middle: does it get empty?', 'Both move over the same bars.'],
+      hints: [words('lesson.listen-middle-does'), words('lesson.both-move-over')],
     }
   }),
-  lesson('Let it breathe', (s) => {
+  lesson('let-breathe', (s) => {
     const track = s.track('chords', 'texture')
     const lane = trackLevel(track)
     return {
-      title: 'Let it breathe',
-      text: 'Use few moves, each for a reason you can hear. Leave out what does not help.',
+      title: words('lesson.let-breathe'),
+      text: words('lesson.use-few-moves'),
       lanes: [lane],
       from: 0,
       to: s.song.length,
@@ -339,7 +336,7 @@ export const LESSONS: readonly Lesson[] = [
         s.check('no mistake', lane, { mistake: 'cut off' }),
         s.check('true peak', lane, { from: 0, to: s.song.length, most: -1 }),
       ],
-      hints: ['Switch the moves off and on: which ones do you miss?'],
+      hints: [words('lesson.switch-moves-off')],
     }
   }),
 ]

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { say, type CheckPlace, type Evidence, type Finding, type Verdict } from '../evidence'
 import type { Address, Mix } from '../mix'
 import type { SongVersion } from '../song'
@@ -11,7 +12,7 @@ export type Field =
   | {
       readonly type: 'number'
       readonly label: string
-      readonly unit: string
+      readonly unit: FieldUnit
       readonly min: number
       readonly max: number
       readonly initial: number
@@ -19,7 +20,9 @@ export type Field =
   | {
       readonly type: 'choice'
       readonly label: string
-      readonly options: readonly (readonly [string, string])[]
+      readonly values: readonly string[]
+      /** How one of them is called. */
+      textOf(value: string): string
     }
 
 export type FieldValue = string | number | readonly string[]
@@ -44,11 +47,8 @@ export interface Setup {
 }
 
 /** What kind of thing a check looks at. Each is one module of `kinds`. */
-export interface CheckKind<F extends Fields = Fields> {
+export interface CheckRules<F extends Fields = Fields> {
   readonly kind: string
-  readonly name: string
-  /** What it asks, in one sentence for the teacher. */
-  readonly about: string
   /** Whether lines are enough, or the sound must be rendered. */
   readonly needs: 'lines' | 'sound'
   readonly fields: F
@@ -58,9 +58,26 @@ export interface CheckKind<F extends Fields = Fields> {
   impossible?(values: Typed<F>, song: SongVersion, mix: Mix): string | null
 }
 
+/** A kind of check with what people call it: the words are those of the language that is spoken when they are read. */
+export interface CheckKind extends CheckRules {
+  readonly name: string
+  /** What it asks, in one sentence for the teacher. */
+  readonly about: string
+}
+
 /** Declares a kind of check; the types of its values follow from its fields. */
-export function checkKind<const F extends Fields>(kind: CheckKind<F>): CheckKind {
-  return kind
+export function checkKind<const F extends Fields>(rules: CheckRules<F>): CheckKind {
+  const key = `check.${rules.kind.replaceAll(' ', '-')}`
+  const told: CheckRules = rules
+  return {
+    ...told,
+    get name() {
+      return words(`${key}.name`)
+    },
+    get about() {
+      return words(`${key}.about`)
+    },
+  }
 }
 
 /** A check of a task: its kind and what was set about it. */
@@ -70,14 +87,42 @@ export interface Check {
   readonly values: Values
 }
 
-export const lane = (label = 'Lane') => ({ type: 'lane', label }) as const
-export const lanes = (label = 'Lanes') => ({ type: 'lanes', label }) as const
-export const track = (label = 'Track') => ({ type: 'track', label }) as const
-export const place = (label: string) => ({ type: 'place', label }) as const
-export const number = (label: string, unit: string, initial: number, min: number, max: number) =>
-  ({ type: 'number', label, unit, initial, min, max }) as const
-export const choice = <const O extends readonly (readonly [string, string])[]>(label: string, options: O) =>
-  ({ type: 'choice', label, options }) as const
+/** What a number is counted in: a symbol, a word, or what depends on the lane and the other values. */
+export type FieldUnit =
+  | 'dB'
+  | 'LU'
+  | 'LUFS'
+  | 'dBTP'
+  | '%'
+  | 'bars'
+  | 'beats'
+  | 'points'
+  | 'of-way'
+  | 'own'
+  | 'same'
+  | 'lu-or-octave'
+  | 'db-or-percent'
+
+/** A field of a type, called as the catalog says under its key. */
+const field = <T extends string>(type: T, key: string) => ({
+  type,
+  get label() {
+    return words(`field.${key}`)
+  },
+})
+
+export const lane = (key = 'lane') => field('lane', key)
+export const lanes = (key = 'lanes') => field('lanes', key)
+export const track = (key = 'track') => field('track', key)
+export const place = (key: string) => field('place', key)
+export const number = (key: string, unit: FieldUnit, initial: number, min: number, max: number) =>
+  Object.assign(field('number', key), { unit, initial, min, max })
+/** One of several. @param textOf how one of them is called; as the catalog says, if missing */
+export const choice = (
+  key: string,
+  values: readonly string[],
+  textOf = (value: string) => words(`choice.${key}.${value.replaceAll(' ', '-')}`),
+) => Object.assign(field('choice', key), { values, textOf })
 
 /** What a check that needs the sound finds before there is any. */
 export const unheard = (place: CheckPlace): Finding => ({

@@ -383,17 +383,17 @@ describe('a check', () => {
     ['a lane that is not there', 'dip', { lane: 'track/none/level' }, /no such lane/],
     ['a place outside the song', 'fade in', { to: at(40) }, /outside the song/],
     ['a number out of range', 'dip', { depth: 900 }, /between 0.5 and 60/],
-    [
-      'a tolerance that lets nothing count',
-      'dip',
-      { depth: 2, tolerance: 3 },
-      /doing nothing would be right/,
-    ],
+    ['a tolerance that lets nothing count', 'dip', { depth: 2, tolerance: 3 }, /doing nothing would pass/],
     ['an end before its beginning', 'dip', { from: at(9), to: at(5) }, /come back after/],
-    ['a band that is upside down', 'lead over rest', { low: 5, high: 1 }, /least is more than the most/],
+    [
+      'a band that is upside down',
+      'lead over rest',
+      { low: 5, high: 1 },
+      /smallest value is above the largest/,
+    ],
     ['a track that crosses itself', 'crossing', { comes: 'reed', leaves: 'reed' }, /different tracks/],
-    ['a choice that there is not', 'jump', { way: 'sideways' }, /none of what can be chosen/],
-    ['something it does not know', 'dip', { colour: 'red' }, /knows nothing called "colour"/],
+    ['a choice that there is not', 'jump', { way: 'sideways' }, /not one of the choices/],
+    ['something it does not know', 'dip', { colour: 'red' }, /has no value called “colour”/],
   ])('with %s is refused with a sentence', (_, kind, change, problem) => {
     const setup = { song, mix: start, lane: REED, from: at(5), to: at(9) }
     const values = { ...startValues(kindOf(kind), setup), ...change } as Values
@@ -402,7 +402,7 @@ describe('a check', () => {
 
   it('of an unknown kind is refused', () => {
     expect(checkProblem({ id: 'c', kind: 'magic', values: {} }, song, start)).toMatch(
-      /no check called "magic"/,
+      /no check called “magic”/,
     )
   })
 })

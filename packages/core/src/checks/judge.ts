@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { resolve, type Mix } from '../mix'
 import type { SongVersion } from '../song'
 import { at, laneOf, say, type Evidence, type Finding } from '../evidence'
@@ -8,7 +9,7 @@ import { heardOf, otherWaysOf } from './other-ways'
 /** The kind of a check. @throws RangeError where there is none of that name */
 export function kindOf(name: string): CheckKind {
   const kind = CHECK_KINDS.find((k) => k.kind === name)
-  if (!kind) throw new RangeError(`There is no check called "${name}".`)
+  if (!kind) throw new RangeError(words('check-field.no-check-called', { name }))
   return kind
 }
 
@@ -62,7 +63,7 @@ export function startValues(kind: CheckKind, { song, lane, from, to }: Setup): V
       case 'number':
         return field.initial
       case 'choice':
-        return field.options[0]?.[0] ?? ''
+        return field.values[0] ?? ''
     }
   }
   return Object.fromEntries(Object.entries(kind.fields).map(([name, field]) => [name, start(field)]))
@@ -71,13 +72,13 @@ export function startValues(kind: CheckKind, { song, lane, from, to }: Setup): V
 /** What is wrong with a check, in one sentence; null where it can be used. */
 export function checkProblem(check: Check, song: SongVersion, mix: Mix): string | null {
   const kind = CHECK_KINDS.find((k) => k.kind === check.kind)
-  if (!kind) return `There is no check called "${check.kind}".`
+  if (!kind) return words('check-field.no-check-called-2', { kind: check.kind })
   for (const [name, field] of Object.entries(kind.fields)) {
     const problem = fieldProblem(field, check.values[name], song, mix)
     if (problem) return `${kind.name}: ${problem}`
   }
   const extra = Object.keys(check.values).find((name) => !(name in kind.fields))
-  if (extra) return `${kind.name} knows nothing called "${extra}".`
+  if (extra) return words('check-field.knows-nothing-called', { name: kind.name, extra })
   const impossible = kind.impossible?.(check.values as never, song, mix)
   return impossible ? `${kind.name}: ${impossible}` : null
 }
@@ -91,22 +92,26 @@ function fieldProblem(
   const says = field.label
   switch (field.type) {
     case 'lane':
-      return typeof value === 'string' && resolve(mix, value) ? null : `the song has no such lane (${says}).`
+      return typeof value === 'string' && resolve(mix, value)
+        ? null
+        : words('check-field.song-no-such', { says })
     case 'lanes':
       return Array.isArray(value) && value.every((v) => typeof v === 'string' && resolve(mix, v))
         ? null
-        : `the song does not have all of these lanes (${says}).`
+        : words('check-field.song-does-not', { says })
     case 'track':
-      return song.tracks.some((t) => t.id === value) ? null : `the song has no such track (${says}).`
+      return song.tracks.some((t) => t.id === value)
+        ? null
+        : words('check-field.song-no-such-track', { says })
     case 'place':
       return typeof value === 'number' && Number.isInteger(value) && value >= 0 && value <= song.length
         ? null
-        : `"${says}" lies outside the song.`
+        : words('check-field.lies-outside-song', { says })
     case 'number':
       return typeof value === 'number' && value >= field.min && value <= field.max
         ? null
-        : `"${says}" must be between ${field.min} and ${field.max}.`
+        : words('check-field.between', { says, min: field.min, max: field.max })
     case 'choice':
-      return field.options.some(([v]) => v === value) ? null : `"${says}" is none of what can be chosen.`
+      return field.values.includes(value as string) ? null : words('check-field.none-chosen', { says })
   }
 }

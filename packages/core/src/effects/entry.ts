@@ -7,10 +7,6 @@ export type EffectPictureKind = 'response' | 'repeats' | 'decay' | 'steps'
 export interface EffectEntry<
   C extends Readonly<Record<string, Control>> = Readonly<Record<string, Control>>,
 > {
-  /** As people call it. */
-  readonly name: string
-  /** What it is for, in one line. */
-  readonly about: string
   /** Its choices that no line can move; the first is what a fresh one has. */
   readonly modes: readonly [string, ...string[]]
   /** Null for one that no picture would explain. */

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { clamp, type Control } from '../scale'
 import type { Points } from './envelope'
 
@@ -23,15 +24,15 @@ export function convertPoints(points: Points, from: Control, to: Control): Conve
       const beyond = points.some((p) => p.value < b.min || p.value > b.max)
       return {
         points: points.map((p) => ({ ...p, value: clamp(p.value, b.min, b.max) })),
-        note: beyond ? `Where it went beyond the range of ${names[1]}, it stops at the end of it.` : null,
+        note: beyond ? words('convert.where-went-beyond', { to: names[1] }) : null,
       }
     }
     if (isAmount(from) && isAmount(to) && a.kind !== 'switch') {
       return {
         points: points.map((p) => ({ ...p, value: b.toValue(a.toTravel(p.value)) })),
-        note: `The line of ${names[0]} keeps its form as ${names[1]}: silence is nothing.`,
+        note: words('convert.line-keeps-form', { from: names[0], to: names[1] }),
       }
     }
   }
-  return { refused: `What you copied is ${names[0]}: it means nothing for ${names[1]}.` }
+  return { refused: words('convert.copied-means-nothing', { from: names[0], to: names[1] }) }
 }

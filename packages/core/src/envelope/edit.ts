@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { clamp, type Scale } from '../scale'
 import { MAX_BEND, type Form, type Point, type Points } from './envelope'
 import { indexAt } from './evaluate'
@@ -16,9 +17,7 @@ export function addPoint(points: Points, scale: Scale, tick: number, value: numb
   const before = points[i]
   if (before?.tick === at) return replace(points, i, { ...before, value: kept })
   if (points.length >= MAX_POINTS) {
-    throw new EditRefused(
-      `This line already has ${MAX_POINTS} points, the most there can be. Remove some first.`,
-    )
+    throw new EditRefused(words('refused.line-points', { most: MAX_POINTS }))
   }
   const form: Form = scale.kind === 'switch' ? 'jump' : before?.form === 'jump' ? 'jump' : 'straight'
   // a curve cut by a new value bends no longer as it did: both sides become straight

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { clamp, raised, type Scale } from '../scale'
 import { cut } from './cut'
 import { MAX_POINTS, EditRefused } from './edit'
@@ -130,6 +131,6 @@ export function pasteAt(
 /** @throws EditRefused where these are too many points */
 export function checked(points: Points): Points {
   if (points.length > MAX_POINTS)
-    throw new EditRefused(`This line would have more than ${MAX_POINTS} points, the most there can be.`)
+    throw new EditRefused(words('refused.line-more-points', { most: MAX_POINTS }))
   return points
 }

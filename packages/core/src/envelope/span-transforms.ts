@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { clamp, raised, type Scale } from '../scale'
 import { cut } from './cut'
 import { checked, clearSpan, copySpan, mapSpan, pasteAt, replaceSpan, type LineSpan } from './span-edits'
@@ -163,7 +164,7 @@ export function repeatSpan(points: Points, scale: Scale, span: LineSpan, times: 
   const length = span.to - span.from
   const inner = copySpan(points, scale, span)
   const count = Math.min(Math.round(times), Math.floor((end - span.to) / length))
-  if (count < 1) throw new EditRefused('There is no room for it after these bars: the song ends.')
+  if (count < 1) throw new EditRefused(words('refused.no-room-after'))
   let line = points
   for (let i = 0; i < count; i++) line = pasteAt(line, scale, inner, length, span.to + i * length, 'returns')
   return line

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate'
 import type { Mix } from '../mix'
 import type { SongVersion } from '../song'
@@ -45,7 +46,7 @@ export function packBundle({ song, mix, audio }: Bundle): Uint8Array {
   const files: Zippable = bundleDocuments({ song, mix })
   for (const { id } of song.assets) {
     const bytes = audio.get(id)
-    if (!bytes) throw new RangeError(`The audio ${id.slice(0, 8)}… of the song is not there.`)
+    if (!bytes) throw new RangeError(words('bundle.audio-song-not', { id: id.slice(0, 8) }))
     files[bundleAudio(id)] = [bytes, { level: 0 }]
   }
   return zipSync(files, { level: 6, mtime: BUNDLE_TIME })
@@ -60,9 +61,8 @@ const document = (value: unknown) => strToU8(JSON.stringify(value))
 export function unpackBundle(bytes: Uint8Array): BundleParts {
   const files = unzip(bytes)
   const { format, version } = readDocument(files, HEAD) as { format?: unknown; version?: unknown }
-  if (format !== 'rudlo-bundle') throw new RangeError('This zip is not a Rudlo bundle.')
-  if (version !== VERSION)
-    throw new RangeError('This bundle was written by a newer Rudlo. Update this one to open it.')
+  if (format !== 'rudlo-bundle') throw new RangeError(words('bundle.zip-not-rudlo'))
+  if (version !== VERSION) throw new RangeError(words('bundle.written-newer'))
   const song = readDocument(files, SONG)
   const mix = readDocument(files, MIX)
   const audio = new Map<string, Uint8Array>()
@@ -71,7 +71,7 @@ export function unpackBundle(bytes: Uint8Array): BundleParts {
     if (id) audio.set(id, content)
   }
   for (const { id } of assetsOf(song)) {
-    if (!audio.has(id)) throw new RangeError(`The bundle is not whole: audio/${id}.flac is missing.`)
+    if (!audio.has(id)) throw new RangeError(words('bundle.not-whole', { id }))
   }
   return { song, mix, audio }
 }
@@ -82,30 +82,30 @@ function unzip(bytes: Uint8Array): Record<string, Uint8Array> {
     return unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
         if (![HEAD, SONG, MIX].includes(name) && !AUDIO.test(name))
-          throw new RangeError(`The bundle holds a file that does not belong there: ${name.slice(0, 80)}`)
+          throw new RangeError(words('bundle.holds-file', { name: name.slice(0, 80) }))
         total += originalSize
         if (total > LARGEST_BUNDLE || (name.endsWith('.json') && originalSize > LARGEST_DOCUMENT))
-          throw new RangeError('The bundle is too large when it is unpacked.')
+          throw new RangeError(words('bundle.too-large'))
         return true
       },
     })
   } catch (error) {
     if (error instanceof RangeError) throw error
-    throw new RangeError('This is not a zip file, or it is damaged.')
+    throw new RangeError(words('bundle.not-zip-file'))
   }
 }
 
 function readDocument(files: Record<string, Uint8Array>, name: string): Record<string, unknown> {
   const content = files[name]
-  if (!content) throw new RangeError(`The bundle is not whole: ${name} is missing.`)
+  if (!content) throw new RangeError(words('bundle.not-whole-missing', { name }))
   let value: unknown
   try {
     value = JSON.parse(strFromU8(content))
   } catch {
-    throw new RangeError(`${name} in the bundle is damaged.`)
+    throw new RangeError(words('bundle.damaged', { name }))
   }
   if (typeof value !== 'object' || value === null || Array.isArray(value))
-    throw new RangeError(`${name} in the bundle is damaged.`)
+    throw new RangeError(words('bundle.damaged', { name }))
   return value as Record<string, unknown>
 }
 

@@ -51,12 +51,12 @@ describe('lines as a table', () => {
 
   it.each([
     ['lane,value\nx,1', /needs the columns/],
-    [`address,tick,value\n${REED},0,loud`, /^Line 2: “loud” is no value/],
-    [`address,tick,value\n${REED},0,`, /^Line 2: “” is no value/],
-    [`address,tick,value\n${REED},-4,0`, /^Line 2: “-4” is no place/],
+    [`address,tick,value\n${REED},0,loud`, /^Line 2: “loud” is not a value/],
+    [`address,tick,value\n${REED},0,`, /^Line 2: “” is not a value/],
+    [`address,tick,value\n${REED},-4,0`, /^Line 2: “-4” is not a place/],
     [`address,tick,value\n${REED},0,0\n${REED},1e9,0`, /^Line 3/],
-    [`address,tick,value,form\n${REED},0,0,wobbly`, /“wobbly” is no form/],
-    [`address,tick,value,bend\n${REED},0,0,99`, /no bend/],
+    [`address,tick,value,form\n${REED},0,0,wobbly`, /“wobbly” is not a shape/],
+    [`address,tick,value,bend\n${REED},0,0,99`, /not a bend/],
     [`address,tick,value\n${REED},5,0\n${REED},5,-3`, /Two points/],
     [`address,tick,value\n${REED},5,40`, /beyond what/],
   ])('are refused with the line of what is wrong: %j', (text, sentence) => {
@@ -72,12 +72,12 @@ describe('lines as JSON', () => {
 
   it.each([
     ['{', /not JSON/],
-    ['null', /no lines of Rudlo/],
+    ['null', /not hold lines from Rudlo/],
     ['{"format":"rudlo-lines","version":9,"lines":[]}', /newer Rudlo/],
     ['{"format":"rudlo-lines","version":1,"lines":[{"address":7}]}', /no address/],
     [
       `{"format":"rudlo-lines","version":1,"lines":[{"address":"${REED}","points":[{"tick":"x"}]}]}`,
-      /is not one/,
+      /cannot be read/,
     ],
   ])('are refused: %s', (text, sentence) => {
     expect(() => linesFromJson(plain, text, id)).toThrow(sentence)

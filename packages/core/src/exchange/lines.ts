@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { FORMS, type Form, type Point } from '../envelope'
 import { laneName } from '../assess'
 import { envelopeOf, resolve, withPoints, type Address, type Mix } from '../mix'
@@ -67,14 +68,14 @@ export function linesFromCsv(song: SongVersion, mix: Mix, text: string, freshId:
   const byLane = new Map<Address, Point[]>()
   data.slice(1).forEach((row, i) => {
     if (row.every((c) => c.trim() === '')) return
-    const fail = (what: string) => new RangeError(`Line ${i + 2}: ${what}`)
+    const fail = (what: string) => new RangeError(words('lines-file.line', { i: i + 2, what }))
     const cell = (name: (typeof COLUMNS)[number]) => (at(name) < 0 ? '' : (row[at(name)] ?? '').trim())
     const address = cell('address')
     const control = resolve(mix, address)?.control
     const tickText = cell('tick')
     const tick = tickText ? Number(tickText) : parsePlace(meter, cell('bar and beat'))
     if (tick === null || !Number.isInteger(tick) || tick < 0 || tick > song.length)
-      throw fail(`“${tickText || cell('bar and beat')}” is no place in the song.`)
+      throw fail(words('lines-file.no-place-song', { place: tickText || cell('bar and beat') }))
     const plain = Number(cell('value').replace(',', '.'))
     const value =
       cell('value') === ''
@@ -82,12 +83,13 @@ export function linesFromCsv(song: SongVersion, mix: Mix, text: string, freshId:
         : Number.isFinite(plain)
           ? plain
           : control && readValue(control, cell('value'))?.value
-    if (value === undefined || !Number.isFinite(value)) throw fail(`“${cell('value')}” is no value.`)
+    if (value === undefined || !Number.isFinite(value))
+      throw fail(words('lines-file.no-value', { cell: cell('value') }))
     const form = (cell('form') || 'straight') as Form
-    if (!FORMS.includes(form)) throw fail(`“${form}” is no form of a line.`)
+    if (!FORMS.includes(form)) throw fail(words('lines-file.no-form-line', { form }))
     const bend = Number(cell('bend') || 0)
     if (!Number.isFinite(bend) || Math.abs(bend) > 8)
-      throw fail(`“${cell('bend')}” is no bend: from −8 to 8.`)
+      throw fail(words('lines-file.no-bend', { cell: cell('bend') }))
     const list = byLane.get(address) ?? []
     list.push({ tick, value, form, bend })
     byLane.set(address, list)
@@ -116,16 +118,16 @@ export function linesFromJson(mix: Mix, text: string, freshId: () => string): Re
   try {
     read = JSON.parse(text)
   } catch {
-    throw new RangeError('This file is not JSON.')
+    throw new RangeError(words('lines-file.not-json'))
   }
   const document: { format?: unknown; version?: unknown; lines?: unknown } = Object(read)
   if (document.format !== 'rudlo-lines' || !Array.isArray(document.lines))
-    throw new RangeError('These are no lines of Rudlo.')
-  if (document.version !== 1) throw new RangeError('These lines were written by a newer Rudlo.')
+    throw new RangeError(words('lines-file.these-no-lines'))
+  if (document.version !== 1) throw new RangeError(words('lines-file.these-lines-written'))
   const byLane = new Map<Address, Point[]>()
   for (const line of document.lines as readonly { address?: unknown; points?: unknown }[]) {
     if (typeof line?.address !== 'string' || !Array.isArray(line.points))
-      throw new RangeError('A line in this file has no address or no points.')
+      throw new RangeError(words('lines-file.line-no'))
     byLane.set(line.address, line.points.map(checkedPoint))
   }
   return put(mix, byLane, freshId)
@@ -139,7 +141,7 @@ function checkedPoint(point: unknown): Point {
     !FORMS.includes(form as Form) ||
     typeof bend !== 'number'
   )
-    throw new RangeError('A point in this file is not one.')
+    throw new RangeError(words('lines-file.point-not'))
   return { tick: tick as number, value, form: form as Form, bend }
 }
 
@@ -152,9 +154,11 @@ function put(mix: Mix, byLane: ReadonlyMap<Address, readonly Point[]>, freshId: 
     const points = [...byLane.get(lane)!].sort((a, b) => a.tick - b.tick)
     for (const [i, p] of points.entries()) {
       if (i > 0 && p.tick === points[i - 1]!.tick)
-        throw new RangeError(`Two points of ${lane} lie at tick ${p.tick}.`)
+        throw new RangeError(words('lines-file.two-points-lie', { lane, tick: p.tick }))
       if (p.value < scale.min || p.value > scale.max)
-        throw new RangeError(`${p.value} is beyond what ${lane} can be: ${scale.min} to ${scale.max}.`)
+        throw new RangeError(
+          words('lines-file.beyond', { value: p.value, lane, min: scale.min, max: scale.max }),
+        )
     }
     if (JSON.stringify(envelopeOf(next, lane)?.points ?? []) !== JSON.stringify(points))
       next = withPoints(next, lane, points, freshId)

@@ -1,3 +1,5 @@
+import { words } from '@rudlo/words'
+
 /** Waveform overview of an asset: highest and lowest sample of each stretch, at several zooms. */
 export interface Overview {
   /** Samples a stretch at the finest zoom. */
@@ -65,6 +67,6 @@ export function unpackOverview(bytes: Uint8Array, frames: number): Overview {
     at += 2 * pairs
     pairs = Math.ceil(pairs / 2)
   }
-  if (at !== bytes.length) throw new RangeError('The waveform overview is damaged.')
+  if (at !== bytes.length) throw new RangeError(words('wav.waveform-overview-damaged'))
   return { step: OVERVIEW_STEP, zooms }
 }

@@ -1,3 +1,5 @@
+import { words } from '@rudlo/words'
+
 /** Writes 16 bit PCM WAV. Channels in −1…1; values outside are clipped. */
 export function writeWav(rate: number, channels: readonly Float32Array[]): Uint8Array {
   const frames = channels[0]?.length ?? 0
@@ -65,7 +67,7 @@ export function wavLayout(bytes: Uint8Array): WavLayout {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const tag = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4))
   if (bytes.length < 12 || tag(0) !== 'RIFF' || tag(8) !== 'WAVE') {
-    throw new RangeError('This is not a WAV file.')
+    throw new RangeError(words('wav.not'))
   }
   let head: { format: string; channels: number; rate: number; bits: number } | undefined
   for (let at = 12; at + 8 <= bytes.length;) {
@@ -82,19 +84,18 @@ export function wavLayout(bytes: Uint8Array): WavLayout {
       }
     }
     if (tag(at) === 'data') {
-      if (!head) throw new RangeError('The WAV file does not say what it holds.')
+      if (!head) throw new RangeError(words('wav.does'))
       const { format, channels, rate, bits } = head
       if (!(format in READERS) || (channels !== 1 && channels !== 2)) {
-        throw new RangeError('Only mono and stereo WAV files of 16, 24 or 32 bit can be read.')
+        throw new RangeError(words('wav.mono-stereo'))
       }
-      if (rate < 8000 || rate > 192_000)
-        throw new RangeError('Only sample rates of 8 to 192 kHz can be read.')
+      if (rate < 8000 || rate > 192_000) throw new RangeError(words('wav.sample-rates-khz'))
       const frames = Math.floor(Math.min(size, bytes.length - body) / ((bits / 8) * channels))
       return { rate, channels, frames, format, start: body }
     }
     at = body + size + (size & 1)
   }
-  throw new RangeError('The WAV file ends before its sound begins.')
+  throw new RangeError(words('wav.ends'))
 }
 
 /** Reads one channel of a WAV file, −1…1. */

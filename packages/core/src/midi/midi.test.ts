@@ -111,7 +111,7 @@ describe('readMidi', () => {
     new DataView(lying.buffer).setUint32(18, 0xffffff)
     const many = file(Array.from({ length: MIDI_LIMITS.tracks + 1 }, () => [END]))
     expect(() => readMidi(new TextEncoder().encode('Dear diary, today I sang.'))).toThrow(
-      'This is no MIDI file.',
+      'This is not a MIDI file.',
     )
     expect(() => readMidi(lying)).toThrow(/cut off, or a track says that it is longer/)
     expect(() => readMidi(good.subarray(0, good.length - 6))).toThrow(/cut off/)

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { TICKS_PER_QUARTER, type MeterChange, type TempoChange } from '../time'
 import { unpack, type RawEvent, type RawFile } from './raw-file'
 
@@ -56,8 +57,7 @@ const UNITS = [1, 2, 4, 8, 16, 32] as const
 export function readMidi(bytes: Uint8Array): MidiSong {
   const file = parsed(bytes)
   const perQuarter = file.header.ticksPerBeat
-  if (!perQuarter)
-    throw new RangeError('This MIDI file counts in frames of film; one that counts in beats is wanted.')
+  if (!perQuarter) throw new RangeError(words('midi.counts'))
   const scale = (tick: number) => Math.round((tick * TICKS_PER_QUARTER) / perQuarter)
   const tempo: TempoChange[] = []
   const meter: MeterChange[] = []
@@ -72,7 +72,7 @@ export function readMidi(bytes: Uint8Array): MidiSong {
     for (const event of track) {
       now += event.deltaTime
       const tick = scale(now)
-      if (tick > MIDI_LIMITS.quarters * TICKS_PER_QUARTER) throw new RangeError('This MIDI file is too long.')
+      if (tick > MIDI_LIMITS.quarters * TICKS_PER_QUARTER) throw new RangeError(words('midi.too'))
       if (event.channel !== undefined) {
         const reader = channels.get(event.channel) ?? new ChannelReader()
         channels.set(event.channel, reader)
@@ -91,7 +91,7 @@ export function readMidi(bytes: Uint8Array): MidiSong {
       for (const n of notes) length = Math.max(length, n.tick + n.ticks)
     }
   })
-  if (!parts.length) throw new RangeError('This MIDI file plays no notes.')
+  if (!parts.length) throw new RangeError(words('midi.plays'))
   return {
     title,
     length,
@@ -104,32 +104,31 @@ export function readMidi(bytes: Uint8Array): MidiSong {
 
 /** The package's parser, behind checks of everything that it believes without looking. */
 function parsed(bytes: Uint8Array): RawFile {
-  if (bytes.length > MIDI_LIMITS.bytes) throw new RangeError('This MIDI file has more than 4 MB.')
+  if (bytes.length > MIDI_LIMITS.bytes) throw new RangeError(words('midi.more'))
   const text = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4))
-  if (bytes.length < 14 || text(0) !== 'MThd') throw new RangeError('This is no MIDI file.')
+  if (bytes.length < 14 || text(0) !== 'MThd') throw new RangeError(words('midi.no'))
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const format = view.getUint16(8)
-  if (format > 1) throw new RangeError('This MIDI file holds several songs (format 2); one song is wanted.')
+  if (format > 1) throw new RangeError(words('midi.holds'))
   let tracks = 0
   let at = 8 + view.getUint32(4)
   while (at + 8 <= bytes.length) {
     const size = view.getUint32(at + 4)
-    if (at + 8 + size > bytes.length)
-      throw new RangeError('This MIDI file is cut off, or a track says that it is longer than the file.')
+    if (at + 8 + size > bytes.length) throw new RangeError(words('midi.cut'))
     if (text(at) === 'MTrk') tracks++
     at += 8 + size
   }
-  if (!tracks || tracks < view.getUint16(10)) throw new RangeError('Tracks are missing in this MIDI file.')
+  if (!tracks || tracks < view.getUint16(10)) throw new RangeError(words('midi.tracks-missing'))
   if (tracks > MIDI_LIMITS.tracks)
-    throw new RangeError(`This MIDI file has ${tracks} tracks; at most ${MIDI_LIMITS.tracks} can be taken.`)
+    throw new RangeError(words('midi.tracks', { n: tracks, most: MIDI_LIMITS.tracks }))
   let file: RawFile
   try {
     file = unpack(bytes)
   } catch {
-    throw new RangeError('This MIDI file is damaged: it stops making sense on the way.')
+    throw new RangeError(words('midi.damaged'))
   }
   if (file.tracks.reduce((sum, t) => sum + t.length, 0) > MIDI_LIMITS.events)
-    throw new RangeError('This MIDI file has too many events.')
+    throw new RangeError(words('midi.too-many'))
   return file
 }
 
@@ -202,7 +201,7 @@ const bpmOf = (microseconds: number) =>
 function meterOf({ numerator = 4, denominator = 4 }: RawEvent, tick: number): MeterChange {
   const unit = UNITS.find((u) => u === denominator)
   if (!unit || numerator < 1 || numerator > 64)
-    throw new RangeError(`The time signature ${numerator}/${denominator} in this MIDI file cannot be used.`)
+    throw new RangeError(words('midi.time-signature', { numerator, denominator }))
   return { tick, beats: numerator, unit }
 }
 

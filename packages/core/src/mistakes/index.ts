@@ -1,3 +1,3 @@
 /** The usual mistakes: each found by computation, with a sentence, a place, and a repair to try. */
-export type { Mistake, MistakeKind, Repair, Severity } from './mistake'
+export { mistakeName, type Mistake, type MistakeKind, type Repair, type Severity } from './mistake'
 export { MISTAKES, mistakesOf } from './catalogue'

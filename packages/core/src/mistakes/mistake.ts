@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { Mix } from '../mix'
 import type { CheckPlace, Evidence, Saying } from '../evidence'
 
@@ -25,8 +26,10 @@ export interface Mistake {
 /** A kind of mistake. Each is one module of `kinds`. */
 export interface MistakeKind {
   readonly kind: string
-  readonly name: string
   /** Whether lines are enough to see it. */
   readonly needs: 'lines' | 'sound'
   find(evidence: Evidence): Mistake[]
 }
+
+/** What a kind of mistake is called. */
+export const mistakeName = (kind: string): string => words(`mistake.${kind.replaceAll(' ', '-')}.name`)

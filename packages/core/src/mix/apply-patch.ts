@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { PATCH_LIMITS, type PatchOperation } from './patch'
 
 /** Why a patch cannot be applied. */
@@ -22,7 +23,7 @@ type Own = unknown[] | Record<string, unknown>
  */
 export function withPatch<T extends object>(document: T, patch: readonly unknown[]): T {
   if (patch.length > PATCH_LIMITS.operations)
-    throw new PatchProblem('there are too many changes at once', PATCH_LIMITS.operations)
+    throw new PatchProblem(words('patch.too-many-changes'), PATCH_LIMITS.operations)
   const work = { shifts: 0, copies: 0 }
   const owned = new Set<Own>()
   let root: unknown = own(document, owned, work)
@@ -30,7 +31,7 @@ export function withPatch<T extends object>(document: T, patch: readonly unknown
     try {
       root = applied(root as Own, operationOf(sent), owned, work)
       if (work.shifts > PATCH_LIMITS.shifts || work.copies > PATCH_LIMITS.copies)
-        throw new RangeError('it asks for too much')
+        throw new RangeError(words('patch.asks-too-much'))
     } catch (error) {
       if (error instanceof RangeError) throw new PatchProblem(error.message, index)
       throw error
@@ -47,19 +48,20 @@ interface Work {
 /** Reads an operation. @throws RangeError for one of another kind */
 function operationOf(sent: unknown): PatchOperation {
   const { op, path } = (sent ?? {}) as { op?: unknown; path?: unknown }
-  if (op !== 'add' && op !== 'replace' && op !== 'remove') throw new RangeError('it is none that can be made')
+  if (op !== 'add' && op !== 'replace' && op !== 'remove') throw new RangeError(words('patch.none-made'))
   if (typeof path !== 'string' || (path !== '' && !path.startsWith('/')))
-    throw new RangeError('it has no path')
-  if (op !== 'remove' && !Object.hasOwn(sent as object, 'value')) throw new RangeError('it has no value')
+    throw new RangeError(words('patch.no-path'))
+  if (op !== 'remove' && !Object.hasOwn(sent as object, 'value'))
+    throw new RangeError(words('patch.no-value'))
   return sent as PatchOperation
 }
 
 function applied(root: Own, operation: PatchOperation, owned: Set<Own>, work: Work): unknown {
   const keys = operation.path.split('/', PATCH_LIMITS.depth + 2).slice(1)
-  if (keys.length > PATCH_LIMITS.depth) throw new RangeError('its path is too long')
+  if (keys.length > PATCH_LIMITS.depth) throw new RangeError(words('patch.path-too-long'))
   const last = keys.pop()
   if (last === undefined) {
-    if (operation.op === 'remove') throw new RangeError('it leaves nothing')
+    if (operation.op === 'remove') throw new RangeError(words('patch.leaves-nothing'))
     return operation.value
   }
   let at = root
@@ -72,11 +74,11 @@ function applied(root: Own, operation: PatchOperation, owned: Set<Own>, work: Wo
 
 /** Goes on to a list or record inside, which is copied the first time. */
 function stepInto(at: Own, key: string, owned: Set<Own>, work: Work): Own {
-  if (!isContainer(at)) throw new RangeError('its path leads nowhere')
+  if (!isContainer(at)) throw new RangeError(words('patch.path-leads-nowhere'))
   const place = Array.isArray(at) ? indexOf(key, at.length - 1) : key
-  if (!Object.hasOwn(at, place)) throw new RangeError('its path leads nowhere')
+  if (!Object.hasOwn(at, place)) throw new RangeError(words('patch.path-leads-nowhere'))
   const inside = (at as Record<string | number, unknown>)[place]
-  if (!isContainer(inside)) throw new RangeError('its path leads nowhere')
+  if (!isContainer(inside)) throw new RangeError(words('patch.path-leads-nowhere'))
   if (owned.has(inside)) return inside
   const copy = own(inside, owned, work)
   ;(at as Record<string | number, unknown>)[place] = copy
@@ -99,8 +101,9 @@ function changeList(list: unknown[], key: string, operation: PatchOperation, wor
 }
 
 function changeRecord(record: Record<string, unknown>, key: string, operation: PatchOperation): void {
-  if (!isContainer(record) || key === '__proto__') throw new RangeError('its path leads nowhere')
-  if (operation.op !== 'add' && !Object.hasOwn(record, key)) throw new RangeError('its path leads nowhere')
+  if (!isContainer(record) || key === '__proto__') throw new RangeError(words('patch.path-leads-nowhere'))
+  if (operation.op !== 'add' && !Object.hasOwn(record, key))
+    throw new RangeError(words('patch.path-leads-nowhere'))
   if (operation.op === 'remove') Reflect.deleteProperty(record, key)
   else record[key] = operation.value
 }
@@ -108,7 +111,7 @@ function changeRecord(record: Record<string, unknown>, key: string, operation: P
 /** An index as RFC 6901 writes it. @throws RangeError for none, or one beyond `most` */
 function indexOf(key: string, most: number): number {
   const index = /^(0|[1-9]\d{0,8})$/.test(key) ? Number(key) : -1
-  if (index < 0 || index > most) throw new RangeError('its path leads nowhere')
+  if (index < 0 || index > most) throw new RangeError(words('patch.path-leads-nowhere'))
   return index
 }
 

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { type EffectKind, controlsOf, modesOf } from '../effects'
 import { EditRefused } from '../envelope'
 import { resolve } from './address'
@@ -25,8 +26,7 @@ export function freshEffect(kind: EffectKind, id: string, wet = 1): Effect {
 export function addEffect(mix: Mix, owner: string, kind: EffectKind, id: string): Mix {
   return withEffects(mix, (effects, of) => {
     if (of.id !== owner) return effects
-    if (effects.length >= MOST)
-      throw new EditRefused(`There are ${MOST} effects already, the most there can be.`)
+    if (effects.length >= MOST) throw new EditRefused(words('refused.effects', { most: MOST }))
     return [...effects, freshEffect(kind, id)]
   })
 }
@@ -58,8 +58,7 @@ export function addReturn(
   kind: EffectKind,
   ids: { back: string; effect: string },
 ): Mix {
-  if (mix.returns.length >= MOST)
-    throw new EditRefused(`There are ${MOST} returns already, the most there can be.`)
+  if (mix.returns.length >= MOST) throw new EditRefused(words('refused.returns', { most: MOST }))
   const effects = [freshEffect(kind, ids.effect)]
   return {
     ...mix,
@@ -81,11 +80,11 @@ export function addSend(mix: Mix, owner: string, to: string, id: string): Mix {
   const target = mix.returns.findIndex((r) => r.id === to)
   const from = mix.returns.findIndex((r) => r.id === owner)
   if (from >= target && from >= 0) {
-    throw new EditRefused('A return can only feed a later one: otherwise its sound would go round for ever.')
+    throw new EditRefused(words('refused.return-feed-later'))
   }
   return withSends(mix, (sends, of) => {
     if (of.id !== owner) return sends
-    if (sends.some((s) => s.to === to)) throw new EditRefused('There is a send to this return already.')
+    if (sends.some((s) => s.to === to)) throw new EditRefused(words('refused.send-return'))
     return [...sends, { id, to, level: -90, tap: 'post' as const, on: true }]
   })
 }

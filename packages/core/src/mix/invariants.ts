@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { Points } from '../envelope'
 import type { SongVersion } from '../song'
 import { resolve } from './address'
@@ -29,7 +30,7 @@ function duplicateId(mix: Mix): string | null {
     ...mix.placements.map((p) => p.id),
   ]
   for (const id of ids) {
-    if (seen.has(id)) return `The id "${id}" is used twice.`
+    if (seen.has(id)) return words('mix.id-used-twice', { id })
     seen.add(id)
   }
   return null
@@ -38,17 +39,17 @@ function duplicateId(mix: Mix): string | null {
 function tracksProblem(mix: Mix, song: SongVersion): string | null {
   const assets = new Map(song.assets.map((a) => [a.id, a]))
   if (mix.tracks.length !== song.tracks.length || song.tracks.some((t, i) => mix.tracks[i]?.id !== t.id)) {
-    return 'The tracks of the mix are not those of the song.'
+    return words('mix.tracks-not')
   }
   for (const track of mix.tracks) {
     for (const region of track.regions) {
       const asset = assets.get(region.asset)
-      if (!asset) return `Region "${region.id}" uses audio that the song does not have.`
+      if (!asset) return words('mix.region-uses-audio', { id: region.id })
       if (region.offset + region.length > asset.frames) {
-        return `Region "${region.id}" runs past the end of its audio.`
+        return words('mix.region-runs-past', { id: region.id })
       }
       if (region.fadeIn + region.fadeOut > region.length) {
-        return `The fades of region "${region.id}" are longer than the region.`
+        return words('mix.fades-region-longer', { id: region.id })
       }
     }
   }
@@ -60,8 +61,8 @@ function sendsProblem(mix: Mix): string | null {
   const check = (sends: readonly Send[], after: number) => {
     for (const { id, to } of sends) {
       const at = order.get(to)
-      if (at === undefined) return `Send "${id}" leads to a return that does not exist.`
-      if (at <= after) return `Send "${id}" would lead back: a return can only feed later returns.`
+      if (at === undefined) return words('mix.send-leads-return', { id })
+      if (at <= after) return words('mix.send-lead-back', { id })
     }
     return null
   }
@@ -81,16 +82,14 @@ function envelopesProblem(mix: Mix): string | null {
   let total = 0
   for (const [i, { address, points }] of mix.envelopes.entries()) {
     const found = resolve(mix, address)
-    if (!found) return `Envelope ${i + 1} is for "${address}", which this mix does not have.`
-    if (addresses.has(address)) return `There are two envelopes for "${address}".`
+    if (!found) return words('mix.envelope-does', { i: i + 1, address })
+    if (addresses.has(address)) return words('mix.two-envelopes', { address })
     addresses.add(address)
     total += points.length
     const problem = pointsProblem(points, found.control.scale.min, found.control.scale.max)
-    if (problem) return `Envelope ${i + 1} ("${address}"): ${problem}`
+    if (problem) return words('mix.envelope', { i: i + 1, address, problem })
   }
-  return total > LIMITS.points
-    ? `The mix has ${total} points; ${LIMITS.points} are the most there can be.`
-    : null
+  return total > LIMITS.points ? words('mix.points-most', { total, most: LIMITS.points }) : null
 }
 
 function pointsProblem(points: Points, min: number, max: number): string | null {
@@ -98,8 +97,8 @@ function pointsProblem(points: Points, min: number, max: number): string | null 
   // a plain loop: a save walks thousands of points
   for (let i = 0; i < points.length; i++) {
     const { tick, value } = points[i]!
-    if (tick <= last) return `point ${i + 1} is not after the one before it.`
-    if (!(value >= min && value <= max)) return `point ${i + 1} is outside ${min} to ${max}.`
+    if (tick <= last) return words('mix.point-not-after', { i: i + 1 })
+    if (!(value >= min && value <= max)) return words('mix.point-outside', { i: i + 1, min, max })
     last = tick
   }
   return null
@@ -109,12 +108,11 @@ function placementsProblem(mix: Mix): string | null {
   const motifs = new Set(mix.motifs.map((m) => m.id))
   const envelopes = new Set(mix.envelopes.map((e) => e.id))
   for (const { id, motif, envelope } of mix.placements) {
-    if (!motifs.has(motif) || !envelopes.has(envelope))
-      return `Placement "${id}" refers to something that is gone.`
+    if (!motifs.has(motif) || !envelopes.has(envelope)) return words('mix.placement-refers-something', { id })
   }
   for (const { name, points } of mix.motifs) {
     const problem = pointsProblem(points, -100_000, 100_000)
-    if (problem) return `Motif "${name}": ${problem}`
+    if (problem) return words('mix.motif', { name, problem })
   }
   return null
 }

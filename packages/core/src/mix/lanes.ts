@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { begun, EditRefused, type Envelope, type Points } from '../envelope'
 import { resolve, type Address, type Addressed } from './address'
 import { LIMITS, type Mix } from './mix'
@@ -34,18 +35,16 @@ export function laneAt(mix: Mix, address: Address): Lane | null {
 export function withPoints(mix: Mix, address: Address, points: Points, freshId: () => string): Mix {
   const before = envelopeOf(mix, address)
   if (before?.points === points) return mix
-  if (before && !before.open) throw new EditRefused('This lane is locked. Open it to change its line.')
+  if (before && !before.open) throw new EditRefused(words('refused.lane-locked-open'))
   const total = mix.envelopes.reduce((sum, e) => sum + e.points.length, 0) - (before?.points.length ?? 0)
   if (points.length > LIMITS.pointsPerEnvelope || total + points.length > LIMITS.points) {
-    throw new EditRefused(
-      `The song already has ${LIMITS.points} points, the most there can be. Remove some first.`,
-    )
+    throw new EditRefused(words('refused.song-points', { most: LIMITS.points }))
   }
   if (before) {
     return { ...mix, envelopes: mix.envelopes.map((e) => (e === before ? { ...e, points } : e)) }
   }
   if (mix.envelopes.length >= LIMITS.envelopes) {
-    throw new EditRefused(`The song already has ${LIMITS.envelopes} lines, the most there can be.`)
+    throw new EditRefused(words('refused.song-lines', { most: LIMITS.envelopes }))
   }
   return { ...mix, envelopes: [...mix.envelopes, { id: freshId(), address, on: true, open: true, points }] }
 }

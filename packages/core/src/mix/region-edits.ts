@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { clearSpan, copySpan, EditRefused, pasteAt, type LineSpan } from '../envelope'
 import { clamp } from '../scale'
 import { SAMPLE_RATE, type TempoMap } from '../time'
@@ -33,7 +34,7 @@ function withRegions(mix: Mix, track: string, make: (regions: readonly Region[])
 
 function found(mix: Mix, id: string): { readonly track: string; readonly region: Region } {
   const region = regionOf(mix, id)
-  if (!region) throw new RangeError(`No region "${id}".`)
+  if (!region) throw new RangeError(words('refused.no-region', { id }))
   return region
 }
 
@@ -74,8 +75,7 @@ export function trimRegion(
 export function splitRegion(mix: Mix, id: string, tick: number, tempo: TempoMap, freshId: string): Mix {
   const { track, region } = found(mix, id)
   const at = samplesBetween(tempo, region.start, tick)
-  if (at < 1 || at >= region.length)
-    throw new EditRefused('The play position is not inside this region: there is nothing to split.')
+  if (at < 1 || at >= region.length) throw new EditRefused(words('refused.play-position-not'))
   const first: Region = { ...region, length: at, fadeIn: Math.min(region.fadeIn, at), fadeOut: 0 }
   const rest = region.length - at
   const second: Region = {
@@ -114,8 +114,7 @@ export function removeRegion(mix: Mix, id: string): Mix {
 
 function checkRoom(mix: Mix, track: string): void {
   const count = mix.tracks.find((t) => t.id === track)?.regions.length ?? 0
-  if (count >= MOST_REGIONS)
-    throw new EditRefused(`This track already has ${MOST_REGIONS} regions, the most there can be.`)
+  if (count >= MOST_REGIONS) throw new EditRefused(words('refused.track-regions', { most: MOST_REGIONS }))
 }
 
 /**

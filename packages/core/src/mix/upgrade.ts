@@ -1,3 +1,5 @@
+import { words } from '@rudlo/words'
+
 /** Turns a document of one version into one of the next. Pure; never given a document it does not know. */
 export type Upgrade = (document: Record<string, unknown>) => Record<string, unknown>
 
@@ -32,17 +34,17 @@ export function upgradeMix(stored: unknown): Record<string, unknown> {
     stored === null ||
     (stored as { format?: unknown }).format !== 'rudlo-mix'
   ) {
-    throw new RangeError('This is not a Rudlo mix.')
+    throw new RangeError(words('mix.not-rudlo'))
   }
   let document = stored as Record<string, unknown>
   for (;;) {
     const version = document['version']
     if (version === MIX_VERSION) return document
     if (typeof version !== 'number' || version > MIX_VERSION) {
-      throw new RangeError('This mix was written by a newer Rudlo. Update this one to open it.')
+      throw new RangeError(words('mix.written-newer'))
     }
     const step = UPGRADES[version]
-    if (!step) throw new RangeError('The version of this mix is not known.')
+    if (!step) throw new RangeError(words('mix.version-not'))
     document = step(document)
   }
 }

@@ -1,7 +1,8 @@
-import { barsText, laneControlName, placeText } from '../assess'
+import { laneControlName, moveName, placeText } from '../assess'
 import { resolve, type Mix } from '../mix'
 import type { Move } from '../moves'
-import { decibels, gainDecibels, numberText } from '../scale'
+import { decibels, gainDecibels } from '../scale'
+import { lengthInWords, numberText, words } from '@rudlo/words'
 import type { SongTime, SongVersion } from '../song'
 
 /** The figures that a reusable remark may leave open, as the teacher writes them between braces. */
@@ -33,15 +34,15 @@ export function figuresAt(
   const unit = found?.control.unit
   const inDecibels = unit === decibels || unit === gainDecibels
   return {
-    track: track ?? 'the mix',
+    track: track ?? words('remark.the-mix'),
     control: laneControlName(mix, lane),
     // the place that was pointed at, not where a move began long before it
     bar: placeText(time, Math.min(Math.max(start, from), Math.max(from, to))),
-    length: barsText(move?.bars ?? time.meter.barsBetween(start, end)),
-    seconds: `${numberText(time.tempo.secondsAt(end) - time.tempo.secondsAt(start), 1)} s`,
+    length: lengthInWords('bars', move?.bars ?? time.meter.barsBetween(start, end)),
+    seconds: words('seconds', { n: numberText(time.tempo.secondsAt(end) - time.tempo.secondsAt(start), 1) }),
     ...(move && unit
       ? {
-          kind: move.kind,
+          kind: moveName(move.kind),
           depth: inDecibels ? `${numberText(Math.abs(move.depth), 1)} dB` : unit.format(move.goal),
         }
       : {}),

@@ -5,7 +5,7 @@ import { point } from '../envelope'
 import { MISTAKES } from '../mistakes'
 import { plainMix, withPoints } from '../mix'
 import { songTime } from '../song'
-import { FIGURE_NAMES, figuresAt, fillRemark, suggestRemarks, USUAL_REMARKS } from '.'
+import { FIGURE_NAMES, figuresAt, fillRemark, suggestRemarks, usualRemarks } from '.'
 
 const song = smallSong()
 const time = songTime(song)
@@ -52,7 +52,7 @@ describe('fillRemark', () => {
   })
 
   it('knows every figure that the usual remarks leave open, and every mistake that they answer', () => {
-    for (const { text, mistake } of USUAL_REMARKS) {
+    for (const { text, mistake } of usualRemarks()) {
       for (const [, name] of text.matchAll(/\{(\w+)\}/g)) expect(FIGURE_NAMES).toContain(name)
       if (mistake) expect(MISTAKES.map((m) => m.kind)).toContain(mistake)
     }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { checked, readTable, type Roster, type RosterRow } from './read-roster'
 
 /** A class of a OneRoster export, with its students. */
@@ -18,7 +19,7 @@ function columns<K extends string>(
   return Object.fromEntries(
     names.map((name) => {
       const at = lower.indexOf(name.toLowerCase())
-      if (at < 0) throw new RangeError(`${file} has no column “${name}”.`)
+      if (at < 0) throw new RangeError(words('roster.no-column', { file, name }))
       return [name, (row: readonly string[]) => row[at] ?? '']
     }),
   ) as Record<K, Column>
@@ -68,7 +69,7 @@ export function readOneRoster(users: string, enrollments: string): RosterClass[]
     if (student) members.set(list.userSourcedId(row), student)
     else strangers.set(id, (strangers.get(id) ?? 0) + 1)
   }
-  if (!classes.size) throw new RangeError('Nobody is enrolled as a student in enrollments.csv.')
+  if (!classes.size) throw new RangeError(words('roster.nobody-enrolled-student'))
   return [...classes].map(([id, members]) => {
     const roster = checked([...members.values()])
     const missing = strangers.get(id)
@@ -77,7 +78,7 @@ export function readOneRoster(users: string, enrollments: string): RosterClass[]
       roster: missing
         ? {
             ...roster,
-            problems: [...roster.problems, { line: 0, sentence: `${missing} of them are not in users.csv.` }],
+            problems: [...roster.problems, { line: 0, sentence: words('roster.not-users-csv', { missing }) }],
           }
         : roster,
     }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import Papa from 'papaparse'
 import { SIGN_IN_NAME } from './sign-in-name'
 
@@ -56,9 +57,9 @@ const wrong = (sentence: string): Roster => ({ rows: [], problems: [{ line: 0, s
 
 /** What stands in a table, cell by cell. Commas, semicolons and tabs are told apart by themselves. */
 export function readTable(text: string): { readonly cells: string[][]; readonly problem: string | null } {
-  if (isTooLong(text)) return { cells: [], problem: 'The file is too large for a class list.' }
+  if (isTooLong(text)) return { cells: [], problem: words('roster.file-too-large') }
   if (text.includes('\u0000') || text.includes('\ufffd'))
-    return { cells: [], problem: 'This is not a text file, or not one in UTF-8: save it as CSV in UTF-8.' }
+    return { cells: [], problem: words('roster.not-text-file') }
   const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
     delimitersToGuess: [',', ';', '\t', '|'],
   })
@@ -66,7 +67,7 @@ export function readTable(text: string): { readonly cells: string[][]; readonly 
   if (broken)
     return {
       cells: [],
-      problem: `Line ${(broken.row ?? 0) + 1}: a quotation mark is opened and never closed.`,
+      problem: words('roster.line-quotation-mark', { row: (broken.row ?? 0) + 1 }),
     }
   return { cells: data.map((row) => row.map((c) => c.trim())), problem: null }
 }
@@ -81,7 +82,7 @@ export function readRoster(text: string): Roster {
   const { cells, problem } = readTable(text)
   if (problem) return wrong(problem)
   const first = cells.findIndex((row) => !isEmpty(row))
-  if (first < 0) return wrong('There is nobody in this list.')
+  if (first < 0) return wrong(words('roster.nobody'))
   const header = cells[first]!.map((c) => c.toLowerCase())
   const column = (names: readonly string[]) => header.findIndex((h) => names.includes(h))
   const at = {
@@ -91,10 +92,7 @@ export function readRoster(text: string): Roster {
     signIn: column(NAMES.signIn),
   }
   const named = at.name >= 0 || at.first >= 0 || at.last >= 0
-  if (!named && cells.some((row) => row.filter(Boolean).length > 2))
-    return wrong(
-      'I could not find a name column. The first line must name the columns: name, or first name and last name.',
-    )
+  if (!named && cells.some((row) => row.filter(Boolean).length > 2)) return wrong(words('roster.i-could-not'))
   const entries = cells.slice(named ? first + 1 : first).flatMap((row, i) => {
     if (isEmpty(row)) return []
     const line = i + 1 + (named ? first + 1 : first)
@@ -115,23 +113,19 @@ export function checked(entries: readonly RosterRow[]): Roster {
   const seen = new Map<string, number>()
   const signIns = new Map<string, number>()
   for (const { line, name, signIn } of entries) {
-    if (!name) tell(line, 'The name is missing.')
-    else if (/^[=+@-]/.test(name)) tell(line, `“${name.slice(0, 30)}” looks like a formula, not like a name.`)
+    if (!name) tell(line, words('roster.name-missing'))
+    else if (/^[=+@-]/.test(name)) tell(line, words('roster.looks-like-formula', { name: name.slice(0, 30) }))
     else if (name.length > ROSTER_LIMITS.name)
-      tell(line, `This name has more than ${ROSTER_LIMITS.name} characters.`)
+      tell(line, words('roster.name-more-characters', { most: ROSTER_LIMITS.name }))
     if (signIn !== null && !SIGN_IN_NAME.test(signIn))
-      tell(
-        line,
-        `“${signIn.slice(0, 30)}” cannot be a sign-in name: small letters, digits, dots and dashes can.`,
-      )
+      tell(line, words('roster.cannot-sign-in-name', { signIn: signIn.slice(0, 30) }))
     const key = signIn ?? `name ${name.toLowerCase()}`
     const before = (signIn === null ? seen : signIns).get(key)
-    if (name && before !== undefined)
-      tell(line, `This name is also on line ${before}. If these are two people, give each a sign-in name.`)
+    if (name && before !== undefined) tell(line, words('roster.name-also-line', { before }))
     ;(signIn === null ? seen : signIns).set(key, before ?? line)
   }
-  if (!entries.length) tell(0, 'There is nobody in this list.')
+  if (!entries.length) tell(0, words('roster.nobody'))
   if (entries.length > ROSTER_LIMITS.rows)
-    tell(0, `At most ${ROSTER_LIMITS.rows} students can be taken in at once.`)
+    tell(0, words('roster.most-students-taken', { most: ROSTER_LIMITS.rows }))
   return { rows: entries, problems }
 }

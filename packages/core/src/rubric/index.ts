@@ -5,7 +5,7 @@ export {
   restsOn,
   completeRubric,
   RUBRIC_LIMITS,
-  USUAL_RUBRIC,
+  usualRubric,
   type Aspect,
   type Criterion,
   type Rubric,

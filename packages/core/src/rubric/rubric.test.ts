@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Assessment } from '../brief'
-import { completeRubric, proposeMarks, readRubric, USUAL_RUBRIC, type Rubric } from '.'
+import { completeRubric, proposeMarks, readRubric, usualRubric, type Rubric } from '.'
 
 type Judged = Pick<Assessment, 'tasks' | 'before'>
 type Verdict = 'met' | 'close' | 'not yet'
@@ -17,7 +17,7 @@ const judged = (checks: ReturnType<typeof check>[], before: typeof checks = []):
   before: [{ task: 't', checks: before, verdict: null }],
 })
 const TASKS = [{ id: 't', weight: 1 }]
-const propose = (j: Judged, rubric: Rubric = USUAL_RUBRIC) => proposeMarks(rubric, TASKS, j)
+const propose = (j: Judged, rubric: Rubric = usualRubric()) => proposeMarks(rubric, TASKS, j)
 
 describe('proposeMarks', () => {
   it('reaches the level below the highest where all is met: the highest is the teacher’s', () => {
@@ -77,7 +77,7 @@ describe('proposeMarks', () => {
 
 describe('readRubric', () => {
   it('reads what it wrote', () => {
-    expect(readRubric(JSON.parse(JSON.stringify(USUAL_RUBRIC)))).toEqual(USUAL_RUBRIC)
+    expect(readRubric(JSON.parse(JSON.stringify(usualRubric())))).toEqual(usualRubric())
   })
 
   const line = { id: 'a', name: 'A', about: '', aspect: null, says: [] }
@@ -91,9 +91,9 @@ describe('readRubric', () => {
     [{ levels: ['a', 'b'], criteria: [{ ...line, name: '' }] }, /name of line 1/],
     [{ levels: ['a', 'b'], criteria: [{ ...line, name: 'x'.repeat(61) }] }, /more than 60/],
     [{ levels: ['a', 'b'], criteria: [{ ...line, aspect: 'beauty' }] }, /not measured/],
-    [{ levels: ['a', 'b'], criteria: [{ ...line, rests: ['magic'] }] }, /a check that there is not/],
+    [{ levels: ['a', 'b'], criteria: [{ ...line, rests: ['magic'] }] }, /a check that does not exist/],
     [{ levels: ['a', 'b'], criteria: [{ ...line, says: ['1', '2', '3'] }] }, /more levels than there are/],
-    [{ levels: ['a', 'b'], criteria: ['x'] }, /not a line/],
+    [{ levels: ['a', 'b'], criteria: ['x'] }, /cannot be read/],
   ])('refuses %j', (rubric, sentence) => {
     expect(() => readRubric(rubric)).toThrow(sentence)
   })
@@ -105,7 +105,7 @@ describe('readRubric', () => {
     }
     expect(completeRubric(old).criteria[0]).toMatchObject({
       aspect: 'moves',
-      says: USUAL_RUBRIC.criteria[0]!.says,
+      says: usualRubric().criteria[0]!.says,
     })
     const short = completeRubric({ levels: ['a', 'b'], criteria: [{ id: 'room', name: 'Room' }] })
     expect(short.criteria[0]).toEqual({ id: 'room', name: 'Room', about: '', aspect: null, says: ['', ''] })

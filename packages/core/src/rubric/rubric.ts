@@ -1,3 +1,5 @@
+import { words } from '@rudlo/words'
+
 /** What a line of a rubric looks at; a teacher may also have lines that nothing is measured for. */
 export const ASPECTS = ['moves', 'balance', 'placement', 'tidiness'] as const
 export type Aspect = (typeof ASPECTS)[number]
@@ -49,71 +51,39 @@ export interface Rubric {
 
 export const RUBRIC_LIMITS = { levels: [2, 6], criteria: [1, 12], name: 60, text: 300 } as const
 
-/** The rubric that a new assignment begins with. */
-export const USUAL_RUBRIC: Rubric = {
-  levels: ['not yet', 'nearly', 'there', 'beyond'],
-  criteria: [
-    {
-      id: 'fades',
-      name: 'Fades and moves',
-      about: 'They come and go where they should, evenly, and reach silence.',
-      aspect: 'moves',
-      says: [
-        'The moves that were asked are not there yet.',
-        'Most moves are there; some start, end or bend in the wrong place.',
-        'Every move is there and does what was asked.',
-        'Every move is there, and it sounds as if it had to be so.',
-      ],
-    },
-    {
-      id: 'balance',
-      name: 'Balance',
-      about: 'What matters is easy to follow, and nothing else is lost.',
-      aspect: 'balance',
-      says: [
-        'The tune is hard to follow, or nothing else can be heard.',
-        'The tune can be followed most of the time.',
-        'The tune is easy to follow in every section.',
-        'The balance tells the story: attention goes where the song wants it.',
-      ],
-    },
-    {
-      id: 'placement',
-      name: 'Placement',
-      about: 'Moves begin and end with the music.',
-      aspect: 'placement',
-      says: [
-        'Moves come before or after the music asks for them.',
-        'Most moves are in time; one or two are early or late.',
-        'Moves begin and end with the music.',
-        'Moves breathe with the phrases.',
-      ],
-    },
-    {
-      id: 'tidiness',
-      name: 'Tidiness',
-      about: 'Few points, nothing stray, nothing left unsafe.',
-      aspect: 'tidiness',
-      says: [
-        'Lines that nobody asked for, or many more points than needed.',
-        'Nearly tidy: a stray point or lane is left.',
-        'As many points as the lines need, and nothing else.',
-        'So clear that somebody else could go on from here.',
-      ],
-    },
-  ],
-}
+/** The lines of the usual rubric. */
+const USUAL = [
+  { id: 'fades', aspect: 'moves' },
+  { id: 'balance', aspect: 'balance' },
+  { id: 'placement', aspect: 'placement' },
+  { id: 'tidiness', aspect: 'tidiness' },
+] as const
+/** Its levels, from the first steps to more than was asked. */
+const LEVELS = [1, 2, 3, 4]
+
+/** The rubric that a new assignment begins with, in the language that is spoken. */
+export const usualRubric = (): Rubric => ({
+  levels: LEVELS.map((n) => words(`usual-rubric.level.${n}`)),
+  criteria: USUAL.map(({ id, aspect }) => ({
+    id,
+    name: words(`usual-rubric.${id}`),
+    about: words(`usual-rubric.${id}.about`),
+    aspect,
+    says: LEVELS.map((n) => words(`usual-rubric.${id}.${n}`)),
+  })),
+})
 
 /** A rubric as it was stored by an earlier version, with what was added since. */
 export function completeRubric(stored: {
   readonly levels?: readonly string[]
   readonly criteria?: readonly Partial<Criterion>[]
 }): Rubric {
-  const levels = stored.levels ?? USUAL_RUBRIC.levels
+  const rubric = usualRubric()
+  const levels = stored.levels ?? rubric.levels
   return {
     levels,
     criteria: (stored.criteria ?? []).map((c, i) => {
-      const usual = USUAL_RUBRIC.criteria.find((u) => u.id === c.id)
+      const usual = rubric.criteria.find((u) => u.id === c.id)
       return {
         id: c.id ?? `line-${i + 1}`,
         name: c.name ?? '',

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { levelScale } from './level'
 import { linearScale } from './linear'
 import type { Scale } from './scale'
@@ -9,6 +10,7 @@ export type Family = 'volume' | 'pan' | 'send' | 'effect' | 'switch'
 
 /** What a control is: its range, its resting values, and how people read and type it. */
 export interface Control {
+  /** As people call it, in the language that is spoken. */
   readonly name: string
   readonly family: Family
   readonly scale: Scale
@@ -19,37 +21,46 @@ export interface Control {
   readonly neutral: number
 }
 
-/** Declares a control; `neutral` is as `initial` where it does nothing at first. */
+/** Declares a control, called as the catalog says under its key; `neutral` is as `initial` where it does nothing at first. */
 export function control(
-  name: string,
+  key: string,
   family: Family,
   scale: Scale,
   unit: Unit,
   initial: number,
   neutral = initial,
 ): Control {
-  return { name, family, scale, unit, initial, neutral }
+  return {
+    get name() {
+      return words(`control.${key}`)
+    },
+    family,
+    scale,
+    unit,
+    initial,
+    neutral,
+  }
 }
 
 /** The controls of tracks, returns, sends and the main output, by the last word of their address. */
 export const MIXER_CONTROLS = {
-  level: control('Volume', 'volume', levelScale, decibels, 0),
-  gain: control('Pre-fader gain', 'volume', linearScale(-24, 24), gainDecibels, 0),
-  pan: control('Pan', 'pan', linearScale(-1, 1), panning, 0),
-  width: control('Width', 'pan', linearScale(0, 2), percent, 1),
-  mute: control('Mute', 'switch', switchScale, onOff, 0),
+  level: control('volume', 'volume', levelScale, decibels, 0),
+  gain: control('pre-fader-gain', 'volume', linearScale(-24, 24), gainDecibels, 0),
+  pan: control('pan', 'pan', linearScale(-1, 1), panning, 0),
+  width: control('width', 'pan', linearScale(0, 2), percent, 1),
+  mute: control('mute', 'switch', switchScale, onOff, 0),
 } as const
 
 /** The controls of a send. */
 export const SEND_CONTROLS = {
-  level: control('Send', 'send', levelScale, decibels, -90),
-  on: control('Send on', 'switch', switchScale, onOff, 1),
+  level: control('send', 'send', levelScale, decibels, -90),
+  on: control('send-on', 'switch', switchScale, onOff, 1),
 } as const
 
 /** The controls that every effect has besides its own parameters. */
 export const COMMON_EFFECT_CONTROLS = {
-  wet: control('Wet', 'effect', linearScale(0, 1), percent, 1, 0),
-  bypass: control('Bypass', 'switch', switchScale, onOff, 0, 1),
+  wet: control('wet', 'effect', linearScale(0, 1), percent, 1, 0),
+  bypass: control('bypass', 'switch', switchScale, onOff, 0, 1),
 } as const
 
 /** Reads a typed value for a control: clamped to its range, with a flag that says so; null for nonsense. */

@@ -11,14 +11,12 @@ import {
   MIXER_CONTROLS,
   milliseconds,
   noteValue,
-  numberText,
   onOff,
   leaning,
   panning,
   percent,
   readValue,
   SEND_CONTROLS,
-  signedText,
   SILENCE_DB,
   type Control,
 } from '.'
@@ -129,12 +127,6 @@ describe('units', () => {
   })
 
   it('writes with a true minus sign and never −0', () => {
-    expect([numberText(-6, 1), numberText(-0.01, 1), signedText(2.5, 1), signedText(0, 1)]).toEqual([
-      '−6.0',
-      '0.0',
-      '+2.5',
-      '0.0',
-    ])
     expect([panning.format(-0.3), hertz.format(2400), decibels.format(-90), noteValue.format(720)]).toEqual([
       'L30',
       '2.40 kHz',

@@ -1,3 +1,5 @@
+import { numberText, signedText, words } from '@rudlo/words'
+
 /** A unit of measure: how its values are written on screen and read from what people type. */
 export interface Unit {
   /** Short text with a true minus sign: "−6.0 dB", "L30", "2.4 kHz". */
@@ -7,18 +9,6 @@ export interface Unit {
 }
 
 const MINUS = '\u2212'
-
-/** A number with a true minus sign and a fixed count of decimals; never "−0". */
-export function numberText(value: number, decimals: number): string {
-  const text = Math.abs(value).toFixed(decimals)
-  return value < 0 && Number(text) !== 0 ? MINUS + text : text
-}
-
-/** Like {@link numberText}, with a plus sign in front of what is above 0. */
-export function signedText(value: number, decimals: number): string {
-  const text = numberText(value, decimals)
-  return value > 0 && Number(text) !== 0 ? `+${text}` : text
-}
 
 function plain(text: string): string {
   return text.trim().toLowerCase().replaceAll(MINUS, '-').replaceAll(',', '.')
@@ -36,7 +26,7 @@ function parseWith(text: string, suffixes: Readonly<Record<string, number>>): nu
 
 /** Decibels of a fader or send, where −90 is silence. */
 export const decibels: Unit = {
-  format: (db) => (db <= -90 ? 'silent' : `${signedText(db, 1)} dB`),
+  format: (db) => (db <= -90 ? words('unit.silent') : `${signedText(db, 1)} dB`),
   parse: (text) =>
     /^(-\s*(inf|infinity|∞)(\s*db)?|silent|silence|off)$/.test(plain(text))
       ? -90
@@ -53,7 +43,7 @@ export const gainDecibels: Unit = {
 export const panning: Unit = {
   format: (pan) => {
     const percent = Math.round(Math.abs(pan) * 100)
-    return percent === 0 ? 'C' : `${pan < 0 ? 'L' : 'R'}${percent}`
+    return percent === 0 ? words('unit.centre') : words(pan < 0 ? 'unit.left' : 'unit.right', { n: percent })
   },
   parse: (text) => {
     const typed = plain(text)
@@ -88,20 +78,21 @@ export const percent: Unit = {
 
 /**
  * A leaning to one side or the other of what is usual, −1…+1: "30 % softer", "as it is", "30 % harder".
- * @param less word for below 0
- * @param more word for above it
+ * @param less key of the word for below 0
+ * @param more key of the word for above it
  */
 export function leaning(less: string, more: string): Unit {
+  const wordOf = (key: string) => words(`unit.${key}`)
   return {
     format: (lean) => {
       const size = Math.round(Math.abs(lean) * 100)
-      return size === 0 ? 'as it is' : `${size} % ${lean < 0 ? less : more}`
+      return size === 0 ? words('unit.as-it-is') : `${size} % ${wordOf(lean < 0 ? less : more)}`
     },
     parse: (text) => {
       const typed = plain(text)
-      if (typed === 'as it is') return 0
-      const sided = new RegExp(`^(\\d+(?:\\.\\d+)?)?\\s*%?\\s*(${less}|${more})$`).exec(typed)
-      if (sided) return ((sided[2] === less ? -1 : 1) * Number(sided[1] ?? 100)) / 100
+      if (typed === words('unit.as-it-is')) return 0
+      const sided = new RegExp(`^(\\d+(?:\\.\\d+)?)?\\s*%?\\s*(${wordOf(less)}|${wordOf(more)})$`).exec(typed)
+      if (sided) return ((sided[2] === wordOf(less) ? -1 : 1) * Number(sided[1] ?? 100)) / 100
       return parseWith(text, { '': 0.01, '%': 0.01 })
     },
   }
@@ -114,7 +105,7 @@ export const ratio: Unit = {
 }
 
 export const onOff: Unit = {
-  format: (value) => (value >= 0.5 ? 'on' : 'off'),
+  format: (value) => words(value >= 0.5 ? 'on' : 'off'),
   parse: (text) => {
     const typed = plain(text)
     return /^(on|yes|1)$/.test(typed) ? 1 : /^(off|no|0)$/.test(typed) ? 0 : null
@@ -137,7 +128,7 @@ export const noteValue: Unit = {
         return `1/${whole}${mark}`
       }
     }
-    return `${ticks} ticks`
+    return words('unit.ticks', { n: ticks })
   },
   parse: (text) => {
     const match = /^1\/(1|2|4|8|16|32|64)\s*(\.|d|t)?$/.exec(plain(text))

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { Measurement } from '../assess'
 import { completeBrief, type Assessment, type Brief, type Overrule, type Overrules } from '../brief'
 import type { Mix, WorkDocument } from '../mix'
@@ -63,7 +64,7 @@ export const readKeptRubric = (text: string): Rubric => completeRubric(readKept(
 const isOverrule = shape<Overrule>({ why: isText })
 /** What a teacher overruled in a review; nothing where it was kept before there was such a thing. */
 export const readOverrules = (text: string | null): Overrules =>
-  text === null ? {} : readKept(text, recordOf(isOverrule), 'what was overruled')
+  text === null ? {} : readKept(text, recordOf(isOverrule), words('stored.overruled'))
 /** Marks: levels by criterion. */
 export const readMarks = (text: string): Record<string, number> => readKept(text, recordOf(isNumber), 'marks')
 export const readTexts = (text: string): string[] => readKept(text, listOf(isText), 'a list')

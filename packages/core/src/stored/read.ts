@@ -1,7 +1,9 @@
+import { words } from '@rudlo/words'
+
 /** What was kept and is not what it should be: it was damaged, or somebody else wrote it. */
 export class DamagedDocument extends Error {
   constructor(readonly what: string) {
-    super(`What was kept as ${what} is damaged.`)
+    super(words('stored.kept-damaged', { what }))
   }
 }
 

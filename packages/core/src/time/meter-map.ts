@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { TICKS_PER_QUARTER } from './ticks'
 
 /** A time signature from `tick` on, which must be the start of a bar. */
@@ -30,7 +31,7 @@ export class MeterMap {
    * @throws RangeError where they are not
    */
   constructor(readonly changes: readonly MeterChange[]) {
-    if (changes[0]?.tick !== 0) throw new RangeError('The time signature must be given from tick 0 on.')
+    if (changes[0]?.tick !== 0) throw new RangeError(words('time.signature-given'))
     const runs: Run[] = []
     for (const change of changes) {
       const beatTicks = (TICKS_PER_QUARTER * 4) / change.unit
@@ -39,7 +40,7 @@ export class MeterMap {
       if (before) {
         const bars = (change.tick - before.tick) / before.barTicks
         if (!(bars > 0) || bars !== Math.floor(bars)) {
-          throw new RangeError(`The time signature at tick ${change.tick} is not at the start of a bar.`)
+          throw new RangeError(words('time.signature-tick', { tick: change.tick }))
         }
         bar = before.bar + bars
       }

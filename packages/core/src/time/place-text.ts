@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { MeterMap, Place } from './meter-map'
 
 /** "9.1", or "9.1+240" between beats. */
@@ -8,13 +9,13 @@ export function placeShort({ bar, beat, tick }: Place): string {
 /** "bar 9, beat 1", or "bar 9, beat 1½" and the like between beats. */
 export function placeInWords(meter: MeterMap, at: number): string {
   const { bar, beat, tick } = meter.placeAt(at)
-  return `bar ${bar}, beat ${beat}${fractionText(tick / meter.lengthsAt(at).beat)}`
+  return words('place.beat', { bar, beat: `${beat}${fractionText(tick / meter.lengthsAt(at).beat)}` })
 }
 
 /** "bar 9, beat 1": the beat that is going on, for a place that moves. */
 export function beatInWords(meter: MeterMap, at: number): string {
   const { bar, beat } = meter.placeAt(at)
-  return `bar ${bar}, beat ${beat}`
+  return words('place.beat', { bar, beat })
 }
 
 function fractionText(fraction: number): string {

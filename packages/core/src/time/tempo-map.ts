@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { expm1, log1p } from '../maths'
 import { TICKS_PER_QUARTER } from './ticks'
 
@@ -47,14 +48,14 @@ export class TempoMap {
    */
   constructor(readonly changes: readonly TempoChange[]) {
     const first = changes[0]
-    if (!first || first.tick !== 0) throw new RangeError('The tempo must be given from tick 0 on.')
+    if (!first || first.tick !== 0) throw new RangeError(words('time.tempo-given-tick'))
     const segments: Segment[] = []
     let seconds = 0
     changes.forEach((change, i) => {
-      if (!(change.bpm > 0)) throw new RangeError(`Tempo ${i + 1} is not above 0.`)
+      if (!(change.bpm > 0)) throw new RangeError(words('time.tempo-not-above', { i: i + 1 }))
       const before = segments[i - 1]
       if (before) {
-        if (change.tick <= before.tick) throw new RangeError(`Tempo ${i + 1} is out of order.`)
+        if (change.tick <= before.tick) throw new RangeError(words('time.tempo-out-order', { i: i + 1 }))
         seconds = before.seconds + secondsInto(before, change.tick - before.tick)
       }
       const next = changes[i + 1]

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import Ajv, { type ValidateFunction } from 'ajv'
 import { ROLES, songTime, type SongVersion } from '../song'
 import { LONGEST_SONG_TICKS } from '../time'
@@ -70,9 +71,8 @@ export type SongCheck =
 export function checkSong(document: unknown): SongCheck {
   const fail = (problem: string): SongCheck => ({ ok: false, problem })
   const { format, version } = (document ?? {}) as { format?: unknown; version?: unknown }
-  if (format !== 'rudlo-song') return fail('This is not a Rudlo song.')
-  if (typeof version === 'number' && version > 1)
-    return fail('This song was written by a newer Rudlo. Update this one to open it.')
+  if (format !== 'rudlo-song') return fail(words('song.not-rudlo'))
+  if (typeof version === 'number' && version > 1) return fail(words('song.written-newer'))
   compiled ??= new Ajv().compile<SongVersion>(SONG_SCHEMA)
   if (!compiled(document)) return fail(schemaSentence(compiled.errors?.[0], 'the song'))
   const problem = referencesProblem(document)
@@ -87,12 +87,12 @@ function referencesProblem(song: SongVersion): string | null {
   }
   const assets = new Map(song.assets.map((a) => [a.id, a]))
   const tracks = new Set(song.tracks.map((t) => t.id))
-  if (tracks.size !== song.tracks.length) return 'Two tracks of the song have the same id.'
+  if (tracks.size !== song.tracks.length) return words('song.two-tracks')
   for (const { id: region, track, asset, offset, length } of song.regions) {
     const audio = assets.get(asset)
-    if (!tracks.has(track)) return `Region "${region}" lies on a track that the song does not have.`
-    if (!audio) return `Region "${region}" uses audio that the song does not have.`
-    if (offset + length > audio.frames) return `Region "${region}" runs past the end of its audio.`
+    if (!tracks.has(track)) return words('song.region-lies-track', { region })
+    if (!audio) return words('song.region-uses-audio', { region })
+    if (offset + length > audio.frames) return words('song.region-runs-past', { region })
   }
   return null
 }

@@ -1,5 +1,5 @@
 /** Proposed marks beside those that a teacher would give, for hand-ins that are made of answers. */
-import { proposeMarks, USUAL_RUBRIC } from '../../src/rubric'
+import { proposeMarks, usualRubric } from '../../src/rubric'
 import { Chance } from '../drawn/hand'
 import { start } from '../drawn/mistakes'
 import { answers } from './answers'
@@ -8,7 +8,7 @@ import { finding } from './judged'
 /** What an answer is worth to a teacher who gives marks, and from which mean on a line of the rubric is nearly there. */
 const WORTH = { right: 1, near: 0.5, wrong: 0 } as const
 const NEARLY = 0.4
-const OF_ALL = USUAL_RUBRIC.criteria[0]!
+const OF_ALL = usualRubric().criteria[0]!
 
 /** Hand-ins of two to five answers, most of them rather good or rather poor. @returns in percent */
 export function marksJudged(
@@ -33,7 +33,7 @@ export function marksJudged(
         verdict: a[which].verdict,
         checks: [{ check: `c${k}`, kind: a.kind, name: a.name, finding: a[which] }],
       }))
-    const rubric = { ...USUAL_RUBRIC, criteria: [{ ...OF_ALL, rests: own.map((a) => a.kind) }] }
+    const rubric = { ...usualRubric(), criteria: [{ ...OF_ALL, rests: own.map((a) => a.kind) }] }
     const weights = own.map((_, k) => ({ id: String(k), weight: 1 }))
     const proposal = proposeMarks(rubric, weights, { tasks: tasks('now'), before: tasks('before') })[
       OF_ALL.id

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { createHash, randomBytes } from 'node:crypto'
 import type { Context } from 'hono'
 import { getCookie, setCookie } from 'hono/cookie'
@@ -54,8 +55,7 @@ export class Guard {
     const wait = await this.#limits.count(counters)
     if (wait > 0) {
       c.header('retry-after', String(wait))
-      const message = `Too many wrong passwords for this name: try again in ${wait} ${wait === 1 ? 'second' : 'seconds'}, or ask your teacher.`
-      throw new Problem(429, 'slow-down', message)
+      throw new Problem(429, 'slow-down', words('access.slow-down', { n: wait }, wait))
     }
     const right = await isPassword(person?.passwordHash ?? null, password, await this.from(c))
     if (right && person) {

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import type { DataSource } from 'typeorm'
 import { Problem } from '../http/problem'
@@ -60,7 +61,7 @@ export class Installation {
       })
       const taken = (await manager.countBy(Person, { role: 'teacher' })) > 0
       if (this.demo || taken || !stored || stored.value !== hashOf(by.code)) {
-        throw new Problem(403, 'wrong-code', 'That code is wrong or has already been used.')
+        throw new Problem(403, 'wrong-code', words('access.code-wrong-already'))
       }
       await manager.delete(Setting, { name: 'first-teacher' })
       const person = manager.create(Person, {

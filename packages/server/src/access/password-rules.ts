@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { dictionary } from '@zxcvbn-ts/language-common'
 import { badInput } from '../http/problem'
 
@@ -22,13 +23,12 @@ export function checkPassword(
   password: string,
   of: { readonly name: string; readonly signIn: string },
 ): void {
-  if (!password.trim()) throw badInput('A password of spaces alone is no password.')
+  if (!password.trim()) throw badInput(words('password.password-spaces-alone'))
   const small = plain(password)
   const names = [of.name, of.signIn].map(plain).filter(Boolean)
   if (names.some((name) => small === name || withoutDigits(small) === name || small === name + name))
-    throw badInput('Your name is the first thing that somebody would try: choose another password.')
-  if (new Set(password.trim()).size < 3)
-    throw badInput('This password is too easy to guess: use more different letters.')
+    throw badInput(words('password.name-first-thing'))
+  if (new Set(password.trim()).size < 3) throw badInput(words('password.password-too-easy'))
   if (COMMONEST.has(password.trim().toLowerCase()) || COMMONEST.has(small))
-    throw badInput('This is one of the commonest passwords: choose one that nobody else has.')
+    throw badInput(words('password.one-commonest-passwords'))
 }

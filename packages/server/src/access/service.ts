@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { FirstTeacher, OwnPassword, OwnView, SignIn, WhoIsHere } from '@rudlo/contract/access'
 import type { Context } from 'hono'
 import type { DataSource } from 'typeorm'
@@ -55,7 +56,7 @@ export class Access {
       .getRepository(Person)
       .findOneBy({ signIn: signIn.trim().toLowerCase() })
     if (!(await guard.proves(c, signIn, person, password)) || !person)
-      throw new Problem(401, 'wrong-password', 'Wrong name or password.')
+      throw new Problem(401, 'wrong-password', words('access.wrong-name-password'))
     await sessions.begin(c, person.id)
     return this.#own(person)
   }
@@ -81,7 +82,7 @@ export class Access {
     const { guard, sessions } = this.parts
     // whoever was given a password does not have to know it again, whoever chose one does
     if (!person.mustChange && !(await guard.proves(c, person.signIn, person, now ?? '')))
-      throw new Problem(403, 'wrong-password', 'That is not your current password.')
+      throw new Problem(403, 'wrong-password', words('access.not-current-password'))
     checkPassword(password, person)
     const passwordHash = await hashPassword(password, person.id)
     await this.database.transaction(async (manager) => {

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type { GroupAndDate, GroupOfAssignment } from '@rudlo/contract/assignments'
 import type { DataSource, EntityManager } from 'typeorm'
@@ -34,12 +35,11 @@ export class SeveralGroups {
     const made = wanted.map(({ group, dueAt }) => {
       const found = known.get(group)
       if (!found) throw notFound()
-      if (found.assignment) throw notNow(`${found.name} has this assignment already.`)
-      if (!found.students)
-        throw badInput(`${found.name} has no students yet, so nobody would get it. Add students first.`)
+      if (found.assignment) throw notNow(words('assignment.assignment-already', { name: found.name }))
+      if (!found.students) throw badInput(words('assignment.no-students-yet', { name: found.name }))
       const due = dateOf(dueAt)
       if (due && assignment.opensAt && due <= assignment.opensAt)
-        throw badInput(`For ${found.name} the due date is before the opening date.`)
+        throw badInput(words('assignment.due-date-before', { name: found.name }))
       return {
         ...assignment,
         id: randomUUID(),

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type {
   AssignmentSettings,
@@ -6,7 +7,7 @@ import type {
   NewAssignment,
   StudentException,
 } from '@rudlo/contract/assignments'
-import { USUAL_RUBRIC } from '@rudlo/core/rubric'
+import { usualRubric } from '@rudlo/core/rubric'
 import { readMix } from '@rudlo/core/stored'
 import type { DataSource } from 'typeorm'
 import { breath } from '../http/breath'
@@ -33,7 +34,7 @@ export class AssignmentWriting {
     if (!(await members.findOneBy({ groupId: body.group, personId: person.id, role: 'teacher' })))
       throw notFound()
     if (!(await members.countBy({ groupId: body.group, role: 'student' })))
-      throw badInput('This class has no students yet, so nobody would get it. Add students first.')
+      throw badInput(words('assignment.class-no-students'))
     const song = await this.songs.version(body.songVersion)
     // each step takes its time where mixes are large
     const mix = sentMix(body.startingMix, song)
@@ -49,7 +50,7 @@ export class AssignmentWriting {
       groupId: body.group,
       songVersionId: body.songVersion,
       startingMix,
-      rubric: JSON.stringify(USUAL_RUBRIC),
+      rubric: JSON.stringify(usualRubric()),
       model: modelText,
       createdAt: new Date(),
       revision: 1,
@@ -77,10 +78,7 @@ export class AssignmentWriting {
         { id: assignment.id, revision: body.revision },
         { ...settings, startingMix, revision: body.revision + 1 },
       )
-      if (!changed.affected)
-        throw notNow(
-          'Somebody else has changed this assignment in the meantime: open it again to see how it is now.',
-        )
+      if (!changed.affected) throw notNow(words('assignment.somebody-else-changed'))
       await leaveTrail(manager, person.id, 'changed the assignment', assignment.id)
       if (!body.everywhere) return 0
       const { title, modelHeard, handInLimit } = settings
@@ -95,7 +93,7 @@ export class AssignmentWriting {
   /** What is kept of the settings; whether it is a draft stays as it was where nothing is said of it. */
   #settings(body: AssignmentSettings, brief: string, draft: boolean) {
     const [opensAt, dueAt] = [dateOf(body.opensAt), dateOf(body.dueAt)]
-    if (opensAt && dueAt && dueAt <= opensAt) throw badInput('The due date is before the opening date.')
+    if (opensAt && dueAt && dueAt <= opensAt) throw badInput(words('assignment.due-date-before-opening'))
     return {
       title: body.title.trim(),
       brief,

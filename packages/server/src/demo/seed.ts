@@ -2,7 +2,7 @@ import type { Role } from '@rudlo/contract/access'
 import { randomUUID } from 'node:crypto'
 import { plainMix, type Mix, type WorkDocument } from '@rudlo/core/mix'
 import { readBrief } from '@rudlo/core/brief'
-import { USUAL_REMARKS } from '@rudlo/core/remarks'
+import { usualRemarks } from '@rudlo/core/remarks'
 import type { SongVersion } from '@rudlo/core/song'
 import { checkWork } from '@rudlo/core/validate'
 import {
@@ -46,7 +46,7 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
     const teacher = await person(manager, TEACHER, 'teacher', passwordHash)
     await manager.insert(
       BankRemarkRow,
-      USUAL_REMARKS.map((usual, i) => ({
+      usualRemarks().map((usual, i) => ({
         ...usual,
         id: randomUUID(),
         personId: teacher,

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { Partner } from '@rudlo/contract/handins'
 import type { Context } from 'hono'
 import type { DataSource } from 'typeorm'
@@ -32,7 +33,7 @@ export class Partners {
         .existsBy({ groupId, personId: named.id, role: 'student' }))
     const mate = isMate ? named : null
     if (!(await this.guard.proves(c, signIn, mate, password)) || !mate)
-      throw badInput('That is not the name and password of a classmate. Nothing was handed in.')
+      throw badInput(words('hand-in.not-name-password'))
     return mate
   }
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { Decision, GivingBack, LinesQuery, NewHandIn, QueueQuery } from '@rudlo/contract/handins'
 import { readWork } from '@rudlo/core/stored'
 import { Hono } from 'hono'
@@ -47,7 +48,11 @@ export const handInRoutes = ({ permissions, handIns, looks, partners, measuring,
     .get('/hand-ins/:handIn/bundle', who('signed-in'), async (c) => {
       const { handIn, assignment } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
       const { mix } = readWork(handIn.document)
-      return bundles.answer(handIn.songVersionId, mix, `${assignment.title}, version ${handIn.number}`)
+      return bundles.answer(
+        handIn.songVersionId,
+        mix,
+        words('new-name.version', { title: assignment.title, n: handIn.number }),
+      )
     })
 
     .post('/hand-ins/:handIn/give-back', who('teacher'), body(Decision), async (c) => {

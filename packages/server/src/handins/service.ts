@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { createHash, randomUUID } from 'node:crypto'
 import { fingerprint } from '@rudlo/core/compare'
 import type { LookView, Outcome } from '@rudlo/contract/handins'
@@ -42,8 +43,8 @@ export class HandIns {
    * Freezes a work as its next version and has it measured.
    * @throws Problem 409 where the work has moved on, is just like the last one, or may not be handed in any more
    */
-  async handIn(person: Person, workId: string, words: HandInWords): Promise<HandIn> {
-    const { revision } = words
+  async handIn(person: Person, workId: string, sent: HandInWords): Promise<HandIn> {
+    const { revision } = sent
     const made = await this.database.transaction(async (manager) => {
       const work = await manager.findOne(Work, {
         where: { id: workId, personId: person.id },
@@ -55,12 +56,12 @@ export class HandIns {
       const isMember = await manager.existsBy(Membership, { groupId, personId: person.id, role: 'student' })
       if (!isMember) throw notFound()
       if (work.revision !== revision) {
-        throw notNow('Not everything is saved yet: wait until the work is saved, then hand it in.')
+        throw notNow(words('hand-in.not-everything-saved'))
       }
       const last = await newestOf(manager, workId)
       if (last && last.revision === revision)
-        throw notNow(`Nothing has changed since version ${last.number}.`)
-      checkLimit(handInLimit, last, 'This')
+        throw notNow(words('hand-in.nothing-changed-since', { number: last.number }))
+      checkLimit(handInLimit, last)
       const { brief } = await this.briefs.forPerson(assignment, person.id, manager)
       const handIn = manager.create(HandIn, {
         id: randomUUID(),
@@ -73,10 +74,10 @@ export class HandIns {
         measurement: null,
         brief: JSON.stringify(brief),
         assessment: null,
-        said: words.said.trim(),
-        writing: JSON.stringify(words.writing),
+        said: sent.said.trim(),
+        writing: JSON.stringify(sent.writing),
         sameAs: await samenessInTurn(assignment.startingMix, work.document),
-        pair: words.partner && randomUUID(),
+        pair: sent.partner && randomUUID(),
         outcome: null,
         handedInAt: new Date(),
         givenBackAt: null,
@@ -91,7 +92,7 @@ export class HandIns {
       await manager.insert(HandIn, handIn)
       await leaveTrail(manager, person.id, 'handed in', handIn.id)
       await this.#tellTeachers(manager, assignment, 'handed in', handIn)
-      const twin = words.partner && (await this.#twin(manager, assignment, handIn, words.partner))
+      const twin = sent.partner && (await this.#twin(manager, assignment, handIn, sent.partner))
       return [handIn, ...(twin ? [twin] : [])]
     })
     for (const { id } of made) this.measuring.add(id)
@@ -120,7 +121,7 @@ export class HandIns {
       await manager.insert(Work, work)
     }
     const last = await newestOf(manager, work.id)
-    checkLimit(assignment.handInLimit, last, `For ${partner.name} this`)
+    checkLimit(assignment.handInLimit, last, partner.name)
     const twin = {
       ...handIn,
       id: randomUUID(),
@@ -181,8 +182,8 @@ export class HandIns {
       if (!done.affected) {
         throw notNow(
           handIn.state === 'measuring'
-            ? 'This hand-in is still being measured: give it back in a moment.'
-            : 'This hand-in was given back already.',
+            ? words('hand-in.hand-in-still-being')
+            : words('hand-in.hand-in-given-back'),
         )
       }
       await leaveTrail(manager, person.id, at ? 'gave back' : 'decided', handIn.id)
@@ -192,8 +193,7 @@ export class HandIns {
 
   /** Gives back everything of an assignment that is held. @returns how many @throws Problem 400 for a time long gone */
   async giveBackHeld(person: Person, assignment: Assignment, at: Date): Promise<number> {
-    if (at.getTime() < Date.now() - DAY)
-      throw badInput('That time is over: choose one that is still to come.')
+    if (at.getTime() < Date.now() - DAY) throw badInput(words('hand-in.time-over-choose'))
     const held = await this.database
       .getRepository(HandIn)
       .findBy({ workId: In(await this.#worksOf(assignment.id)), state: 'held' })
@@ -211,9 +211,7 @@ export class HandIns {
       )
       if (!done.affected)
         throw notNow(
-          handIn.openedAt
-            ? 'The student has opened it already: ask for another version instead.'
-            : 'This hand-in was not given back.',
+          handIn.openedAt ? words('hand-in.student-opened-already') : words('hand-in.hand-in-not-given'),
         )
       await leaveTrail(manager, person.id, 'took back', handIn.id)
       await this.#tellStudent(manager, handIn, 'taken back')
@@ -271,11 +269,11 @@ export class HandIns {
   }
 }
 
-/** @throws Problem 409 where it was handed in as often as it may be */
-function checkLimit(limit: number | null, last: HandIn | null, what: string): void {
+/** @param name whose it is, where it is not one's own @throws Problem 409 where it was handed in as often as it may be */
+function checkLimit(limit: number | null, last: HandIn | null, name = ''): void {
   const most = limit ?? MOST_VERSIONS
   if ((last?.number ?? 0) < most) return
-  throw notNow(`${what} can be handed in ${most === 1 ? 'once' : `${most} times`}, and it was.`)
+  throw notNow(words(name ? 'hand-in.no-more-for' : 'hand-in.no-more', { name, n: most }, most))
 }
 
 const DAY = 86_400_000

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { statfs } from 'node:fs/promises'
 import type { MiddlewareHandler } from 'hono'
 import { Problem } from './problem'
@@ -11,12 +12,7 @@ const RESERVE = 64 * 1024 * 1024
 /** Coming in and going out are always possible: somebody has to see what is wrong. */
 const ALWAYS = ['/api/session', '/api/demo-session']
 
-export const diskFull = () =>
-  new Problem(
-    507,
-    'disk-full',
-    'The disk of the server is full: nothing was changed. Tell whoever looks after it.',
-  )
+export const diskFull = () => new Problem(507, 'disk-full', words('server.disk-server-full'))
 
 /** How many bytes are left free, asked anew each time. */
 export type FreeRoom = () => Promise<number>

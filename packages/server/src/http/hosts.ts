@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { hostname, networkInterfaces } from 'node:os'
 import type { MiddlewareHandler } from 'hono'
 import { Problem } from './problem'
@@ -38,11 +39,7 @@ export function ownHosts(names: readonly string[], network = false): MiddlewareH
   }
   return async (c, next) => {
     if (!known(nameOf(c.req.header('host') ?? '')))
-      throw new Problem(
-        421,
-        'other-host',
-        'This address is not one of this installation (RUDLO_HOSTS names more).',
-      )
+      throw new Problem(421, 'other-host', words('server.address-not-one'))
     await next()
   }
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { breathFor } from './breath'
 import { badInput } from './problem'
 
@@ -27,11 +28,11 @@ function isTooDeep(bytes: Uint8Array): boolean {
 
 /** Reads JSON that was sent. @throws Problem 400 where it is none, or nested too deep */
 export async function parseJson(bytes: Uint8Array): Promise<unknown> {
-  if (isTooDeep(bytes)) throw badInput('The request is nested too deep.')
+  if (isTooDeep(bytes)) throw badInput(words('server.request-nested-too'))
   await breathFor(bytes.length)
   try {
     return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes))
   } catch {
-    throw badInput('The request is not valid JSON.')
+    throw badInput(words('server.request-not-valid'))
   }
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { MiddlewareHandler } from 'hono'
 import { NONCE, secureHeaders } from 'hono/secure-headers'
 import { Problem } from './problem'
@@ -63,7 +64,7 @@ export const sameOriginWrites: MiddlewareHandler = async (c, next) => {
     const foreign = origin
       ? hostOf(origin) !== c.req.header('host')
       : site !== undefined && site !== 'same-origin'
-    if (foreign) throw new Problem(403, 'other-origin', 'This request came from another site.')
+    if (foreign) throw new Problem(403, 'other-origin', words('server.request-came-another'))
   }
   await next()
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { diskFull } from './disk'
 import type { Log } from './log'
 import { badInput, busy, notNow, Problem } from './problem'
@@ -38,20 +39,14 @@ export function unexpected(error: Error, log: Log): Problem {
   }
   if (AWAY.includes(code)) {
     log.error({ code }, 'database away')
-    return new Problem(
-      503,
-      'database-away',
-      'The database does not answer just now. Nothing is lost; please try again.',
-      { retryAfter: 2 },
-    )
+    return new Problem(503, 'database-away', words('server.database-does-not'), { retryAfter: 2 })
   }
   if (BUSY.includes(code)) {
     log.warn({ code }, 'busy')
     return busy()
   }
-  if (UNFIT.includes(code)) return badInput('Something in the request is longer or larger than it can be.')
-  if (OVERTAKEN.includes(code))
-    return notNow('Somebody else has changed this in the meantime: load it again and repeat what you did.')
+  if (UNFIT.includes(code)) return badInput(words('server.something-request-longer'))
+  if (OVERTAKEN.includes(code)) return notNow(words('server.somebody-else-changed'))
   log.error({ code, name: error.name, stack: error.stack }, 'error')
-  return new Problem(500, 'fault', 'Something went wrong on the server. Nothing was changed.')
+  return new Problem(500, 'fault', words('server.something-went-wrong'))
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { check } from '@rudlo/contract/validation'
 import type { ClassConstructor } from 'class-transformer'
 import type { Context, MiddlewareHandler } from 'hono'
@@ -15,7 +16,7 @@ export const limited = (limit: number): MiddlewareHandler<Env> =>
   bodyLimit({
     maxSize: limit,
     onError: () => {
-      throw tooLarge(`That is more than the ${Math.round(limit / 1024)} KiB that can be sent at once.`)
+      throw tooLarge(words('server.more-kib-sent', { most: Math.round(limit / 1024) }))
     },
   })
 

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { BenchPresence, LessonView, LiveWorkView, PointedPlace } from '@rudlo/contract/lesson'
 import { resolve } from '@rudlo/core/mix'
 import { readMix, readWork } from '@rudlo/core/stored'
@@ -79,7 +80,7 @@ export class Lessons {
   async point(assignment: Assignment, { from, to, person, lane: sentLane }: PointedPlace): Promise<void> {
     const { happenings, songs } = this.parts
     const song = await songs.version(assignment.songVersionId)
-    if (to < from || to > song.length) throw badInput('The place must lie inside the song.')
+    if (to < from || to > song.length) throw badInput(words('lesson-now.place-lie-inside'))
     const lane = sentLane && resolve(readMix(assignment.startingMix), sentLane) ? sentLane : null
     await this.database.transaction(async (manager) => {
       const students = await happenings.members(manager, assignment.groupId, 'student')

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type { JoinRequest as Asked, RenamedView } from '@rudlo/contract/people'
 import { freshSignInName } from '@rudlo/core/roster'
@@ -27,9 +28,9 @@ export class Joining {
     const group = await this.database
       .getRepository(Group)
       .findOneBy({ joinCode: by.code.trim().toUpperCase(), joinOpen: true })
-    if (!group) throw badInput('There is no class with this code, or joining is closed.')
+    if (!group) throw badInput(words('people.no-class-code'))
     if ((await signInNames(this.database)).has(by.signIn))
-      throw badInput(`Somebody has the sign-in name “${by.signIn}” already: choose another.`)
+      throw badInput(words('people.somebody-sign-in-name', { signIn: by.signIn }))
     checkPassword(by.password, by)
     const passwordHash = await hashPassword(by.password, from)
     await this.database.transaction(async (manager) => {

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { Belongings } from '@rudlo/contract/people'
 import { csvText } from '@rudlo/core/exchange'
 import { readKeptBrief } from '@rudlo/core/stored'
@@ -77,7 +78,7 @@ export class Leaving {
       .getRepository(WorkCommand)
       .find({ where: { workId: work.id }, order: { revision: 'ASC', number: 'ASC' } })
     const history = csvText([
-      ['When', 'What', 'How', 'From tick', 'To tick'],
+      ['when', 'what', 'how', 'from-tick', 'to-tick'].map((key) => words(`column.${key}`)),
       ...commands.map((c) => [c.at.toISOString(), c.label, c.how, c.fromTick, c.toTick]),
     ])
     yield text(`${folder}/history.csv`, history)

@@ -1,3 +1,4 @@
+import type { Deed } from '@rudlo/contract/people'
 import type { GroupCard } from '@rudlo/contract/people'
 import type { Role } from '@rudlo/contract/access'
 import type { DataSource, EntityManager } from 'typeorm'
@@ -98,7 +99,7 @@ export async function signInNames(database: DataSource): Promise<Set<string>> {
 
 /** Something that was done in a class. */
 export interface TrailRow {
-  readonly what: string
+  readonly what: Deed
   readonly at: Date
   readonly who: string
   readonly whom: string | null

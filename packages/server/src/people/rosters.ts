@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { readOneRoster, readRoster, type Roster } from '@rudlo/core/roster'
 import type { RosterAnswer, RosterFile } from '@rudlo/contract/people'
 import { badInput } from '../http/problem'
@@ -13,7 +14,7 @@ export class Rosters {
     const { roster, classes } = read(sent)
     const { rows, problems } = roster
     if (sent.preview) return { rows, problems, classes, cards: [] }
-    if (problems.length) throw badInput('Something in the list is wrong. Nobody was added.')
+    if (problems.length) throw badInput(words('people.something-list-wrong'))
     return { rows, problems: [], classes, cards: await this.people.add(teacher, group, rows) }
   }
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { Role } from '@rudlo/contract/access'
 import { randomUUID } from 'node:crypto'
 import { freshSignInName, type RosterRow } from '@rudlo/core/roster'
@@ -90,7 +91,7 @@ export class People {
     const taken = await signInNames(this.database)
     for (const { signIn } of rows)
       if (signIn !== null && taken.has(signIn))
-        throw badInput(`Somebody has the sign-in name “${signIn}” already. Nobody was added.`)
+        throw badInput(words('people.somebody-sign-in-name-already', { signIn }))
     for (const { signIn } of rows) if (signIn !== null) taken.add(signIn)
     const cards = rows.map(({ name, signIn }) => ({
       name,
@@ -141,7 +142,7 @@ export class People {
   /** Names a co-teacher: somebody who is a teacher already, by sign-in name. @throws Problem 400 where there is none */
   async addTeacher(teacher: Person, group: Group, signIn: string): Promise<void> {
     const person = await this.database.getRepository(Person).findOneBy({ signIn, role: 'teacher' })
-    if (!person) throw badInput('There is no teacher with this sign-in name.')
+    if (!person) throw badInput(words('people.no-teacher-sign-in'))
     await this.database.transaction(async (manager) => {
       await this.#enter(manager, group.id, person)
       await leaveTrail(manager, teacher.id, 'named a teacher', person.id)
@@ -155,7 +156,7 @@ export class People {
       await manager.findOne(Group, { where: { id: group.id }, lock: { mode: 'pessimistic_write' } })
       if (person.role === 'teacher') {
         const teachers = await manager.countBy(Membership, { groupId: group.id, role: 'teacher' })
-        if (teachers < 2) throw badInput('A class needs a teacher: add another one first.')
+        if (teachers < 2) throw badInput(words('people.class-needs-teacher'))
       }
       const key = { groupId: group.id, personId: person.id }
       await manager.delete(Membership, key)

@@ -1,6 +1,7 @@
+import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type { BankRemark, NewBankRemark } from '@rudlo/contract/reviews'
-import { USUAL_REMARKS } from '@rudlo/core/remarks'
+import { usualRemarks } from '@rudlo/core/remarks'
 import type { DataSource, Repository } from 'typeorm'
 import { badInput, notFound } from '../http/problem'
 import { BankRemarkRow } from './entities'
@@ -32,7 +33,7 @@ export class RemarkBank {
   /** Takes in the usual remarks that are not there yet. @returns all of them */
   async addUsual(personId: string): Promise<BankRemark[]> {
     const known = (await this.#all(personId)).map((r) => r.text)
-    const fresh = USUAL_REMARKS.filter((u) => !known.includes(u.text))
+    const fresh = usualRemarks().filter((u) => !known.includes(u.text))
     await this.#checkRoom(personId, fresh.length)
     const now = Date.now()
     const rows = fresh.map((usual, i) => ({
@@ -63,6 +64,6 @@ export class RemarkBank {
 
   async #checkRoom(personId: string, more: number): Promise<void> {
     if ((await this.#bank.countBy({ personId })) + more > MOST)
-      throw badInput(`At most ${MOST} remarks are kept: remove some that you do not use any more.`)
+      throw badInput(words('review.most-remarks-kept', { most: MOST }))
   }
 }

@@ -1,8 +1,9 @@
+import { words } from '@rudlo/words'
 import { csvText } from '@rudlo/core/exchange'
 import type { Rubric } from '@rudlo/core/rubric'
 import { readAssessment, readKeptRubric, readMarks, readMix } from '@rudlo/core/stored'
 import type { SongVersion } from '@rudlo/core/song'
-import { saidTasks, Sayer, type SaidTask } from '@rudlo/words'
+import { saidTasks, Sayer, type SaidTask } from '@rudlo/sentences'
 import type { DataSource } from 'typeorm'
 import { breath } from '../http/breath'
 import type { Assignment } from '../assignments/entities'
@@ -34,7 +35,15 @@ interface ReadRow extends Omit<MarksRow, 'assessment'> {
 
 function byStudent(rows: readonly ReadRow[], { criteria, levels }: Rubric) {
   return [
-    ['Student', 'Version', 'Handed in', 'State', 'Tasks met', ...criteria.map((c) => c.name), 'Comment'],
+    [
+      words('column.student'),
+      words('column.version'),
+      words('column.handed-in'),
+      words('column.state'),
+      words('column.tasks-met'),
+      ...criteria.map((c) => c.name),
+      words('column.comment'),
+    ],
     ...rows.map((row) => {
       const marks = row.marks === null ? {} : readMarks(row.marks)
       const { tasks } = row
@@ -53,7 +62,9 @@ function byStudent(rows: readonly ReadRow[], { criteria, levels }: Rubric) {
 
 function byCheck(rows: readonly ReadRow[]) {
   return [
-    ['Student', 'Version', 'Task', 'Check', 'Verdict', 'Sentence', 'Figures'],
+    ['student', 'version', 'task', 'check', 'verdict', 'sentence', 'figures'].map((key) =>
+      words(`column.${key}`),
+    ),
     ...rows.flatMap((row) =>
       row.tasks.flatMap((task) =>
         task.checks.map(({ name, finding }) => [

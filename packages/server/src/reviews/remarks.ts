@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type { ChangedRemark, NewRemark, RemarkForMany, RemarkView, ReplyView } from '@rudlo/contract/reviews'
 import type { Points } from '@rudlo/core/envelope'
@@ -55,8 +56,7 @@ export class Remarks {
       { id, revision: sent.revision },
       { ...(await this.#checked(handIn, sent)), revision: sent.revision + 1 },
     )
-    if (!changed.affected)
-      throw notNow('Somebody else has changed this remark in the meantime: open it again to see theirs.')
+    if (!changed.affected) throw notNow(words('review.somebody-else-changed'))
     return remarkView(await this.#of(handIn, id))
   }
 
@@ -126,12 +126,12 @@ export class Remarks {
     const { mix } = readWork(handIn.document)
     const lane = sentLane ?? null
     const song = await this.parts.songs.version(handIn.songVersionId)
-    if (lane !== null && !resolve(mix, lane)) throw badInput('The mix has no such lane.')
-    if (to < from || to > song.length) throw badInput('A remark must lie inside the song.')
+    if (lane !== null && !resolve(mix, lane)) throw badInput(words('review.mix-no-such'))
+    if (to < from || to > song.length) throw badInput(words('review.remark-lie-inside'))
     if (suggestion) {
-      if (lane === null) throw badInput('A suggested line needs a lane.')
+      if (lane === null) throw badInput(words('review.suggested-line-needs'))
       const problem = problemOf(mix, lane, suggestion, song)
-      if (problem) throw badInput(`The suggested line cannot be drawn: ${problem}`)
+      if (problem) throw badInput(words('review.suggested-line-cannot', { problem }))
     }
     return {
       lane,

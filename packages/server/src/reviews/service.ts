@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { ChangedReview, OverruledChecks, ReviewView } from '@rudlo/contract/reviews'
 import type { Kept } from '@rudlo/contract/common'
 import type { Rubric } from '@rudlo/core/rubric'
@@ -58,8 +59,7 @@ export class Reviews {
         where: { handInId: handIn.id },
         lock: { mode: 'pessimistic_write' },
       })
-      if ((before?.revision ?? 0) !== to.revision)
-        throw notNow('Somebody else has changed this review in the meantime: open it again to see theirs.')
+      if ((before?.revision ?? 0) !== to.revision) throw notNow(words('review.somebody-else-changed-review'))
       const revision = to.revision + 1
       await manager.save(Review, {
         handInId: handIn.id,
@@ -83,16 +83,15 @@ export class Reviews {
 /** @throws Problem 400 for what is no overrule */
 function checkedOverrules(sent: Readonly<Record<string, unknown>>): Overrules {
   const all = Object.entries(sent)
-  if (all.length > MOST_OVERRULES) throw badInput('That is more than can be overruled of one hand-in.')
+  if (all.length > MOST_OVERRULES) throw badInput(words('review.more-overruled-one'))
   return Object.fromEntries(
     all.map(([ref, overrule]) => {
-      if (!/^(check|mistake|mark):.{1,220}$/.test(ref))
-        throw badInput('That is nothing that can be overruled.')
+      if (!/^(check|mistake|mark):.{1,220}$/.test(ref)) throw badInput(words('review.nothing-overruled'))
       const { verdict = null, why = '' } = isObject(overrule) ? overrule : {}
       if (verdict !== null && !VERDICTS.includes(verdict as Verdict))
-        throw badInput('A verdict is met, close or not yet.')
+        throw badInput(words('review.verdict-met-close'))
       if (typeof why !== 'string' || why.length > WHY_LENGTH)
-        throw badInput(`A reason can have ${WHY_LENGTH} characters at most.`)
+        throw badInput(words('review.reason-characters-most', { most: WHY_LENGTH }))
       return [ref, { verdict: verdict as Verdict | null, why }]
     }),
   )
@@ -102,8 +101,9 @@ const VERDICTS: readonly Verdict[] = ['met', 'close', 'not yet']
 
 function checkMarks(marks: Readonly<Record<string, unknown>>, { criteria, levels }: Rubric): void {
   for (const [criterion, level] of Object.entries(marks)) {
-    if (!criteria.some((c) => c.id === criterion)) throw badInput(`The rubric has no line "${criterion}".`)
+    if (!criteria.some((c) => c.id === criterion))
+      throw badInput(words('review.rubric-no-line', { criterion }))
     if (typeof level !== 'number' || !Number.isInteger(level) || level < 0 || level >= levels.length)
-      throw badInput(`The mark of "${criterion}" is none of the rubric's levels.`)
+      throw badInput(words('review.mark-none-rubric', { criterion }))
   }
 }

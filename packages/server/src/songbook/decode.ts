@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { spawn } from 'node:child_process'
 import { isObject, listOf, readKeptOr, shape } from '@rudlo/core/stored'
 import { badInput, Problem } from '../http/problem'
@@ -36,19 +37,23 @@ export async function decodeAudio(file: string, name: string): Promise<Int16Arra
     most + 1,
   )
   if (out.length > most)
-    throw badInput(`“${name}” is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you upload it.`)
+    throw badInput(words('upload.longer-minutes-cut', { name, most: LONGEST_SECONDS / 60 }))
   if (code !== 0)
     throw badInput(
       /timeout|killed/i.test(complaint)
-        ? `“${name}” takes too long to decode.`
-        : `“${name}” is damaged: it stops making sense on the way. Save it once more and try again.`,
+        ? words('upload.takes-too-long', { name })
+        : words('upload.damaged-stops-making', { name }),
     )
-  if (out.length < channels * 2) throw badInput(`“${name}” contains no sound.`)
+  if (out.length < channels * 2) throw badInput(words('upload.contains-no-sound', { name }))
   // decoders step over what they cannot read: what is missing then shows in the length
   const missing = seconds - out.length / (2 * channels * RATE)
   if (missing > Math.max(MISSES_SECONDS, seconds / 100))
     throw badInput(
-      `“${name}” is damaged or cut off: ${Math.round(missing * 10) / 10} s of ${Math.round(seconds)} s cannot be read.`,
+      words('upload.damaged-cut-off', {
+        name,
+        lost: Math.round(missing * 10) / 10,
+        whole: Math.round(seconds),
+      }),
     )
   return apart(out, channels)
 }
@@ -82,7 +87,7 @@ async function about(file: string, name: string): Promise<{ channels: 1 | 2; sec
   )
   const said: Probe = code === 0 ? readKeptOr(out.toString(), isProbe, {}) : {}
   const count = said.streams?.[0]?.channels ?? 0
-  if (!(count >= 1)) throw badInput(`“${name}” is not an audio file Rudlo can read.`)
+  if (!(count >= 1)) throw badInput(words('upload.not-audio-file', { name }))
   return { channels: count === 1 ? 1 : 2, seconds: Number(said.format?.duration ?? 0) || 0 }
 }
 
@@ -124,7 +129,7 @@ function run(program: string, args: readonly string[], most: number): Promise<Ra
     child.stderr.on('data', (part: Buffer) => (complaint = (complaint + part.toString()).slice(-2000)))
     child.on('error', () => {
       clearTimeout(late)
-      reject(new Problem(503, 'no-decoder', 'Audio cannot be read on this machine: ffmpeg is missing.'))
+      reject(new Problem(503, 'no-decoder', words('upload.audio-cannot-read')))
     })
     child.on('close', (code) => {
       clearTimeout(late)

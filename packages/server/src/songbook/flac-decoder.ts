@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { withRoomAfter } from '@rudlo/core/flac'
 import { FLACDecoder } from '@wasm-audio-decoders/flac'
 
@@ -14,7 +15,7 @@ export async function decodeFlac(bytes: Uint8Array, frames: number): Promise<Int
   try {
     const { channelData, samplesDecoded, errors, bitDepth } = await decoder.decodeFile(withRoomAfter(bytes))
     if (errors.length || samplesDecoded !== frames || bitDepth !== 16)
-      throw new RangeError('This audio is damaged.')
+      throw new RangeError(words('upload.audio-damaged'))
     return channelData.map((channel) => {
       const samples = new Int16Array(channel.length)
       // the nearest whole number: what is stored is cut off towards 0

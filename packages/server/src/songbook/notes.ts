@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type { FromNotes } from '@rudlo/contract/songbook'
 import type { BroughtLine, MidiPart, MidiSong } from '@rudlo/core/midi'
@@ -37,7 +38,7 @@ export class Notes {
 
   /** @throws Problem 400 with one sentence for what is no MIDI file or too long, 503 where too many wait */
   async play(bytes: Uint8Array, fileName = ''): Promise<FromNotes> {
-    const name = fileName.replace(/\.midi?$/i, '').slice(0, 120) || 'New song'
+    const name = fileName.replace(/\.midi?$/i, '').slice(0, 120) || words('new-name.song')
     if (this.#files >= MOST_FILES) throw busy()
     this.#files++
     try {
@@ -91,13 +92,10 @@ interface Played extends Pick<AssetBytes, 'frames'> {
 /** @throws Problem 400 where a piece is longer, or more to play, than can be taken */
 function checkWork(parts: number, seconds: number, sounding: number): void {
   if (seconds > LONGEST_SECONDS)
-    throw badInput(`This piece is longer than ${LONGEST_SECONDS / 60} minutes: cut it before you upload it.`)
+    throw badInput(words('upload.piece-longer-minutes', { most: LONGEST_SECONDS / 60 }))
   if ((parts * seconds) / 60 > NOTES_LIMITS.partMinutes)
-    throw badInput(
-      `${parts} parts of ${Math.round(seconds / 60)} minutes are more than can be played: leave some out, or cut the piece.`,
-    )
-  if (sounding > NOTES_LIMITS.noteSeconds)
-    throw badInput('This piece has more notes sounding than can be played: leave some parts out.')
+    throw badInput(words('upload.parts-minutes-more', { parts, minutes: Math.round(seconds / 60) }))
+  if (sounding > NOTES_LIMITS.noteSeconds) throw badInput(words('upload.piece-more-notes'))
 }
 
 function songOf(
@@ -172,7 +170,7 @@ function mixOf(song: SongVersion, brings: readonly BroughtLines[]): Mix | null {
     const sent = brought.filter(({ lines }) => lines[word].points.length || lines[word].setting > -90)
     if (!sent.length) continue
     const back = randomUUID()
-    mix = addReturn(mix, name, kind, { back, effect: randomUUID() })
+    mix = addReturn(mix, words(`new-name.${name}`), kind, { back, effect: randomUUID() })
     for (const { track, lines } of sent) {
       const send = randomUUID()
       mix = addSend(mix, track, back, send)
@@ -183,6 +181,6 @@ function mixOf(song: SongVersion, brings: readonly BroughtLines[]): Mix | null {
 }
 
 const RETURNS = [
-  { word: 'reverb', name: 'Hall', kind: 'reverb' },
-  { word: 'chorus', name: 'Chorus', kind: 'flanger' },
+  { word: 'reverb', name: 'hall', kind: 'reverb' },
+  { word: 'chorus', name: 'chorus', kind: 'flanger' },
 ] as const

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type { SongEntry, SongKept } from '@rudlo/contract/songbook'
 import type { SongVersion } from '@rudlo/core/song'
@@ -43,14 +44,14 @@ export class Songs {
     if (!checked.ok) throw badInput(checked.problem)
     const { song } = checked
     if (songId !== null) await this.#checkMayChange(person, songId)
-    if (!song.title.trim()) throw badInput('The song needs a title.')
-    if (!song.tracks.length) throw badInput('The song needs at least one track.')
+    if (!song.title.trim()) throw badInput(words('song-room.song-needs-title'))
+    if (!song.tracks.length) throw badInput(words('song-room.song-needs-least'))
     const ids = [...new Set(song.assets.map((a) => a.id))]
     const known = ids.length ? await this.database.getRepository(Asset).findBy({ id: In(ids) }) : []
     for (const { id, frames, channels } of song.assets) {
       const asset = known.find((k) => k.id === id)
       if (!asset || asset.frames !== frames || asset.channels !== channels)
-        throw badInput('Some of its audio is missing: upload it first.')
+        throw badInput(words('song-room.audio-missing-upload'))
     }
     return this.database.transaction(async (manager) => {
       const id = songId ?? randomUUID()
@@ -106,11 +107,6 @@ export class Songs {
   async #checkMayChange(person: Person, songId: string): Promise<void> {
     const isMine = await isSongOf(this.database, person, songId)
     if (isMine === null) throw notFound()
-    if (!isMine)
-      throw new Problem(
-        403,
-        'not-yours',
-        'Only its own teachers can change this song. Save it as your own song.',
-      )
+    if (!isMine) throw new Problem(403, 'not-yours', words('song-room.own-teachers-change'))
   }
 }

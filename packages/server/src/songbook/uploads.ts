@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { Decoded } from '@rudlo/contract/songbook'
 import { randomUUID } from 'node:crypto'
 import { createWriteStream } from 'node:fs'
@@ -37,12 +38,16 @@ export class Uploads {
       throw new Problem(
         413,
         'too-large',
-        `“${name}” has ${Math.round(bytes / 2 ** 20)} MB; at most ${LARGEST_UPLOAD / 2 ** 20} MB can be taken. Save it as FLAC, or cut it.`,
+        words('upload.mb-most-mb', {
+          name,
+          size: Math.round(bytes / 2 ** 20),
+          most: LARGEST_UPLOAD / 2 ** 20,
+        }),
       )
-    if (bytes < 1) throw badInput(`“${name}” is empty.`)
+    if (bytes < 1) throw badInput(words('upload.empty', { name }))
     const uploads = this.database.getRepository(Upload)
     if ((await uploads.countBy({ personId: person.id })) >= MOST)
-      throw notNow(`${MOST} files are on the way already: wait until they have arrived.`)
+      throw notNow(words('upload.files-way-already', { most: MOST }))
     const id = randomUUID()
     await uploads.insert({ id, personId: person.id, name: name.slice(0, 255), bytes, createdAt: new Date() })
     return id
@@ -63,13 +68,13 @@ export class Uploads {
    * @throws Problem 400 for one that is none of the file, 409 for one out of turn
    */
   async take(person: Person, id: string, name: string, data: Buffer): Promise<void> {
-    if (!/^\d{1,6}$/.test(name)) throw badInput('This piece has no number.')
+    if (!/^\d{1,6}$/.test(name)) throw badInput(words('upload.piece-no-number'))
     const number = Number(name)
     const { upload, chunks } = await this.arrived(person, id)
     const whole = Math.ceil(upload.bytes / CHUNK)
     const size = number === whole - 1 ? upload.bytes - (whole - 1) * CHUNK : CHUNK
-    if (number >= whole || data.length !== size) throw badInput('This piece does not belong to the file.')
-    if (number > chunks) throw notNow('A piece before this one is missing.', { arrived: chunks })
+    if (number >= whole || data.length !== size) throw badInput(words('upload.piece-does-not'))
+    if (number > chunks) throw notNow(words('upload.piece-before-one'), { arrived: chunks })
     if (number < chunks) return
     // the same piece may come twice at once
     await this.database.transaction((manager) =>
@@ -102,7 +107,7 @@ export class Uploads {
 
   async #decode(person: Person, id: string): Promise<Decoded> {
     const { upload, bytes } = await this.arrived(person, id)
-    if (bytes < upload.bytes) throw notNow('The file has not arrived yet.', { arrived: bytes })
+    if (bytes < upload.bytes) throw notNow(words('upload.file-not-arrived'), { arrived: bytes })
     const folder = await mkdtemp(join(tmpdir(), 'rudlo-upload-'))
     try {
       const file = join(folder, 'audio')

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { WorkDocument } from '@rudlo/core/mix'
 import { LIMITS, PatchProblem, withPatch } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
@@ -27,7 +28,7 @@ export async function applyPatch(
     after = withPatch(before, patch)
   } catch (error) {
     if (!(error instanceof PatchProblem)) throw error
-    throw badInput(`Change ${error.index + 1} of the patch cannot be made: ${error.message}.`)
+    throw badInput(words('work.change-patch-cannot', { index: error.index + 1, message: error.message }))
   }
   await breathFor(length)
   return checkedWork(after, song, length)
@@ -40,7 +41,7 @@ export async function checkedWork(document: unknown, song: SongVersion, length =
   await breathFor(length)
   const text = JSON.stringify(checked.work)
   if (text.length > LIMITS.bytes) {
-    throw tooLarge('The mix would be larger than the 2 MiB that a mix can be.')
+    throw tooLarge(words('work.mix-larger-mib'))
   }
   return { document: checked.work, text }
 }

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import type { HintView, HintWanted, OpenedHint as Opened, TaskTries as Tries } from '@rudlo/contract/works'
 import { HINT_LEVELS } from '@rudlo/core/brief'
 import type { DataSource } from 'typeorm'
@@ -37,12 +38,9 @@ export class Hints {
     // what was opened once stays open
     if (before.some((h) => h.level === level)) return { task, level, text }
     const missing = brief.hintsAfter - (await this.#triesOf(work.id, task))
-    if (missing > 0)
-      throw notNow(
-        `Try it yourself first: hints open after ${missing} more ${missing === 1 ? 'try' : 'tries'}.`,
-      )
+    if (missing > 0) throw notNow(words('work.hints-later', { n: missing }, missing))
     if (level > 0 && !before.some((h) => h.level === level - 1))
-      throw notNow(`Open "${HINT_LEVELS[level - 1]}" first.`)
+      throw notNow(words(`work.hint-before.${HINT_LEVELS[level - 1]!}`))
     await this.database
       .getRepository(OpenedHint)
       .createQueryBuilder()

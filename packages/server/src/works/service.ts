@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type { Kept } from '@rudlo/contract/common'
 import type { Save, TryKept, TryView } from '@rudlo/contract/works'
@@ -83,7 +84,7 @@ export class Works {
       // another save came between the look and the write: look again
       return this.#saveUnknown(person, workId, request)
     }
-    throw notNow('This work was changed somewhere else in the meantime.', {
+    throw notNow(words('work.work-changed-somewhere'), {
       newest: { revision: head.revision, document },
     })
   }
@@ -138,7 +139,7 @@ export class Works {
       .findOneByOrFail({ id: work.assignmentId })
     const { text } = await checkedWork(document, await this.songs.version(assignment.songVersionId))
     if ((await this.database.getRepository(Try).countBy({ workId: work.id })) >= MOST_TRIES)
-      throw notNow(`At most ${MOST_TRIES} tries are kept of a work.`)
+      throw notNow(words('work.most-tries-kept', { most: MOST_TRIES }))
     const kept = { id: randomUUID(), workId: work.id, name, document: text, createdAt: new Date() }
     await this.database.getRepository(Try).insert(kept)
     return { id: kept.id, name }

@@ -2,7 +2,7 @@
 /** Bars by section: how far the lead stands over the rest, with the usual band shaded. */
 import { useResizeObserver } from '@vueuse/core'
 import type { SectionBalance } from '@rudlo/core/heard'
-import { signedText } from '@rudlo/core/scale'
+import { signedText } from '@rudlo/words'
 import type { SongVersion } from '@rudlo/core/song'
 import { BarChart } from 'echarts/charts'
 import { AriaComponent, GridComponent, LegendComponent, MarkAreaComponent } from 'echarts/components'

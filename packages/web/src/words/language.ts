@@ -37,11 +37,11 @@ let loading: Promise<void> | null = null
 
 /** Fetches everything that is said behind the door; before it, there are the words of the sign-in alone. */
 export function loadRooms(): Promise<void> {
-  loading ??= Promise.all([LANGUAGES[language].behind(), import('@rudlo/words/catalog')]).then(
+  loading ??= Promise.all([LANGUAGES[language].behind(), import('@rudlo/words')]).then(
     ([behind, { speak }]) => {
       const { ROOMS, FINDINGS } = behind
       i18n.global.mergeLocaleMessage(language, shown(ROOMS))
-      speak(shown(FINDINGS))
+      speak(shown(FINDINGS), locale)
       if (typeof document !== 'undefined') document.documentElement.lang = language
     },
   )

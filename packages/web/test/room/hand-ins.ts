@@ -2,7 +2,7 @@ import type { StudentAssignment } from '@rudlo/contract/assignments'
 import type { QueueEntry, ReviewedHandIn } from '@rudlo/contract/handins'
 import { point } from '@rudlo/core/envelope'
 import { plainMix, trackLevel, withPoints } from '@rudlo/core/mix'
-import { USUAL_RUBRIC } from '@rudlo/core/rubric'
+import { usualRubric } from '@rudlo/core/rubric'
 import { shortSong } from '../short-song'
 
 export const REED = trackLevel('reed')
@@ -21,7 +21,7 @@ export const assignment: StudentAssignment = {
   dueAt: null,
   opensAt: null,
   draft: false,
-  rubric: USUAL_RUBRIC,
+  rubric: usualRubric(),
   startingMix: plain,
   songVersion: 's',
   songDocument: shortSong,

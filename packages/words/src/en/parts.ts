@@ -51,7 +51,6 @@ export const PARTS = {
   'word.form.sudden': 'all at once',
 
   way: '{sentence} You did it with {way}: that counts.',
-  'list.and': '{list} and {last}',
 
   'wanted.is': '{value}',
   'wanted.about': 'about {value}',

@@ -74,6 +74,32 @@ describe('a key', () => {
   })
 })
 
+describe('what the computation, the contract and the server say', () => {
+  const code = ['core', 'sentences', 'contract', 'server', 'web', 'words']
+    .flatMap((name) => [...sources(`packages/${name}/src`)])
+    .join('\n')
+
+  it('has words for every key that is asked for', () => {
+    const asked = [...code.matchAll(/(?<![.\w])words\(\s*'([\w-]+\.[\w.-]+)'/g)].map(([, key]) => key!)
+    expect(asked.length).toBeGreaterThan(300)
+    expect(asked.filter((key) => !(key in FINDINGS))).toEqual([])
+  })
+
+  it('is said somewhere: refusals, names, tasks and values that nobody asks for are taken out', () => {
+    const whole = new Set([...code.matchAll(/'([\w.-]+)'(?!:)/g)].map(([, key]) => key!))
+    const parts = [...code.matchAll(/`([\w.-]*)\$\{[^`]*?\}([\w.-]*)`/g)]
+    // what findings say is looked after where sentences are made
+    const shared = /^(check|mistake|move|figure|word|unheard|measured|changed?|compare|wanted)\./
+    const used = (key: string) =>
+      whole.has(key) ||
+      whole.has(key.split('.').at(-1)!) ||
+      parts.some(
+        ([, start, end]) => (start! + end!).length > 2 && key.startsWith(start!) && key.endsWith(end!),
+      )
+    expect(Object.keys(FINDINGS).filter((key) => !shared.test(key) && !used(key))).toEqual([])
+  })
+})
+
 describe('the pseudo-language', () => {
   it('has everything that English has, longer, with the same places to fill and the same forms', () => {
     const strange = pseudoOf(ALL)

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import {
   amount,
   between,
@@ -31,8 +32,6 @@ export function within(value: number, low: number, high: number, margin: number)
 /** What a check of a track against something else is made of. */
 export interface Against {
   readonly kind: string
-  readonly name: string
-  readonly about: string
   readonly low: ReturnType<typeof number>
   readonly high: ReturnType<typeof number>
   /** Key of its figure and of its sentences. */
@@ -43,15 +42,12 @@ export interface Against {
 /** Nearer than this is as loud as, in LU. */
 const AS_LOUD = 0.75
 
-export const against = ({ kind, name, about, low, high, key, others }: Against) =>
+export const against = ({ kind, low, high, key, others }: Against) =>
   checkKind({
     kind,
-    name,
-    about,
     needs: 'sound',
-    fields: { track: track('Track'), from: place('From'), to: place('To'), low, high },
-    impossible: ({ low, high }) =>
-      low > high ? 'The least is more than the most: nothing can be between them.' : null,
+    fields: { track: track('track'), from: place('from'), to: place('to'), low, high },
+    impossible: ({ low, high }) => (low > high ? words('impossible.least-more-most') : null),
     judge(evidence, { track, from, to, low, high }): Finding {
       const { heard, time } = evidence
       const place = { lane: trackLevel(track), from, to }

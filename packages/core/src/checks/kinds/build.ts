@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { effectiveLevel } from '../../effective'
 import { valueAt } from '../../envelope'
 import { energyOfLufs } from '../../loudness'
@@ -90,25 +91,19 @@ function brightParts(evidence: Evidence, heard: Heard): { now: Part; before: Par
 
 export const build = checkKind({
   kind: 'build',
-  name: 'Build',
-  about:
-    'The lines make it grow bar by bar and arrive at a place, and what follows is not quieter. By loudness, or by how bright it gets.',
   needs: 'sound',
   fields: {
-    from: place('Grows from'),
-    to: place('Arrives at'),
-    by: choice('Grows in', [
-      ['loudness', 'loudness'],
-      ['brightness', 'brightness (a filter that opens)'],
-    ]),
-    least: number('By at least', 'LU, or tenths of an octave', 4, 0.5, 40),
-    steady: number('Bars that grow', '%', 70, 10, 100),
+    from: place('grows-from'),
+    to: place('arrives-at'),
+    by: choice('grows-in', ['loudness', 'brightness']),
+    least: number('by-at-least', 'lu-or-octave', 4, 0.5, 40),
+    steady: number('bars-that-grow', '%', 70, 10, 100),
   },
   impossible: ({ from, to }, song) =>
     to <= from
-      ? 'A build arrives after it begins.'
+      ? words('impossible.build-arrives-after')
       : to > song.length
-        ? 'It arrives after the end of the song.'
+        ? words('impossible.arrives-after-end')
         : null,
   judge(evidence, { from, to, by, least, steady }): Finding {
     const { heard, time } = evidence

@@ -4,19 +4,10 @@ import { found } from '../conclude'
 
 export const byPass = checkKind({
   kind: 'by pass',
-  name: 'Performed in a pass',
-  about: 'The line was written by hand while the song played, in a given way.',
   needs: 'lines',
   fields: {
     lane: lane(),
-    way: choice('Way of writing', [
-      ['any', 'any way'],
-      ['hold', 'while I hold (touch)'],
-      ['move', 'from when I move (latch)'],
-      ['play to stop', 'from play to stop (write)'],
-      ['shift', 'shift what is there (trim)'],
-      ['meet', 'until I meet the line'],
-    ]),
+    way: choice('way-of-writing', ['any', 'hold', 'move', 'play to stop', 'shift', 'meet']),
   },
   judge(evidence, { lane, way }): Finding {
     const passes = evidence.commands.filter((c) => c.how !== 'hand' && c.lanes.includes(lane))

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { trackLevel } from '../../mix'
 import { dbOfGain } from '../../maths'
 import { levelGain } from '../../scale'
@@ -8,22 +9,19 @@ import { conclude, found } from '../conclude'
 /** Two fades that cross: one leaves while the other comes. */
 export const crossing = checkKind({
   kind: 'crossing',
-  name: 'Crossing fades',
-  about:
-    'One track leaves while another comes in: they cross halfway, and neither is gone before the other is there.',
   needs: 'lines',
   fields: {
-    leaves: track('Leaves'),
-    comes: track('Comes'),
-    from: place('From'),
-    to: place('To'),
-    hole: number('In the middle each is down by at most', 'dB', 15, 2, 40),
+    leaves: track('leaves'),
+    comes: track('comes'),
+    from: place('from'),
+    to: place('to'),
+    hole: number('hole', 'dB', 15, 2, 40),
   },
   impossible: ({ leaves, comes, from, to }) =>
     leaves === comes
-      ? 'Two different tracks have to cross.'
+      ? words('impossible.two-different-tracks')
       : to <= from
-        ? 'The end lies before the beginning.'
+        ? words('impossible.end-lies-before')
         : null,
   judge(evidence, { leaves, comes, from, to, hole }): Finding {
     const [out, into] = [trackLevel(leaves), trackLevel(comes)]

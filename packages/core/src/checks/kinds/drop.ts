@@ -8,14 +8,12 @@ const GONE_DB = 20
 /** A drop: down within a beat where a section begins. */
 export const drop = checkKind({
   kind: 'drop',
-  name: 'Drop',
-  about: 'It falls away within a beat, right where something begins.',
   needs: 'lines',
   fields: {
     lane: lane(),
-    from: place('At'),
-    depth: number('By at least', 'dB', 6, 1, 60),
-    beats: number('Tolerance of its place', 'beats', 0.5, 0.125, 4),
+    from: place('at'),
+    depth: number('by-at-least', 'dB', 6, 1, 60),
+    beats: number('off-place', 'beats', 0.5, 0.125, 4),
   },
   judge(evidence, { lane, from, depth, beats }): Finding {
     const name = laneOf(lane)

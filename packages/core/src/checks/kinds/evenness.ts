@@ -17,19 +17,14 @@ import { rest, within } from './balance'
 
 export const evenness = checkKind({
   kind: 'evenness',
-  name: 'Evenness of a ride',
-  about: 'From phrase to phrase a track is about as loud, by itself or over the rest.',
   needs: 'sound',
   fields: {
-    track: track('Track'),
-    from: place('From'),
-    to: place('To'),
-    phrase: number('A phrase has', 'bars', 2, 1, 16),
-    against: choice('Measured', [
-      ['rest', 'over the rest'],
-      ['itself', 'by itself'],
-    ]),
-    most: number('Spread of at most', 'LU', 3, 0.5, 20),
+    track: track('track'),
+    from: place('from'),
+    to: place('to'),
+    phrase: number('phrase', 'bars', 2, 1, 16),
+    against: choice('measured', ['rest', 'itself']),
+    most: number('spread', 'LU', 3, 0.5, 20),
   },
   judge(evidence: Evidence, { track, from, to, phrase, against, most }): Finding {
     const { heard, time } = evidence

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { travelAt } from '../../envelope'
 import {
   type Evidence,
@@ -22,11 +23,11 @@ import { checkKind, lane, number, place, verdictOf } from '../check'
 import { conclude, found } from '../conclude'
 
 export const FIELDS = {
-  lane: lane('What fades'),
-  from: place('Begins'),
-  to: place('Is over by'),
-  beats: number('Tolerance of its ends', 'beats', 1, 0.25, 8),
-  even: number('Furthest from even', '% of the way', 18, 2, 100),
+  lane: lane('what-fades'),
+  from: place('begins'),
+  to: place('is-over-by'),
+  beats: number('off-ends', 'beats', 1, 0.25, 8),
+  even: number('furthest-from-even', 'of-way', 18, 2, 100),
 } as const
 
 /** Loss in LU at which a fade begins to be heard, and at which it is over for the ear. */
@@ -59,14 +60,9 @@ export function fade(way: 'in' | 'out') {
   const key = `check.fade-${way}`
   return checkKind({
     kind,
-    name: up ? 'Fade in' : 'Fade out',
-    about: up
-      ? 'It comes from true silence, begins and is there at the right time, and rises evenly.'
-      : 'It goes to true silence, begins and ends at the right time, and falls evenly.',
     needs: 'lines',
     fields: FIELDS,
-    impossible: ({ from, to }) =>
-      to - from < 240 ? 'A fade needs at least a quarter of a beat of time.' : null,
+    impossible: ({ from, to }) => (to - from < 240 ? words('impossible.fade-needs-least') : null),
     judge(evidence, { lane, from, to, beats, even }): Finding {
       const { time, mix } = evidence
       const place = { lane, from, to }

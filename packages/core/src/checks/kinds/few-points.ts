@@ -5,10 +5,8 @@ import { found } from '../conclude'
 
 export const fewPoints = checkKind({
   kind: 'few points',
-  name: 'At most so many points',
-  about: 'The line says it with few points, so that it can still be changed.',
   needs: 'lines',
-  fields: { lane: lane(), most: number('At most', 'points', 20, 1, 5000) },
+  fields: { lane: lane(), most: number('at-most', 'points', 20, 1, 5000) },
   judge(evidence, { lane, most }): Finding {
     const n = envelopeOf(evidence.mix, lane)?.points.length ?? 0
     // a line that is not there says nothing

@@ -5,19 +5,12 @@ import { found } from '../conclude'
 
 export const form = checkKind({
   kind: 'form',
-  name: 'Form of the move',
-  about: 'A move takes its way evenly, mostly early, or mostly late.',
   needs: 'lines',
   fields: {
     lane: lane(),
-    from: place('From'),
-    to: place('To'),
-    form: choice('Form', [
-      ['even', 'evenly'],
-      ['early', 'mostly at its start'],
-      ['late', 'mostly at its end'],
-      ['sudden', 'all at once'],
-    ]),
+    from: place('from'),
+    to: place('to'),
+    form: choice('form', ['even', 'early', 'late', 'sudden']),
   },
   judge(evidence, { lane, from, to, form }): Finding {
     const name = laneOf(lane)

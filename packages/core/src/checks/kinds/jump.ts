@@ -10,17 +10,12 @@ const INSTANT = 60
 /** A jump: a change in an instant. */
 export const jump = checkKind({
   kind: 'jump',
-  name: 'Jump',
-  about: 'It changes in an instant, at one place.',
   needs: 'lines',
   fields: {
     lane: lane(),
-    from: place('At'),
-    way: choice('Which way', [
-      ['up', 'up, or on'],
-      ['down', 'down, or off'],
-    ]),
-    beats: number('Tolerance of its place', 'beats', 0.25, 0.05, 4),
+    from: place('at'),
+    way: choice('which-way', ['up', 'down']),
+    beats: number('off-place', 'beats', 0.25, 0.05, 4),
   },
   judge(evidence, { lane, from, way, beats }): Finding {
     const name = laneOf(lane)

@@ -5,13 +5,11 @@ import { found } from '../conclude'
 
 export const leftAgainstRight = checkKind({
   kind: 'left against right',
-  name: 'Balance: left and right',
-  about: 'The mix leans to a side by no more than some dB.',
   needs: 'sound',
   fields: {
-    from: place('From'),
-    to: place('To'),
-    tolerance: number('Leans by at most', 'dB', 2, 0.5, 20),
+    from: place('from'),
+    to: place('to'),
+    tolerance: number('leans', 'dB', 2, 0.5, 20),
   },
   judge(evidence, { from, to, tolerance }): Finding {
     const { heard, time } = evidence

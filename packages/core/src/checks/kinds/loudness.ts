@@ -5,14 +5,12 @@ import { found } from '../conclude'
 
 export const loudness = checkKind({
   kind: 'loudness',
-  name: 'Loudness of a span',
-  about: 'Some bars of the mix measure about so many LUFS.',
   needs: 'sound',
   fields: {
-    from: place('From'),
-    to: place('To'),
-    value: number('Loudness', 'LUFS', -18, -60, 0),
-    tolerance: number('Give or take', 'LU', 2, 0.5, 20),
+    from: place('from'),
+    to: place('to'),
+    value: number('loudness', 'LUFS', -18, -60, 0),
+    tolerance: number('give-or-take', 'LU', 2, 0.5, 20),
   },
   judge(evidence, { from, to, value, tolerance }): Finding {
     const { heard, time } = evidence

@@ -1,17 +1,16 @@
 import { type Finding, say, word } from '../../evidence'
-import { MISTAKES, mistakesOf } from '../../mistakes'
+import { MISTAKES, mistakeName, mistakesOf } from '../../mistakes'
 import { checkKind, choice } from '../check'
 import { found } from '../conclude'
 
 export const noMistake = checkKind({
   kind: 'no mistake',
-  name: 'No mistake of a kind',
-  about: 'One of the usual mistakes is not made.',
   needs: 'sound',
   fields: {
     mistake: choice(
-      'Not',
-      MISTAKES.map((m) => [m.kind, m.name] as const),
+      'not',
+      MISTAKES.map((m) => m.kind),
+      mistakeName,
     ),
   },
   judge(evidence, { mistake }): Finding {

@@ -5,10 +5,8 @@ import { found } from '../conclude'
 
 export const onlyLanes = checkKind({
   kind: 'only lanes',
-  name: 'Only these lanes changed',
-  about: 'No other line was drawn or changed.',
   needs: 'lines',
-  fields: { lanes: lanes('May change') },
+  fields: { lanes: lanes('may-change') },
   judge(evidence, { lanes }): Finding {
     const { mix, start, time } = evidence
     const changed = mix.envelopes

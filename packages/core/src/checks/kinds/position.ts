@@ -7,14 +7,12 @@ import { fromUnit, inUnit } from './values'
 /** A value at one place. */
 export const position = checkKind({
   kind: 'position',
-  name: 'Value at a place',
-  about: 'A pan, level, wet or frequency is at some value at one place.',
   needs: 'lines',
   fields: {
     lane: lane(),
-    from: place('At'),
-    value: number('Value', 'dB; −100 to 100 for a pan; %; Hz', 0, -100, 20_000),
-    tolerance: number('Give or take', 'of the same', 3, 0, 5000),
+    from: place('at'),
+    value: number('value', 'own', 0, -100, 20_000),
+    tolerance: number('give-or-take', 'same', 3, 0, 5000),
   },
   judge(evidence, { lane, from, value, tolerance }): Finding {
     const now = valueOf(evidence.mix, lane, from)

@@ -6,14 +6,12 @@ import { found } from '../conclude'
 /** Back at a value that it had before. */
 export const returns = checkKind({
   kind: 'returns',
-  name: 'Returns to',
-  about: 'At a place it is back where it was at another.',
   needs: 'lines',
   fields: {
     lane: lane(),
-    from: place('As it was at'),
-    to: place('Back at'),
-    tolerance: number('Give or take', '% of the way', 3, 0.5, 30),
+    from: place('as-it-was-at'),
+    to: place('back-at'),
+    tolerance: number('give-or-take', 'of-way', 3, 0.5, 30),
   },
   judge(evidence, { lane, from, to, tolerance }): Finding {
     const scale = resolve(evidence.mix, lane)?.control.scale

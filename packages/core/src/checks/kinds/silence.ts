@@ -11,10 +11,8 @@ const LOOKS = 8
 /** Silent by a place. */
 export const silence = checkKind({
   kind: 'silence',
-  name: 'Silence by',
-  about: 'A track is silent by a place and stays so.',
   needs: 'lines',
-  fields: { track: track(), from: place('By'), level: number('Silent means at most', 'dB', -90, -90, -40) },
+  fields: { track: track(), from: place('by'), level: number('silent', 'dB', -90, -90, -40) },
   judge(evidence, { track, from, level }): Finding {
     const lane = trackLevel(track)
     const { time, mix } = evidence

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import {
   type Finding,
   amount,
@@ -24,22 +25,20 @@ export function aside(kind: 'dip' | 'lift') {
   const key = `check.${kind}`
   return checkKind({
     kind,
-    name: down ? 'Dip' : 'Lift',
-    about: `It goes ${way} by some dB, is there in time, and comes back when it should.`,
     needs: 'lines',
     fields: {
       lane: lane(),
-      from: place('Is there by'),
-      to: place('Comes back from'),
-      depth: number('By', 'dB', 6, 0.5, 60),
-      tolerance: number('Give or take', 'dB', 2.5, 0.25, 30),
-      beats: number('Tolerance of its place', 'beats', 1, 0.25, 8),
+      from: place('is-there-by'),
+      to: place('comes-back-from'),
+      depth: number('by', 'dB', 6, 0.5, 60),
+      tolerance: number('give-or-take', 'dB', 2.5, 0.25, 30),
+      beats: number('off-place', 'beats', 1, 0.25, 8),
     },
     impossible: ({ from, to, depth, tolerance }) =>
       to <= from
-        ? 'It must come back after it is there.'
+        ? words('impossible.come-back-after')
         : tolerance >= depth
-          ? 'With this tolerance doing nothing would be right: make it smaller than the depth.'
+          ? words('impossible.tolerance-doing-nothing')
           : null,
     judge(evidence, { lane, from, to, depth, tolerance, beats }): Finding {
       const name = laneOf(lane)

@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import { type Finding, amount, at, laneOf, late, say, span, valued, wanted } from '../../evidence'
 import { resolve } from '../../mix'
 import { checkKind, choice, lane, number, place, verdictOf } from '../check'
@@ -9,21 +10,16 @@ const TOO_FAST = { close: 1 / 3, leap: 1 / 20 }
 /** A sweep: from one side to the other, or a filter up or down. */
 export const sweep = checkKind({
   kind: 'sweep',
-  name: 'Sweep',
-  about: 'A pan walks from one side to the other, or a filter goes a long way up or down.',
   needs: 'lines',
   fields: {
-    lane: lane('Pan or frequency'),
-    from: place('Begins'),
-    to: place('Arrives at'),
-    way: choice('Which way', [
-      ['up', 'to the right, or upwards'],
-      ['down', 'to the left, or downwards'],
-    ]),
-    least: number('At least', '% of the way', 40, 5, 100),
-    beats: number('Tolerance of its ends', 'beats', 2, 0.25, 16),
+    lane: lane('pan-or-frequency'),
+    from: place('begins'),
+    to: place('arrives-at'),
+    way: choice('which-way', ['up', 'down']),
+    least: number('at-least', 'of-way', 40, 5, 100),
+    beats: number('off-ends', 'beats', 2, 0.25, 16),
   },
-  impossible: ({ from, to }) => (to <= from ? 'A sweep arrives after it begins.' : null),
+  impossible: ({ from, to }) => (to <= from ? words('impossible.sweep-arrives-after') : null),
   judge(evidence, { lane, from, to, way, least, beats }): Finding {
     const name = laneOf(lane)
     const scale = resolve(evidence.mix, lane)?.control.scale

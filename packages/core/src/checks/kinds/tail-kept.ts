@@ -22,10 +22,8 @@ function sendAt(
 
 export const tailKept = checkKind({
   kind: 'tail kept',
-  name: 'The tail is kept',
-  about: 'Echo or hall may ring out: the send is closed, not the return.',
   needs: 'lines',
-  fields: { track: track('Track that sends'), from: place('From'), to: place('To') },
+  fields: { track: track('track-that-sends'), from: place('from'), to: place('to') },
   judge(evidence, { track, from, to }): Finding {
     const name = trackOf(track)
     const sends = evidence.mix.tracks.find((t) => t.id === track)?.sends ?? []

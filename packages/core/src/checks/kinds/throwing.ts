@@ -1,3 +1,4 @@
+import { words } from '@rudlo/words'
 import {
   type Finding,
   amount,
@@ -19,17 +20,15 @@ import { conclude, found } from '../conclude'
 /** A throw: a send or wet value that opens for a moment. */
 export const throwing = checkKind({
   kind: 'throw',
-  name: 'Throw',
-  about: 'A send or wet value opens for one word and closes again.',
   needs: 'lines',
   fields: {
-    lane: lane('Send or wet'),
-    from: place('Opens by'),
-    to: place('Is closed again by'),
-    least: number('Opens to at least', 'dB, or %', -12, -60, 100),
-    beats: number('Tolerance of its place', 'beats', 1, 0.25, 8),
+    lane: lane('send-or-wet'),
+    from: place('opens-by'),
+    to: place('is-closed-again-by'),
+    least: number('opens-to-at-least', 'db-or-percent', -12, -60, 100),
+    beats: number('off-place', 'beats', 1, 0.25, 8),
   },
-  impossible: ({ from, to }) => (to <= from ? 'It must close after it opens.' : null),
+  impossible: ({ from, to }) => (to <= from ? words('impossible.close-after-opens') : null),
   judge(evidence, { lane, from, to, least, beats }): Finding {
     const name = laneOf(lane)
     const { mix, time } = evidence

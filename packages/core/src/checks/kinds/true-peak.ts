@@ -5,10 +5,8 @@ import { found } from '../conclude'
 
 export const truePeak = checkKind({
   kind: 'true peak',
-  name: 'True peak at most',
-  about: 'Nowhere is the mix over a true peak: there is room left.',
   needs: 'sound',
-  fields: { from: place('From'), to: place('To'), most: number('At most', 'dBTP', -1, -20, 0) },
+  fields: { from: place('from'), to: place('to'), most: number('at-most', 'dBTP', -1, -20, 0) },
   judge(evidence, { from, to, most }): Finding {
     const { heard, time } = evidence
     if (!heard) return unheard({ lane: null, from, to })

@@ -86,7 +86,6 @@ function plays({ heard, time, mix, start }: Evidence, lane: string, tick: number
 /** Cut off: a jump on a sounding track where a short fade belongs. */
 export const cutOff: MistakeKind = {
   kind: 'cut off',
-  name: 'It is cut off',
   needs: 'sound',
   find: (evidence) =>
     drawnLines(evidence)

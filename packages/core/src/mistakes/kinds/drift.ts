@@ -35,7 +35,6 @@ function isMeant(evidence: Evidence, lane: string, from: number, to: number): bo
 /** One point where two are needed: the value drifts over the song. */
 export const drift: MistakeKind = {
   kind: 'drift',
-  name: 'It drifts over the song',
   needs: 'lines',
   find: (evidence) => {
     const { time, mix } = evidence

@@ -16,7 +16,6 @@ const isMuted = ({ mix }: Evidence, track: string, tick: number) =>
 /** Faded, but its echo stays: a pre-fader send still feeds after the track has gone. */
 export const echoStays: MistakeKind = {
   kind: 'echo stays',
-  name: 'Its echo stays',
   needs: 'lines',
   find: (evidence) => {
     const { mix, start, time, moves, song } = evidence

@@ -27,7 +27,6 @@ function isItsBalance({ points, control: { scale } }: DrawnLine, setting: number
 /** The fader fights the line: the setting was moved although a line is in charge. */
 export const faderFights: MistakeKind = {
   kind: 'fader fights',
-  name: 'The fader fights the line',
   needs: 'lines',
   find: (evidence) => {
     const { mix, start, time } = evidence

@@ -18,7 +18,6 @@ const NEAR_BARS = 1
 /** Early or late: a dip that has not arrived when the other track enters, a lift that starts after its own entry. */
 export const late: MistakeKind = {
   kind: 'late',
-  name: 'Too late for the entry',
   needs: 'sound',
   find: (evidence) => {
     const { heard, time } = evidence

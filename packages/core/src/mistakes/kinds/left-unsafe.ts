@@ -5,7 +5,6 @@ import type { MistakeKind } from '../mistake'
 /** Left unsafe: a lane switched off, or a track left writing, at hand-in. */
 export const leftUnsafe: MistakeKind = {
   kind: 'left unsafe',
-  name: 'Left unsafe',
   needs: 'lines',
   find: (evidence) => {
     const { mix, start, time, writing } = evidence

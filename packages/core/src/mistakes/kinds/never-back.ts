@@ -63,7 +63,6 @@ function nothingStaysUp({ song, start, mix, time }: Evidence, { lane, start: bef
 /** It never comes back: a lift, send or effect stays on to the end. */
 export const neverBack: MistakeKind = {
   kind: 'never back',
-  name: 'It never comes back',
   needs: 'lines',
   find: (evidence) => {
     const { time, mix, moves, song } = evidence

@@ -37,7 +37,6 @@ function missed(evidence: Evidence, { points, lane }: DrawnLine) {
 /** Off the grid by a hair: within 30 ticks of a beat but not on it, and not set just before an onset. */
 export const offGrid: MistakeKind = {
   kind: 'off grid',
-  name: 'Off the beat by a hair',
   needs: 'sound',
   find: (evidence) =>
     drawnLines(evidence).flatMap((line) => {

@@ -9,7 +9,6 @@ const STEPS = 2
 /** Ploughed over: a write pass flattened moves that were there. */
 export const ploughedOver: MistakeKind = {
   kind: 'ploughed over',
-  name: 'Ploughed over',
   needs: 'lines',
   find: (evidence) => {
     const { commands, time, moves } = evidence

@@ -6,7 +6,6 @@ import type { MistakeKind } from '../mistake'
 /** A stray lane: a pass wrote something that the brief never asked for. */
 export const strayLane: MistakeKind = {
   kind: 'stray lane',
-  name: 'A stray lane',
   needs: 'lines',
   find: (evidence) => {
     const { mix, start, commands, open } = evidence

@@ -78,7 +78,6 @@ export function cutTails(evidence: Evidence): CutTail[] {
 /** The tail is cut: the return or an effect's wet was pulled down instead of the send. */
 export const tailCut: MistakeKind = {
   kind: 'tail cut',
-  name: 'The tail is cut',
   needs: 'lines',
   find: (evidence) =>
     cutTails(evidence).map(({ lane, place }) => {

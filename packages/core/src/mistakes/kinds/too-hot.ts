@@ -26,7 +26,6 @@ interface Cause {
 /** Too hot: what was raised drives the true peak over the limit. */
 export const tooHot: MistakeKind = {
   kind: 'too hot',
-  name: 'Too hot',
   needs: 'sound',
   find: (evidence) => {
     const { heard } = evidence

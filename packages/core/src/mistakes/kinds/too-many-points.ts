@@ -26,7 +26,6 @@ function thinned({ points, control: { scale } }: DrawnLine) {
 /** Too many points: more than four times what the same line needs. */
 export const tooManyPoints: MistakeKind = {
   kind: 'too many points',
-  name: 'Too many points',
   needs: 'lines',
   find: (evidence) =>
     drawnLines(evidence).flatMap((line) => {

@@ -13,7 +13,6 @@ const SECONDS = 3
 /** Too wet: where the track sounds, its share of the return is louder than itself. */
 export const tooWet: MistakeKind = {
   kind: 'too wet',
-  name: 'Too wet',
   needs: 'sound',
   find: (evidence) => {
     const { heard, mix, song, time, start } = evidence

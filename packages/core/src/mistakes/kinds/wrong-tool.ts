@@ -20,7 +20,6 @@ function staysWithin(travels: Float64Array, wide: number): boolean {
 /** The wrong tool: one level change for the whole song, a job for the fader. */
 export const wrongTool: MistakeKind = {
   kind: 'wrong tool',
-  name: 'A job for the fader',
   needs: 'lines',
   find: (evidence) => {
     const { mix, time } = evidence

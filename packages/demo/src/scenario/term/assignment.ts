@@ -1,7 +1,7 @@
 import type { Brief } from '@rudlo/core/brief'
 import type { Points } from '@rudlo/core/envelope'
 import type { Address, Mix } from '@rudlo/core/mix'
-import { USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
+import { usualRubric, type Rubric } from '@rudlo/core/rubric'
 import type { Score } from '../../songs'
 import type { StudentName } from '../people'
 
@@ -84,11 +84,11 @@ export function balanced(
   }
 }
 
-const usual = (id: string) => USUAL_RUBRIC.criteria.find((c) => c.id === id)!
+const usual = (id: string) => usualRubric().criteria.find((c) => c.id === id)!
 
 /** What most assignments of the term are marked by. */
 export const TERM_RUBRIC: Rubric = {
-  levels: USUAL_RUBRIC.levels,
+  levels: usualRubric().levels,
   criteria: [
     {
       ...usual('fades'),

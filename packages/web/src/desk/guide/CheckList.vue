@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the checks of a task say: one sentence each, its place shown and played by a click, figures for those who want them. */
 import type { CheckPlace } from '@rudlo/core/evidence'
-import type { SaidCheck } from '@rudlo/words'
+import type { SaidCheck } from '@rudlo/sentences'
 import VerdictSign from './VerdictSign.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import FoldSection from '../../ui/page/FoldSection.vue'

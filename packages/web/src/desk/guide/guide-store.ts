@@ -3,7 +3,7 @@ import { evidenceOf, type CheckPlace, type Evidence } from '@rudlo/core/evidence
 import type { Heard } from '@rudlo/core/heard'
 import { mistakesOf } from '@rudlo/core/mistakes'
 import type { Mix } from '@rudlo/core/mix'
-import { saidMistake, saidTasks, Sayer, type SaidMistake, type SaidTask } from '@rudlo/words'
+import { saidMistake, saidTasks, Sayer, type SaidMistake, type SaidTask } from '@rudlo/sentences'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'

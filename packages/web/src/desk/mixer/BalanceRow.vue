@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One track or return of the balance: how loud, from where, what is sent, and how loud it is in the section that plays. */
 import { addSend, removeReturn, type Send } from '@rudlo/core/mix'
-import { numberText } from '@rudlo/core/scale'
+import { numberText } from '@rudlo/words'
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'

@@ -3,7 +3,7 @@
 import { laneName, whyNotHeard, type Remedy } from '@rudlo/core/assess'
 import { resolve } from '@rudlo/core/mix'
 import { beatInWords } from '@rudlo/core/time'
-import { Sayer } from '@rudlo/words'
+import { Sayer } from '@rudlo/sentences'
 import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is heard, in figures: words first. Now, lately, the whole song, and its highest peak. */
-import { numberText } from '@rudlo/core/scale'
+import { numberText } from '@rudlo/words'
 import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { loudnessInWords, roomInWords, songInWords } from './loudness-words'

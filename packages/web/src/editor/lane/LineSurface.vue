@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The editable face of a line: points are set, moved, bent and chosen, and it says where they are. */
 import type { Points } from '@rudlo/core/envelope'
-import { signedText, type Control } from '@rudlo/core/scale'
+import { type Control } from '@rudlo/core/scale'
+import { signedText } from '@rudlo/words'
 import { placeInWords, type MeterMap } from '@rudlo/core/time'
 import { computed, watch } from 'vue'
 import LaneSurface from '../surface/LaneSurface.vue'

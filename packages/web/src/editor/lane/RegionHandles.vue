@@ -4,7 +4,8 @@
  * ends by the handles.
  */
 import type { Mix, Region } from '@rudlo/core/mix'
-import { MIXER_CONTROLS, numberText } from '@rudlo/core/scale'
+import { MIXER_CONTROLS } from '@rudlo/core/scale'
+import { numberText } from '@rudlo/words'
 import type { SongTime } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { computed } from 'vue'

@@ -1,5 +1,6 @@
 import type { Point } from '@rudlo/core/envelope'
-import { signedText, type Control } from '@rudlo/core/scale'
+import { type Control } from '@rudlo/core/scale'
+import { signedText } from '@rudlo/words'
 import { placeInWords, type MeterMap } from '@rudlo/core/time'
 import type { Ink } from './draw-grid'
 import { changeInWords } from '../tools/nudge'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Every version that was handed in, with what changed in it, in moves. */
 import { sayChanges, type Version } from '@rudlo/core/compare'
-import { Sayer } from '@rudlo/words'
+import { Sayer } from '@rudlo/sentences'
 import { computed } from 'vue'
 import { whenText } from '../../words/dates'
 import { useWork } from '../../document/work-store'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** One check of a task as a sentence: each value in it is changed where it stands. */
 import { kindOf, type Check, type Field, type FieldValue } from '@rudlo/core/checks'
-import { numberText } from '@rudlo/core/scale'
 import { placeInWords, spanShort } from '@rudlo/core/time'
+import { shortNumber } from '@rudlo/words'
 import { computed } from 'vue'
 import { barsOf } from '../../desk/transport/loop-text'
 import IconButton from '../../ui/buttons/IconButton.vue'
@@ -27,10 +27,10 @@ function said(name: string, field: Field): string {
   const value = props.check.values[name]
   if (field.type === 'place') return placeInWords(store.time!.meter, Number(value))
   if (field.type === 'number')
-    return `${numberText(Number(value), 1).replace(/\.0$/, '')} ${unitHere(field.unit, props.check.values, store.mix!)}`.trim()
+    return `${shortNumber(Number(value), 1)} ${unitHere(field.unit, props.check.values, store.mix!)}`.trim()
   if (field.type === 'lane') return store.lanes.find((l) => l.lane === value)?.text ?? String(value)
   if (field.type === 'track') return store.song!.tracks.find((one) => one.id === value)?.name ?? String(value)
-  if (field.type === 'choice') return field.options.find(([key]) => key === value)?.[1] ?? String(value)
+  if (field.type === 'choice') return field.textOf(String(value))
   return t('brief.check.lanes', { n: (value as readonly string[]).length })
 }
 
@@ -65,6 +65,7 @@ const pieces = computed(() =>
             :name="p.field"
             :field="p.value"
             :shown="p.shown"
+            :unit="p.value?.type === 'number' ? unitHere(p.value.unit, check.values, store.mix!) : ''"
             :value="check.values[p.field]"
             :span="span"
             @set="set"

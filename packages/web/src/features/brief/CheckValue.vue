@@ -19,6 +19,8 @@ const props = defineProps<{
   field: Field | null
   /** As it is read in the sentence. */
   shown: string
+  /** What a number is counted in. */
+  unit: string
   value: FieldValue | undefined
   span: { readonly from: number; readonly to: number }
 }>()
@@ -33,7 +35,7 @@ const choices = computed(() => {
   const { field } = props
   if (field?.type === 'lane') return lanes.value
   if (field?.type === 'track') return store.song!.tracks.map((one) => ({ value: one.id, text: one.name }))
-  if (field?.type === 'choice') return field.options.map(([value, text]) => ({ value, text }))
+  if (field?.type === 'choice') return field.values.map((value) => ({ value, text: field.textOf(value) }))
   return null
 })
 </script>
@@ -70,7 +72,7 @@ const choices = computed(() => {
       <NumberField
         v-else-if="field.type === 'number'"
         :label="label"
-        :unit="field.unit"
+        :unit="unit"
         :min="field.min"
         :max="field.max"
         step="any"

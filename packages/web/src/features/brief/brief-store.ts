@@ -2,7 +2,7 @@ import { LESSONS, tasksFromModel, type Brief, type BriefTask, type Lesson } from
 import { kindOf, startValues, type Check } from '@rudlo/core/checks'
 import { allLanes, type Mix } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
-import { Sayer } from '@rudlo/words'
+import { Sayer } from '@rudlo/sentences'
 import { soundsHere } from './sounds-here'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'

@@ -1,5 +1,6 @@
-import type { Values } from '@rudlo/core/checks'
+import type { FieldUnit, Values } from '@rudlo/core/checks'
 import { resolve, type Mix } from '@rudlo/core/mix'
+import { t } from '../../words/t'
 
 /** A piece of what a check asks: plain words, or a value that can be changed. */
 export type Piece = { readonly words: string } | { readonly field: string }
@@ -22,9 +23,21 @@ function laneUnit(lane: unknown, mix: Mix): string {
  * The unit in which a number of a check is meant: some kinds measure in another one with each lane.
  * @param unit as the kind of check names it
  */
-export function unitHere(unit: string, values: Values, mix: Mix): string {
-  if (unit.startsWith('LU, ')) return values['by'] === 'brightness' ? '/ 10 oct' : 'LU'
-  if (unit.includes(';') || unit.startsWith('dB, ') || unit === 'of the same')
-    return laneUnit(values['lane'], mix)
-  return unit === '% of the way' ? '%' : unit
+export function unitHere(unit: FieldUnit, values: Values, mix: Mix): string {
+  switch (unit) {
+    case 'lu-or-octave':
+      return values['by'] === 'brightness' ? t('brief.unit.octave') : 'LU'
+    case 'own':
+    case 'same':
+    case 'db-or-percent':
+      return laneUnit(values['lane'], mix)
+    case 'of-way':
+      return '%'
+    case 'bars':
+    case 'beats':
+    case 'points':
+      return t(`brief.unit.${unit}`)
+    default:
+      return unit
+  }
 }

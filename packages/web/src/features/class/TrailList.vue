@@ -9,6 +9,7 @@ import type { Column } from '../../ui/tables/column'
 import DataTable from '../../ui/tables/DataTable.vue'
 import { whenText } from '../../words/dates'
 import { t } from '../../words/t'
+import { deedName } from './deed-name'
 
 const props = defineProps<{ group: string }>()
 const trail = shallowRef<readonly TrailView[] | null>(null)
@@ -19,7 +20,7 @@ const rows = computed<readonly Row[]>(() => (trail.value ?? []).map((one, i) => 
 const columns: readonly Column<Row>[] = [
   { key: 'at', title: t('class.changes.when'), value: (r) => r.at },
   { key: 'who', title: t('class.changes.who'), value: (r) => r.who },
-  { key: 'what', title: t('class.changes.what'), value: (r) => r.what },
+  { key: 'what', title: t('class.changes.what'), value: (r) => deedName(r.what) },
   { key: 'whom', title: t('class.changes.whom'), value: (r) => r.whom ?? r.assignment ?? '' },
 ]
 

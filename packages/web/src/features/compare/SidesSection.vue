@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Two hand-ins side by side: their lines, heard one after the other, and what is different. */
 import { sayChanges } from '@rudlo/core/compare'
-import { Sayer } from '@rudlo/words'
+import { Sayer } from '@rudlo/sentences'
 import { resolve, type Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import type { HandInView, QueueEntry } from '@rudlo/contract/handins'

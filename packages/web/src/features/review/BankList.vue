@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Remarks that are used again: those that fit what was found come first. Their figures are filled in as they are taken. */
-import { MISTAKES } from '@rudlo/core/mistakes'
+import { mistakeName } from '@rudlo/core/mistakes'
 import { fillRemark, type BankRemark, type Figures } from '@rudlo/core/remarks'
 import { computed, onMounted, ref } from 'vue'
 import { useBank } from './bank-store'
@@ -31,7 +31,6 @@ const fitting = computed(() => bank.suggested(props.mistakes, search.value))
 const shown = computed(() =>
   all.value || changing.value || search.value ? fitting.value : fitting.value.slice(0, SHOWN),
 )
-const nameOf = (mistake: string) => MISTAKES.find((m) => m.kind === mistake)?.name ?? mistake
 
 function change(remark: BankRemark, text: string): void {
   const kept = text.trim()
@@ -78,7 +77,7 @@ onMounted(() => act(bank.load))
           data-test="bank-remark"
           @click="emit('take', fillRemark(r.text, figures))"
         >
-          <b v-if="r.mistake && mistakes.includes(r.mistake)">{{ nameOf(r.mistake) }}: </b
+          <b v-if="r.mistake && mistakes.includes(r.mistake)">{{ mistakeName(r.mistake) }}: </b
           >{{ fillRemark(r.text, figures) }}
         </RowButton>
       </li>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What was measured, in figures: each check beside what was asked, and who is how loud section by section. */
-import { numberText, signedText } from '@rudlo/core/scale'
+import { numberText, signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import BalanceChart from '../../charts/BalanceChart.vue'
 import { useReview } from './review-store'

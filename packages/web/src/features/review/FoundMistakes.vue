@@ -3,7 +3,7 @@
 import { refOfMistake, type FoundMistake, type Overrule, type Overrules } from '@rudlo/core/brief'
 import type { CheckPlace } from '@rudlo/core/evidence'
 import type { MeterMap } from '@rudlo/core/time'
-import type { SaidMistake } from '@rudlo/words'
+import type { SaidMistake } from '@rudlo/sentences'
 import { computed } from 'vue'
 import { barsOf } from '../../desk/transport/loop-text'
 import FoundLine from './FoundLine.vue'

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** A lane of a hand-in, read-only: the line over the waveform, moves by name, another line faintly underneath. */
-import { laneName, sayMove } from '@rudlo/core/assess'
+import { laneName, moveName, sayMove } from '@rudlo/core/assess'
 import { lineDifference, lineOf, sayLineDifference } from '@rudlo/core/compare'
 import { valueAt } from '@rudlo/core/envelope'
 import { envelopeOf, resolve } from '@rudlo/core/mix'
 import type { Move } from '@rudlo/core/moves'
 import { beatInWords, snapTick } from '@rudlo/core/time'
-import { Sayer } from '@rudlo/words'
+import { Sayer } from '@rudlo/sentences'
 import { computed, shallowRef } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import LaneHead from '../../editor/lane/LaneHead.vue'
@@ -67,7 +67,7 @@ const pins = computed(() =>
 const choices = computed(() => versions.all.filter((a) => a.key !== 'this'))
 function takeMove(move: Move): void {
   const sentence = sayer.value.all(sayMove(review.mix!, move)).join(' ')
-  emit('take', { from: move.start, to: move.end }, sentence, `${move.kind}, ${name.value}`)
+  emit('take', { from: move.start, to: move.end }, sentence, `${moveName(move.kind)}, ${name.value}`)
 }
 
 const editor = useLineEditor({

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Names of moves on a line: kind, depth, length, each beside its move where there is room for it. */
-import { barsText } from '@rudlo/core/assess'
+import { moveName } from '@rudlo/core/assess'
 import type { Move } from '@rudlo/core/moves'
-import { decibels, gainDecibels, numberText, type Control } from '@rudlo/core/scale'
+import { decibels, gainDecibels, type Control } from '@rudlo/core/scale'
+import { lengthInWords, numberText } from '@rudlo/words'
 import { computed } from 'vue'
 import type { Viewport } from '../../editor/lane/viewport'
 import RowButton from '../../ui/buttons/RowButton.vue'
@@ -43,7 +44,14 @@ const labels = computed(() => {
       )
     if (top === undefined) return []
     taken.push({ left, top })
-    return [{ move, left, top, text: `${move.kind}${depthOf(move)}, ${barsText(move.bars)}` }]
+    return [
+      {
+        move,
+        left,
+        top,
+        text: `${moveName(move.kind)}${depthOf(move)}, ${lengthInWords('bars', move.bars)}`,
+      },
+    ]
   })
 })
 </script>

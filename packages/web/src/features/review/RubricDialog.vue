@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The rubric of an assignment: its levels and lines, what each means, and what is measured for it. */
 import { CHECK_KINDS } from '@rudlo/core/checks'
-import { restsOn, RUBRIC_LIMITS, USUAL_RUBRIC, type Rubric } from '@rudlo/core/rubric'
+import { restsOn, RUBRIC_LIMITS, usualRubric, type Rubric } from '@rudlo/core/rubric'
 import { computed, ref, watch } from 'vue'
 import { server, told } from '../../api/client'
 import { attempt } from '../../ui/forms/attempt'
@@ -109,7 +109,7 @@ const save = () =>
         :choices="COUNTS"
         @update:model-value="setLevels"
       />
-      <AppButton small @click="take(USUAL_RUBRIC)">{{ t('rubric.usual') }}</AppButton>
+      <AppButton small @click="take(usualRubric())">{{ t('rubric.usual') }}</AppButton>
     </template>
     <form id="rubric" @submit.prevent="save">
       <FigureTable :label="t('rubric.title')">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Marks by the rubric. What was measured proposes some, dashed, with its reason; the teacher decides. */
 import { refOfMark, WHY_LENGTH } from '@rudlo/core/brief'
-import { saidProposal } from '@rudlo/words'
+import { saidProposal } from '@rudlo/sentences'
 import { computed, ref } from 'vue'
 import { useReview } from './review-store'
 import RubricDialog from './RubricDialog.vue'

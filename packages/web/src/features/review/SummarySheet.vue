@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A hand-in in words: who, when, what changed since the version before, what was measured. */
-import { listText, sayMeasurement } from '@rudlo/core/assess'
+import { sayMeasurement } from '@rudlo/core/assess'
+import { listText } from '@rudlo/words'
 import { sayChanges } from '@rudlo/core/compare'
 import type { SongVersion } from '@rudlo/core/song'
 import { computed } from 'vue'
@@ -12,7 +13,7 @@ import type { MeasureProblem, ReviewedHandIn } from '@rudlo/contract/handins'
 import { whenText } from '../../words/dates'
 import { songTime } from '@rudlo/core/song'
 import { overruled, refOfCheck, type Overrule, type Overrules } from '@rudlo/core/brief'
-import { saidAssessment, Sayer, type SaidCheck, type SaidTask } from '@rudlo/words'
+import { saidAssessment, Sayer, type SaidCheck, type SaidTask } from '@rudlo/sentences'
 import FoundLine from './FoundLine.vue'
 import FoundMistakes from './FoundMistakes.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'

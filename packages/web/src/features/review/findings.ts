@@ -1,6 +1,6 @@
 import { refOfCheck, refOfMistake } from '@rudlo/core/brief'
 import type { CheckPlace, Verdict } from '@rudlo/core/evidence'
-import type { SaidAssessment } from '@rudlo/words'
+import type { SaidAssessment } from '@rudlo/sentences'
 
 /** Something that was found, where, and what it is about. */
 export interface Found {

@@ -60,7 +60,7 @@ describe('an upload', () => {
   })
 
   it('ends with the server’s sentence where it is refused', async () => {
-    calls.bytes.mockRejectedValue(new ApiError(400, 'bad-input', 'This piece does not belong to the file.'))
+    calls.bytes.mockRejectedValue(new ApiError(400, 'bad-input', 'This part does not belong to the file.'))
     await expect(upload(file, () => true)).rejects.toThrow('does not belong')
   })
 })

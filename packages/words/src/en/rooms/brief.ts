@@ -29,7 +29,7 @@ export const BRIEF = {
   'brief.when.asked': 'on “Check my work”',
   'brief.when.handed in': 'only after handing in',
   'brief.title': 'Title',
-  'brief.purpose': 'What it is for, in a sentence or two',
+  'brief.purpose': 'The purpose',
   'brief.answers': 'Show results',
   'brief.hints-after': 'Unlock hints after',
   'brief.hints-after.unit': 'tries',
@@ -61,7 +61,7 @@ export const BRIEF = {
   'brief.hint.0': 'What to listen for',
   'brief.hint.1': 'Where to listen',
   'brief.hint.2': 'Caption for the example shape',
-  'brief.weight': 'Weight',
+  'brief.weight': '{where}: the weight',
   'brief.duplicate': 'Duplicate task',
   'brief.remove': 'Remove task',
   'brief.model.yes': 'There is a model',
@@ -113,4 +113,9 @@ export const BRIEF = {
   'brief.classes.give': 'Publish to this class | Publish to these {n} classes',
   'brief.classes.given': 'One more class has it now. | {n} more classes have it now.',
   'brief.span.text': '{from} to {to}',
+
+  'brief.unit.octave': '/ 10 oct',
+  'brief.unit.bars': 'bars',
+  'brief.unit.beats': 'beats',
+  'brief.unit.points': 'points',
 } as const

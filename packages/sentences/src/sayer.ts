@@ -1,17 +1,9 @@
 import { resolve, type Address, type Mix } from '@rudlo/core/mix'
-import {
-  decibels,
-  gainDecibels,
-  MIXER_CONTROLS,
-  numberText,
-  onOff,
-  panning,
-  signedText,
-} from '@rudlo/core/scale'
+import { decibels, gainDecibels, MIXER_CONTROLS, onOff, panning } from '@rudlo/core/scale'
+import { hasWords, lengthInWords, listText, shortNumber, signedText, words } from '@rudlo/words'
 import type { AmountUnit, Figure, Finding, Part, Saying } from '@rudlo/core/evidence'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { laneControlName } from '@rudlo/core/assess'
-import { hasWords, words } from './catalog'
 
 /** What names and places are taken from. */
 export interface SayerContext {
@@ -61,7 +53,7 @@ export class Sayer {
   /** The sentence of a finding, with the way in which it was done where that was another than the one asked for. */
   finding({ says, way }: Pick<Finding, 'says' | 'way'>): string {
     const sentence = this.say(says)
-    return way?.length ? words('way', { sentence, way: this.#list(way.map((w) => this.part(w))) }) : sentence
+    return way?.length ? words('way', { sentence, way: listText(way.map((w) => this.part(w))) }) : sentence
   }
 
   figure({ name, value, wanted }: Figure): SaidFigure {
@@ -78,7 +70,7 @@ export class Sayer {
     if ('at' in part) return this.#place(part.at)
     if ('span' in part) return this.#span(...part.span)
     if ('lane' in part) return this.#lane(part.lane)
-    if ('lanes' in part) return this.#list(part.lanes.map((l) => this.#lane(l)))
+    if ('lanes' in part) return listText(part.lanes.map((l) => this.#lane(l)))
     if ('track' in part)
       return this.context.song.tracks.find((t) => t.id === part.track)?.name ?? words('track.gone')
     if ('of' in part) return this.#value(part.value, part.of)
@@ -152,37 +144,12 @@ export class Sayer {
     }
     return unit.format(value)
   }
-
-  #list(parts: readonly string[]): string {
-    if (parts.length < 2) return parts.join('')
-    return words('list.and', { list: parts.slice(0, -1).join(', '), last: parts.at(-1)! })
-  }
-}
-
-/** A number without digits that say nothing. */
-function short(value: number, digits: number): string {
-  const text = numberText(value, digits)
-  return text.includes('.') ? text.replace(/\.?0+$/, '') : text
-}
-
-/** Halves as people write them: 2½. */
-function halves(value: number): string {
-  const whole = Math.floor(value)
-  return `${whole || value === 0 ? whole : ''}${value > whole ? '½' : ''}`
-}
-
-/** "3½ bars", "half a beat". */
-function lengthText(unit: 'bars' | 'beats', value: number): string {
-  const rounded = Math.round(value * 2) / 2
-  if (rounded < 0.5) return words(`${unit}.less`)
-  if (rounded === 0.5) return words(`${unit}.half`)
-  return rounded === 1 ? words(`${unit}.one`) : words(`${unit}.more`, { n: halves(rounded) })
 }
 
 function amountText(value: number, unit: AmountUnit, digits: number): string {
-  if (unit === 'bars' || unit === 'beats') return lengthText(unit, value)
-  if (unit === 'points') return short(value, digits)
-  const n = short(value, digits)
+  if (unit === 'bars' || unit === 'beats') return lengthInWords(unit, value)
+  if (unit === 'points') return shortNumber(value, digits)
+  const n = shortNumber(value, digits)
   if (unit === 'octaves') return n === '1' ? words('octaves.one') : words('octaves.more', { n })
   return `${n} ${unit === 'seconds' ? 's' : unit}`
 }
@@ -190,5 +157,5 @@ function amountText(value: number, unit: AmountUnit, digits: number): string {
 function lateText(beats: number): string {
   const off = Math.round(Math.abs(beats) * 2) / 2
   if (off === 0 && Math.abs(beats) < 0.1) return words('late.on-time')
-  return words(beats < 0 ? 'late.early' : 'late.late', { beats: lengthText('beats', Math.abs(beats)) })
+  return words(beats < 0 ? 'late.early' : 'late.late', { beats: lengthInWords('beats', Math.abs(beats)) })
 }

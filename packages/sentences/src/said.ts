@@ -1,7 +1,7 @@
 import type { Assessment, FoundMistake, JudgedCheck, JudgedTask } from '@rudlo/core/brief'
 import type { Finding } from '@rudlo/core/evidence'
 import type { Proposal } from '@rudlo/core/rubric'
-import { words } from './catalog'
+import { words } from '@rudlo/words'
 import type { SaidFigure, Sayer } from './sayer'
 
 /** Why a mark is proposed. */

@@ -1,0 +1,23 @@
+/** Columns of tables that leave the house, and names that things are given where nobody gave one. */
+export const TABLES = {
+  'column.student': 'Student',
+  'column.version': 'Version',
+  'column.handed-in': 'Handed in',
+  'column.state': 'State',
+  'column.tasks-met': 'Tasks met',
+  'column.comment': 'Comment',
+  'column.task': 'Task',
+  'column.check': 'Check',
+  'column.verdict': 'Result',
+  'column.sentence': 'What was found',
+  'column.figures': 'Figures',
+  'column.when': 'When',
+  'column.what': 'What',
+  'column.how': 'How',
+  'column.from-tick': 'From tick',
+  'column.to-tick': 'To tick',
+  'new-name.song': 'New song',
+  'new-name.hall': 'Hall',
+  'new-name.chorus': 'Chorus',
+  'new-name.version': '{title}, version {n}',
+} as const
