@@ -19,6 +19,7 @@ const GROUPS = {
   assess: async () => (await import('../bench/assess.mjs')).assess(),
   drag: async () => (await import('../bench/drag.mjs')).dragging(),
   review: async () => (await import('../bench/review.mjs')).review(),
+  rooms: async () => (await import('../bench/rooms.mjs')).rooms(),
   songbook: async () => (await import('../bench/songbook.mjs')).songbook(),
   lesson: async () => (await import('../bench/lesson.mjs')).lesson(),
   fuzz: async () => (await import('../bench/fuzz.mjs')).fuzz(),

@@ -17,7 +17,7 @@ const MACHINES =
 const several = (options) => new Set(options?.[0]?.data ?? [])
 
 const isText = (text) =>
-  (/\p{L}{2,} \p{L}{2,}/u.test(text) || /^\p{Lu}\p{Ll}{2,}( |$|[.!?,:…])/u.test(text)) &&
+  (/\p{L}{2,},? \p{L}{2,}/u.test(text) || /^\p{Lu}\p{Ll}{2,}( |$|[.!?,:…])/u.test(text)) &&
   // selectors, styles, paths and markup
   !/sans-serif|Variable$|[{}<>=;#]|^[.[(]|\d(px|ms|%)|rgb\(|^[a-z]+\/[a-z-]+$|var\(/.test(text)
 

@@ -1,12 +1,18 @@
 import type { Assessment, FoundMistake, JudgedCheck, JudgedTask } from '@rudlo/core/brief'
+import { CHECK_KINDS } from '@rudlo/core/checks'
 import type { Finding } from '@rudlo/core/evidence'
+import { mistakeName } from '@rudlo/core/mistakes'
 import type { Proposal } from '@rudlo/core/rubric'
 import { words } from '@rudlo/words'
 import type { SaidFigure, Sayer } from './sayer'
 
+/** A check by its kind, in the language that is spoken; as it was called once, where its kind was not kept. */
+const nameOf = ({ kind, name }: Pick<JudgedCheck, 'kind' | 'name'>): string =>
+  CHECK_KINDS.find((k) => k.kind === kind)?.name ?? name
+
 /** Why a mark is proposed. */
 export function saidProposal({ met, of, open }: Proposal): string {
-  const names = [...new Set(open.map((o) => o.name))].join(', ')
+  const names = [...new Set(open.map(nameOf))].join(', ')
   if (!open.length) return words('mark.all', { of }, of)
   return words(met === of ? 'mark.own' : met ? 'mark.some' : 'mark.none', { met, of, open: names })
 }
@@ -37,6 +43,7 @@ export const saidTasks = (sayer: Sayer, tasks: readonly JudgedTask[]): SaidTask[
     ...task,
     checks: task.checks.map(({ finding: { verdict, place, figures, ...more }, ...check }): SaidCheck => ({
       ...check,
+      name: nameOf(check),
       finding: {
         verdict,
         place,
@@ -48,6 +55,7 @@ export const saidTasks = (sayer: Sayer, tasks: readonly JudgedTask[]): SaidTask[
 
 export const saidMistake = (sayer: Sayer, { says, ...mistake }: FoundMistake): SaidMistake => ({
   ...mistake,
+  name: mistakeName(mistake.kind),
   sentence: sayer.say(says),
 })
 

@@ -115,7 +115,7 @@ export class Sayer {
       where.returns.find((r) => r.id === found?.owner)?.name
     if (!found || !owner) return words('lane.gone')
     if (found.control === MIXER_CONTROLS.level) return owner
-    return words('lane.of', { owner, control: this.#control(where, address) })
+    return words('lane.of-owner', { owner, control: this.#control(where, address) })
   }
 
   /** "pan", "send to Echo", "filter frequency". */

@@ -9,7 +9,7 @@ function halves(value: number): string {
 /** A length in music, to the half: "3½ bars", "half a beat", "less than half a bar". */
 export function lengthInWords(unit: 'bars' | 'beats', value: number): string {
   const rounded = Math.round(value * 2) / 2
-  if (rounded < 0.5) return words(`${unit}.less`)
-  if (rounded === 0.5) return words(`${unit}.half`)
-  return rounded === 1 ? words(`${unit}.one`) : words(`${unit}.more`, { n: halves(rounded) })
+  if (rounded < 0.5) return words(`length.${unit}.less`)
+  if (rounded === 0.5) return words(`length.${unit}.half`)
+  return rounded === 1 ? words(`length.${unit}.one`) : words(`length.${unit}.more`, { n: halves(rounded) })
 }

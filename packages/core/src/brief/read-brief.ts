@@ -20,65 +20,67 @@ export const BRIEF_LIMITS = {
  * @throws RangeError one sentence that says what is wrong and where
  */
 export function readBrief(document: unknown, song: SongVersion, mix: Mix): Brief {
-  const file = record(document, words('brief.not'))
-  const tasks = list(file['tasks'], words('brief.list-tasks'))
-  if (!tasks.length) throw new RangeError(words('brief.assignment-needs-least'))
+  const file = record(document, words('bad-brief.not'))
+  const tasks = list(file['tasks'], words('bad-brief.list-tasks'))
+  if (!tasks.length) throw new RangeError(words('bad-brief.assignment-needs-least'))
   if (tasks.length > BRIEF_LIMITS.tasks)
-    throw new RangeError(words('brief.most-tasks', { most: BRIEF_LIMITS.tasks }))
+    throw new RangeError(words('bad-brief.most-tasks', { most: BRIEF_LIMITS.tasks }))
   const answers = ANSWER_TIMES.find((t) => t === file['answers'])
-  if (!answers) throw new RangeError(words('brief.does-not'))
+  if (!answers) throw new RangeError(words('bad-brief.does-not'))
   const ids = new Set<string>()
   const brief: Brief = {
-    purpose: text(file['purpose'], BRIEF_LIMITS.purpose, words('brief.purpose')),
-    open: lanes(file['open'], mix, words('brief.may-changed')),
+    purpose: text(file['purpose'], BRIEF_LIMITS.purpose, words('bad-brief.purpose')),
+    open: lanes(file['open'], mix, words('bad-brief.may-changed')),
     answers,
-    hintsAfter: number(file['hintsAfter'], 0, 20, words('brief.tries-before-hints')),
+    hintsAfter: number(file['hintsAfter'], 0, 20, words('bad-brief.tries-before-hints')),
     repairs: file['repairs'] === true,
     tasks: tasks.map((task, i) => readTask(task, i, song, mix)),
   }
   for (const { id } of brief.tasks.flatMap((t) => [t, ...t.checks])) {
-    if (ids.has(id)) throw new RangeError(words('brief.two-parts', { id }))
+    if (ids.has(id)) throw new RangeError(words('bad-brief.two-parts', { id }))
     ids.add(id)
   }
   return brief
 }
 
 function readTask(value: unknown, i: number, song: SongVersion, mix: Mix): BriefTask {
-  const task = record(value, words('brief.task-not-task', { i: i + 1 }))
-  const title = text(task['title'], BRIEF_LIMITS.title, words('brief.title-task', { i: i + 1 }))
-  if (!title.trim()) throw new RangeError(words('brief.task-needs-title', { i: i + 1 }))
-  const where = words('brief.task', { i: i + 1, title })
-  const from = place(task['from'], song, words('brief.beginning', { where }))
-  const to = place(task['to'], song, words('brief.end', { where }))
-  if (to <= from) throw new RangeError(words('brief.end-lie-after', { where }))
-  const checks = list(task['checks'], words('brief.no-list-checks', { where }))
+  const task = record(value, words('bad-brief.task-not-task', { i: i + 1 }))
+  const title = text(task['title'], BRIEF_LIMITS.title, words('bad-brief.title-task', { i: i + 1 }))
+  if (!title.trim()) throw new RangeError(words('bad-brief.task-needs-title', { i: i + 1 }))
+  const where = words('bad-brief.task', { i: i + 1, title })
+  const from = place(task['from'], song, words('bad-brief.beginning', { where }))
+  const to = place(task['to'], song, words('bad-brief.end', { where }))
+  if (to <= from) throw new RangeError(words('bad-brief.end-lie-after', { where }))
+  const checks = list(task['checks'], words('bad-brief.no-list-checks', { where }))
   if (checks.length > BRIEF_LIMITS.checks)
-    throw new RangeError(words('brief.more-checks', { where, most: BRIEF_LIMITS.checks }))
-  const hints = list(task['hints'], words('brief.no-list-hints', { where }))
-  if (hints.length > HINT_LEVELS.length) throw new RangeError(words('brief.more-three-hints', { where }))
+    throw new RangeError(words('bad-brief.more-checks', { where, most: BRIEF_LIMITS.checks }))
+  const hints = list(task['hints'], words('bad-brief.no-list-hints', { where }))
+  if (hints.length > HINT_LEVELS.length) throw new RangeError(words('bad-brief.more-three-hints', { where }))
   return {
     id: idOf(task['id'], where),
     title,
-    text: text(task['text'], BRIEF_LIMITS.text, words('brief.text', { where })),
+    text: text(task['text'], BRIEF_LIMITS.text, words('bad-brief.text', { where })),
     lanes: lanes(task['lanes'], mix, where),
     from,
     to,
     checks: checks.map((check) => readCheck(check, where, song, mix)),
-    hints: hints.map((hint, k) => text(hint, BRIEF_LIMITS.hint, words('brief.hint', { where, k: k + 1 }))),
-    weight: number(task['weight'], 0, 10, words('brief.weight', { where }), false),
+    hints: hints.map((hint, k) =>
+      text(hint, BRIEF_LIMITS.hint, words('bad-brief.hint', { where, k: k + 1 })),
+    ),
+    weight: number(task['weight'], 0, 10, words('bad-brief.weight', { where }), false),
     ...otherWays(task['otherWays'], where),
   }
 }
 
 function otherWays(value: unknown, where: string): Pick<BriefTask, 'otherWays'> {
   if (value === undefined) return {}
-  if (typeof value !== 'boolean') throw new RangeError(words('brief.whether-other-ways', { where }))
+  if (typeof value !== 'boolean') throw new RangeError(words('bad-brief.whether-other-ways', { where }))
   return { otherWays: value }
 }
 
 function readCheck(value: unknown, where: string, song: SongVersion, mix: Mix): Check {
-  const check = record(value, words('brief.check-not-check', { where }))
-  const values = record(check['values'], words('brief.check-no-values', { where })) as Values
+  const check = record(value, words('bad-brief.check-not-check', { where }))
+  const values = record(check['values'], words('bad-brief.check-no-values', { where })) as Values
   const read: Check = { id: idOf(check['id'], where), kind: String(check['kind']), values }
   const problem = checkProblem(read, song, mix)
   if (problem) throw new RangeError(`${where}. ${problem}`)
@@ -96,35 +98,36 @@ function list(value: unknown, problem: string): readonly unknown[] {
 }
 
 function text(value: unknown, most: number, what: string): string {
-  if (typeof value !== 'string') throw new RangeError(words('brief.text-2', { what }))
-  if (value.length > most) throw new RangeError(words('brief.characters-most', { what, most }))
+  if (typeof value !== 'string') throw new RangeError(words('bad-brief.text-2', { what }))
+  if (value.length > most) throw new RangeError(words('bad-brief.characters-most', { what, most }))
   return value
 }
 
 /** A tick inside the song. */
 function place(value: unknown, song: SongVersion, what: string): number {
   if (typeof value !== 'number' || !Number.isInteger(value) || value < 0 || value > song.length)
-    throw new RangeError(words('brief.outside-song', { what }))
+    throw new RangeError(words('bad-brief.outside-song', { what }))
   return value
 }
 
 function number(value: unknown, least: number, most: number, what: string, whole = true): number {
   const fits =
     typeof value === 'number' && value >= least && value <= most && (!whole || Number.isInteger(value))
-  if (!fits) throw new RangeError(words(whole ? 'brief.whole' : 'brief.between', { what, least, most }))
+  if (!fits)
+    throw new RangeError(words(whole ? 'bad-brief.whole' : 'bad-brief.between', { what, least, most }))
   return value
 }
 
 function lanes(value: unknown, mix: Mix, where: string): string[] {
-  return list(value, words('brief.list-lanes-wanted', { where })).map((lane) => {
+  return list(value, words('bad-brief.list-lanes-wanted', { where })).map((lane) => {
     if (typeof lane !== 'string' || !resolve(mix, lane))
-      throw new RangeError(words('brief.song-no-lane', { where, lane: String(lane) }))
+      throw new RangeError(words('bad-brief.song-no-lane', { where, lane: String(lane) }))
     return lane
   })
 }
 
 function idOf(value: unknown, where: string): string {
   if (typeof value !== 'string' || !/^[A-Za-z0-9_-]{1,64}$/.test(value))
-    throw new RangeError(words('brief.id-missing', { where }))
+    throw new RangeError(words('bad-brief.id-missing', { where }))
   return value
 }

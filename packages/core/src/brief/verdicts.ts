@@ -8,6 +8,7 @@ export interface JudgedCheck {
   readonly check: string
   /** The kind of the check; missing in what was judged before it was kept. */
   readonly kind?: string
+  /** What its kind was called where it was judged. */
   readonly name: string
   readonly finding: Finding
   /** What it was before the teacher overruled it, and why. */

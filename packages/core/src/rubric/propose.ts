@@ -10,7 +10,7 @@ export interface Proposal {
   readonly met: number
   readonly of: number
   /** What of their tasks is not met, in its order: the mark is kept down by it. */
-  readonly open: readonly Pick<JudgedCheck, 'check' | 'name'>[]
+  readonly open: readonly Pick<JudgedCheck, 'check' | 'kind' | 'name'>[]
 }
 
 const WORTH = { met: 1, close: 0.6, 'not yet': 0 } as const
@@ -62,7 +62,7 @@ function proposalFor(criterion: Criterion, all: readonly Weighed[], top: number)
     level: open.length ? Math.min(top - 1, Math.floor(share * top)) : top,
     met: checks.filter((c) => c.finding.verdict === 'met').length,
     of: checks.length,
-    open: open.map(({ check, name }) => ({ check, name })),
+    open: open.map(({ check, kind, name }) => ({ check, name, ...(kind === undefined ? {} : { kind }) })),
   }
 }
 

@@ -31,7 +31,12 @@ describe('proposeMarks', () => {
     const { fades } = propose(
       judged([check('fade in', 'met'), check('dip', 'met'), check('fade out', 'close')]),
     )
-    expect(fades).toEqual({ level: 1, met: 2, of: 3, open: [{ check: 'fade out', name: 'fade out' }] })
+    expect(fades).toEqual({
+      level: 1,
+      met: 2,
+      of: 3,
+      open: [{ check: 'fade out', kind: 'fade out', name: 'fade out' }],
+    })
     expect(propose(judged([check('fade in', 'not yet'), check('fade out', 'close')]))['fades']!.level).toBe(0)
   })
 

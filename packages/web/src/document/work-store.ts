@@ -30,6 +30,7 @@ import { OfflineCopy } from './offline-copy'
 import type { CommandReport, Way } from '@rudlo/contract/works'
 import { Saver, type Newest, type SaveState } from './saver'
 import { WindowGuard } from './window-guard'
+import { hourText } from '../words/dates'
 import { t } from '../words/t'
 
 /** What a change is called and where it is. */
@@ -157,7 +158,7 @@ export const useWork = defineStore('work', () => {
 
   /** The other side won: what was here is kept as a try, and the newest is shown. */
   async function settleConflict(newest: Newest, mine: WorkDocument): Promise<void> {
-    const at = new Date().toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })
+    const at = hourText(new Date())
     const name = t('work.other-window', { at })
     await told(
       server.works[':work'].tries.$post({ param: { work: id.value }, json: { name, document: mine } }),

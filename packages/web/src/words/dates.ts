@@ -19,8 +19,11 @@ export function tellTimeOf(timeZone: string): void {
 /** "today, 18:40", "yesterday, 18:40" or "Friday 27 November, 18:40", as this person writes it. */
 export function whenText(iso: string, today = now()): string {
   const at = new Date(iso)
-  return `${dayText(at, today)}, ${formats.hour.format(at)}`
+  return `${dayText(at, today)}, ${hourText(at)}`
 }
+
+/** "18:40": the hour on the wall of the school. */
+export const hourText = (at: Date): string => formats.hour.format(at)
 
 /** "today", "tomorrow" or "Friday 27 November". */
 export function dayText(at: Date, today = now()): string {

@@ -58,6 +58,10 @@ describe('a key', () => {
     expect(keys.filter((key, i) => keys.indexOf(key) !== i)).toEqual([])
   })
 
+  it('is not one of a room and one of the computation at once', () => {
+    expect(Object.keys(FINDINGS).filter((key) => key in ROOMS || key in DOOR)).toEqual([])
+  })
+
   it('has words: whole ones, each form filled from the same places', () => {
     const rooms = Object.entries({ ...DOOR, ...ROOMS })
     expect(rooms.filter(([, text]) => !text.trim() || / {2}/.test(text))).toEqual([])

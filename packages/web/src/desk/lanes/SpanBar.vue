@@ -56,7 +56,7 @@ const shift = (sign: 1 | -1) =>
 
 const form = (): MoveForm | undefined => FORMS[desk.way]
 const move = (kind: ReadyMove) =>
-  act(t(`move.${kind}`), ({ points, control: { scale } }) =>
+  act(t(`ready.${kind}`), ({ points, control: { scale } }) =>
     makeMove(points, scale, span.value, kind, beat.value, form()),
   )
 const turn = (on: boolean) =>
@@ -126,7 +126,7 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
           <IconButton icon="add" :label="t('bars.raise')" data-test="raise" @click="shift(1)" />
         </span>
         <AppButton v-for="m in moves" :key="m" small :data-test="`move-${m}`" @click="move(m)">
-          <MovePicture :move="m" />{{ t(`move.${m}`) }}
+          <MovePicture :move="m" />{{ t(`ready.${m}`) }}
         </AppButton>
         <AppButton
           small

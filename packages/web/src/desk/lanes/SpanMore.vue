@@ -15,6 +15,7 @@ import {
   valueAt,
 } from '@rudlo/core/envelope'
 import { computed, ref } from 'vue'
+import FormPicture from '../../editor/lane/FormPicture.vue'
 import { FORMS } from '../../editor/lane/forms'
 import { usePass } from '../pass/pass-store'
 import { useDesk, EDGES } from '../desk-store'
@@ -103,7 +104,7 @@ const RHYTHMS: readonly { readonly name: string; readonly pattern: readonly bool
   { name: t('bars.rhythm.every-other'), pattern: [true, false] },
   { name: t('bars.rhythm.twice'), pattern: [true, true, false, false] },
   { name: t('bars.rhythm.off-beat'), pattern: [false, true] },
-  { name: 'long, short, short', pattern: [true, true, true, false, true, false, true, false] },
+  { name: t('bars.rhythm.long-short'), pattern: [true, true, true, false, true, false, true, false] },
 ]
 const rhythm = (pattern: readonly boolean[]) =>
   act(t('bars.did.rhythm'), ({ points, control: { scale } }) => {
@@ -179,7 +180,11 @@ const rhythm = (pattern: readonly boolean[]) =>
       </p>
       <template v-if="!isSwitch">
         <h3>{{ t('bars.way') }}</h3>
-        <RadioList v-model="desk.way" inline :label="t('bars.way')" :choices="ways" />
+        <RadioList v-model="desk.way" inline :label="t('bars.way')" :choices="ways">
+          <template #mark="{ choice }">
+            <FormPicture v-if="FORMS[choice.value]" class="form" :form="FORMS[choice.value]!.key" />
+          </template>
+        </RadioList>
       </template>
       <h3>{{ t('bars.edges') }}</h3>
       <RadioList v-model="desk.edgeKind" inline :label="t('bars.edges')" :choices="edges" />
@@ -214,6 +219,10 @@ p {
   flex-wrap: wrap;
   gap: var(--space-1);
   align-items: center;
+}
+
+.form {
+  margin-right: var(--space-1);
 }
 
 .times {

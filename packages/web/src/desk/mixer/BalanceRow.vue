@@ -252,6 +252,48 @@ td.section {
   font-size: 14px;
 }
 
+/* a small screen with the brief beside it: every column still fits */
+@media (max-width: 1100px) {
+  th {
+    padding-right: 6px;
+  }
+
+  td {
+    padding-inline: 3px;
+  }
+
+  .wide {
+    width: 30%;
+    min-width: 90px;
+  }
+
+  .pan :deep(.slider) {
+    width: calc(100% - 76px);
+    min-width: 48px;
+  }
+
+  .send {
+    min-width: 96px;
+  }
+
+  .switches :deep(.small) {
+    margin-left: 2px;
+    padding: 2px 6px;
+  }
+
+  .section {
+    min-width: 62px;
+  }
+
+  .loud {
+    width: 26px;
+  }
+
+  .figure {
+    margin-left: 4px;
+  }
+}
+
 @media (max-height: 700px) {
   .role {
     display: none;

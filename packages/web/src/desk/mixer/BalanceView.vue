@@ -135,6 +135,17 @@ thead th {
   min-width: 118px;
 }
 
+@media (max-width: 1100px) {
+  .wide {
+    width: 30%;
+    min-width: 90px;
+  }
+
+  .section {
+    min-width: 62px;
+  }
+}
+
 .foot {
   display: flex;
   flex-wrap: wrap;

@@ -4,6 +4,8 @@ import type { Form, Point } from '@rudlo/core/envelope'
 import { readValue, type Control } from '@rudlo/core/scale'
 import { parsePlace, placeShort, type MeterMap } from '@rudlo/core/time'
 import { computed, ref, watch } from 'vue'
+import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
+import FormPicture from './FormPicture.vue'
 import { FORMS } from './forms'
 import { t } from '../../words/t'
 
@@ -64,6 +66,8 @@ function giveRest(select: HTMLSelectElement): void {
   select.value = '-1'
 }
 
+/** Each shows its picture; its name is said where somebody rests on it. */
+const FORM_CHOICES = FORMS.map(({ key, text }, value) => ({ value, text, tip: text, test: `form-${key}` }))
 const chosen = computed(() => {
   const p = props.point
   return FORMS.findIndex((f) => f.form === p.form && Math.sign(f.bend) === Math.sign(p.bend))
@@ -95,16 +99,19 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
       />
     </label>
     <template v-if="editable">
-      <label v-if="hasNext && control.scale.kind !== 'switch'">
-        <span>{{ t('point.then') }}</span>
-        <select
-          v-memo="[chosen]"
-          :value="chosen"
-          @change="choose(Number(($event.target as HTMLSelectElement).value))"
+      <div v-if="hasNext && control.scale.kind !== 'switch'" v-memo="[chosen]" class="then">
+        <p><span class="soft">{{ t('point.then') }}</span> {{ FORMS[chosen]?.text }}</p>
+        <ChoiceButtons
+          :label="t('point.then')"
+          :choices="FORM_CHOICES"
+          :model-value="chosen"
+          @update:model-value="choose"
         >
-          <option v-for="(f, i) in FORMS" :key="f.text" :value="i">{{ f.text }}</option>
-        </select>
-      </label>
+          <template #default="{ choice }">
+            <FormPicture :form="FORMS[choice.value]!.key" /><span class="unseen">{{ choice.text }}</span>
+          </template>
+        </ChoiceButtons>
+      </div>
       <label v-if="rests?.length">
         <span>{{ t('point.set') }}</span>
         <select
@@ -138,6 +145,17 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
   display: grid;
   gap: 6px;
   margin-top: 10px;
+}
+
+.then {
+  display: grid;
+  gap: 2px;
+  font-size: 14px;
+}
+
+.then :deep(.choice) {
+  min-height: 30px;
+  padding: 0 2px;
 }
 
 .acts {

@@ -8,6 +8,7 @@ import { computed, ref } from 'vue'
 import type { Span } from '../../editor/lane/viewport'
 import { usePlayer } from '../../engine/player-store'
 import CrowdLane from './CrowdLane.vue'
+import RoomState from '../../ui/page/RoomState.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
 import { t } from '../../words/t'
@@ -18,7 +19,8 @@ const props = defineProps<{
   start: Mix
   span: Span
   lanes: readonly { readonly address: string; readonly name: string }[]
-  lines: readonly LineOfOne[]
+  /** Null while they are on the way. */
+  lines: readonly LineOfOne[] | null
   /** Whether it is said whose line is whose. */
   names: boolean
 }>()
@@ -33,7 +35,9 @@ const lane = defineModel<string>('lane', { required: true })
 const player = usePlayer()
 const pointed = ref<string | null>(null)
 const control = computed(() => resolve(props.start, lane.value)?.control ?? null)
-const drawn = computed(() => props.lines.flatMap((l) => (l.points ? [{ ...l, points: l.points }] : [])))
+const drawn = computed(() =>
+  (props.lines ?? []).flatMap((l) => (l.points ? [{ ...l, points: l.points }] : [])),
+)
 const middle = computed(() =>
   control.value && drawn.value.length > 2
     ? middleHalf(
@@ -57,11 +61,12 @@ const middle = computed(() =>
         :choices="lanes.map((l) => ({ value: l.address, text: l.name }))"
         data-test="crowd-lane"
       />
-      <p class="soft">
+      <p v-if="lines" class="soft">
         {{ middle ? t('compare.shaded') : t('compare.shaded.later') }}
       </p>
     </header>
-    <p v-if="!drawn.length" class="soft">{{ t('compare.nobody') }}</p>
+    <RoomState v-if="!lines" loading />
+    <p v-else-if="!drawn.length" class="soft">{{ t('compare.nobody') }}</p>
     <div v-else-if="control" class="with-names">
       <CrowdLane
         :song="song"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The first page after signing in: what a student does next, or the assignments of a teacher. */
 import type { AssignmentCard } from '@rudlo/contract/assignments'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
 import { useSession } from '../../api/session-store'
@@ -43,19 +44,37 @@ async function load(): Promise<void> {
 
 onMounted(async () => {
   await load()
-  const first = cards.value?.[0]
-  if (first) fetchAhead(first).catch(() => null)
+  atRest.start()
 })
+
+let left = false
+onBeforeUnmount(() => (left = true))
+/** So long nothing else is wanted until the page is at rest, in ms: who goes on at once has the line for themselves. */
+const AT_REST = 600
+const atRest = useTimeoutFn(
+  () => {
+    const first = cards.value?.[0]
+    if (first) fetchAhead(first).catch(() => null)
+  },
+  AT_REST,
+  { immediate: false },
+)
 
 /** Fetches what most likely comes next while the page is read: the next page, and the sound of the first song. */
 async function fetchAhead(card: AssignmentCard): Promise<void> {
   const page = prefetch(router, card.counts ? `/review/${card.id}` : `/bench/${card.id}`)
+  if (isTeacher.value) await prefetch(router, '/groups')
   const { loadAudio, warmDecoders } = await import('../../engine/asset-loader')
   warmDecoders()
   const { songDocument } = await told(
     server.assignments[':assignment'].$get({ param: { assignment: card.id } }),
   )
-  await Promise.all([page, loadAudio(songDocument.assets, () => null)]).catch(() => null)
+  await page
+  // one after the other, and no more once somebody has gone on: what they open comes first
+  for (const asset of songDocument.assets) {
+    if (left) return
+    await loadAudio([asset], () => null)
+  }
 }
 </script>
 

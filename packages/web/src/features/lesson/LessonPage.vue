@@ -179,6 +179,8 @@ onKeyStroke('Escape', () => {
 
 nav {
   display: grid;
+  /* rows are as high as what they say, also where there are more than fit */
+  grid-auto-rows: max-content;
   gap: 4px;
   align-content: start;
   padding: 14px 12px;

@@ -88,7 +88,7 @@ function hear(): void {
 <template>
   <div class="demo" data-test="move-demo">
     <header>
-      <h1>{{ t(`move.${move}`) }}</h1>
+      <h1>{{ t(`ready.${move}`) }}</h1>
       <p class="words">{{ t(`demo.about.${move}`) }}</p>
       <AppButton
         small
@@ -114,7 +114,7 @@ function hear(): void {
       <ChoiceButtons
         v-model="move"
         :label="t('demo.moves')"
-        :choices="moves.map((m) => ({ value: m, text: t(`move.${m}`), test: 'demo-move' }))"
+        :choices="moves.map((m) => ({ value: m, text: t(`ready.${m}`), test: 'demo-move' }))"
       />
       <ChoiceButtons v-model="made" :label="t('demo.heard')" :choices="HEARD" />
       <AppButton small icon="play" :tip="t('demo.hear.tip')" data-test="demo-hear" @click="hear">{{

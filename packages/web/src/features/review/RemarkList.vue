@@ -77,6 +77,9 @@ ol {
 
 li {
   display: grid;
+  /* those out of sight are not laid out */
+  contain-intrinsic-size: auto 130px;
+  content-visibility: auto;
   grid-template-columns: auto 1fr;
   gap: 10px;
 }

@@ -100,7 +100,7 @@ const isStop = (i: number) =>
   color: var(--sheet);
 }
 
-.desk {
+.choices.desk {
   flex: 0 1 auto;
   min-width: 0;
   border-color: color-mix(in srgb, var(--on-desk) 40%, transparent);
@@ -108,17 +108,17 @@ const isStop = (i: number) =>
   color: var(--on-desk);
 }
 
-.desk .choice {
+.choices.desk .choice {
   flex: 0 1 auto;
 }
 
-.desk .choice :deep(.v-btn__content) {
+.choices.desk .choice :deep(.v-btn__content) {
   display: block;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 
-.desk .choice[aria-checked='true'] {
+.choices.desk .choice[aria-checked='true'] {
   background: var(--on-desk);
   color: var(--desk);
 }

@@ -18,6 +18,7 @@ const chosen = defineModel<T>({ required: true })
   <v-radio-group v-model="chosen" :aria-label="label" :inline="inline" density="compact" hide-details>
     <v-radio v-for="c in choices" :key="c.value" :value="c.value" :data-test="c.test" :ripple="false">
       <template #label>
+        <slot name="mark" :choice="c" />
         <span class="text">{{ c.text }}<small v-if="c.about" class="soft">{{ c.about }}</small></span>
       </template>
     </v-radio>
@@ -25,6 +26,10 @@ const chosen = defineModel<T>({ required: true })
 </template>
 
 <style scoped>
+:deep(.v-selection-control-group--inline) {
+  column-gap: var(--space-3);
+}
+
 .text {
   display: grid;
   color: var(--ink);

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 /** A list of things to do that opens from a button: arrows go through it, Escape closes it and the focus is back on the button. */
-defineProps<{
+import { computed, getCurrentInstance, shallowRef, watch } from 'vue'
+
+defineOptions({ inheritAttrs: false })
+const props = defineProps<{
   /** What is in it: said to a screen reader. */
   label: string
   /** It holds fields and choices, and stays open while they are used. */
@@ -10,18 +13,51 @@ defineProps<{
   at?: readonly [number, number] | undefined
 }>()
 const open = defineModel<boolean>({ default: false })
+
+/** What it opens from. A menu is made when it is first wanted: a long list has one in every row. */
+const from = shallowRef<HTMLElement>()
+const self = getCurrentInstance()!.proxy!
+/** The element of the opener: the first after the place where this begins. */
+function openerHere(): HTMLElement | undefined {
+  let node: Node | null = self.$el as Node
+  while (node && !(node instanceof HTMLElement)) node = node.nextSibling
+  return node ?? undefined
+}
+// opened by a key or by somebody else, it stands at its opener all the same
+watch(
+  open,
+  (now) => {
+    if (now && !props.at) from.value = openerHere()
+  },
+  { flush: 'sync' },
+)
+
+const toggle = () => (open.value = !open.value)
+const opener = computed(() => ({
+  'aria-haspopup': 'menu' as const,
+  'aria-expanded': open.value,
+  onClick: toggle,
+  // later on the menu itself sees to the keys of its opener
+  onKeydown: (event: KeyboardEvent) => {
+    if (from.value || !['ArrowDown', 'ArrowUp'].includes(event.key)) return
+    event.preventDefault()
+    event.stopPropagation()
+    toggle()
+  },
+}))
 </script>
 
 <template>
+  <slot v-if="$slots['opener']" name="opener" :opener="opener" />
   <v-menu
+    v-if="from || open"
     v-model="open"
     :close-on-content-click="!stays"
     :location="location ?? 'bottom'"
-    v-bind="at ? { target: [at[0], at[1]] } : {}"
+    :activator="from"
+    :open-on-click="false"
+    v-bind="{ ...$attrs, ...(at ? { target: [at[0], at[1]] } : {}) }"
   >
-    <template v-if="$slots['opener']" #activator="{ props: opener }"
-      ><slot name="opener" :opener="opener"
-    /></template>
     <div v-if="stays" class="sheet app-menu open" role="dialog" :aria-label="label"><slot /></div>
     <v-list v-else class="sheet app-menu" density="compact" :aria-label="label" role="menu"><slot /></v-list>
   </v-menu>

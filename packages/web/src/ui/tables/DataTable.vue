@@ -45,6 +45,8 @@ const filter = (_: string, search: string, item?: { raw: R }) =>
       .toLowerCase()
       .includes(search.toLowerCase()),
   )
+/** About how high a row is, in px: what is out of view is not made. Each is measured once it is there. */
+const ROW = 53
 const isLong = computed(() => props.rows.length > 60)
 </script>
 
@@ -63,6 +65,7 @@ const isLong = computed(() => props.rows.length > 60)
     :show-select="chooses"
     :sort-by="sorted ? [{ key: sorted, order: 'asc' }] : []"
     :height="isLong ? (height ?? 560) : height"
+    :item-height="isLong ? ROW : undefined"
     :items-per-page="-1"
     :row-props="{ 'data-test': test }"
     fixed-header
