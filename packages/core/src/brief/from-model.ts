@@ -1,7 +1,7 @@
 import { lengthInWords, listText, words } from '@rudlo/words'
 import { laneControlName, laneName, movesOfMix } from '../assess'
 import type { Check, Values } from '../checks'
-import { kindOf, startValues } from '../checks'
+import { crossed, kindOf, startValues } from '../checks'
 import { envelopeOf, resolve, trackLevel, type Mix } from '../mix'
 import type { Move } from '../moves'
 import { songTime, type SongVersion } from '../song'
@@ -362,6 +362,9 @@ function crossingTask(out: Move, into: Move, song: SongVersion, mix: Mix, freshI
   const name = (id: string) => song.tracks.find((t) => t.id === id)?.name ?? id
   const from = onBeat(song, Math.min(out.start, into.start))
   const to = onBeat(song, Math.max(out.end, into.end))
+  // as deep as the model's own, with a little room
+  const { deep } = crossed(mix, [out.lane, out.from], [into.lane, into.to], { from, to })
+  const hole = Math.min(40, Math.max(4, Math.ceil(deep + 1.5)))
   return {
     id: freshId(),
     title: words('task.out-comes', { name: name(a), other: name(b) }),
@@ -369,7 +372,7 @@ function crossingTask(out: Move, into: Move, song: SongVersion, mix: Mix, freshI
     lanes: [trackLevel(a), trackLevel(b)],
     from,
     to,
-    checks: [check('crossing', song, mix, out.lane, { leaves: a, comes: b, from, to, hole: 15 }, freshId)],
+    checks: [check('crossing', song, mix, out.lane, { leaves: a, comes: b, from, to, hole }, freshId)],
     hints: [words('task.listen-middle-does'), words('task.both-move-over'), words('task.lines-cross-middle')],
     weight: 1,
   }

@@ -318,7 +318,7 @@ export const LESSONS: readonly Lesson[] = [
       lanes: [trackLevel(leaves), trackLevel(comes)],
       from,
       to: end,
-      checks: [s.check('crossing', trackLevel(leaves), { leaves, comes, from, to: end, hole: 15 })],
+      checks: [s.check('crossing', trackLevel(leaves), { leaves, comes, from, to: end, hole: 4 })],
       hints: [words('lesson.listen-middle-does'), words('lesson.both-move-over')],
     }
   }),

@@ -3,3 +3,4 @@ export type { Check, CheckKind, Field, FieldUnit, FieldValue, Setup, Values } fr
 export { CHECK_KINDS } from './kinds'
 export { checkProblem, judge, kindOf, startValues } from './judge'
 export { audibleBars } from './kinds/fades'
+export { crossed } from './kinds/crossing'

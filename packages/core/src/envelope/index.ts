@@ -17,7 +17,24 @@ export {
   type Aftermath,
   type LineSpan,
 } from './span-edits'
-export { makeMove, READY_MOVES, suits, type MoveForm, type ReadyMove } from './ready-moves'
+export {
+  hasAmount,
+  isRelative,
+  leadOf,
+  makeCrossing,
+  makeMove,
+  movePlace,
+  raiseOf,
+  raiseUnit,
+  READY_MOVES,
+  suits,
+  usualAmount,
+  type Crossing,
+  type MoveForm,
+  type MovePlace,
+  type MoveWish,
+  type ReadyMove,
+} from './ready-moves'
 export { thin, type Sample } from './thin'
 export {
   holdSpan,

@@ -5,15 +5,12 @@ import {
   begun,
   clearSpan,
   copySpan,
-  makeMove,
   pasteAt,
   point,
-  READY_MOVES,
   replaceSpan,
   scaleSpan,
   shiftSpan,
   switchSpan,
-  suits,
   thin,
   travelAt,
   valueAt,
@@ -122,66 +119,6 @@ describe('an edit of a span', () => {
         expect(copySpan(pasteAt(c.points, c.scale, copied, length, c.span.from), c.scale, c.span)[0]).toEqual(
           copied[0],
         )
-      }),
-    )
-  })
-})
-
-describe('ready moves', () => {
-  const rest = [point(0, -6)]
-  const span = { from: 3840, to: 7680 }
-  const at = (points: Points, tick: number) => valueAt(points, levelScale, tick)
-
-  it('fade from and to true silence, at the resting level', () => {
-    const into = makeMove(rest, levelScale, span, 'fade in', 960)
-    near(
-      [3840, 7680, 9000].map((t) => at(into, t)),
-      [-90, -6, -6],
-    )
-    const out = makeMove(rest, levelScale, span, 'fade out', 960)
-    near(
-      [0, 3840, 7680, 20_000].map((t) => at(out, t)),
-      [-6, -6, -90, -90],
-    )
-  })
-
-  it('lift, dip and build come to where they belong', () => {
-    expect(at(makeMove(rest, levelScale, span, 'lift', 960), 5760)).toBeCloseTo(-2, 9)
-    expect(at(makeMove(rest, levelScale, span, 'dip', 960), 5760)).toBeCloseTo(-12, 9)
-    const build = makeMove(rest, levelScale, span, 'build', 960)
-    expect(at(build, 7680)).toBeCloseTo(0, 9)
-    expect(at(build, 5760)).toBeLessThan(-3)
-  })
-
-  it('throw a send and bring it back, sweep from side to side', () => {
-    const thrown = makeMove([point(0, -90)], levelScale, span, 'throw', 960)
-    near(
-      [0, 5760, 7680, 9000].map((t) => at(thrown, t)),
-      [-90, 0, -90, -90],
-    )
-    const swept = makeMove([point(0, 0)], pan, span, 'sweep', 960)
-    expect(valueAt(swept, pan, 3840)).toBeCloseTo(-0.8, 9)
-    expect(valueAt(swept, pan, 7680)).toBeCloseTo(0.8, 9)
-  })
-
-  it('are offered where they make sense', () => {
-    const offered = (scale: Scale, family: string) => READY_MOVES.filter((m) => suits(m, scale, family))
-    expect(offered(levelScale, 'volume')).toEqual(['fade in', 'fade out', 'lift', 'dip', 'build'])
-    expect(offered(levelScale, 'send')).toContain('throw')
-    expect(offered(pan, 'pan')).toEqual(['sweep'])
-    expect(offered(cutOff, 'effect')).toContain('sweep')
-    expect(offered(switchScale, 'switch')).toEqual([])
-  })
-
-  it('keep order and range whatever the line is', () => {
-    fc.assert(
-      fc.property(arbitraryLine, fc.constantFrom(...READY_MOVES), (c, move) => {
-        const after = makeMove(c.points, c.scale, c.span, move, 960)
-        after.forEach((p, i) => {
-          if (i) expect(p.tick).toBeGreaterThan(after[i - 1]!.tick)
-          expect(p.value).toBeGreaterThanOrEqual(c.scale.min - 1e-9)
-          expect(p.value).toBeLessThanOrEqual(c.scale.max + 1e-9)
-        })
       }),
     )
   })

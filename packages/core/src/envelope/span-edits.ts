@@ -37,24 +37,29 @@ export function scaleSpan(points: Points, scale: Scale, span: LineSpan, factor: 
   })
 }
 
-/** Changes every point inside a span, with points made at its ends so that the line outside stays as it is. */
+/**
+ * Changes every point inside a span, with points made at its ends so that the line outside stays as it is.
+ * @param slope ticks in which the line leads over at both ends, or at each
+ */
 export function mapSpan(
   points: Points,
   scale: Scale,
   span: LineSpan,
-  slope: number,
+  slope: number | readonly [number, number],
   change: (p: Point) => Point,
 ): Points {
   const length = span.to - span.from
   if (!points.length || length < 2) return points
-  const edge = clamp(Math.round(slope), 1, Math.floor(length / 2))
-  const ends = [span.from, span.from + edge, span.to - edge, span.to]
+  const [there, back] = (typeof slope === 'number' ? [slope, slope] : slope).map((ticks) =>
+    clamp(Math.round(ticks), typeof slope === 'number' ? 1 : 0, Math.floor(length / 2)),
+  ) as [number, number]
+  const ends = [span.from, span.from + there, span.to - back, span.to]
   const whole = ends.reduce((line, tick) => cut(line, scale, tick), points)
   return checked(
     whole.map((p) => {
-      const inside = p.tick >= span.from + edge && p.tick <= span.to - edge
+      const inside = p.tick >= span.from + there && p.tick <= span.to - back
       const next = inside ? change(p) : p
-      const leads = p.tick === span.from || p.tick === span.to - edge
+      const leads = p.tick === span.from || p.tick === span.to - back
       return leads && scale.kind !== 'switch' ? { ...next, form: 'straight' as const, bend: 0 } : next
     }),
   )

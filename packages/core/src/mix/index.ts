@@ -1,5 +1,6 @@
 /** The mix: `rudlo-mix` version 1, its addresses, limits, edits, and patches between two of them. */
 export * from './mix'
+export { lanesAlong, withReadyMove, type MoveAsked } from './ready-move'
 export * from './address'
 export { MIX_SCHEMA } from './schema'
 export { mixProblem } from './invariants'

@@ -77,11 +77,11 @@ export const CHECKS = {
   'check.sweep.begins': '{name} sets off from {a} at {start}: {late}.',
   'check.sweep.arrives': '{name} arrives at {b} at {at}: {late}.',
 
-  'check.crossing.met': '{a} leaves as {b} comes in. They cross at {at}, where each is down by {down}.',
+  'check.crossing.met': '{a} leaves as {b} comes in. They cross at {at}, and no hole opens between them.',
   'check.crossing.comes': '{b} does not come in, in {bars}.',
   'check.crossing.leaves': '{a} does not leave, in {bars}.',
   'check.crossing.hole':
-    'Listen at {at}: a hole opens where {a} and {b} cross. Each is down by {down} there, and {asked} are the most.',
+    'Listen at {at}: a hole opens where {a} and {b} cross, {down} deep. Let one stay longer, and the other come sooner.',
   'check.crossing.one-sided': '{a} and {b} cross at {at}: one is nearly through before the other begins.',
 
   'check.position.met': 'At {at}, {name} is at {value}.',

@@ -1,6 +1,7 @@
 /** Names of figures, in English. */
 export const FIGURES = {
   'figure.begins': 'begins',
+  'figure.hole': 'hole between them',
   'figure.over': 'is over',
   'figure.softest': 'softest',
   'figure.drawn': 'length as drawn',

@@ -54,7 +54,7 @@ export const KINDS = {
   'field.way-of-writing': 'Way of writing',
   'field.leaves': 'Leaves',
   'field.comes': 'Comes',
-  'field.hole': 'Loudest dip in the middle',
+  'field.hole': 'Deepest hole',
   'field.at': 'At',
   'field.off-place': 'How far off it may be',
   'field.phrase': 'Length of a phrase',

@@ -1,3 +1,4 @@
+import { bendThrough } from '@rudlo/core/envelope'
 import { trackLevel } from '@rudlo/core/mix'
 import { line } from '../lines'
 import { balanced, TERM_RUBRIC, type PlannedAssignment } from './assignment'
@@ -7,6 +8,10 @@ const CUSHION = trackLevel('cushion')
 const BELLS = trackLevel('bells')
 
 /** Second of the term: coming out of nothing, and going there again. */
+/** Who leaves stays up longer, and who comes is there sooner: no hole opens where they cross. */
+const STAYS = ['curve', bendThrough(0.2, 8)] as const
+const SOON = ['curve', bendThrough(0.8, 8)] as const
+
 export const fades: PlannedAssignment = {
   score: WALTZ,
   title: 'Out of the dark',
@@ -49,13 +54,13 @@ export const fades: PlannedAssignment = {
           {
             id: 'change-1',
             kind: 'crossing',
-            values: { leaves: 'cushion', comes: 'bells', from: at3(45), to: at3(49), hole: 16 },
+            values: { leaves: 'cushion', comes: 'bells', from: at3(45), to: at3(49), hole: 4 },
           },
         ],
         hints: [
           'Listen to the middle of it: does it get empty?',
           'Both move over the same four bars.',
-          'The lines cross.',
+          'One bends to stay up, the other bends to be there soon.',
         ],
       },
       {
@@ -80,8 +85,8 @@ export const fades: PlannedAssignment = {
   start: (plain) => balanced(plain, BALANCE, [CUSHION, BELLS]),
   model: {
     lines: {
-      [CUSHION]: line([0, -90], [at3(9), -8], [at3(45), -8], [at3(49), -90]),
-      [BELLS]: line([0, -90], [at3(45), -90], [at3(49), -8], [at3(51), -8], [END, -90]),
+      [CUSHION]: line([0, -90], [at3(9), -8], [at3(45), -8, ...STAYS], [at3(49), -90]),
+      [BELLS]: line([0, -90], [at3(45), -90, ...SOON], [at3(49), -8], [at3(51), -8], [END, -90]),
     },
   },
   handIns: [
@@ -89,8 +94,8 @@ export const fades: PlannedAssignment = {
       student: 'petra',
       hoursAgo: 500,
       lines: {
-        [CUSHION]: line([0, -90, 's', 1.5], [at3(9), -9], [at3(45), -9], [at3(49), -90]),
-        [BELLS]: line([0, -90], [at3(45), -90], [at3(49), -9], [at3(51), -9], [END, -90]),
+        [CUSHION]: line([0, -90, 's', 1.5], [at3(9), -9], [at3(45), -9, ...STAYS], [at3(49), -90]),
+        [BELLS]: line([0, -90], [at3(45), -90, ...SOON], [at3(49), -9], [at3(51), -9], [END, -90]),
       },
       review: {
         marks: { moves: 3, balance: 2, tidiness: 3 },
@@ -117,8 +122,8 @@ export const fades: PlannedAssignment = {
       student: 'bea',
       hoursAgo: 470,
       lines: {
-        [CUSHION]: line([0, -90], [at3(9), -8], [at3(45), -8], [at3(49), -90]),
-        [BELLS]: line([0, -90], [at3(45), -90], [at3(49), -8], [at3(51), -8], [END, -34]),
+        [CUSHION]: line([0, -90], [at3(9), -8], [at3(45), -8, ...STAYS], [at3(49), -90]),
+        [BELLS]: line([0, -90], [at3(45), -90, ...SOON], [at3(49), -8], [at3(51), -8], [END, -34]),
       },
       off: [BELLS],
       said: 'The last lantern stays on, a little.',

@@ -13,6 +13,7 @@ const PICTURES: Readonly<Record<ReadyMove, string>> = {
   build: 'M2 14C14 14 20 10 26 2',
   throw: 'M2 14H11V3H17V14H26',
   sweep: 'M2 13C10 13 18 3 26 3',
+  'to and fro': 'M2 13C8 13 8 3 14 3S20 13 26 13',
 }
 </script>
 

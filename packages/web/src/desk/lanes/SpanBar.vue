@@ -3,22 +3,23 @@
 import {
   convertPoints,
   copySpan,
-  makeMove,
   pasteAt,
+  raiseOf,
+  raiseUnit,
   READY_MOVES,
   shiftSpan,
   suits,
   switchSpan,
-  type MoveForm,
-  type ReadyMove,
 } from '@rudlo/core/envelope'
 import { laneName } from '@rudlo/core/assess'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
-import { FORMS } from '../../editor/lane/forms'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
+import CrossingMenu from './CrossingMenu.vue'
+import { useReadyMoves } from './made-move'
 import MotifMenu from './MotifMenu.vue'
+import MoveWishes from './MoveWishes.vue'
 import MovePicture from './MovePicture.vue'
 import ShapeBar from './ShapeBar.vue'
 import SpanMore from './SpanMore.vue'
@@ -39,26 +40,19 @@ const shape = useShape()
 const { where, here, act } = useSpanActions()
 
 const control = computed(() => here.value!.control)
-const level = computed(() => control.value.scale.kind === 'level')
 const isSwitch = computed(() => control.value.scale.kind === 'switch')
-const moves = computed(() => READY_MOVES.filter((m) => suits(m, control.value.scale, control.value.family)))
+const moves = computed(() => READY_MOVES.filter((m) => suits(m, control.value)))
 const span = computed(() => desk.selection!)
-const beat = computed(() => desk.time!.meter.lengthsAt(span.value.from).beat)
-
-/** How far one press raises or lowers: dB of a level, else per cent of the travel. */
+/** How far one press raises or lowers, in the lane's own unit. */
 const amount = ref<number | null>(1)
-const step = computed(() => amount.value ?? 1)
+const unit = computed(() => raiseUnit(control.value))
+watch(unit, (now) => (amount.value = now === 'dB' ? 1 : 5), { immediate: true })
 const shift = (sign: 1 | -1) =>
-  act(sign > 0 ? t('bars.did.raised') : t('bars.did.lowered'), ({ points, control: { scale } }) => {
-    const by = scale.kind === 'level' ? step.value : step.value * 0.05
-    return shiftSpan(points, scale, span.value, sign * by, desk.edge(span.value))
-  })
-
-const form = (): MoveForm | undefined => FORMS[desk.way]
-const move = (kind: ReadyMove) =>
-  act(t(`ready.${kind}`), ({ points, control: { scale } }) =>
-    makeMove(points, scale, span.value, kind, beat.value, form()),
+  act(sign > 0 ? t('bars.did.raised') : t('bars.did.lowered'), ({ points, control: of }) =>
+    shiftSpan(points, of.scale, span.value, raiseOf(of, sign * (amount.value ?? 1)), desk.edge(span.value)),
   )
+
+const ready = useReadyMoves()
 const turn = (on: boolean) =>
   act(t('bars.did.set', { value: control.value.unit.format(Number(on)) }), ({ points, control: { scale } }) =>
     switchSpan(points, scale, span.value, on),
@@ -91,6 +85,8 @@ function paste(): void {
   if (paste && converted.note) work.notice = converted.note
 }
 
+/** One track out as another comes in: where there are two of them, and this is how loud one is. */
+const crosses = computed(() => /^track\/[^/]+\/level$/.test(desk.address) && desk.song!.tracks.length > 1)
 const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
 </script>
 
@@ -116,18 +112,19 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
             v-model="amount"
             bare
             class="amount"
-            :label="level ? t('bars.by-db') : t('bars.by-steps')"
-            :unit="level ? 'dB' : '× 5 %'"
+            :label="unit === 'dB' ? t('bars.by-db') : t('bars.by-percent')"
+            :unit="unit"
             :min="0.1"
-            :max="24"
+            :max="unit === 'dB' ? 24 : 100"
             :step="0.5"
             @keydown.stop
           />
           <IconButton icon="add" :label="t('bars.raise')" data-test="raise" @click="shift(1)" />
         </span>
-        <AppButton v-for="m in moves" :key="m" small :data-test="`move-${m}`" @click="move(m)">
+        <AppButton v-for="m in moves" :key="m" small :data-test="`move-${m}`" @click="ready.make(m)">
           <MovePicture :move="m" />{{ t(`ready.${m}`) }}
         </AppButton>
+        <CrossingMenu v-if="crosses" />
         <AppButton
           small
           :aria-pressed="shape.open"
@@ -137,6 +134,11 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
           {{ t('bars.shapes') }}
         </AppButton>
       </template>
+      <MoveWishes
+        v-if="ready.last.value"
+        :made="ready.last.value"
+        @again="(wish, lead) => ready.again(wish, lead)"
+      />
       <SpanMore />
       <MotifMenu :name="name" />
       <AppButton small data-test="copy" @click="copy">{{ t('bars.copy') }}</AppButton>

@@ -1,6 +1,6 @@
 import type { Points } from '@rudlo/core/envelope'
 import { laneName } from '@rudlo/core/assess'
-import { laneAt, resolve, withPoints, type Lane } from '@rudlo/core/mix'
+import { laneAt, resolve, withPoints, type Lane, type Mix } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import type { Step } from '../../document/history'
@@ -33,10 +33,15 @@ export function useSpanActions() {
   }
 
   /**
-   * Does something with every lane it is for, as one step. Where one of them refuses, nothing changes and the reason is
-   * said.
+   * Changes every lane that it is for, as one step. Where one of them refuses, nothing changes and the reason is said.
+   * @param change what the mix is with one of these lanes changed
    */
-  function act(what: string, make: (lane: Lane) => Points, from?: number, to?: number): Step | null {
+  function actOn(
+    what: string,
+    change: (mix: Mix, lane: string) => Mix,
+    from?: number,
+    to?: number,
+  ): Step | null {
     const span = desk.selection
     const lanes = targets()
     if (!span || !lanes.length) return null
@@ -47,20 +52,25 @@ export function useSpanActions() {
             control: resolve(work.mix!, lanes[0]!)!.control.name.toLowerCase(),
             owner: nameOf(lanes[0]!).split(',')[0]!,
           })
-    return work.setMix(
-      (mix) =>
-        lanes.reduce((changed, address) => {
-          const acted = laneAt(changed, address)
-          return acted ? withPoints(changed, address, make(acted), () => crypto.randomUUID()) : changed
-        }, mix),
-      {
-        label: t('bars.did.whole', { what, whose, where: where.value.toLowerCase() }),
-        lanes,
-        from: from ?? span.from,
-        to: to ?? span.to,
-      },
-    )
+    return work.setMix((mix) => lanes.reduce(change, mix), {
+      label: t('bars.did.whole', { what, whose, where: where.value.toLowerCase() }),
+      lanes,
+      from: from ?? span.from,
+      to: to ?? span.to,
+    })
   }
 
-  return { where, here, targets, act }
+  /** Gives every lane that it is for other points, as one step. */
+  const act = (what: string, make: (lane: Lane) => Points, from?: number, to?: number): Step | null =>
+    actOn(
+      what,
+      (mix, address) => {
+        const acted = laneAt(mix, address)
+        return acted ? withPoints(mix, address, make(acted), () => crypto.randomUUID()) : mix
+      },
+      from,
+      to,
+    )
+
+  return { where, here, targets, act, actOn }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A move shown to the class on a song that they know: seen, heard with and without it. Nobody's work is touched. */
 import { laneName } from '@rudlo/core/assess'
-import type { ReadyMove } from '@rudlo/core/envelope'
+import { movePlace, type ReadyMove } from '@rudlo/core/envelope'
 import { resolve } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
@@ -64,8 +64,7 @@ watch(moves, (now) => {
 })
 const mix = computed(() => {
   if (!made.value) return start.value
-  const { beat } = time.value.meter.lengthsAt(place.value.from)
-  return withMove(start.value, lane.value, place.value, move.value, beat)
+  return withMove(start.value, lane.value, movePlace(time.value, place.value), move.value)
 })
 
 watch(

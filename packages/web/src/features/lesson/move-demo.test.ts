@@ -1,7 +1,7 @@
-import { valueAt } from '@rudlo/core/envelope'
+import { movePlace, valueAt } from '@rudlo/core/envelope'
 import { envelopeOf, plainMix, withLane } from '@rudlo/core/mix'
 import { levelScale } from '@rudlo/core/scale'
-import { songOfStems } from '@rudlo/core/song'
+import { songOfStems, songTime } from '@rudlo/core/song'
 import { describe, expect, it } from 'vitest'
 import { lanesToShow, movesOf, withMove } from './move-demo'
 
@@ -15,12 +15,12 @@ const song = songOfStems(
 const plain = plainMix(song)
 const level = `track/${song.tracks[0]!.id}/level`
 const pan = `track/${song.tracks[0]!.id}/pan`
-const bars = { from: 4 * 3840, to: 8 * 3840 }
+const bars = movePlace(songTime(song), { from: 4 * 3840, to: 8 * 3840 })
 
 describe('a move shown to a class', () => {
   it('is one that makes sense on its lane', () => {
     expect(movesOf(plain, level)).toEqual(['fade in', 'fade out', 'lift', 'dip', 'build'])
-    expect(movesOf(plain, pan)).toEqual(['sweep'])
+    expect(movesOf(plain, pan)).toEqual(['sweep', 'to and fro'])
     expect(movesOf(plain, 'track/none/level')).toEqual([])
     expect(lanesToShow(plain)).toContain(level)
     expect(lanesToShow(plain).some((a) => a.endsWith('/mute'))).toBe(false)
@@ -29,19 +29,22 @@ describe('a move shown to a class', () => {
   it('is made on a copy, within its bars, also where the lane is locked', () => {
     const before = JSON.stringify(plain)
     for (const move of movesOf(plain, level)) {
-      const points = envelopeOf(withMove(plain, level, bars, move, 960), level)!.points
+      const points = envelopeOf(withMove(plain, level, bars, move), level)!.points
       expect(points.length, move).toBeGreaterThan(1)
       const at = (tick: number) => valueAt(points, levelScale, tick)
-      expect(at(bars.from - 960), move).toBe(0)
+      expect(at(bars.span.from - 960), move).toBeCloseTo(0, 9)
       const stays = { 'fade out': levelScale.min, build: 6 } as const
-      expect(at(bars.to + 960), move).toBe(move in stays ? stays[move as keyof typeof stays] : 0)
+      expect(at(bars.span.to + 960), move).toBeCloseTo(
+        move in stays ? stays[move as keyof typeof stays] : 0,
+        9,
+      )
     }
     expect(JSON.stringify(plain)).toBe(before)
-    const made = withMove(plain, level, bars, 'fade out', 960)
+    const made = withMove(plain, level, bars, 'fade out')
     const locked = withLane(made, level, { open: false })
-    expect(envelopeOf(withMove(locked, level, bars, 'fade in', 960), level)!.points).not.toEqual(
+    expect(envelopeOf(withMove(locked, level, bars, 'fade in'), level)!.points).not.toEqual(
       envelopeOf(made, level)!.points,
     )
-    expect(withMove(plain, 'track/none/level', bars, 'lift', 960)).toBe(plain)
+    expect(withMove(plain, 'track/none/level', bars, 'lift')).toBe(plain)
   })
 })

@@ -37,6 +37,7 @@ export const MIXES = {
   'patch.path-too-long': 'its path is too long',
   'patch.leaves-nothing': 'it leaves nothing',
   'patch.path-leads-nowhere': 'its path leads nowhere',
+  'refused.there-already': 'It is at {value} already: nothing was changed.',
   'refused.effects': 'There are {most} effects already, the most there can be.',
   'refused.returns': 'There are {most} returns already, the most there can be.',
   'refused.return-feed-later':

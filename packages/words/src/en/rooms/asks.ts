@@ -12,8 +12,7 @@ export const ASKS = {
   'asks.jump': '{lane} jumps {way} at {from} (± {beats}).',
   'asks.throw': '{lane} opens to at least {least} by {from} and is closed again by {to} (± {beats}).',
   'asks.sweep': '{lane} travels {way}, at least {least}, from {from} to {to} (± {beats}).',
-  'asks.crossing':
-    '{leaves} leaves while {comes} comes in, in {span}; in the middle each is down by at most {hole}.',
+  'asks.crossing': '{leaves} leaves while {comes} comes in, in {span}; together they lose at most {hole}.',
   'asks.position': '{lane} is at {value} (± {tolerance}) at {from}.',
   'asks.returns': '{lane} is back at {to} where it was at {from} (± {tolerance}).',
   'asks.silence': '{track} is silent by {from} and stays silent (below {level}).',

@@ -37,5 +37,6 @@ export const LESSON = {
   'demo.about.dip': 'It gets quieter for a while to make room, then comes back.',
   'demo.about.build': 'It grows slowly at first, then faster, towards what comes next.',
   'demo.about.throw': 'Only this moment goes to the effect; then it is dry again.',
+  'demo.about.to and fro': 'It goes to the other side and comes back.',
   'demo.about.sweep': 'It travels from one end to the other.',
 } as const

@@ -1,0 +1,6 @@
+export { leadOf } from './lead'
+export { hasAmount, isRelative, raiseOf, raiseUnit, usualAmount } from './amounts'
+export { READY_MOVES, suits, type MoveForm, type MovePlace, type MoveWish, type ReadyMove } from './moves'
+export { makeMove } from './make'
+export { movePlace, type Surroundings } from './place'
+export { makeCrossing, type Crossing } from './crossing'
