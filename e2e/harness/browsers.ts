@@ -43,6 +43,8 @@ export class Browsers {
       if (location.protocol === 'about:') return
       if (!localStorage.getItem('rudlo-listening'))
         localStorage.setItem('rudlo-listening', JSON.stringify({ delay: 0, checked: true }))
+      // one press is one point: what a press does by itself has a story of its own
+      if (!localStorage.getItem('rudlo-point-spread')) localStorage.setItem('rudlo-point-spread', 'beside')
     })
     return context
   }

@@ -35,6 +35,7 @@ export {
   type MoveWish,
   type ReadyMove,
 } from './ready-moves'
+export { isFar, setFromHere, setNear, type Setting } from './set-near'
 export { thin, type Sample } from './thin'
 export {
   holdSpan,

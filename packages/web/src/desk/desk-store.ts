@@ -1,6 +1,7 @@
 import { valueAt as lineValueAt, type LineSpan, type Points } from '@rudlo/core/envelope'
 import { envelopeOf, lineInCharge, resolve, trackLevel, withLane, type Mix } from '@rudlo/core/mix'
 import type { Control } from '@rudlo/core/scale'
+import { keep, kept } from '../browser/kept'
 import { songTime, type SongVersion } from '@rudlo/core/song'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -15,6 +16,8 @@ import { useSnapping } from './lanes/use-snapping'
 import { addLane, oneLane, removeLane, showLane, type DeskLanes } from './lanes/desk-lanes'
 import { t } from '../words/t'
 
+/** What is remembered of {@link useDesk}'s `pointSpread`. */
+const SPREAD_KEY = 'rudlo-point-spread'
 /** How long a place lights up that the teacher points at. */
 const LIGHT_MS = 12_000
 
@@ -26,6 +29,10 @@ export const EDGES = [
   { text: t('desk.edge.beat'), beats: 1 },
   { text: t('desk.edge.bar'), beats: 4 },
 ] as const
+
+/** How far a new point reaches: there alone, from there on, or to the points beside it. */
+const SPREADS = ['near', 'on', 'beside'] as const
+export type PointSpread = (typeof SPREADS)[number]
 
 export type Hand = 'points' | 'bars' | 'freehand' | 'cells'
 
@@ -76,6 +83,9 @@ export const useDesk = defineStore('desk', () => {
   const edgeKind = ref(1)
   /** How a fade, build or sweep gets there, as an index of the forms; −1 for as is usual for it. */
   const way = ref(-1)
+  /** How far the line changes where a point is set far from others: Remembered by this browser. */
+  const pointSpread = ref<PointSpread>(SPREADS.find((how) => how === kept(SPREAD_KEY)) ?? 'near')
+  watch(pointSpread, (how) => keep(SPREAD_KEY, how))
   /** A value that was copied from a point. */
   const copiedValue = shallowRef<{ readonly value: number; readonly control: Control } | null>(null)
   /** The try whose lines are shown faintly. */
@@ -120,7 +130,7 @@ export const useDesk = defineStore('desk', () => {
   const song = computed(() => given.value?.song ?? null)
   const time = computed(() => (song.value ? songTime(song.value) : null))
   const { span, zoom, scroll, showAll } = useSpan(() => time.value)
-  const { grid, onsets, snap, step, cell, cellName } = useSnapping({
+  const { grid, onsets, snap, snapsToThings, step, cell, cellName } = useSnapping({
     song: () => song.value,
     time: () => time.value,
     mix: () => work.mix,
@@ -345,10 +355,12 @@ export const useDesk = defineStore('desk', () => {
     hand,
     across,
     edgeKind,
+    pointSpread,
     way,
     edge,
     onsets,
     snap,
+    snapsToThings,
     step,
     cell,
     cellName,

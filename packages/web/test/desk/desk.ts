@@ -6,7 +6,7 @@ import { createApp, type App } from 'vue'
 import { page, userEvent, type Locator } from 'vitest/browser'
 import { expect, onTestFinished } from 'vitest'
 import { serveWith } from '../fake-server'
-import { useDesk } from '../../src/desk/desk-store'
+import { useDesk, type PointSpread } from '../../src/desk/desk-store'
 import { usePlayer } from '../../src/engine/player-store'
 import { useWork } from '../../src/document/work-store'
 import '../../src/ui/theme/base.css'
@@ -189,7 +189,13 @@ export async function atDesk({
   free = false,
   effects = false,
   view = 'lines',
-}: { free?: boolean; effects?: boolean; view?: 'balance' | 'lines' } = {}): Promise<DeskPerson> {
+  spread = 'beside',
+}: {
+  free?: boolean
+  effects?: boolean
+  view?: 'balance' | 'lines'
+  spread?: PointSpread
+} = {}): Promise<DeskPerson> {
   const pinia = createPinia()
   setActivePinia(pinia)
   const plain = plainMix(deskSong)
@@ -199,6 +205,8 @@ export async function atDesk({
   desk.lay({ song: deskSong, startingMix: start, brief, free })
   const work = useWork()
   desk.view = view
+  // one press is one point, unless it is tried how far a point reaches
+  desk.pointSpread = spread
   await work.open('a', `person-${crypto.randomUUID()}`)
   // there is no sound: the play position is where somebody goes
   const player = usePlayer()

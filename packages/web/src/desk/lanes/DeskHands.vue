@@ -81,6 +81,7 @@ function cellAt(tick: number): readonly [number, number] {
     v-if="desk.hand === 'bars'"
     v-bind="surface"
     :snap="desk.snap"
+    :snaps-to-things="desk.snapsToThings"
     :selection="desk.selection"
     @select="(s) => (desk.selection = s)"
   />

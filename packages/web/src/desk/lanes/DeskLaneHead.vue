@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Beside a lane on the desk: what it moves and where it is, the fields of a point, what can be done with the whole line. */
 import { usePass } from '../pass/pass-store'
+import SpreadPicture from '../../editor/lane/SpreadPicture.vue'
 import LaneHead from '../../editor/lane/LaneHead.vue'
 import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
@@ -11,6 +12,7 @@ import LaneCorner from './LaneCorner.vue'
 import LaneSwitches from './LaneSwitches.vue'
 import type { useRegionMoves } from './region-moves'
 import type { Lane } from './use-lane'
+import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import CheckField from '../../ui/fields/CheckField.vue'
 import { t } from '../../words/t'
@@ -47,6 +49,13 @@ function copyValue(): void {
   if (p) desk.copiedValue = { value: p.value, control: control.value }
 }
 
+/** How far a point that is set reaches. */
+const SPREADS = (['near', 'on', 'beside'] as const).map((value) => ({
+  value,
+  text: t(`lane.spread.${value}`),
+  tip: t(`lane.spread.${value}.tip`),
+  test: `spread-${value}`,
+}))
 /** What a beginner does first, for each way of working. */
 const HELP = {
   bars: () => t('lane.how.bars'),
@@ -96,6 +105,14 @@ const HELP = {
       </template>
       <template v-else>{{ HELP[desk.hand]() }}</template>
     </p>
+    <div v-if="!locked && !compact && desk.hand === 'points'" class="spread">
+      <p><span class="soft">{{ t('lane.spread') }}</span> {{ t(`lane.spread.${desk.pointSpread}`) }}</p>
+      <ChoiceButtons v-model="desk.pointSpread" :label="t('lane.spread')" :choices="SPREADS">
+        <template #default="{ choice }">
+          <SpreadPicture :spread="choice.value" /><span class="unseen">{{ choice.text }}</span>
+        </template>
+      </ChoiceButtons>
+    </div>
     <LaneSwitches
       v-if="!locked"
       :address="address"
@@ -126,6 +143,20 @@ const HELP = {
 
 .compact .help {
   margin-top: 2px;
+}
+
+.spread {
+  margin-top: 8px;
+  font-size: 14px;
+}
+
+.spread :deep(.choice) {
+  min-height: 30px;
+  padding: 0 6px;
+}
+
+.compact .help + .spread {
+  display: none;
 }
 
 .open {

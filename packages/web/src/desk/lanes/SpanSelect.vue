@@ -2,20 +2,41 @@
 /** Selects bars by what lies there: a section, a region, the loop, the task, the whole song. */
 import { regionEnds } from '@rudlo/core/mix'
 import { resolve } from '@rudlo/core/mix'
-import { computed } from 'vue'
+import { parseSpan, spanShort } from '@rudlo/core/time'
+import { computed, ref, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import TextField from '../../ui/fields/TextField.vue'
+import { keepKeys } from '../../ui/keys/keep-keys'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
 import { t } from '../../words/t'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
 
 defineProps<{ text: string }>()
 
+const open = ref(false)
+const typed = ref('')
+const fault = ref<string | null>(null)
+
 const desk = useDesk()
 const work = useWork()
 const player = usePlayer()
+
+watch(open, () => {
+  const span = desk.selection
+  typed.value = span ? spanShort(span, desk.time!.meter, desk.song!.length).join(' – ') : ''
+  fault.value = null
+})
+
+/** Takes what was typed: whole bars, or from beat to beat. */
+function take(): void {
+  const span = parseSpan(desk.time!.meter, typed.value, desk.song!.length)
+  if (!span) return void (fault.value = t('bars.typed.nonsense'))
+  desk.select(span)
+  open.value = false
+}
 
 const choices = computed(() => {
   const song = desk.song!
@@ -40,17 +61,41 @@ const choices = computed(() => {
 </script>
 
 <template>
-  <AppMenu :label="t('bars.pick')">
+  <AppMenu v-model="open" stays :label="t('bars.pick')">
     <template #opener="{ opener: menu }">
       <AppButton small v-bind="menu" class="where" data-test="span-select">
         {{ text }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
-    <MenuItem v-for="c in choices" :key="c.name" @click="desk.select(c.span)">{{ c.name }}</MenuItem>
+    <div class="typed" @keydown="keepKeys">
+      <TextField
+        v-model="typed"
+        compact
+        :label="t('bars.typed')"
+        :hint="t('bars.typed.hint')"
+        :fault="fault"
+        data-test="span-typed"
+        @keydown.enter.prevent="take"
+      />
+    </div>
+    <v-list class="choices" density="compact" role="menu" :aria-label="t('bars.pick')">
+      <MenuItem v-for="c in choices" :key="c.name" @click="((open = false), desk.select(c.span))">{{
+        c.name
+      }}</MenuItem>
+    </v-list>
   </AppMenu>
 </template>
 
 <style scoped>
+.typed {
+  width: 240px;
+}
+
+.choices {
+  padding: 0;
+  background: transparent;
+}
+
 .where {
   font-weight: 700;
 }

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
-import { atDesk, type DeskPerson } from '../../../test/desk/desk'
+import { atDesk, BAR, type DeskPerson } from '../../../test/desk/desk'
 import { onScreens } from '../../../test/desk/screens'
 
 /** A lane of one's own to draw on: there is room for a finger. */
@@ -92,5 +92,34 @@ onScreens('points', () => {
     await milan.click('stamp')
     await milan.click('stamp-jump')
     await expect.poll(() => milan.points.length).toBe(before + 2)
+  })
+
+  it('change the line only around them, from there on, or to their neighbours: as the lane says', async () => {
+    const milan = await atDesk({ free: true, spread: 'near' })
+    await milan.chooseTrack('tide')
+    const values = (...ticks: number[]) =>
+      ticks.map((tick) => Math.round(milan.desk.valueAt('track/tide/level', tick)))
+    const [setting] = values(0)
+    await milan.oneStep(() => milan.press(0.5, 0.3))
+    const set = milan.points.find((p) => Math.round(p.value) !== setting)!
+    // the song before it and after it sounds as it did
+    expect(values(0, set.tick - BAR / 2, set.tick + BAR / 2, 30 * BAR)).toEqual(Array(4).fill(setting))
+    expect(Math.round(set.value)).toBeLessThan(setting!)
+    await milan.undo()
+    // a hand that drags on takes the line along, and lets it go back after it
+    await milan.oneStep(() => milan.drag([0.3, 0.3], [0.5, 0.3]))
+    const held = milan.points.filter((p) => Math.abs(p.value - set.value) < 0.5).map((p) => p.tick)
+    expect(held[1]! - held[0]!).toBeGreaterThan(2 * BAR)
+    expect(values(held[0]! - BAR / 2, held[1]! + BAR / 2)).toEqual([setting, setting])
+    expect(values((held[0]! + held[1]!) / 2)[0]).toBeLessThan(setting!)
+    await milan.undo()
+    await milan.click('spread-on')
+    await milan.oneStep(() => milan.press(0.5, 0.3))
+    expect(values(0, set.tick - BAR / 2)).toEqual([setting, setting])
+    expect(values(30 * BAR)[0]).toBeLessThan(setting!)
+    await milan.undo()
+    await milan.click('spread-beside')
+    await milan.oneStep(() => milan.press(0.5, 0.3))
+    expect(milan.points).toHaveLength(2)
   })
 })

@@ -1,6 +1,7 @@
 import type { Points } from '@rudlo/core/envelope'
 import { laneName } from '@rudlo/core/assess'
 import { laneAt, resolve, withPoints, type Lane, type Mix } from '@rudlo/core/mix'
+import { spanShort } from '@rudlo/core/time'
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import type { Step } from '../../document/history'
@@ -13,12 +14,11 @@ export function useSpanActions() {
   const work = useWork()
 
   const where = computed(() => {
-    const { meter } = desk.time!
     const span = desk.selection
     if (!span) return ''
-    const from = meter.placeAt(span.from).bar
-    const to = meter.placeAt(Math.max(span.from, span.to - 1)).bar
-    return from === to ? t('bars.where.one', { from }) : t('bars.where.many', { from, to })
+    const [from, to] = spanShort(span, desk.time!.meter, desk.song!.length)
+    if (from.includes('.')) return t('bars.where.places', { from, to: to ?? '' })
+    return to === undefined ? t('bars.where.one', { from }) : t('bars.where.many', { from, to })
   })
 
   const here = computed(() => laneAt(work.mix!, desk.address))

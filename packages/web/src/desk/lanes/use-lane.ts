@@ -49,6 +49,11 @@ export function useLane(address: () => string) {
     meter: () => desk.time!.meter,
     songLength: () => desk.song!.length,
     snap: desk.snap,
+    spread: () => ({
+      how: desk.pointSpread,
+      step: desk.cell(player.position),
+      reach: desk.time!.meter.lengthsAt(player.position).bar,
+    }),
     laneName: () => t('lane.of', { control: control.value.name.toLowerCase(), name: name.value }),
     address,
     begin: work.begin,
@@ -90,7 +95,7 @@ export function useLane(address: () => string) {
     const { initial, neutral, scale } = control.value
     const all = [{ text: t('lane.set.default'), value: initial }]
     if (neutral !== initial) all.push({ text: t('lane.set.neutral'), value: neutral })
-    if (scale.kind === 'level') all.push({ text: 'silence', value: scale.min })
+    if (scale.kind === 'level') all.push({ text: t('lane.set.silence'), value: scale.min })
     all.push({ text: t('lane.set.control'), value: setting.value })
     if (desk.copiedValue && desk.copiedValue.control.unit === control.value.unit)
       all.push({ text: t('lane.set.copied'), value: desk.copiedValue.value })

@@ -111,5 +111,8 @@ export function useSnapping({ song, time, mix, lane, position }: Surroundings) {
     return isGrid(to) && to !== 'off' ? to.replace('-', ' ') : 'beat'
   })
 
-  return { grid, onsets, snap, step, cell, cellName }
+  /** Whether places snap to something that is there. */
+  const snapsToThings = computed(() => !isGrid(grid.value))
+
+  return { grid, onsets, snap, snapsToThings, step, cell, cellName }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Lies over a lane while bars are selected: drag to select, a press without a drag takes the bar; arrows go from bar to bar. */
 import type { LineSpan } from '@rudlo/core/envelope'
-import type { MeterMap } from '@rudlo/core/time'
+import { spanShort, type MeterMap } from '@rudlo/core/time'
 import { computed } from 'vue'
 import LaneSurface from '../surface/LaneSurface.vue'
 import { barsTool } from '../tools/bars-tool'
@@ -13,6 +13,8 @@ const props = defineProps<{
   meter: MeterMap
   /** Where a place ends up that is set by hand. */
   snap: (tick: number, free: boolean) => number
+  /** Whether places snap to something that is there, and not to a grid. */
+  snapsToThings: boolean
   songLength: number
   selection: LineSpan | null
   /** The play position: keys begin there. */
@@ -30,6 +32,8 @@ const tool = barsTool({
   meter: () => props.meter,
   songLength: () => props.songLength,
   snap: (tick, free) => props.snap(tick, free),
+  snapsToThings: () => props.snapsToThings,
+  ticksOf: (px) => props.view.tick(px) - props.view.tick(0),
   selection: () => props.selection,
   here: () => props.here(),
   select: (span) => emit('select', span),
@@ -37,9 +41,8 @@ const tool = barsTool({
 
 const spoken = computed(() => {
   if (!props.selection) return t('line.bars.none')
-  const { from, to } = props.selection
-  const [first, last] = [props.meter.placeAt(from).bar, props.meter.placeAt(to - 1).bar]
-  return first === last ? t('line.bars.one', { first }) : t('line.bars.many', { first, last })
+  const [first, last] = spanShort(props.selection, props.meter, props.songLength)
+  return last === undefined ? t('line.bars.one', { first }) : t('line.bars.many', { first, last })
 })
 </script>
 

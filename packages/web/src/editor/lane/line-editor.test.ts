@@ -13,7 +13,7 @@ const LENGTH = 8 * BAR
  * A lane whose line is kept as the work keeps it: the first preview of a gesture is there at once, what follows when it is
  * settled, and it is a step only once it is committed.
  */
-function lane(start: Points = []) {
+function lane(start: Points = [], how?: 'near' | 'on') {
   const kept = shallowRef(start)
   /** What the hand makes just now, and what of it has arrived in the work. */
   const shown = shallowRef<Points | null>(null)
@@ -52,6 +52,7 @@ function lane(start: Points = []) {
       steps.push(label)
     },
     refuse: (reason) => refused.push(reason),
+    ...(how ? { spread: () => ({ how, step: 960, reach: BAR }) } : {}),
   }
   const editor = useLineEditor(ports)
   return { editor, ports, steps, refused, kept, shown }
@@ -301,5 +302,62 @@ describe('stepping through points', () => {
     expect(editor.selected.value).toBe(2)
     for (let i = 0; i < 5; i++) editor.step(-1)
     expect(editor.selected.value).toBe(0)
+  })
+})
+
+describe('a point that is set far from others', () => {
+  const at = (points: Points, tick: number) =>
+    Math.round(valueAt(points, MIXER_CONTROLS.level.scale, tick) * 10) / 10
+
+  it('changes its neighbourhood alone: the line stays until a step before, and is back a step after', () => {
+    const { editor, kept } = lane([point(0, -6), point(8 * BAR, -6)], 'near')
+    editor.add(4 * BAR, -20, false)
+    expect(places(kept.value)).toEqual([
+      [0, -6],
+      [4 * BAR - 960, -6],
+      [4 * BAR, -20],
+      [4 * BAR + 960, -6],
+      [8 * BAR, -6],
+    ])
+    expect(editor.current.value).toMatchObject({ tick: 4 * BAR, value: -20 })
+    // near others it joins them
+    editor.add(4 * BAR + 480, -12, true)
+    expect(kept.value).toHaveLength(6)
+  })
+
+  it('begins a line without dragging the song along', () => {
+    const { editor, kept } = lane([], 'near')
+    editor.grabNew(4 * BAR, -20, false)
+    editor.drop()
+    expect([0, 4 * BAR - 960, 4 * BAR, 5 * BAR, 7 * BAR].map((t) => at(kept.value, t))).toEqual([
+      -6, -6, -20, -6, -6,
+    ])
+  })
+
+  it('goes on as far as the hand does, both ways, and no further', () => {
+    const { editor, kept } = lane([], 'near')
+    editor.grabNew(4 * BAR, -20, false)
+    editor.dragTo(6 * BAR + 30, -24, false, null)
+    editor.dragTo(2 * BAR, -12, false, null)
+    editor.drop()
+    const values = [BAR, 2 * BAR, 3 * BAR, 4 * BAR, 5 * BAR, 6 * BAR].map((t) => at(kept.value, t))
+    expect(values).toEqual([-6, -12, -12, -12, -6, -6])
+    expect(kept.value).toHaveLength(5)
+  })
+
+  it('holds from there on where that is chosen', () => {
+    const { editor, kept } = lane([], 'on')
+    editor.grabNew(4 * BAR, -20, false)
+    editor.drop()
+    expect([0, 3 * BAR, 4 * BAR, 7 * BAR].map((t) => at(kept.value, t))).toEqual([-6, -6, -20, -20])
+  })
+
+  it('joins the line where it is set on it: nothing is heard of it', () => {
+    const line = [point(0, -6), point(8 * BAR, -30)]
+    const { editor, kept } = lane(line, 'near')
+    editor.grabNew(4 * BAR, null, false)
+    editor.drop()
+    expect(kept.value).toHaveLength(3)
+    for (let tick = 0; tick <= 8 * BAR; tick += 1000) expect(at(kept.value, tick)).toBe(at(line, tick))
   })
 })

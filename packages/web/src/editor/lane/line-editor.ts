@@ -1,14 +1,20 @@
 import {
   addPoint,
+  cut,
+  begun,
   bendSpan,
   EditRefused,
+  isFar,
   movePoint,
   movePoints,
   removePoints,
   setForm,
+  setFromHere,
+  setNear,
   setValues,
   stamp,
   travelAt,
+  valueAt as lineValueAt,
   type Chosen,
   type Form,
   type Points,
@@ -29,6 +35,15 @@ export interface LinePorts {
   songLength(): number
   /** Where a place ends up that is set by hand. */
   snap(tick: number, free: boolean): number
+  /** How far the line changes where a point is set far from others; to the points beside it, if that is not said. */
+  spread?: () => {
+    /** In its neighbourhood alone, from there on, or to the points beside it. */
+    readonly how: 'near' | 'on' | 'beside'
+    /** Ticks in which the line leads there. */
+    readonly step: number
+    /** A point within so many ticks is beside it. */
+    readonly reach: number
+  }
   /** Name of the lane in labels: "volume of Squeezebox". */
   laneName(): string
   address(): string
@@ -59,6 +74,8 @@ export function useLineEditor(ports: LinePorts) {
     startValue: number
     fresh: boolean
     what: 'points' | 'bend'
+    /** The line before, where a fresh point changes its own neighbourhood alone. */
+    alone?: Points | null
   } | null>(null)
   const current = computed(() => ports.points()[selected.value] ?? null)
   /** The points that an edit is for. */
@@ -73,6 +90,17 @@ export function useLineEditor(ports: LinePorts) {
         ? t('play.bars.one', { bar: bar(from) })
         : t('play.bars.many', { first: bar(from), last: bar(to) })
     return { label: `${what}, ${ports.laneName()}, ${place}`, lanes: [ports.address()], from, to }
+  }
+
+  /** A line with a value set at a place, or from one place to another: far from other points it changes there alone. */
+  function withValue(points: Points, from: number, to: number, value: number): Points {
+    const { scale } = ports.control()
+    const spread = ports.spread?.()
+    const line = begun(points, scale, ports.setting())
+    const beside = points.length ? isFar(points, from, spread?.reach ?? 0) : true
+    if (!spread || spread.how === 'beside' || !beside) return addPoint(started(from), scale, to, value)
+    const setting = { from, to, value, step: spread.step, end: ports.songLength() }
+    return spread.how === 'near' ? setNear(line, scale, setting) : setFromHere(line, scale, setting)
   }
 
   /** A new line starts level at the control's setting, so that its first point does not bend the whole song. */
@@ -125,14 +153,18 @@ export function useLineEditor(ports: LinePorts) {
 
   const chooseAll = () => choose(new Set(ports.points().keys()))
 
-  /** Makes a point and takes it in hand. */
-  function grabNew(tick: number, value: number, free: boolean): void {
+  /** Makes a point and takes it in hand. @param typed its value; null for that of the line there, which stays as it is */
+  function grabNew(tick: number, typed: number | null, free: boolean): void {
     const at = snap(tick, free)
-    const base = tryTo(() => addPoint(started(at), ports.control().scale, at, value))
+    const before = ports.points()
+    const { scale } = ports.control()
+    const value = typed ?? lineValueAt(before, scale, at)
+    const base = tryTo(() => (typed === null ? cut(before, scale, at) : withValue(before, at, at, value)))
     if (!base) return
     const index = base.findIndex((p) => p.tick === at)
     select(index)
-    drag.value = { base, index, startValue: value, fresh: true, what: 'points' }
+    const alone = base.length > Math.max(1, before.length) + 1
+    drag.value = { base, index, startValue: value, fresh: true, what: 'points', alone: alone ? before : null }
     ports.begin()
     ports.preview(base)
   }
@@ -147,6 +179,7 @@ export function useLineEditor(ports: LinePorts) {
       return ports.preview(bendSpan(held.base, scale, held.index, scale.toTravel(value)))
     const at = axis === 'value' ? from.tick : snap(tick, free)
     const to = axis === 'time' ? from.value : value
+    if (held.alone) return dragOn(held.alone, from.tick, at, to)
     ports.preview(
       chosen.value.size > 1
         ? movePoints(
@@ -159,6 +192,14 @@ export function useLineEditor(ports: LinePorts) {
           )
         : movePoint(held.base, scale, held.index, at, to),
     )
+  }
+
+  /** What was set alone goes on as far as the hand does, at the value of the hand. */
+  function dragOn(before: Points, start: number, at: number, value: number): void {
+    const next = tryTo(() => withValue(before, Math.min(start, at), Math.max(start, at), value))
+    if (!next) return
+    selected.value = next.findIndex((p) => p.tick === at)
+    ports.preview(next)
   }
 
   function drop(): void {
@@ -198,7 +239,7 @@ export function useLineEditor(ports: LinePorts) {
   /** Adds a point as one step, and selects it. */
   function add(tick: number, value: number, free: boolean): void {
     const at = snap(tick, free)
-    const points = tryTo(() => addPoint(started(at), ports.control().scale, at, value))
+    const points = tryTo(() => withValue(ports.points(), at, at, value))
     if (!points) return
     ports.set(points, label(t('did.added-at', { text: ports.control().unit.format(value) }), at))
     select(ports.points().findIndex((p) => p.tick === at))

@@ -24,6 +24,8 @@ export interface PointPorts {
 
 /** px within which a point is taken, by mouse (or pen) and by finger. */
 const REACH = { mouse: 15, pen: 15, finger: 26 }
+/** px within which a press means the line that is there. */
+const HAIR = { mouse: 4, pen: 4, finger: 9 }
 /** px of a span's width and height of its ends' difference from which on its middle can be taken. */
 const BENDABLE = { width: 34, height: 10 }
 /** px a press may slip before it counts as a drag. */
@@ -114,7 +116,10 @@ export function pointTool(ports: PointPorts) {
       editor.grabMiddle(middle.index)
     } else {
       state.value = { ...held, dx: 0, dy: 0 }
-      editor.grabNew(tick, valueAt(y), alt)
+      const points = ports.points()
+      const onLine =
+        points.length > 0 && Math.abs(view.y(travelAt(points, ports.control().scale, tick)) - y) <= HAIR[by]
+      editor.grabNew(tick, onLine ? null : valueAt(y), alt)
     }
   }
 
