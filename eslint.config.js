@@ -17,6 +17,7 @@ const DATA = [
   'any onset',
   'fade in',
   'fade out',
+  'to and fro',
 ]
 
 /** What is made in ui/, on Vuetify: rooms take it from there. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { levelScale, switchScale, type Scale } from '../scale'
+import { levelScale, switchScale } from '../scale'
 import {
   begun,
   clearSpan,
@@ -16,7 +16,7 @@ import {
   valueAt,
   type Points,
 } from '.'
-import { arbitraryLine, cutOff, END, keepsOutside, pan, scales } from '../../test/arbitrary-line'
+import { arbitraryLine, END, keepsOutside, pan, scales } from '../../test/arbitrary-line'
 
 const near = (is: readonly number[], expected: readonly number[]) =>
   is.forEach((v, i) => expect(v).toBeCloseTo(expected[i]!, 6))

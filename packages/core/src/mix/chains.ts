@@ -22,12 +22,21 @@ export function freshEffect(kind: EffectKind, id: string, wet = 1): Effect {
   }
 }
 
+/** How much of an effect is heard on a track at first: as much as a beginner can bear. On a return it is heard alone. */
+const FIRST_WET: Readonly<Partial<Record<EffectKind, number>>> = {
+  reverb: 0.25,
+  delay: 0.3,
+  flanger: 0.4,
+  chopper: 0.6,
+}
+
 /** Puts a fresh effect at the end of a chain. @throws EditRefused where there is no room */
 export function addEffect(mix: Mix, owner: string, kind: EffectKind, id: string): Mix {
   return withEffects(mix, (effects, of) => {
     if (of.id !== owner) return effects
     if (effects.length >= MOST) throw new EditRefused(words('refused.effects', { most: MOST }))
-    return [...effects, freshEffect(kind, id)]
+    const isTrack = mix.tracks.some((track) => track.id === owner)
+    return [...effects, freshEffect(kind, id, isTrack ? FIRST_WET[kind] : undefined)]
   })
 }
 

@@ -2,6 +2,7 @@ import { words } from '@rudlo/words'
 import { levelScale } from './level'
 import { linearScale } from './linear'
 import type { Scale } from './scale'
+import { onStep } from './steps'
 import { switchScale } from './switch'
 import { decibels, gainDecibels, onOff, panning, percent, type Unit } from './unit'
 
@@ -19,6 +20,8 @@ export interface Control {
   readonly initial: number
   /** The value at which it does nothing. */
   readonly neutral: number
+  /** The values that it can be set to, where it has steps, in rising order. */
+  readonly steps?: readonly number[]
 }
 
 /** Declares a control, called as the catalog says under its key; `neutral` is as `initial` where it does nothing at first. */
@@ -41,6 +44,10 @@ export function control(
     neutral,
   }
 }
+
+/** A control that has steps. */
+export const stepped = (of: Control, steps: readonly number[]): Control =>
+  Object.defineProperties({ steps } as Control, Object.getOwnPropertyDescriptors(of))
 
 /** The controls of tracks, returns, sends and the main output, by the last word of their address. */
 export const MIXER_CONTROLS = {
@@ -68,5 +75,5 @@ export function readValue(of: Control, text: string): { value: number; clamped: 
   const typed = of.unit.parse(text)
   if (typed === null || !Number.isFinite(typed)) return null
   const value = Math.min(of.scale.max, Math.max(of.scale.min, typed))
-  return { value, clamped: value !== typed }
+  return { value: onStep(of, value), clamped: value !== typed }
 }

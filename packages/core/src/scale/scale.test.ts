@@ -2,22 +2,25 @@ import { EFFECTS, EFFECT_KINDS, controlsOf } from '../effects'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  MIXER_CONTROLS,
+  SEND_CONTROLS,
+  SILENCE_DB,
   decibels,
   gainDecibels,
   hertz,
+  leaning,
   levelGain,
   levelGainOfTravel,
   levelScale,
-  MIXER_CONTROLS,
   milliseconds,
   noteValue,
+  noteValues,
   onOff,
-  leaning,
+  onStep,
   panning,
   percent,
   readValue,
-  SEND_CONTROLS,
-  SILENCE_DB,
+  stepFrom,
   type Control,
 } from '.'
 
@@ -131,7 +134,7 @@ describe('units', () => {
       'L30',
       '2.40 kHz',
       'silent',
-      '1/8.',
+      '1/8 dotted',
     ])
   })
 
@@ -148,5 +151,42 @@ describe('units', () => {
     expect(variation.unit.format(6.7)).toBe('8')
     expect(readValue(variation, '3')).toEqual({ value: 2, clamped: false })
     expect(readValue(variation, '12')).toEqual({ value: 7, clamped: true })
+  })
+})
+
+describe('note values', () => {
+  it.each([
+    ['1/8', 480],
+    ['3/16', 720],
+    ['1/8 dotted', 720],
+    ['dotted eighth', 720],
+    ['Eighth dotted', 720],
+    ['1/8.', 720],
+    ['1/8t', 320],
+    ['triplet quarter', 640],
+    ['quarter', 960],
+  ])('%s is read', (text, ticks) => {
+    expect(noteValue.parse(text)).toBe(ticks)
+  })
+
+  it('are written so that they are read again, and nothing else is one', () => {
+    for (const ticks of noteValues(60, 3840)) expect(noteValue.parse(noteValue.format(ticks))).toBe(ticks)
+    for (const text of ['5/16', '1/7', 'dotted', 'eighths', '']) expect(noteValue.parse(text)).toBeNull()
+  })
+
+  it('are the only ones that the time of an echo moves in', () => {
+    const note = controlsOf('delay')['note']!
+    const { steps } = note
+    expect(steps![0]).toBeGreaterThanOrEqual(60)
+    for (const value of [60, 477, 500, 700, 3840]) {
+      expect(steps).toContain(onStep(note, value))
+      const [up, down] = [stepFrom(note, value, 1)!, stepFrom(note, value, -1)!]
+      expect(steps).toEqual(expect.arrayContaining([up, down]))
+      expect(up).toBeGreaterThanOrEqual(down)
+    }
+    expect(readValue(note, '3/16')).toEqual({ value: 720, clamped: false })
+    expect([onStep(controlsOf('chopper')['variation']!, 1.65), stepFrom(MIXER_CONTROLS.level, 0, 1)]).toEqual(
+      [2, null],
+    )
   })
 })

@@ -112,32 +112,6 @@ export const onOff: Unit = {
   },
 }
 
-const TICKS_PER_WHOLE = 3840
-
-/** A note value, kept in ticks: "1/8" is 480, "1/8." dotted, "1/8t" a triplet. */
-export const noteValue: Unit = {
-  format: (ticks) => {
-    for (const [mark, factor] of [
-      ['', 1],
-      ['.', 1.5],
-      ['t', 2 / 3],
-    ] as const) {
-      const part = (TICKS_PER_WHOLE * factor) / ticks
-      const whole = Math.round(part)
-      if (Math.abs(part - whole) < 1e-9 && (whole & (whole - 1)) === 0) {
-        return `1/${whole}${mark}`
-      }
-    }
-    return words('unit.ticks', { n: ticks })
-  },
-  parse: (text) => {
-    const match = /^1\/(1|2|4|8|16|32|64)\s*(\.|d|t)?$/.exec(plain(text))
-    if (!match) return null
-    const factor = match[2] === 't' ? 2 / 3 : match[2] ? 1.5 : 1
-    return Math.round((TICKS_PER_WHOLE / Number(match[1])) * factor)
-  },
-}
-
 /** One of a few choices, counted from 0 and shown from 1. A line may run through them: the nearest counts. */
 export const choice: Unit = {
   format: (value) => String(Math.round(value) + 1),

@@ -4,24 +4,20 @@ import { by } from './hand'
 
 type Screen = readonly [width: number, height: number]
 
-/** The screens that everything on a lane is tried on, the usual one first. */
-const ALL: readonly Screen[] = [
-  [1280, 800],
-  [1366, 640],
-  [1024, 768],
-]
-/** For rooms beside the lanes: each screen once, with a mouse or with a finger. */
-const ONCE = ALL.filter(([width]) => (width === 1024) === (by === 'finger'))
+/** The screens that a school has, each with what is worked on it with: a mouse, or a finger on a tablet. */
+const SCREENS: readonly Screen[] =
+  by === 'finger'
+    ? [[1024, 768]]
+    : [
+        [1280, 800],
+        [1366, 640],
+      ]
 
-const onEach = (screens: readonly Screen[]) => (name: string, tests: () => void) => {
-  for (const [width, height] of screens)
+/** Describes something that a person does: it is tried on every screen that this hand works on. */
+export function onScreens(name: string, tests: () => void): void {
+  for (const [width, height] of SCREENS)
     describe(`${name}, by ${by} on ${width}×${height}`, () => {
       beforeAll(() => page.viewport(width, height))
       tests()
     })
 }
-
-/** Describes something on a lane: it is tried on every screen, with what the project works with. */
-export const onScreens = onEach(ALL)
-/** Describes a room beside the lanes. */
-export const oncePerScreen = onEach(ONCE)

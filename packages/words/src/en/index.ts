@@ -13,7 +13,7 @@ import { UNHEARD } from './unheard'
 import { USUAL } from './usual'
 
 /** Everything that is said in English by the computation, the contract and the server, by key. */
-export const EN: Readonly<Record<string, string>> = {
+export const EN = {
   ...CHECKS,
   ...CONTROLS,
   ...FIGURES,
@@ -27,4 +27,4 @@ export const EN: Readonly<Record<string, string>> = {
   ...TASKS,
   ...UNHEARD,
   ...USUAL,
-}
+} as const

@@ -1,4 +1,3 @@
-import type { Catalog } from './catalog'
 import type * as Behind from '../en/behind'
 import { DOOR } from '../en/door'
 
@@ -8,6 +7,8 @@ export { DOOR }
 export type DoorKey = keyof typeof DOOR
 /** A key of what is said in a room. */
 export type RoomKey = keyof typeof Behind.ROOMS
+/** A key of what the computation, the contract and the server say. */
+export type FindingKey = keyof typeof Behind.FINDINGS
 export type MessageKey = DoorKey | RoomKey
 
 /** A language: what it is called by those who speak it, how it writes dates where nobody says otherwise, and its texts. */
@@ -17,7 +18,7 @@ export interface Language {
   readonly door: () => Promise<Readonly<Record<DoorKey, string>>>
   readonly behind: () => Promise<{
     readonly ROOMS: Readonly<Record<RoomKey, string>>
-    readonly FINDINGS: Catalog
+    readonly FINDINGS: Readonly<Record<FindingKey, string>>
   }>
 }
 

@@ -10,6 +10,6 @@ const LENGTHS = [0.25, 0.5, 1, 2]
  * @returns ticks
  */
 export function leadOf(beat: number, seconds: number): number {
-  const off = (beats: number) => Math.abs(Math.log2((beats * seconds) / SECONDS))
+  const off = (beats: number) => Math.max((beats * seconds) / SECONDS, SECONDS / (beats * seconds))
   return Math.round(beat * LENGTHS.reduce((best, beats) => (off(beats) < off(best) ? beats : best)))
 }

@@ -1,5 +1,5 @@
 import { clamp, type Control, type Scale } from '../../scale'
-import { point, type Point, type Points } from '../envelope'
+import { point, type Points } from '../envelope'
 import { valueAt } from '../evaluate'
 import { bendThrough } from '../form'
 import { mapSpan, replaceSpan, type LineSpan } from '../span-edits'

@@ -91,7 +91,13 @@ function cellAt(tick: number): readonly [number, number] {
     :step="desk.step"
     @commit="drewFreely"
   />
-  <CellsSurface v-if="desk.hand === 'cells'" v-bind="drawing" :cell="cellAt" @commit="drewCells" />
+  <!-- what is on or off is drawn cell by cell -->
+  <CellsSurface
+    v-if="desk.hand === 'cells' || (desk.hand === 'freehand' && control.scale.kind === 'switch')"
+    v-bind="drawing"
+    :cell="cellAt"
+    @commit="drewCells"
+  />
   <ShapeHandles
     v-if="shape.laid?.address === address"
     :view="view"

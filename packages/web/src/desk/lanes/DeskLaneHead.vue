@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Beside a lane on the desk: what it moves and where it is, the fields of a point, what can be done with the whole line. */
+import { computed } from 'vue'
 import { usePass } from '../pass/pass-store'
 import SpreadPicture from '../../editor/lane/SpreadPicture.vue'
 import LaneHead from '../../editor/lane/LaneHead.vue'
@@ -7,6 +8,7 @@ import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
 import { useTrying } from '../remarks/trying'
+import ControlSlider from '../mixer/ControlSlider.vue'
 import LaneChooser from './LaneChooser.vue'
 import LaneCorner from './LaneCorner.vue'
 import LaneSwitches from './LaneSwitches.vue'
@@ -56,6 +58,9 @@ const SPREADS = (['near', 'on', 'beside'] as const).map((value) => ({
   tip: t(`lane.spread.${value}.tip`),
   test: `spread-${value}`,
 }))
+/** How it is done is said until something was done; for the ways of working that change nothing by a press, always. */
+const needsHelp = computed(() => desk.hand !== 'points' || !work.history.done.length)
+
 /** What a beginner does first, for each way of working. */
 const HELP = {
   bars: () => t('lane.how.bars'),
@@ -89,7 +94,15 @@ const HELP = {
   >
     <template #corner><LaneCorner :address="address" :folded="false" /></template>
     <template #control><LaneChooser :address="address" /></template>
-    <p v-if="locked || !compact" class="soft help">
+    <!-- what is drawn can be ridden in sight of its line -->
+    <template v-if="!compact && !locked" #ride>
+      <ControlSlider
+        v-if="control.scale.kind !== 'switch'"
+        :address="address"
+        :label="lane.spokenName.value"
+      />
+    </template>
+    <p v-if="locked || (!compact && needsHelp)" class="soft help">
       <template v-if="locked">
         <v-icon icon="$locked" size="16" :title="locked" />
         <template v-if="!compact">{{ locked }}</template>
@@ -106,7 +119,7 @@ const HELP = {
       <template v-else>{{ HELP[desk.hand]() }}</template>
     </p>
     <div v-if="!locked && !compact && desk.hand === 'points'" class="spread">
-      <p><span class="soft">{{ t('lane.spread') }}</span> {{ t(`lane.spread.${desk.pointSpread}`) }}</p>
+      <span class="soft">{{ t('lane.spread') }}</span>
       <ChoiceButtons v-model="desk.pointSpread" :label="t('lane.spread')" :choices="SPREADS">
         <template #default="{ choice }">
           <SpreadPicture :spread="choice.value" /><span class="unseen">{{ choice.text }}</span>
@@ -137,7 +150,7 @@ const HELP = {
 
 <style scoped>
 .help {
-  margin-top: 10px;
+  margin-top: 4px;
   font-size: 14px;
 }
 
@@ -146,13 +159,16 @@ const HELP = {
 }
 
 .spread {
-  margin-top: 8px;
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  margin-top: 2px;
   font-size: 14px;
 }
 
 .spread :deep(.choice) {
   min-height: 30px;
-  padding: 0 6px;
+  padding: 0 3px;
 }
 
 .compact .help + .spread {
@@ -167,7 +183,7 @@ const HELP = {
   display: flex;
   gap: 8px;
   align-items: center;
-  min-height: 32px;
+  min-height: 26px;
   margin-top: auto;
   font-size: 14px;
 }

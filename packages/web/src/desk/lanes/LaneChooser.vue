@@ -56,6 +56,14 @@ const describe = (address: string): Lane => {
   }
 }
 
+/** Other words for what a lane moves, as people look for it. */
+const alsoCalled = (address: string) =>
+  /^(track|return|main)\/([^/]+\/)?level$/.test(address)
+    ? t('chooser.also.level')
+    : address.startsWith('send/')
+      ? t('chooser.also.send')
+      : ''
+
 /** Lanes of the track at hand; of everything where something is searched or only moves are wanted. */
 const groups = computed(() => {
   if (!open.value) return []
@@ -65,7 +73,7 @@ const groups = computed(() => {
   const kept = lanes.filter(
     (l) =>
       (!withMoves.value || l.moves) &&
-      (!words || `${ownerName(l.owner)} ${l.name}`.toLowerCase().includes(words)),
+      (!words || `${ownerName(l.owner)} ${l.name} ${alsoCalled(l.address)}`.toLowerCase().includes(words)),
   )
   const owners = [...new Set(kept.map((l) => l.owner))]
   return owners.map((id) => ({ name: ownerName(id), lanes: kept.filter((l) => l.owner === id) }))

@@ -116,11 +116,11 @@ function clearMany(which: 'track' | 'song'): void {
 .switches {
   display: flex;
   flex-wrap: wrap;
-  gap: var(--space-1);
-  margin-top: var(--space-2);
+  gap: 3px;
+  margin-top: var(--space-1);
 }
 
 .switches > :deep(.small) {
-  padding-inline: 10px;
+  padding-inline: 7px;
 }
 </style>

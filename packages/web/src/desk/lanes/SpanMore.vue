@@ -17,6 +17,7 @@ import {
 import { computed, ref } from 'vue'
 import FormPicture from '../../editor/lane/FormPicture.vue'
 import { FORMS } from '../../editor/lane/forms'
+import { useWork } from '../../document/work-store'
 import { usePass } from '../pass/pass-store'
 import { useDesk, EDGES } from '../desk-store'
 import { useSpanActions } from './span-actions'
@@ -29,6 +30,7 @@ import { t } from '../../words/t'
 
 const desk = useDesk()
 const pass = usePass()
+const work = useWork()
 const { here, act } = useSpanActions()
 
 const span = computed(() => desk.selection!)
@@ -57,8 +59,17 @@ const tilted = (sign: 1 | -1) =>
   )
 const smoothed = () =>
   act(t('bars.did.smoothed'), ({ points, control: { scale } }) => smoothSpan(points, scale, span.value))
-const thinned = () =>
-  act(t('bars.did.thinned'), ({ points, control: { scale } }) => thinSpan(points, scale, span.value))
+/** Fewer points, and how many fewer they are. */
+function thinned(): void {
+  const count = () => desk.lanes.reduce((sum, l) => sum + (work.envelope(l.address)?.points.length ?? 0), 0)
+  const before = count()
+  const step = act(t('bars.did.thinned'), ({ points, control: { scale } }) =>
+    thinSpan(points, scale, span.value),
+  )
+  if (!step) return
+  const gone = before - count()
+  work.notice = gone ? t('bars.thinned', { before, after: before - gone }) : t('bars.thinned.none')
+}
 const cleared = () =>
   act(t('bars.did.cleared'), ({ points, control: { scale } }) => clearSpan(points, scale, span.value))
 

@@ -254,10 +254,6 @@ td.section {
 
 /* a small screen with the brief beside it: every column still fits */
 @media (max-width: 1100px) {
-  th {
-    padding-right: 6px;
-  }
-
   td {
     padding-inline: 3px;
   }
@@ -287,10 +283,6 @@ td.section {
 
   .loud {
     width: 26px;
-  }
-
-  .figure {
-    margin-left: 4px;
   }
 }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A long slider for one control: drag, wheel, keys; a double click returns it to its default. */
+import { onStep } from '@rudlo/core/scale'
 import { computed, ref } from 'vue'
 import type { HeldPeak } from '../../engine/peak-hold'
 import { nudged, tidied } from '../../editor/tools/nudge'
@@ -34,7 +35,8 @@ const neutral = computed(() => `${control.value.scale.toTravel(control.value.neu
 const share = (dbfs: number) => Math.min(1, Math.max(0, (dbfs + 60) / 60))
 const onMeter = (dbfs: number) => `${share(dbfs) * 100}%`
 const menu = useControlMenu()
-const tidy = (to: number) => tidied(control.value.scale.kind, control.value.scale.toValue(to))
+const tidy = (to: number) =>
+  onStep(control.value, tidied(control.value.scale.kind, control.value.scale.toValue(to)))
 
 function down(event: PointerEvent): void {
   if (event.button !== 0 || !begin()) return

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { page, userEvent, type Locator } from 'vitest/browser'
 import { atDesk, type DeskPerson } from '../../../test/desk/desk'
 import { drag } from '../../../test/desk/hand'
-import { oncePerScreen } from '../../../test/desk/screens'
+import { onScreens } from '../../../test/desk/screens'
 
 /** Somebody who looks at the balance. */
 async function atBalance(): Promise<DeskPerson> {
@@ -28,7 +28,7 @@ async function dragBy(control: Locator, share: number): Promise<void> {
   ])
 }
 
-oncePerScreen('a fader', () => {
+onScreens('a fader', () => {
   it('is dragged, as one step, and nudged, typed and wheeled', async () => {
     const petra = await atBalance()
     const harp = fader('Harp')
@@ -90,7 +90,7 @@ oncePerScreen('a fader', () => {
   })
 })
 
-oncePerScreen('returns and sends', () => {
+onScreens('returns and sends', () => {
   it('are added, taken before the fader, switched off and taken out, each as one step', async () => {
     const petra = await atBalance()
     const add = async (kind: string) => {
@@ -115,7 +115,7 @@ oncePerScreen('returns and sends', () => {
   })
 })
 
-oncePerScreen('effects', () => {
+onScreens('effects', () => {
   it('show what they do, are named and moved, and a track goes back to its start', async () => {
     const petra = await atBalance()
     await button(/^FX of Whistle/).click()

@@ -46,6 +46,7 @@ const emit = defineEmits<{
       <slot name="control"><p class="soft">{{ control.name }}</p></slot>
       <p class="now"><LiveText :text="() => control.unit.format(value())" /></p>
     </div>
+    <slot name="ride" />
     <p class="soft where place-now"><LiveText :text="where" /></p>
     <p v-if="control.scale.kind === 'level' || note()" class="soft where note"><LiveText :text="note" /></p>
     <PointFields
@@ -76,7 +77,7 @@ const emit = defineEmits<{
   display: flex;
   flex-direction: column;
   gap: 2px;
-  padding: 12px 14px;
+  padding: 8px 14px;
   overflow: auto;
   border-right: 1px solid var(--rule);
 }
@@ -128,7 +129,8 @@ h2 {
 
 /* what is said of a value comes and goes under a moving hand: what lies below stays where it is */
 .note {
-  min-height: 1.35em;
+  min-height: 1.2em;
+  line-height: 1.2;
 }
 
 .compact > .where {
@@ -161,12 +163,12 @@ h2 {
 }
 
 .now {
-  margin-top: 6px;
+  margin-top: 3px;
   /* it changes all the time: nothing around it has to be laid out anew */
   contain: strict;
   width: 100%;
-  height: 37px;
-  font-size: 33px;
+  height: 34px;
+  font-size: 30px;
   font-weight: 680;
   line-height: 1.1;
   white-space: nowrap;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { by, drag, pinch, press, type Place } from '../../../test/desk/hand'
 import { atDesk, type DeskPerson } from '../../../test/desk/desk'
-import { oncePerScreen } from '../../../test/desk/screens'
+import { onScreens } from '../../../test/desk/screens'
 
 /** Ways of working on a lane, each with the surface that its hand works on. */
 const WAYS = [
@@ -23,7 +23,7 @@ async function workingBy(hand: (typeof WAYS)[number][0], surface: string) {
 
 const shown = ({ desk }: DeskPerson) => desk.span.to - desk.span.from
 
-oncePerScreen('a lane', () => {
+onScreens('a lane', () => {
   describe.each(WAYS)('by %s', (hand, surface) => {
     it('the wheel looks closer, further and to the side, and leaves up and down to the page', async () => {
       const { milan, face, at } = await workingBy(hand, surface)

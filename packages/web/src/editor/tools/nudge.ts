@@ -1,4 +1,4 @@
-import { choice, clamp, type Control } from '@rudlo/core/scale'
+import { clamp, stepFrom, type Control } from '@rudlo/core/scale'
 import { t } from '../../words/t'
 
 /** What the arrow keys mean: a step in time, a step of the value. */
@@ -13,9 +13,11 @@ export const ARROWS: Readonly<Record<string, readonly [time: -1 | 0 | 1, value: 
 const QUIET_DB = -40
 
 /** The value one step up (1) or down (−1): a decibel or a fiftieth of the travel; `fine` a tenth of that. */
-export function nudged({ scale, unit }: Control, value: number, by: 1 | -1, fine: boolean): number {
+export function nudged(control: Control, value: number, by: 1 | -1, fine: boolean): number {
+  const { scale } = control
   if (scale.kind === 'switch') return by > 0 ? 1 : 0
-  if (unit === choice) return clamp(Math.round(value) + by, scale.min, scale.max)
+  const step = stepFrom(control, value, by)
+  if (step !== null) return step
   if (scale.kind === 'level' && value + by > QUIET_DB) {
     return clamp(tidied(scale.kind, value + by * (fine ? 0.1 : 1)), scale.min, scale.max)
   }
