@@ -24,7 +24,11 @@ test('a student asks, reads where and why, sees the figures, opens a hint, tries
   const drift = wilma.page.locator('[data-kind=drift]')
   await expect(drift).toContainText('set a second point')
   expect(await wilma.at('mistake').count()).toBeLessThanOrEqual(3)
+  // a repair is tried, not done: it lies beside the line, is heard, and taken
   await drift.locator('[data-test=try-repair]').click()
+  await drift.locator('[data-test=hear-repair]').click()
+  expect(await wilma.points()).toBe(2)
+  await drift.locator('[data-test=take-repair]').click()
   await expect(drift).toHaveCount(0)
   await expect(wilma.page.getByText('This is how it was when you last checked')).toBeVisible()
   expect(await wilma.points()).toBe(3)

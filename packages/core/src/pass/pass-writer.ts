@@ -1,6 +1,7 @@
 import { replaceSpan, thin, valueAt, type LineSpan, type Points, type Sample } from '../envelope'
 import { clamp, raised, riseBetween, type Scale } from '../scale'
 import { SampleList } from './sample-list'
+import { unstepped } from './unstepped'
 import type { Way } from './way'
 
 /** The lane that a pass writes on. */
@@ -265,7 +266,8 @@ export class PassWriter {
       if (!samples.length || to <= from) continue
       const span = { from: samples[0]!.tick, to: samples.at(-1)!.tick }
       if (span.to <= span.from) continue
-      const inner = scale.kind === 'switch' ? steps(samples) : thinned ? thin(samples, scale) : plain(samples)
+      const inner =
+        scale.kind === 'switch' ? steps(samples) : thinned ? thin(unstepped(samples), scale) : plain(samples)
       points = replaceSpan(points, scale, span, inner, 'returns')
       spans.push(span)
     }

@@ -136,6 +136,25 @@ describe('any pass', () => {
     for (let t = 1100; t < 8900; t += 100) expect(Math.abs(at(points, t) - wave(t))).toBeLessThan(0.6)
   })
 
+  it('by a surface or a finger is as few: the stairs in which its values come are none of the hand', () => {
+    // a second's pull at 120 bpm from 0 dB down, in 7 bits, told every 35 ms or so
+    const told = (tick: number) => Math.floor(tick / 67) * 67
+    const travel = (tick: number) => levelScale.toTravel(0) * (1 - (0.8 * (told(tick) - 2000)) / 1920)
+    const inSevenBits = (tick: number) => levelScale.toValue(Math.round(travel(tick) * 127) / 127)
+    const { points, spans } = run('hold', [{ from: 2000, to: 3920, value: inSevenBits }])
+    const inside = points.filter((p) => p.tick >= spans[0]!.from && p.tick <= spans[0]!.to)
+    expect(inside.length).toBeLessThanOrEqual(8)
+    for (let tick = 2100; tick < 3900; tick += 60)
+      expect(Math.abs(travelAt(points, levelScale, tick) - travel(tick))).toBeLessThan(0.05)
+  })
+
+  it('keeps what a hand held still, from its beginning to its end', () => {
+    const { points } = run('hold', [
+      { from: 2000, to: 6000, value: (t) => (t < 3000 ? -6 : t < 5000 ? -12 : -18) },
+    ])
+    expect([2500, 3100, 4900, 5500].map((t) => Math.round(at(points, t)))).toEqual([-6, -12, -12, -18])
+  })
+
   it('is heard while it is written: the hand’s value lies ahead, the old line after it', () => {
     const writer = new PassWriter({ ...lane, points: [point(0, 0)], scale: pan }, rules('hold'))
     for (let tick = 1000; tick <= 2000; tick += 20) writer.feed(tick, true, 0.5)

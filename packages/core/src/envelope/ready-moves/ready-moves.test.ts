@@ -16,7 +16,7 @@ const feedback = controlsOf('delay')['feedback']!
 const place: MovePlace = { span: { from: 2 * BAR, to: 4 * BAR }, beat: BEAT, length: 8 * BAR, lead: BEAT / 2 }
 const { from, to } = place.span
 const at = (points: Points, tick: number, { scale }: Control = level) =>
-  Math.round(valueAt(points, scale, tick) * 1e9) / 1e9
+  Math.round(valueAt(points, scale, tick) * 1e9) / 1e9 || 0
 const made = (move: ReadyMove, points: Points = [point(0, -6)], wish = {}, of = level, where = place) =>
   makeMove(points, of, where, move, wish)
 
@@ -51,10 +51,11 @@ describe('a ready move', () => {
     },
   )
 
-  it('has no way there where the song begins, and none back where it ends', () => {
+  it('goes and comes back inside its bars where the song begins and ends: there is no room beside them', () => {
     const whole = { ...place, span: { from: 0, to: 8 * BAR } }
     const line = made('dip', [point(0, -6)], {}, level, whole)
-    for (const tick of [0, BAR, 8 * BAR]) expect(at(line, tick)).toBeCloseTo(-12, 9)
+    for (const tick of [place.lead, BAR, 8 * BAR - place.lead]) expect(at(line, tick)).toBeCloseTo(-12, 9)
+    for (const tick of [0, 8 * BAR]) expect(at(line, tick)).toBe(-6)
   })
 
   it('goes as far as was asked, in the unit of its lane', () => {
@@ -64,6 +65,12 @@ describe('a ready move', () => {
     expect(at(swept, to, frequency)).toBeCloseTo(2000, 6)
     expect(at(made('dip', [point(0, 0.5)], { amount: 0.1 }, feedback), from, feedback)).toBeCloseTo(0.1, 9)
     expect(at(made('build', [point(0, -6)], { amount: 3 }), to)).toBeCloseTo(-3, 9)
+  })
+
+  it('builds up to the next part and stays with it; in the middle of one it goes back', () => {
+    const arrived = made('build', [point(0, -6)], {}, level, { ...place, arrives: true })
+    expect([from, to, 7 * BAR].map((t) => at(arrived, t))).toEqual([-6, 0, 0])
+    expect([from, to, to + place.lead, 7 * BAR].map((t) => at(made('build'), t))).toEqual([-6, 0, -6, -6])
   })
 
   it('throws for one note: open just before it begins, shut before the next', () => {

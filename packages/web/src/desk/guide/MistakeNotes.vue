@@ -45,12 +45,33 @@ function byHand(mistake: SaidMistake): void {
         <AppButton small @click="guide.show(m.place)">
           <v-icon icon="$play" size="16" />{{ t('guide.mistakes.listen') }}
         </AppButton>
-        <AppButton v-if="guide.canRepair(m)" small data-test="try-repair" @click="guide.repair(m)">
+        <AppButton
+          v-if="guide.canRepair(m) && guide.trying.tried?.mistake !== m"
+          small
+          data-test="try-repair"
+          @click="guide.repair(m)"
+        >
           {{ t('guide.mistakes.repair') }}
         </AppButton>
         <AppButton v-if="m.place.lane" small :tip="t('guide.mistakes.hand.tip')" @click="byHand(m)">
           {{ t('guide.mistakes.hand') }}
         </AppButton>
+      </div>
+      <div v-if="guide.trying.tried?.mistake === m" class="row" data-test="tried-repair">
+        <span class="soft">{{ t('guide.repair.shown') }}</span>
+        <AppButton
+          small
+          :aria-pressed="guide.trying.heard"
+          data-test="hear-repair"
+          @click="guide.trying.hear"
+          >{{ t('guide.repair.hear') }}</AppButton
+        >
+        <AppButton small tone="main" data-test="take-repair" @click="guide.takeRepair">{{
+          t('guide.repair.take')
+        }}</AppButton>
+        <AppButton small data-test="leave-repair" @click="guide.trying.leave">{{
+          t('guide.repair.leave')
+        }}</AppButton>
       </div>
     </article>
   </section>

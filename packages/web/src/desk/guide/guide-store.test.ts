@@ -61,6 +61,7 @@ const desk = shallowReactive({
   task: null as StudentBrief['tasks'][number] | null,
   given: null as { brief: StudentBrief; startingMix: Mix } | null,
   showPlace: vi.fn(),
+  hinted: null as { lane: string } | null,
 })
 vi.mock('../desk-store', () => ({ useDesk: () => desk }))
 
@@ -70,6 +71,9 @@ const work = shallowReactive({
   mix: start as Mix | null,
   notice: null as string | null,
   history: { done: [] },
+  heard: null as string | null,
+  notes: [],
+  hear: vi.fn(),
   setMix: vi.fn((make: (mix: Mix) => Mix) => void (work.mix = make(work.mix!))),
 })
 vi.mock('../../document/work-store', () => ({ useWork: () => work }))
@@ -169,12 +173,20 @@ describe('what the checks say', () => {
 })
 
 describe('mistakes', () => {
-  it('are shown, repaired as one step, and can be put away', async () => {
+  it('are shown, a repair is tried and taken as one step, and they can be put away', async () => {
     const guide = open('asked', drifting)
     await guide.ask()
     expect(guide.notes.map((m) => m.kind)).toContain('drift')
     const drift = guide.notes.find((m) => m.kind === 'drift')!
     guide.repair(drift)
+    // it lies beside the line, and nothing is done yet
+    expect(work.setMix).not.toHaveBeenCalled()
+    expect(guide.trying.tried?.mistake).toBe(drift)
+    expect(desk.hinted).toMatchObject({ lane: drift.place.lane })
+    guide.trying.leave()
+    expect([guide.trying.tried, desk.hinted]).toEqual([null, null])
+    guide.repair(drift)
+    guide.takeRepair()
     expect(work.setMix).toHaveBeenCalledOnce()
     expect(work.mix!.envelopes[0]!.points).toHaveLength(3)
     expect(desk.showPlace).toHaveBeenCalledWith(drift.place)

@@ -7,6 +7,7 @@ import { saidMistake, saidTasks, Sayer, type SaidMistake, type SaidTask } from '
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
+import { useTriedRepair } from './tried-repair'
 import { useDesk } from '../desk-store'
 import { server, told } from '../../api/client'
 import { useWork } from '../../document/work-store'
@@ -159,7 +160,14 @@ export const useGuide = defineStore('guide', () => {
     )
   }
 
-  /** Tries a repair: one step, undoable. */
+  const trying = useTriedRepair()
+  // what is tried was made of the work as it was
+  watch(
+    () => work.mix,
+    () => trying.leave(),
+  )
+
+  /** Shows a repair beside the line as it is. */
   function repair(mistake: SaidMistake): void {
     if (!last || !work.mix) return
     // made of the work as it is now: since it was judged it may have changed
@@ -172,14 +180,15 @@ export const useGuide = defineStore('guide', () => {
       return
     }
     const { label, mix } = found.repair()
-    work.setMix(() => mix, {
-      label: sayer(mix).say(label),
-      lanes: mistake.place.lane ? [mistake.place.lane] : [],
-      from: mistake.place.from,
-      to: mistake.place.to,
-    })
-    mistakes.value = mistakes.value.filter((m) => m !== mistake)
-    show(mistake.place)
+    trying.offer(mistake, { mix, label: sayer(mix).say(label) })
+  }
+
+  /** Takes the repair that is tried, and plays it. */
+  function takeRepair(): void {
+    const mended = trying.take()
+    if (!mended) return
+    mistakes.value = mistakes.value.filter((m) => m !== mended)
+    show(mended.place)
   }
 
   const canRepair = (mistake: SaidMistake) =>
@@ -300,6 +309,8 @@ export const useGuide = defineStore('guide', () => {
     ask,
     listen,
     repair,
+    takeRepair,
+    trying,
     canRepair,
     dismiss,
     show,

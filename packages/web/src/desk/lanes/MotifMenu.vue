@@ -3,12 +3,14 @@
 import { copySpan } from '@rudlo/core/envelope'
 import {
   editMotif,
+  envelopeOf,
   keepMotif,
   laneAt,
   motifsFor,
   placeMotif,
   removeMotif,
   renameMotif,
+  type Mix,
 } from '@rudlo/core/mix'
 import { computed, ref } from 'vue'
 import { usePlayer } from '../../engine/player-store'
@@ -71,7 +73,20 @@ function reform(id: string, name: string, length: number): void {
     from: span.from,
     to: span.from + length,
   })
-  const step = work.setMix((mix) => editMotif(mix, id, inner), change(t('motif.did.changed', { name })))
+  const ids = { placement: crypto.randomUUID(), envelope: crypto.randomUUID() }
+  const at = span.from
+  const envelope = envelopeOf(work.mix!, desk.address)?.id
+  const follows = (p: Mix['placements'][number]) =>
+    p.motif === id && p.envelope === envelope && p.start === at
+  // the place that it was taken from follows as well from now on
+  const step = work.setMix(
+    (mix) => {
+      const edited = editMotif(mix, id, inner)
+      if (edited.placements.some(follows)) return edited
+      return placeMotif(edited, id, desk.address, laneAt(edited, desk.address)!.points, at, ids)
+    },
+    change(t('motif.did.changed', { name }), at, at + length),
+  )
   if (step) work.notice = t('motif.changed', { name, n: uses(id) })
 }
 

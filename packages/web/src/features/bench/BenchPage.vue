@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The student's working screen for one assignment. */
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
 import { useSession } from '../../api/session-store'
 import DeskFoot from '../../desk/DeskFoot.vue'
@@ -23,6 +23,7 @@ import { usePageKeys } from '../../ui/keys/page-keys'
 import { useLessonNews } from './lesson-news'
 import { usePresence } from './presence-store'
 import { t } from '../../words/t'
+import AppButton from '../../ui/buttons/AppButton.vue'
 import IconButton from '../../ui/buttons/IconButton.vue'
 import { useNarrow } from '../../ui/page/narrow'
 import RoomState from '../../ui/page/RoomState.vue'
@@ -66,6 +67,12 @@ if (session.person?.role === 'student')
   )
 
 useLessonNews(() => props.assignment)
+/** Past the head and the tasks, to what is drawn on. */
+async function toLane(): Promise<void> {
+  desk.view = 'lines'
+  await nextTick()
+  document.querySelector<HTMLElement>('[data-test=line]')?.focus()
+}
 const shortcuts = useBenchKeys({ tasks: briefOpen, keys })
 usePageKeys(shortcuts)
 onBeforeRouteLeave(() => (pass.active ? leaving.value?.ask() : true))
@@ -80,6 +87,9 @@ onBeforeUnmount(() => {
 
 <template>
   <div class="bench">
+    <AppButton v-if="ready && !narrow" class="skip" tone="main" data-test="to-lane" @click="toLane">{{
+      t('bench.to-lane')
+    }}</AppButton>
     <BenchHead :assignment="assignment" :ready="ready" />
 
     <main v-if="problem || !ready" class="lost">
@@ -123,6 +133,22 @@ onBeforeUnmount(() => {
   height: 100vh;
   height: 100dvh;
   min-height: 560px;
+}
+
+/* for whoever comes by keys: seen while it has the focus */
+.skip {
+  position: absolute;
+  top: 8px;
+  left: 8px;
+  z-index: 20;
+}
+
+.skip:not(:focus-visible) {
+  width: 1px;
+  height: 1px;
+  padding: 0;
+  overflow: hidden;
+  opacity: 0;
 }
 
 /* a telephone: one column, which scrolls */

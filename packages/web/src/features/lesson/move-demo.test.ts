@@ -33,11 +33,7 @@ describe('a move shown to a class', () => {
       expect(points.length, move).toBeGreaterThan(1)
       const at = (tick: number) => valueAt(points, levelScale, tick)
       expect(at(bars.span.from - 960), move).toBeCloseTo(0, 9)
-      const stays = { 'fade out': levelScale.min, build: 6 } as const
-      expect(at(bars.span.to + 960), move).toBeCloseTo(
-        move in stays ? stays[move as keyof typeof stays] : 0,
-        9,
-      )
+      expect(at(bars.span.to + 960), move).toBeCloseTo(move === 'fade out' ? levelScale.min : 0, 9)
     }
     expect(JSON.stringify(plain)).toBe(before)
     const made = withMove(plain, level, bars, 'fade out')

@@ -1,5 +1,6 @@
 export const BENCH = {
   'bench.version': 'Version {number}',
+  'bench.to-lane': 'Go to the lane',
   'bench.narrow': 'Here you can read, listen and answer. To change your lines, use a larger screen.',
   'bench.accepted': '{name} accepted',
   'bench.came-back': '{name} came back',
