@@ -143,8 +143,8 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
 <style scoped>
 .point {
   display: grid;
-  gap: 6px;
-  margin-top: 10px;
+  gap: 5px;
+  margin-top: 4px;
 }
 
 .then {
@@ -190,6 +190,7 @@ select {
 
 .chip {
   justify-content: center;
+  padding-inline: 9px;
 }
 
 .compact {

@@ -23,7 +23,7 @@ export const EDITOR = {
   'point.then': 'Then',
   'point.set': 'Set to',
   'point.copy.tip': 'Copy this value to give it to other points',
-  'point.copy': 'Copy value',
+  'point.copy': 'Copy',
   'point.remove': 'Remove',
   'region.level.label': 'Level of region {number}; left and right move it',
   'region.level.tip':
