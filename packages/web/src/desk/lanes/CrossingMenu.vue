@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useWork } from '../../document/work-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RadioList from '../../ui/fields/RadioList.vue'
+import LinePicture from '../../ui/marks/LinePicture.vue'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
 import { t } from '../../words/t'
 import { useDesk } from '../desk-store'
@@ -24,10 +25,10 @@ const ways = [
   { value: 'gain', text: t('cross.gain'), about: t('cross.gain.about') },
 ] as const
 
-/** Both lines in a box of 64 by 32: who leaves, and who comes. */
+/** Both lines: who leaves, and who comes. */
 const PICTURES = {
-  power: ['M2 4C30 5 52 12 62 30', 'M2 30C12 12 34 5 62 4'],
-  gain: ['M2 4C20 8 46 14 62 30', 'M2 30C18 14 44 8 62 4'],
+  power: ['M2 3C13 3 19 6 22 14', 'M2 14C5 6 11 3 22 3'],
+  gain: ['M2 3C9 5 18 8 22 14', 'M2 14C6 8 15 5 22 3'],
 } as const
 
 function cross(comes: string): void {
@@ -63,14 +64,13 @@ function cross(comes: string): void {
   <AppMenu v-model="open" stays :label="t('cross.title')">
     <template #opener="{ opener }">
       <AppButton small v-bind="opener" data-test="cross">
-        <svg class="small-picture" viewBox="0 0 64 32" aria-hidden="true">
-          <path v-for="d in PICTURES.power" :key="d" :d="d" /></svg
-        >{{ t('cross.open') }}<v-icon icon="$choose" size="18" />
+        <LinePicture class="before" :paths="PICTURES.power" />{{ t('cross.open')
+        }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>
     <div class="cross">
       <p>{{ t('cross.leaves', { name: leaves.name }) }}</p>
-      <svg viewBox="0 0 64 32" aria-hidden="true"><path v-for="d in PICTURES[way]" :key="d" :d="d" /></svg>
+      <LinePicture class="large" :paths="PICTURES[way]" />
       <div class="tracks" role="group" :aria-label="t('cross.title')">
         <AppButton
           v-for="track in others"
@@ -99,24 +99,12 @@ function cross(comes: string): void {
   gap: var(--space-1);
 }
 
-svg {
-  width: 128px;
-  height: 64px;
+.large {
+  width: 120px;
+  height: 80px;
 }
 
-.small-picture {
-  width: 28px;
-  height: 16px;
+.before {
   margin-right: var(--space-1);
-}
-
-path {
-  fill: none;
-  stroke: currentColor;
-  stroke-width: 3;
-}
-
-path + path {
-  stroke-dasharray: 6 4;
 }
 </style>

@@ -97,6 +97,7 @@ const HELP = {
     <!-- what is drawn can be ridden in sight of its line -->
     <template v-if="!compact && !locked" #ride>
       <ControlSlider
+        class="\&quot;ride\&quot;"
         v-if="control.scale.kind !== 'switch'"
         :address="address"
         :label="lane.spokenName.value"
@@ -195,7 +196,8 @@ const HELP = {
 
 /* on a low screen the work comes first */
 @media (max-height: 700px) {
-  .help:not(:has(button)) {
+  .help:not(:has(button)),
+  .ride {
     display: none;
   }
 }
