@@ -267,7 +267,11 @@ export class PassWriter {
       const span = { from: samples[0]!.tick, to: samples.at(-1)!.tick }
       if (span.to <= span.from) continue
       const inner =
-        scale.kind === 'switch' ? steps(samples) : thinned ? thin(unstepped(samples), scale) : plain(samples)
+        scale.kind === 'switch'
+          ? steps(samples)
+          : thinned
+            ? thin(unstepped(samples, scale), scale)
+            : plain(samples)
       points = replaceSpan(points, scale, span, inner, 'returns')
       spans.push(span)
     }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The first page after signing in: what a student does next, or the assignments of a teacher. */
 import type { AssignmentCard } from '@rudlo/contract/assignments'
-import { useTimeoutFn } from '@vueuse/core'
+import { promiseTimeout, useTimeoutFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
@@ -51,6 +51,7 @@ let left = false
 onBeforeUnmount(() => (left = true))
 /** So long nothing else is wanted until the page is at rest, in ms: who goes on at once has the line for themselves. */
 const AT_REST = 600
+const SOUND_LATER = 4000
 const atRest = useTimeoutFn(
   () => {
     const first = cards.value?.[0]
@@ -64,6 +65,9 @@ const atRest = useTimeoutFn(
 async function fetchAhead(card: AssignmentCard): Promise<void> {
   const page = prefetch(router, card.counts ? `/review/${card.id}` : `/bench/${card.id}`)
   if (isTeacher.value) await prefetch(router, '/groups')
+  // a teacher goes to one of many places: sound is fetched only where the page goes on being read
+  if (isTeacher.value) await promiseTimeout(SOUND_LATER)
+  if (left) return
   const { loadAudio, warmDecoders } = await import('../../engine/asset-loader')
   warmDecoders()
   const { songDocument } = await told(
