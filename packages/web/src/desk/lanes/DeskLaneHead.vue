@@ -97,8 +97,8 @@ const HELP = {
     <!-- what is drawn can be ridden in sight of its line -->
     <template v-if="!compact && !locked" #ride>
       <ControlSlider
-        class="\&quot;ride\&quot;"
         v-if="control.scale.kind !== 'switch'"
+        class="\&quot;ride\&quot;"
         :address="address"
         :label="lane.spokenName.value"
       />
