@@ -100,6 +100,37 @@ onScreens('bars', () => {
     await expect.element(milan.at('shape-bar')).not.toBeInTheDocument()
   })
 
+  it('take a ready move with another wish: it is made anew, and stays one step', async () => {
+    const milan = await atDesk()
+    await milan.click('hand-bars')
+    milan.desk.select({ from: 10 * BAR, to: 12 * BAR })
+    await milan.click('move-dip')
+    const level = () => Math.round(milan.desk.valueAt(milan.desk.address, 11 * BAR))
+    await expect.element(milan.at('move-wishes')).toBeVisible()
+    const six = level()
+    const amount = milan.at('move-amount').getByRole('spinbutton')
+    await amount.fill('9')
+    await milan.keys('Enter')
+    await expect.poll(level).toBe(six - 3)
+    expect(milan.steps).toBe(1)
+    milan.work.undo()
+    await expect.element(milan.at('move-wishes')).not.toBeInTheDocument()
+  })
+
+  it('let one track out as another comes in, as one step on both', async () => {
+    const milan = await atDesk({ free: true })
+    await milan.click('hand-bars')
+    milan.desk.select({ from: 10 * BAR, to: 12 * BAR })
+    await milan.click('cross')
+    await milan.click('cross-tide')
+    await expect.poll(() => milan.steps).toBe(1)
+    const [out, into] = ['track/squeezebox/level', 'track/tide/level']
+    expect([milan.desk.valueAt(out!, 12 * BAR), milan.desk.valueAt(into!, 10 * BAR)]).toEqual([-90, -90])
+    expect(milan.desk.lanes.map((l) => l.address)).toEqual([out, into])
+    await milan.undo()
+    expect(milan.points).toHaveLength(0)
+  })
+
   it('are kept as a motif, placed, followed, set free by hand and taken away while in use', async () => {
     const milan = await atDesk()
     await selectBars(milan, 0.05, 0.15)

@@ -136,4 +136,21 @@ onScreens('lanes', () => {
     milan.desk.touch('track/whistle/level')
     expect(milan.desk.address).toBe('track/harp/level')
   })
+
+  it('stay where a switch is pressed in passing, and are back where a touch that brought another is undone', async () => {
+    const milan = await atDesk({ free: true })
+    const before = milan.desk.address
+    milan.desk.touch('track/harp/mute')
+    expect(milan.desk.address).toBe(before)
+    milan.desk.touch('track/harp/level')
+    milan.work.setPoints('track/harp/level', [{ tick: 0, value: -3, form: 'straight', bend: 0 }], {
+      label: 'Rode',
+      lanes: ['track/harp/level'],
+      from: 0,
+      to: 0,
+    })
+    await expect.poll(() => milan.steps).toBe(1)
+    milan.work.undo()
+    await expect.poll(() => milan.desk.address).toBe(before)
+  })
 })
