@@ -1,7 +1,7 @@
 import { makeMove, movePlace, type LineSpan, type MoveWish, type ReadyMove } from '../envelope'
 import type { SongTime, SongVersion } from '../song'
 import type { Address } from './address'
-import { laneAt, withPoints } from './lanes'
+import { envelopeOf, laneAt, withPoints } from './lanes'
 import type { Mix } from './mix'
 
 /** A ready move over some bars of a lane, and what goes with it. */
@@ -14,16 +14,22 @@ export interface MoveAsked {
   readonly lead?: number
   /** Where sounds begin on the track, in ticks, if that is known. */
   readonly onsets?: readonly number[]
+  /** Whether another lane may be taken along; all that are not locked, if missing. */
+  readonly mayTake?: (lane: Address) => boolean
 }
 
 /** Lanes that a move takes along: where a track fades out, what it sends before its fader has to go with it. */
-export function lanesAlong(mix: Mix, { lane, move }: Pick<MoveAsked, 'lane' | 'move'>): Address[] {
+export function lanesAlong(
+  mix: Mix,
+  { lane, move, mayTake = () => true }: Pick<MoveAsked, 'lane' | 'move' | 'mayTake'>,
+): Address[] {
   const [kind, id, word] = lane.split('/')
   const track =
     move === 'fade out' && kind === 'track' && word === 'level' ? mix.tracks.find((t) => t.id === id) : null
   return (track?.sends ?? [])
     .filter((send) => send.tap === 'pre' && send.on)
     .map((send) => `send/${send.id}/level`)
+    .filter((address) => mayTake(address) && envelopeOf(mix, address)?.open !== false)
     .filter((address) => laneAt(mix, address)!.points.some((p) => p.value > -90))
 }
 
@@ -46,7 +52,7 @@ export function withReadyMove(
   const drawn = (to: Mix, address: Address) => {
     const { points, control } = laneAt(to, address)!
     // a send is no volume, but it fades with its track
-    const made = makeMove(points, control, place, move, address === lane ? wish : {})
+    const made = makeMove(points, control, place, move, wish)
     return withPoints(to, address, made, freshId)
   }
   return lanesAlong(mix, asked).reduce(drawn, drawn(mix, lane))

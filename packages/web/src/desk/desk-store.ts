@@ -83,7 +83,7 @@ export const useDesk = defineStore('desk', () => {
   const edgeKind = ref(1)
   /** How a fade, build or sweep gets there, as an index of the forms; −1 for as is usual for it. */
   const way = ref(-1)
-  /** How far the line changes where a point is set far from others: Remembered by this browser. */
+  /** How far the line changes where a point is set far from others. Remembered by this browser. */
   const pointSpread = ref<PointSpread>(SPREADS.find((how) => how === kept(SPREAD_KEY)) ?? 'near')
   watch(pointSpread, (how) => keep(SPREAD_KEY, how))
   /** A value that was copied from a point. */

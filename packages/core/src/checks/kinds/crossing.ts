@@ -66,7 +66,7 @@ export const crossing = checkKind({
     const { meet, deep, deepest } = crossed(evidence.mix, [out, away.from], [into, here.to], stretch)
     const centre = (meet - from) / (to - from)
     const parts = { ...names, down: amount(deep, 'dB', 0), at: at(deepest), asked: amount(hole, 'dB', 0) }
-    const asked = { ...parts, at: at(meet) }
+    const met = { ...parts, at: at(meet) }
     return conclude(
       { lane: out, from: Math.min(away.start, here.start), to: Math.max(away.end, here.end) },
       [
@@ -78,9 +78,9 @@ export const crossing = checkKind({
           verdict: deep <= hole ? 'met' : deep <= hole * 1.5 ? 'close' : 'not yet',
           says: say('check.crossing.hole', parts),
         },
-        { verdict: verdictOf(Math.abs(centre - 0.5), 0.25), says: say('check.crossing.one-sided', asked) },
+        { verdict: verdictOf(Math.abs(centre - 0.5), 0.25), says: say('check.crossing.one-sided', met) },
       ],
-      say('check.crossing.met', asked),
+      say('check.crossing.met', met),
     )
   },
 })

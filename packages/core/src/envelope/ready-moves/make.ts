@@ -1,9 +1,9 @@
-import { clamp, type Control, type Scale } from '../../scale'
+import { clamp, raised, type Control, type Scale } from '../../scale'
 import { point, type Points } from '../envelope'
 import { valueAt } from '../evaluate'
 import { bendThrough } from '../form'
 import { mapSpan, replaceSpan, type LineSpan } from '../span-edits'
-import { isRelative, usualAmount } from './amounts'
+import { isRelative, raiseOf, usualAmount } from './amounts'
 import type { Making } from './making'
 import type { MoveForm, MovePlace, MoveWish, ReadyMove } from './moves'
 import { toAndFro, sweepAcross } from './sweep'
@@ -91,19 +91,12 @@ function shifted(
 ): Points {
   const { scale } = control
   const { span, lead, length } = place
-  const relative = isRelative(control, move)
-  const by = relative
-    ? scale.kind === 'level'
-      ? sign * amount
-      : (sign * amount) / (scale.max - scale.min)
+  const by = isRelative(control, move)
+    ? raiseOf(control, sign * amount)
     : scale.toTravel(amount) - scale.toTravel(start)
-  const change = (value: number) => {
-    if (!relative || scale.kind !== 'level') return scale.toValue(clamp(scale.toTravel(value) + by, 0, 1))
-    return value <= scale.min ? value : clamp(value + by, scale.min, scale.max)
-  }
   return mapSpan(points, scale, reached(span, lead, length), [lead, lead], (p) => ({
     ...p,
-    value: change(p.value),
+    value: raised(scale, p.value, by),
   }))
 }
 

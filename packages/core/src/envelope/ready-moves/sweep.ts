@@ -31,6 +31,7 @@ function withWayThere(
     point(span.from, from),
   ])
 }
+
 /** From one side to the other. */
 export function sweepAcross(making: Making): Points {
   const { control, place, start, amount, leads } = making

@@ -161,11 +161,8 @@ export const useGuide = defineStore('guide', () => {
   }
 
   const trying = useTriedRepair()
-  // what is tried was made of the work as it was
-  watch(
-    () => work.mix,
-    () => trying.leave(),
-  )
+  // what is tried was made of the work as it was, and belongs to a mistake that is shown
+  watch([() => work.mix, mistakes, dismissed], () => trying.leave())
 
   /** Shows a repair beside the line as it is. */
   function repair(mistake: SaidMistake): void {

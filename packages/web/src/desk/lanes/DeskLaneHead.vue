@@ -172,10 +172,6 @@ const HELP = {
   padding: 0 3px;
 }
 
-.compact .help + .spread {
-  display: none;
-}
-
 .open {
   margin-top: 6px;
 }

@@ -1,4 +1,4 @@
-import type { MoveWish, ReadyMove } from '@rudlo/core/envelope'
+import type { LineSpan, MoveWish, ReadyMove } from '@rudlo/core/envelope'
 import { resolve, withReadyMove } from '@rudlo/core/mix'
 import { computed, shallowRef } from 'vue'
 import type { Step } from '../../document/history'
@@ -15,6 +15,9 @@ export interface MadeMove {
   readonly wish: MoveWish
   /** How long the way there is, in beats; as the tempo wants it, where that is not said. */
   readonly lead?: number
+  /** Where it was made: it is another one's nowhere else. */
+  readonly lane: string
+  readonly span: LineSpan
   readonly step: Step
 }
 
@@ -25,10 +28,12 @@ export function useReadyMoves() {
   const { actOn } = useSpanActions()
   const made = shallowRef<MadeMove | null>(null)
 
-  /** The move that was made last, as long as nothing else was done. */
-  const last = computed(() =>
-    made.value && work.history.done.at(-1) === made.value.step ? made.value : null,
-  )
+  /** The move that was made last, as long as nothing else was done and its lane and bars are at hand. */
+  const last = computed(() => {
+    const now = made.value
+    const isHere = now !== null && now.lane === desk.address && now.span === desk.selection
+    return isHere && work.history.done.at(-1) === now.step ? now : null
+  })
 
   /** Where sounds begin on the track of a lane: a throw opens for one of them. Nothing is known of them without the sound. */
   async function onsetsOn(address: string): Promise<readonly number[]> {
@@ -42,12 +47,19 @@ export function useReadyMoves() {
     if (!span) return
     const onsets = move === 'throw' ? await onsetsOn(desk.address) : []
     const { beat } = desk.time!.meter.lengthsAt(span.from)
-    const asked = { span, move, onsets, wish: { ...wish, way: FORMS[desk.way] } }
+    const asked = { span, move, onsets, mayTake: desk.isOpen, wish: { ...wish, way: FORMS[desk.way] } }
     const ways = lead === undefined ? asked : { ...asked, lead: Math.round(lead * beat) }
     const step = actOn(t(`ready.${move}`), (mix, lane) =>
       withReadyMove(mix, desk.song!, desk.time!, { ...ways, lane }, () => crypto.randomUUID()),
     )
-    made.value = step && { move, wish, ...(lead === undefined ? {} : { lead }), step }
+    made.value = step && {
+      move,
+      wish,
+      ...(lead === undefined ? {} : { lead }),
+      lane: desk.address,
+      span,
+      step,
+    }
   }
 
   /** Makes the last move anew: one step in the history, as before. */

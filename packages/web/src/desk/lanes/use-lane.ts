@@ -49,10 +49,10 @@ export function useLane(address: () => string) {
     meter: () => desk.time!.meter,
     songLength: () => desk.song!.length,
     snap: desk.snap,
-    spread: () => ({
+    spread: (tick) => ({
       how: desk.pointSpread,
-      step: desk.cell(player.position),
-      reach: desk.time!.meter.lengthsAt(player.position).bar,
+      step: desk.cell(tick),
+      reach: desk.time!.meter.lengthsAt(tick).bar,
     }),
     laneName: () => t('lane.of', { control: control.value.name.toLowerCase(), name: name.value }),
     address,

@@ -345,6 +345,20 @@ describe('a point that is set far from others', () => {
     expect(kept.value).toHaveLength(5)
   })
 
+  it('goes on as it began where the hand comes near another point, and at the very beginning of the song', () => {
+    const { editor, kept, steps } = lane([point(2 * BAR, -6), point(8 * BAR, -6)], 'near')
+    editor.grabNew(5 * BAR, -20, false)
+    editor.dragTo(2 * BAR + 960, -20, false, null)
+    editor.drop()
+    expect(steps).toHaveLength(1)
+    expect([BAR, 2 * BAR + 960, 5 * BAR, 6 * BAR].map((t) => at(kept.value, t))).toEqual([-6, -20, -20, -6])
+    const first = lane([], 'near')
+    first.editor.grabNew(0, -90, false)
+    first.editor.dragTo(BAR, -90, false, null)
+    first.editor.drop()
+    expect([0, BAR, BAR + 960, 4 * BAR].map((t) => at(first.kept.value, t))).toEqual([-90, -90, -6, -6])
+  })
+
   it('holds from there on where that is chosen', () => {
     const { editor, kept } = lane([], 'on')
     editor.grabNew(4 * BAR, -20, false)

@@ -25,6 +25,16 @@ import { computed, ref, shallowRef } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
 import { t } from '../../words/t'
 
+/** How far the line changes where a point is set far from others. */
+export interface Spread {
+  /** In its neighbourhood alone, from there on, or to the points beside it. */
+  readonly how: 'near' | 'on' | 'beside'
+  /** Ticks in which the line leads there. */
+  readonly step: number
+  /** A point within so many ticks is beside it. */
+  readonly reach: number
+}
+
 /** What the editor of a line needs to know and can do. */
 export interface LinePorts {
   points(): Points
@@ -36,14 +46,7 @@ export interface LinePorts {
   /** Where a place ends up that is set by hand. */
   snap(tick: number, free: boolean): number
   /** How far the line changes where a point is set far from others; to the points beside it, if that is not said. */
-  spread?: () => {
-    /** In its neighbourhood alone, from there on, or to the points beside it. */
-    readonly how: 'near' | 'on' | 'beside'
-    /** Ticks in which the line leads there. */
-    readonly step: number
-    /** A point within so many ticks is beside it. */
-    readonly reach: number
-  }
+  spread?: (tick: number) => Spread
   /** Name of the lane in labels: "volume of Squeezebox". */
   laneName(): string
   address(): string
@@ -74,8 +77,8 @@ export function useLineEditor(ports: LinePorts) {
     startValue: number
     fresh: boolean
     what: 'points' | 'bend'
-    /** The line before, where a fresh point changes its own neighbourhood alone. */
-    alone?: Points | null
+    /** The line before, and how a fresh point spreads that is far from others: it goes on as far as the hand does. */
+    spreads?: { readonly before: Points; readonly spread: Spread } | null
   } | null>(null)
   const current = computed(() => ports.points()[selected.value] ?? null)
   /** The points that an edit is for. */
@@ -92,15 +95,31 @@ export function useLineEditor(ports: LinePorts) {
     return { label: `${what}, ${ports.laneName()}, ${place}`, lanes: [ports.address()], from, to }
   }
 
-  /** A line with a value set at a place, or from one place to another: far from other points it changes there alone. */
-  function withValue(points: Points, from: number, to: number, value: number): Points {
+  /** How a value spreads that is set at a place; null near other points, and where it bends the line to those beside it. */
+  function spreadAt(tick: number): Spread | null {
+    const spread = ports.spread?.(tick)
+    return spread && spread.how !== 'beside' && isFar(ports.points(), tick, spread.reach) ? spread : null
+  }
+
+  /** A line with a value set from one place to another, which spreads as was decided. */
+  function spreadOver(
+    points: Points,
+    { how, step }: Spread,
+    from: number,
+    to: number,
+    value: number,
+  ): Points {
     const { scale } = ports.control()
-    const spread = ports.spread?.()
-    const line = begun(points, scale, ports.setting())
-    const beside = points.length ? isFar(points, from, spread?.reach ?? 0) : true
-    if (!spread || spread.how === 'beside' || !beside) return addPoint(started(from), scale, to, value)
-    const setting = { from, to, value, step: spread.step, end: ports.songLength() }
-    return spread.how === 'near' ? setNear(line, scale, setting) : setFromHere(line, scale, setting)
+    const setting = { from, to, value, step, end: ports.songLength() }
+    return (how === 'near' ? setNear : setFromHere)(begun(points, scale, ports.setting()), scale, setting)
+  }
+
+  /** A line with a point set by hand. */
+  function withPoint(tick: number, value: number): Points {
+    const spread = spreadAt(tick)
+    return spread
+      ? spreadOver(ports.points(), spread, tick, tick, value)
+      : addPoint(started(tick), ports.control().scale, tick, value)
   }
 
   /** A new line starts level at the control's setting, so that its first point does not bend the whole song. */
@@ -159,12 +178,13 @@ export function useLineEditor(ports: LinePorts) {
     const before = ports.points()
     const { scale } = ports.control()
     const value = typed ?? lineValueAt(before, scale, at)
-    const base = tryTo(() => (typed === null ? cut(before, scale, at) : withValue(before, at, at, value)))
+    const base = tryTo(() => (typed === null ? cut(before, scale, at) : withPoint(at, value)))
     if (!base) return
     const index = base.findIndex((p) => p.tick === at)
     select(index)
-    const alone = base.length > Math.max(1, before.length) + 1
-    drag.value = { base, index, startValue: value, fresh: true, what: 'points', alone: alone ? before : null }
+    const spread = typed === null ? null : spreadAt(at)
+    const spreads = spread && { before, spread }
+    drag.value = { base, index, startValue: value, fresh: true, what: 'points', spreads }
     ports.begin()
     ports.preview(base)
   }
@@ -179,7 +199,7 @@ export function useLineEditor(ports: LinePorts) {
       return ports.preview(bendSpan(held.base, scale, held.index, scale.toTravel(value)))
     const at = axis === 'value' ? from.tick : snap(tick, free)
     const to = axis === 'time' ? from.value : value
-    if (held.alone) return dragOn(held.alone, from.tick, at, to)
+    if (held.spreads) return dragOn(held.spreads, from.tick, at, to)
     ports.preview(
       chosen.value.size > 1
         ? movePoints(
@@ -194,9 +214,14 @@ export function useLineEditor(ports: LinePorts) {
     )
   }
 
-  /** What was set alone goes on as far as the hand does, at the value of the hand. */
-  function dragOn(before: Points, start: number, at: number, value: number): void {
-    const next = tryTo(() => withValue(before, Math.min(start, at), Math.max(start, at), value))
+  /** What spreads goes on as far as the hand does, at the value of the hand. */
+  function dragOn(
+    { before, spread }: { readonly before: Points; readonly spread: Spread },
+    start: number,
+    at: number,
+    value: number,
+  ): void {
+    const next = tryTo(() => spreadOver(before, spread, Math.min(start, at), Math.max(start, at), value))
     if (!next) return
     selected.value = next.findIndex((p) => p.tick === at)
     ports.preview(next)
@@ -239,7 +264,7 @@ export function useLineEditor(ports: LinePorts) {
   /** Adds a point as one step, and selects it. */
   function add(tick: number, value: number, free: boolean): void {
     const at = snap(tick, free)
-    const points = tryTo(() => withValue(ports.points(), at, at, value))
+    const points = tryTo(() => withPoint(at, value))
     if (!points) return
     ports.set(points, label(t('did.added-at', { text: ports.control().unit.format(value) }), at))
     select(ports.points().findIndex((p) => p.tick === at))

@@ -34,7 +34,7 @@ watch(
 
 const toggle = () => (open.value = !open.value)
 const opener = computed(() => ({
-  'aria-haspopup': 'menu' as const,
+  'aria-haspopup': props.stays ? ('dialog' as const) : ('menu' as const),
   'aria-expanded': open.value,
   onClick: toggle,
   // later on the menu itself sees to the keys of its opener
