@@ -51,7 +51,7 @@ export {
   thinSpan,
   tiltSpan,
 } from './span-transforms'
-export { movePoints, pointsWithin, removePoints, setValues, type Chosen } from './several'
+export { moveTogether, pointsWithin, removePoints, setValues, type Chosen, type ChosenLine } from './several'
 export { convertPoints, type Converted } from './convert'
 export { stamp } from './stamp'
 export { bendSpan } from './bend'

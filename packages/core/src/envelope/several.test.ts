@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitraryLine, END, isOrdered, keepsOutside, pan } from '../../test/arbitrary-line'
-import { levelScale } from '../scale'
+import { levelScale, type Scale } from '../scale'
 import {
   bendSpan,
   layShape,
   MAX_CYCLES,
-  movePoints,
+  moveTogether,
   point,
   pointsWithin,
   removePoints,
@@ -15,6 +15,8 @@ import {
   stamp,
   travelAt,
   valueAt,
+  type Chosen,
+  type Points,
 } from '.'
 
 const line = [point(0, -20), point(1000, -10), point(2000, -90), point(3000, 0)]
@@ -25,22 +27,47 @@ describe('several points', () => {
     expect([...pointsWithin(line, levelScale, [500, 3000], [1, 0])]).toEqual([1, 2, 3])
   })
 
+  /** Moves points of one line by so many ticks, and by as much as from one value to another. */
+  const move = (
+    points: Points,
+    scale: Scale,
+    chosen: Chosen,
+    ticks: number,
+    [from, to]: readonly [number, number],
+    end: number,
+  ) => moveTogether([{ points, scale, chosen }], scale, { ticks, from, to, end })[0]!
+
   it('move together without crossing those that stay, and silence stays silent', () => {
-    const moved = movePoints(line, levelScale, new Set([1, 2]), 5000, 3, 4000)
+    const moved = move(line, levelScale, new Set([1, 2]), 5000, [-3, 0], 4000)
     expect(moved.map((p) => p.tick)).toEqual([0, 1999, 2999, 3000])
     expect(moved.map((p) => p.value)).toEqual([-20, -7, -90, 0])
-    expect(movePoints(line, levelScale, new Set([3]), 5000, 50, 4000).at(-1)).toMatchObject({
+    expect(move(line, levelScale, new Set([3]), 5000, [-44, 6], 4000).at(-1)).toMatchObject({
       tick: 4000,
       value: 6,
     })
   })
 
+  it('of several lines go as one: by the ticks that all of them have room for, by dB or by travel', () => {
+    const other = [point(500, -0.5), point(1500, 0.5), point(1600, 0)]
+    const lines = [
+      { points: line, scale: levelScale, chosen: new Set([1]) },
+      { points: other, scale: pan, chosen: new Set([1]) },
+    ]
+    const [level, sides] = moveTogether(lines, levelScale, { ticks: 400, from: -10, to: -7, end: 4000 })
+    expect([level![1]!.tick, sides![1]!.tick]).toEqual([1099, 1599])
+    expect(level![1]!.value).toBeCloseTo(-7, 9)
+    const way = levelScale.toTravel(-7) - levelScale.toTravel(-10)
+    expect(pan.toTravel(sides![1]!.value) - pan.toTravel(0.5)).toBeCloseTo(way, 9)
+    expect([level![0], sides![0], sides![2]]).toEqual([line[0], other[0], other[2]])
+  })
+
   it('keep order and range, however they are moved', () => {
     const chosen = fc.uniqueArray(fc.nat(11)).map((list) => new Set(list))
-    const by = fc.tuple(fc.integer({ min: -END, max: END }), fc.double({ min: -30, max: 30, noNaN: true }))
+    const share = fc.double({ min: 0, max: 1, noNaN: true })
+    const by = fc.tuple(fc.integer({ min: -END, max: END }), share, share)
     fc.assert(
-      fc.property(arbitraryLine, chosen, by, ({ points, scale }, set, [ticks, value]) => {
-        const moved = movePoints(points, scale, set, ticks, value, END)
+      fc.property(arbitraryLine, chosen, by, ({ points, scale }, set, [ticks, a, b]) => {
+        const moved = move(points, scale, set, ticks, [scale.toValue(a), scale.toValue(b)], END)
         isOrdered(moved, scale)
         points.forEach((p, i) => !set.has(i) && expect(moved[i]).toBe(p))
         expect(moved.every((p) => p.tick >= 0 && p.tick <= END)).toBe(true)

@@ -1,4 +1,4 @@
-import { clamp, raised, type Scale } from '../scale'
+import { clamp, raised, riseBetween, type Scale } from '../scale'
 import type { Points } from './envelope'
 
 /** Indices of points that are edited together. */
@@ -22,8 +22,15 @@ export function pointsWithin(
   return found
 }
 
-/** How far the chosen points can move in time together without crossing a point that stays. */
-function room(points: Points, chosen: Chosen, end: number): readonly [number, number] {
+/** A line of which some points are chosen. */
+export interface ChosenLine {
+  readonly points: Points
+  readonly scale: Scale
+  readonly chosen: Chosen
+}
+
+/** How far the chosen points of a line can move in time without crossing a point that stays. */
+function room({ points, chosen }: ChosenLine, end: number): readonly [number, number] {
   let least = -Infinity
   let most = Infinity
   for (const i of chosen) {
@@ -38,23 +45,36 @@ function room(points: Points, chosen: Chosen, end: number): readonly [number, nu
 }
 
 /**
- * Moves several points together: by ticks, pushed against those that stay, and by dB (a level; silence stays silence)
- * or by so much of the travel.
+ * Moves the chosen points of several lines as one: all by the same ticks, pushed against the first point that stays; on lines like
+ * the leading one by as many dB (a level; silence stays silence) or as much of the travel as from one of its values to another, on
+ * the others by as much of the travel.
+ * @param lead scale of the line that the hand is on
  * @param end the last tick that a point may have
+ * @returns the points of each line, in their order
  */
-export function movePoints(
-  points: Points,
-  scale: Scale,
-  chosen: Chosen,
-  ticks: number,
-  by: number,
-  end: number,
-): Points {
-  const [least, most] = room(points, chosen, end)
+export function moveTogether(
+  lines: readonly ChosenLine[],
+  lead: Scale,
+  {
+    ticks,
+    from,
+    to,
+    end,
+  }: { readonly ticks: number; readonly from: number; readonly to: number; readonly end: number },
+): Points[] {
+  const rooms = lines.map((line) => room(line, end))
+  const least = Math.max(...rooms.map(([low]) => low))
+  const most = Math.min(...rooms.map(([, high]) => high))
   const shift = clamp(Math.round(ticks), least, most)
-  return points.map((p, i) => {
-    if (!chosen.has(i)) return p
-    return { ...p, tick: p.tick + shift, value: raised(scale, p.value, by) }
+  const rise = riseBetween(lead, from, to)
+  const way = lead.toTravel(to) - lead.toTravel(from)
+  return lines.map(({ points, scale, chosen }) => {
+    const moved = (value: number) => {
+      if (way === 0 || (scale.kind === 'level' && value <= scale.min)) return value
+      if (scale.kind === lead.kind) return raised(scale, value, rise)
+      return scale.toValue(clamp(scale.toTravel(value) + way, 0, 1))
+    }
+    return points.map((p, i) => (chosen.has(i) ? { ...p, tick: p.tick + shift, value: moved(p.value) } : p))
   })
 }
 

@@ -18,6 +18,9 @@ export interface Addressed {
   readonly owner: string | null
 }
 
+/** Address of the fader of the main output. */
+export const MAIN_LEVEL: Address = 'main/level'
+
 /** Address of a track's fader: the lane most lessons begin with. */
 export function trackLevel(track: string): Address {
   return `track/${track}/level`
@@ -31,7 +34,7 @@ const RETURN_WORDS: readonly string[] = ['level', 'pan', 'mute']
 /** Finds the control that an address names, or null where the mix has none such. */
 export function resolve(mix: Mix, address: Address): Addressed | null {
   const [kind, id, word, ...rest] = address.split('/')
-  if (address === 'main/level') return { control: MIXER_CONTROLS.level, setting: mix.main.level, owner: null }
+  if (address === MAIN_LEVEL) return { control: MIXER_CONTROLS.level, setting: mix.main.level, owner: null }
   if (!kind || !id || !word || rest.length) return null
   if (kind === 'track' || kind === 'return') return strip(mix, kind, id, word)
   for (const owner of [...mix.tracks, ...mix.returns]) {

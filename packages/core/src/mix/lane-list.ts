@@ -1,6 +1,6 @@
 import { controlsOf } from '../effects'
 import { COMMON_EFFECT_CONTROLS, SEND_CONTROLS } from '../scale'
-import type { Address } from './address'
+import { MAIN_LEVEL, type Address } from './address'
 import type { Mix, ReturnMix, TrackMix } from './mix'
 
 const TRACK_WORDS = ['level', 'pan', 'gain', 'width', 'mute'] as const
@@ -24,7 +24,7 @@ export function lanesOf(mix: Mix, owner: string): Address[] {
 export function allLanes(mix: Mix): Address[] {
   return [...mix.tracks.map((t) => t.id), ...mix.returns.map((r) => r.id)]
     .flatMap((owner) => lanesOf(mix, owner))
-    .concat('main/level')
+    .concat(MAIN_LEVEL)
 }
 
 const sendLanes = ({ sends }: TrackMix | ReturnMix): Address[] =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One lane on the student's desk: head with figures, the line to edit. */
-import { envelopeOf } from '@rudlo/core/mix'
+import { envelopeOf, resolve } from '@rudlo/core/mix'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import LaneShell from '../../editor/lane/LaneShell.vue'
@@ -12,6 +12,7 @@ import type { Viewport } from '../../editor/lane/viewport'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import { isPlaced } from '../remarks/placed'
+import { kinOf } from './desk-lanes'
 import DeskHands from './DeskHands.vue'
 import DeskLaneHead from './DeskLaneHead.vue'
 import RegionQuestion from './RegionQuestion.vue'
@@ -30,9 +31,18 @@ const props = defineProps<{
 const desk = useDesk()
 const work = useWork()
 const player = usePlayer()
-const lane = useLane(() => props.address)
-const { control, points, editor, locked, track, owner } = lane
+const surface = ref<InstanceType<typeof LineSurface>>()
 const view = shallowRef<Viewport | null>(null)
+const lane = useLane(
+  () => props.address,
+  () => (view.value && surface.value ? { view: view.value, element: surface.value.$el } : null),
+)
+const { control, points, editor, locked, track, owner } = lane
+
+/** Its sign among the lanes of its family on the desk. */
+const kin = computed(() =>
+  kinOf(desk.lanes, props.address, (at) => resolve(work.mix!, at)?.control.family ?? ''),
+)
 
 /** What the teacher sees the version before as: a faint line, once there is one to compare with. */
 const faint = computed(() => {
@@ -115,6 +125,7 @@ watch(
     :time="desk.time!"
     :mix="work.mix!"
     :address="address"
+    :kin="kin"
     :span="desk.span"
     :selected="editor.selected.value"
     :chosen="editor.chosen.value"
@@ -139,7 +150,9 @@ watch(
         v-model:before="showBefore"
         :address="address"
         :lane="lane"
+        :kin="kin"
         :moves="moves"
+        :active="active"
         :compact="compact"
         :tall="tall"
         @all-values="allValues"
@@ -147,6 +160,7 @@ watch(
     </template>
     <template #default="{ view: shown, look }">
       <LineSurface
+        ref="surface"
         v-bind="look"
         :view="shown"
         :points="points"
@@ -158,6 +172,8 @@ watch(
         :locked="locked"
         :here="() => ({ tick: player.position, value: lane.now.value })"
         :test="active ? 'line' : 'line-beside'"
+        :boxed="lane.boxed.value"
+        @box="lane.drawBox"
         @refuse="(reason: string) => (work.notice = reason)"
         @tell="(t: Told | null) => (told = t)"
       />

@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { usePass } from '../pass/pass-store'
 import SpreadPicture from '../../editor/lane/SpreadPicture.vue'
+import type { Kin } from '../../editor/lane/lane-sign'
 import LaneHead from '../../editor/lane/LaneHead.vue'
 import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
@@ -22,8 +23,11 @@ import { t } from '../../words/t'
 const props = defineProps<{
   address: string
   lane: Lane
+  /** Which lane of its family on the desk it is. */
+  kin: Kin
   moves: ReturnType<typeof useRegionMoves>
-  /** Whether other lanes share the desk. */
+  /** Whether it is the lane that is worked on, and whether other lanes share the desk. */
+  active: boolean
   compact: boolean
   /** Whether values are looked at closely. */
   tall: boolean
@@ -74,13 +78,14 @@ const HELP = {
   <LaneHead
     :name="lane.owner.value"
     :control="control"
+    :kin="kin"
     :meter="desk.time!.meter"
     :value="() => lane.shown.value"
     :where="lane.where"
     :note="lane.words"
     :compact="compact"
     :point="editor.current.value"
-    :count="editor.chosen.value.size"
+    :count="editor.count.value"
     :rests="lane.rests.value"
     :has-next="editor.selected.value + 1 < points.length"
     :editable="!locked"
@@ -95,10 +100,10 @@ const HELP = {
     <template #corner><LaneCorner :address="address" :folded="false" /></template>
     <template #control><LaneChooser :address="address" /></template>
     <!-- what is drawn can be ridden in sight of its line -->
-    <template v-if="!compact && !locked" #ride>
+    <template v-if="(!compact || (active && desk.lanes.length < 3)) && !locked" #ride>
       <ControlSlider
         v-if="control.scale.kind !== 'switch'"
-        class="\&quot;ride\&quot;"
+        class="ride"
         :address="address"
         :label="lane.spokenName.value"
       />
@@ -192,8 +197,7 @@ const HELP = {
 
 /* on a low screen the work comes first */
 @media (max-height: 700px) {
-  .help:not(:has(button)),
-  .ride {
+  .help:not(:has(button)) {
     display: none;
   }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Chooses what is drawn: every control of the mix, the common ones first; what holds moves and what the brief asks is marked. */
-import { laneControlName } from '@rudlo/core/assess'
-import { allLanes, envelopeOf, lanesOf, resolve } from '@rudlo/core/mix'
+import { laneControlName, laneName } from '@rudlo/core/assess'
+import { allLanes, envelopeOf, lanesOf, MAIN_LEVEL, resolve } from '@rudlo/core/mix'
 import { computed, ref } from 'vue'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
@@ -29,7 +29,7 @@ const owner = computed(() => resolve(work.mix!, props.address)?.owner ?? null)
 const ownerName = (id: string | null) =>
   desk.song!.tracks.find((t) => t.id === id)?.name ??
   work.mix!.returns.find((r) => r.id === id)?.name ??
-  t('chooser.main')
+  laneName(desk.song!, work.mix!, MAIN_LEVEL)
 const label = computed(() => {
   const name = laneControlName(work.mix!, props.address)
   return name[0]!.toUpperCase() + name.slice(1)
@@ -64,12 +64,14 @@ const alsoCalled = (address: string) =>
       ? t('chooser.also.send')
       : ''
 
-/** Lanes of the track at hand; of everything where something is searched or only moves are wanted. */
+/** Lanes of the track at hand, and the main output's; of everything where something is searched or only moves are wanted. */
 const groups = computed(() => {
   if (!open.value) return []
   const words = search.value.trim().toLowerCase()
   const wide = words || (withMoves.value && !onlyHere.value)
-  const lanes = (wide || !owner.value ? allLanes(work.mix!) : lanesOf(work.mix!, owner.value)).map(describe)
+  const lanes = (
+    wide || !owner.value ? allLanes(work.mix!) : [...lanesOf(work.mix!, owner.value), MAIN_LEVEL]
+  ).map(describe)
   const kept = lanes.filter(
     (l) =>
       (!withMoves.value || l.moves) &&

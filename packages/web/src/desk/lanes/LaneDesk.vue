@@ -6,6 +6,7 @@ import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import { foldLane, resizeLane } from './desk-lanes'
 import DeskLane from './DeskLane.vue'
+import { provideLanesBeside } from './lanes-beside'
 import LaneCorner from './LaneCorner.vue'
 import SpanBar from './SpanBar.vue'
 import { t } from '../../words/t'
@@ -13,6 +14,7 @@ import { t } from '../../words/t'
 const desk = useDesk()
 const work = useWork()
 
+provideLanesBeside()
 const area = ref<HTMLElement>()
 const compact = computed(() => desk.lanes.length > 1)
 const rows = computed(() =>

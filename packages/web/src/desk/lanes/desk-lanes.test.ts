@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import {
   addLane,
   foldLane,
+  kinOf,
   MOST_LANES,
   moveLane,
   oneLane,
@@ -20,6 +21,12 @@ describe('the lanes on the desk', () => {
     expect(names(showLane(three, 'b', 'x'))).toBe('a x c')
     expect(showLane(three, 'b', 'c')).toEqual(three)
     expect(names(addLane(three, 'a', 'x'))).toBe('a x b c')
+  })
+
+  it('have each a sign of their own among those of one family', () => {
+    const family = (address: string) => (address === 'b' ? 'pan' : 'volume')
+    expect(['a', 'b', 'c'].map((lane) => kinOf(three, lane, family))).toEqual([0, 0, 1])
+    expect(kinOf(three, 'elsewhere', family)).toBe(0)
   })
 
   it('are four at most: a fifth takes the place of the one it was to stand below', () => {

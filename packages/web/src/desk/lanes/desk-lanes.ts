@@ -1,5 +1,7 @@
 /** Which lanes are on the desk, from top to bottom, and how they share its height. */
 
+import type { Kin } from '../../editor/lane/lane-sign'
+
 /** More than so many lanes would be too low to draw on. */
 export const MOST_LANES = 4
 /** No lane gets less than this share of the mean height. */
@@ -34,6 +36,14 @@ export function addLane(lanes: DeskLanes, below: string, address: string): DeskL
     return showLane(lanes, below, address)
   const place = lanes.findIndex((l) => l.address === below) + 1
   return [...lanes.slice(0, place), lane(address), ...lanes.slice(place)]
+}
+
+/** Which lane of its family on the desk one is, from top to bottom. */
+export function kinOf(lanes: DeskLanes, address: string, familyOf: (address: string) => string): Kin {
+  const place = lanes.findIndex((l) => l.address === address)
+  const family = familyOf(address)
+  const above = lanes.slice(0, Math.max(0, place)).filter((l) => familyOf(l.address) === family)
+  return Math.min(above.length, 3) as Kin
 }
 
 /** Takes a lane off the desk; the last one stays. */

@@ -92,6 +92,7 @@ describe('an action on selected bars', () => {
     stores.desk['across'] = true
     raise()
     expect(steps[0]!.lanes).toEqual([PAN])
+    expect(stores.work['notice']).toBe('Reed is locked, so it was left out.')
   })
 
   it('changes nothing at all where one of several lanes refuses', () => {

@@ -2,6 +2,7 @@ import type { Points } from '@rudlo/core/envelope'
 import { laneName } from '@rudlo/core/assess'
 import { laneAt, resolve, withPoints, type Lane, type Mix } from '@rudlo/core/mix'
 import { spanShort } from '@rudlo/core/time'
+import { listText } from '@rudlo/words'
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import type { Step } from '../../document/history'
@@ -24,11 +25,13 @@ export function useSpanActions() {
   const here = computed(() => laneAt(work.mix!, desk.address))
   const nameOf = (address: string) => laneName(desk.song!, work.mix!, address)
 
-  /** The lanes that an action is for. A locked one is left out; where it is the only one, that is said. */
+  /** The lanes that an action is for. Locked ones are left out and named. */
   function targets(): string[] {
     const wanted = desk.across ? desk.lanes.filter((l) => !l.folded).map((l) => l.address) : [desk.address]
     const open = wanted.filter(desk.isOpen)
+    const out = wanted.filter((lane) => !desk.isOpen(lane)).map(nameOf)
     if (!open.length) work.notice = t('bars.locked', { lane: nameOf(desk.address) })
+    else if (out.length) work.notice = t('lane.left-out', { n: out.length, lanes: listText(out) })
     return open
   }
 

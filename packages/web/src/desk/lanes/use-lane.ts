@@ -2,19 +2,21 @@ import { laneName, levelInWords } from '@rudlo/core/assess'
 import { valueAt } from '@rudlo/core/envelope'
 import { resolve } from '@rudlo/core/mix'
 import { beatInWords, placeInWords } from '@rudlo/core/time'
-import { computed, watch } from 'vue'
-import { useLineEditor } from '../../editor/lane/line-editor'
+import { computed, shallowRef, watch } from 'vue'
+import { useLineEditor, type LineEditor } from '../../editor/lane/line-editor'
 import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
 import { usePass } from '../pass/pass-store'
+import { useLanesBeside, type LaneBeside } from './lanes-beside'
 import { t } from '../../words/t'
 
 /**
  * A lane on the student's desk: whose it is, its line, the hand that edits it, and what is said of it.
  * @param address of the lane, as it is now
+ * @param face what hands work on, once it is drawn
  */
-export function useLane(address: () => string) {
+export function useLane(address: () => string, face: LaneBeside['face']) {
   const desk = useDesk()
   const work = useWork()
   const player = usePlayer()
@@ -42,7 +44,8 @@ export function useLane(address: () => string) {
       ? t('lane.locked', { name: name.value })
       : t('lane.locked.brief', { name: name.value })
   })
-  const editor = useLineEditor({
+  const beside = useLanesBeside(() => own)
+  const editor: LineEditor = useLineEditor({
     points: () => points.value,
     control: () => control.value,
     setting: () => setting.value,
@@ -63,13 +66,25 @@ export function useLane(address: () => string) {
     cancel: work.cancel,
     set: (next, change) => work.setPoints(address(), next, change),
     refuse: (reason) => (work.notice = reason),
+    beside: beside.ports,
   })
+  const own: LaneBeside = {
+    address,
+    name: () => name.value,
+    control: () => control.value,
+    points: () => points.value,
+    locked: () => locked.value,
+    face,
+    editor,
+    boxed: shallowRef(null),
+  }
+  beside.join()
 
-  watch(address, () => editor.select(-1))
+  watch(address, () => editor.keep(-1))
   watch(points, (now) => {
     // what was undone or redone may have fewer points
     if (!editor.drag.value && Math.max(editor.selected.value, ...editor.chosen.value) >= now.length)
-      editor.select(now.length - 1)
+      editor.keep(now.length - 1)
   })
 
   const inCharge = computed(() => points.value.length > 0 && envelope.value?.on !== false && player.moves)
@@ -112,6 +127,8 @@ export function useLane(address: () => string) {
     track,
     locked,
     editor,
+    boxed: own.boxed,
+    drawBox: beside.drawBox,
     now,
     shown,
     where,

@@ -8,6 +8,7 @@ import { useWork } from '../../document/work-store'
 import { useBalanceOwners } from './balance-owners'
 import BalanceRow from './BalanceRow.vue'
 import ChainDialog from './ChainDialog.vue'
+import MainRow from './MainRow.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import MenuItem from '../../ui/overlays/MenuItem.vue'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
@@ -80,6 +81,7 @@ const mayFeed = (kind: 'track' | 'return', index: number) =>
           :loudest="loudest"
           @effects="chain = o.id"
         />
+        <MainRow :sends="mix.returns.length" />
       </tbody>
     </FigureTable>
     <p class="foot">

@@ -90,6 +90,20 @@ onScreens('a fader', () => {
   })
 })
 
+onScreens('the main output', () => {
+  it('has its fader, which is one step, and its line among those of every track', async () => {
+    const petra = await atBalance()
+    await petra.oneStep(() => dragBy(fader('Main output'), -0.2))
+    expect(petra.work.mix!.main.level).toBeLessThan(0)
+    petra.desk.view = 'lines'
+    await petra.click('lane-chooser')
+    await petra.click('lane-main/level')
+    await expect.element(page.getByRole('heading', { name: 'Main output' })).toBeVisible()
+    await petra.drag([0.5, 0.7], [0.5, 0.4])
+    expect(petra.work.envelope('main/level')!.points.length).toBeGreaterThan(0)
+  })
+})
+
 onScreens('returns and sends', () => {
   it('are added, taken before the fader, switched off and taken out, each as one step', async () => {
     const petra = await atBalance()

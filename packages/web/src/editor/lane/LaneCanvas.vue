@@ -41,7 +41,10 @@ const size = ref({ width: 0, height: 0 })
 const addressed = computed(() => resolve(props.mix, props.address)!)
 const envelope = computed(() => envelopeOf(props.mix, props.address))
 const track = computed(() => props.mix.tracks.find((t) => t.id === addressed.value.owner))
-const ink = useInk(() => addressed.value.control.family)
+const ink = useInk(
+  () => addressed.value.control.family,
+  () => props.kin ?? 0,
+)
 const view = computed(
   () => new Viewport(props.span, Math.max(1, size.value.width), Math.max(1, size.value.height), props.values),
 )

@@ -4,11 +4,15 @@ import type { Form, Point } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
 import type { MeterMap } from '@rudlo/core/time'
 import LiveText from '../../ui/LiveText.vue'
+import LaneSign from './LaneSign.vue'
+import type { Kin } from './lane-sign'
 import PointFields from './PointFields.vue'
 
 defineProps<{
   name: string
   control: Control
+  /** Which lane of its family on the desk it is. */
+  kin?: Kin
   meter: MeterMap
   /** The value to read from afar, where it is, and what is said of it. */
   value: () => number
@@ -39,7 +43,7 @@ const emit = defineEmits<{
 <template>
   <div class="lane-head" :class="{ compact }">
     <div class="title">
-      <h2><span class="head" :class="control.family" aria-hidden="true" />{{ name }}</h2>
+      <h2><LaneSign :family="control.family" :kin="kin" />{{ name }}</h2>
       <slot name="corner" />
     </div>
     <div class="control">
@@ -135,31 +139,6 @@ h2 {
 
 .compact > .where {
   display: none;
-}
-
-.head {
-  flex: none;
-  width: 16px;
-  height: 11px;
-  border-radius: 50%;
-  transform: rotate(-20deg);
-  background: var(--family-volume);
-}
-
-.head.pan {
-  background: var(--family-pan);
-}
-
-.head.send {
-  background: var(--family-send);
-}
-
-.head.effect {
-  background: var(--family-effect);
-}
-
-.head.switch {
-  background: var(--family-switch);
 }
 
 .now {

@@ -6,6 +6,7 @@ import { signedText } from '@rudlo/words'
 import { placeInWords, type MeterMap } from '@rudlo/core/time'
 import { computed, watch } from 'vue'
 import LaneSurface from '../surface/LaneSurface.vue'
+import type { Box } from '../tools/box'
 import { pointTool } from '../tools/point-tool'
 import type { Told } from './draw-bubble'
 import type { LineEditor } from './line-editor'
@@ -25,6 +26,8 @@ const props = defineProps<{
   locked: string
   /** Where Enter adds a point: the play position, and the value the lane has there. */
   here: () => { readonly tick: number; readonly value: number }
+  /** A box that is drawn over a lane beside and reaches into this one, in px of this one. */
+  boxed?: Box | null | undefined
   /** Name for tests. */
   test?: string
 }>()
@@ -36,6 +39,8 @@ const emit = defineEmits<{
   refuse: [reason: string]
   /** Something is to be said of a point beside it, or nothing any longer. */
   tell: [told: Told | null]
+  /** A box is drawn here, as it is now, or is done. */
+  box: [box: Box | null]
 }>()
 
 const { tool, state, middles } = pointTool({
@@ -47,10 +52,11 @@ const { tool, state, middles } = pointTool({
   locked: () => props.locked,
   here: () => props.here(),
   refuse: (reason) => emit('refuse', reason),
+  boxed: (drawn) => emit('box', drawn),
 })
 const holding = computed(() => (state.value.kind === 'holding' ? state.value : null))
 const hovered = computed(() => (state.value.kind === 'idle' ? state.value.hovered : -1))
-const box = computed(() => (state.value.kind === 'boxing' ? state.value.box : null))
+const box = computed(() => (state.value.kind === 'boxing' ? state.value.box : (props.boxed ?? null)))
 
 /** The point that something is said of: in hand, else under the pointer. */
 watch(
@@ -68,8 +74,8 @@ const spoken = computed(() => {
   const p = props.editor.current.value
   if (!p) return ''
   const where = placeInWords(props.meter, p.tick)
-  const { size } = props.editor.chosen.value
-  if (size > 1) return t('line.chosen', { n: size, value: props.control.unit.format(p.value), where })
+  const n = props.editor.count.value
+  if (n > 1) return t('line.chosen', { n, value: props.control.unit.format(p.value), where })
   const { drag } = props.editor
   const by = drag.value && !drag.value.fresh ? p.value - drag.value.startValue : 0
   const moved = Math.abs(by) >= 0.05 ? ` (${signedText(by, 1)})` : ''

@@ -1,5 +1,6 @@
 import type { SongVersion, SongTime } from '@rudlo/core/song'
 import type { Scale, Unit } from '@rudlo/core/scale'
+import type { Kin } from './lane-sign'
 import { GUTTER, type Viewport } from './viewport'
 
 /** Colours of a drawing, from the theme. */
@@ -11,6 +12,8 @@ export interface Ink {
   readonly sheet: string
   readonly ink: string
   readonly line: string
+  /** Which lane of its family it is: its points have heads of their own. */
+  readonly kin: Kin
   readonly warm: string
   readonly desk: string
   readonly onDesk: string

@@ -1,5 +1,7 @@
 import { compileLine, indexAt, LineCursor, type Chosen, type Points } from '@rudlo/core/envelope'
 import type { Scale } from '@rudlo/core/scale'
+import type { Ink } from './draw-grid'
+import { addHead } from './lane-sign'
 import type { Viewport } from './viewport'
 
 /** Points are drawn small where there is less than so many px for each. */
@@ -124,17 +126,17 @@ export function drawSetting(
   c.setLineDash([])
 }
 
-/** Points as note heads: filled where the line runs on, hollow where it jumps. Where they are many, they are small. */
+/** Points as heads, of notes on the first lane of a family: filled where the line runs on, hollow where it jumps. Many are small. */
 export function drawPoints(
   c: CanvasRenderingContext2D,
   view: Viewport,
   points: Points,
   scale: Scale,
-  colour: string,
-  paper: string,
+  ink: Pick<Ink, 'line' | 'sheet' | 'kin'>,
   selected: number,
   chosen: Chosen,
 ): void {
+  const { line: colour, sheet: paper } = ink
   const { shown } = view
   const crowded = indexAt(points, shown.to) - indexAt(points, shown.from) > view.width / CROWDED
   const { from, to } = view.part
@@ -151,10 +153,7 @@ export function drawPoints(
     if (p.tick < from || p.tick > to || y < top - 20 || y > bottom + 20) continue
     const heads = p.form === 'jump' ? hollow : filled
     if (crowded) heads.rect(x - wide / 2, y - high / 2, wide, high)
-    else {
-      heads.moveTo(x + wide, y)
-      heads.ellipse(x, y, wide, high, -0.35, 0, 2 * Math.PI)
-    }
+    else addHead(heads, ink.kin, x, y, wide, high)
     if (i !== selected && !chosen.has(i)) continue
     ringed.moveTo(x + 13, y)
     ringed.arc(x, y, 13, 0, 2 * Math.PI)

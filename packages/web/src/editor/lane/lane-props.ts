@@ -1,6 +1,7 @@
 import type { Chosen, Points } from '@rudlo/core/envelope'
 import type { Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
+import type { Kin } from './lane-sign'
 import type { LiveLine } from './line-front'
 import type { Span } from './viewport'
 
@@ -18,6 +19,8 @@ export interface LaneProps {
   time: SongTime
   mix: Mix
   address: string
+  /** Which lane of its family on the desk it is; the first, if not given. */
+  kin?: Kin | undefined
   /** The stretch in view. */
   span: Span
   /** The point that is selected, or −1. */

@@ -1,16 +1,11 @@
 import {
-  addPoint,
   cut,
-  begun,
   bendSpan,
   EditRefused,
-  isFar,
   movePoint,
-  movePoints,
+  moveTogether,
   removePoints,
   setForm,
-  setFromHere,
-  setNear,
   setValues,
   stamp,
   travelAt,
@@ -19,21 +14,24 @@ import {
   type Form,
   type Points,
 } from '@rudlo/core/envelope'
-import { riseBetween, type Control } from '@rudlo/core/scale'
+import type { Control } from '@rudlo/core/scale'
 import type { MeterMap } from '@rudlo/core/time'
 import { computed, ref, shallowRef } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
+import { pointChoice } from './point-choice'
+import { pointSetter, type Spread } from './set-point'
 import { t } from '../../words/t'
 
-/** How far the line changes where a point is set far from others. */
-export interface Spread {
-  /** In its neighbourhood alone, from there on, or to the points beside it. */
-  readonly how: 'near' | 'on' | 'beside'
-  /** Ticks in which the line leads there. */
-  readonly step: number
-  /** A point within so many ticks is beside it. */
-  readonly reach: number
+/** Points that are chosen on another lane, and edited with those that are chosen here. */
+export interface Along {
+  readonly address: string
+  readonly points: Points
+  readonly control: Control
+  readonly chosen: Chosen
 }
+
+/** What becomes of the lines of several lanes, by address. */
+export type Lines = ReadonlyMap<string, Points>
 
 /** What the editor of a line needs to know and can do. */
 export interface LinePorts {
@@ -58,18 +56,25 @@ export interface LinePorts {
   cancel(): void
   set(points: Points, change: ChangeLabel): void
   refuse(reason: string): void
+  /** Where other lanes lie beside this one, whose points can be chosen with those here. */
+  readonly beside?: {
+    along(): readonly Along[]
+    /** Lets go of what is chosen there. */
+    leave(): void
+    /** @returns what chooses again what is chosen there now */
+    snapshot(): () => void
+    /** Chooses all points there too. */
+    chooseAll(): void
+    preview(lines: Lines): void
+    set(lines: Lines, change: ChangeLabel): void
+  }
 }
 
-const NONE: Chosen = new Set()
 /** How far a key bends a line, as a share of the way between its ends. */
 const BEND_STEP = 0.05
 
 /** Edits a line by hand: one gesture or one key is one step. Knows nothing of pixels. */
 export function useLineEditor(ports: LinePorts) {
-  /** Index of the selected point, or −1. */
-  const selected = ref(-1)
-  /** All points that are selected, where they are several: `selected` is one of them. */
-  const chosen = shallowRef<Chosen>(NONE)
   /** What is under the hand: points, or the middle of the span after one; with the value the gesture began at. */
   const drag = shallowRef<{
     base: Points
@@ -77,55 +82,25 @@ export function useLineEditor(ports: LinePorts) {
     startValue: number
     fresh: boolean
     what: 'points' | 'bend'
+    /** What is chosen on other lanes, as it was. */
+    along?: readonly Along[]
     /** The line before, and how a fresh point spreads that is far from others: it goes on as far as the hand does. */
     spreads?: { readonly before: Points; readonly spread: Spread } | null
   } | null>(null)
-  const current = computed(() => ports.points()[selected.value] ?? null)
-  /** The points that an edit is for. */
-  const meant = (): Chosen => (chosen.value.size > 1 ? chosen.value : new Set([selected.value]))
-
   const { snap } = ports
+  const choice = pointChoice(ports)
+  const { selected, chosen, meant, count, along, reach, select, current } = choice
+  const { started, spreadAt, spreadOver, withPoint } = pointSetter(ports)
 
-  function label(what: string, from: number, to = from): ChangeLabel {
+  function label(what: string, from: number, to = from, others: readonly Along[] = []): ChangeLabel {
     const bar = (tick: number) => ports.meter().placeAt(tick).bar
     const place =
       bar(from) === bar(to)
         ? t('play.bars.one', { bar: bar(from) })
         : t('play.bars.many', { first: bar(from), last: bar(to) })
-    return { label: `${what}, ${ports.laneName()}, ${place}`, lanes: [ports.address()], from, to }
-  }
-
-  /** How a value spreads that is set at a place; null near other points, and where it bends the line to those beside it. */
-  function spreadAt(tick: number): Spread | null {
-    const spread = ports.spread?.(tick)
-    return spread && spread.how !== 'beside' && isFar(ports.points(), tick, spread.reach) ? spread : null
-  }
-
-  /** A line with a value set from one place to another, which spreads as was decided. */
-  function spreadOver(
-    points: Points,
-    { how, step }: Spread,
-    from: number,
-    to: number,
-    value: number,
-  ): Points {
-    const { scale } = ports.control()
-    const setting = { from, to, value, step, end: ports.songLength() }
-    return (how === 'near' ? setNear : setFromHere)(begun(points, scale, ports.setting()), scale, setting)
-  }
-
-  /** A line with a point set by hand. */
-  function withPoint(tick: number, value: number): Points {
-    const spread = spreadAt(tick)
-    return spread
-      ? spreadOver(ports.points(), spread, tick, tick, value)
-      : addPoint(started(tick), ports.control().scale, tick, value)
-  }
-
-  /** A new line starts level at the control's setting, so that its first point does not bend the whole song. */
-  function started(tick: number): Points {
-    const points = ports.points()
-    return points.length || tick <= 0 ? points : addPoint(points, ports.control().scale, 0, ports.setting())
+    const lanes = [ports.address(), ...others.map((lane) => lane.address)]
+    const whose = others.length ? t('line.lanes', { n: lanes.length }) : ports.laneName()
+    return { label: `${what}, ${whose}, ${place}`, lanes, from, to }
   }
 
   function tryTo<T>(what: () => T): T | null {
@@ -141,36 +116,26 @@ export function useLineEditor(ports: LinePorts) {
   /** Takes the point `index` in hand, with all others that are selected with it. */
   function grab(index: number): void {
     const points = ports.points()
-    if (!chosen.value.has(index)) chosen.value = NONE
+    if (!meant().has(index)) select(index)
     selected.value = index
-    drag.value = { base: points, index, startValue: points[index]!.value, fresh: false, what: 'points' }
+    drag.value = {
+      base: points,
+      index,
+      startValue: points[index]!.value,
+      fresh: false,
+      what: 'points',
+      along: along(),
+    }
     ports.begin()
   }
 
   /** Takes the span after a point in hand by its middle. */
   function grabMiddle(index: number): void {
     const base = ports.points()
-    selected.value = index
-    chosen.value = NONE
+    select(index)
     drag.value = { base, index, startValue: base[index]!.value, fresh: false, what: 'bend' }
     ports.begin()
   }
-
-  /** Selects several points; none where there are none. */
-  function choose(indices: Chosen): void {
-    chosen.value = indices
-    selected.value = indices.size ? Math.min(...indices) : -1
-  }
-
-  /** Adds a point to those that are selected, or takes it away from them. */
-  function toggle(index: number): void {
-    const next = new Set(chosen.value.size ? chosen.value : selected.value >= 0 ? [selected.value] : [])
-    if (next.has(index)) next.delete(index)
-    else next.add(index)
-    choose(next)
-  }
-
-  const chooseAll = () => choose(new Set(ports.points().keys()))
 
   /** Makes a point and takes it in hand. @param typed its value; null for that of the line there, which stays as it is */
   function grabNew(tick: number, typed: number | null, free: boolean): void {
@@ -200,18 +165,29 @@ export function useLineEditor(ports: LinePorts) {
     const at = axis === 'value' ? from.tick : snap(tick, free)
     const to = axis === 'time' ? from.value : value
     if (held.spreads) return dragOn(held.spreads, from.tick, at, to)
-    ports.preview(
-      chosen.value.size > 1
-        ? movePoints(
-            held.base,
-            scale,
-            chosen.value,
-            at - from.tick,
-            riseBetween(scale, from.value, to),
-            ports.songLength(),
-          )
-        : movePoint(held.base, scale, held.index, at, to),
-    )
+    const others = held.along ?? []
+    if (meant().size + others.length < 2)
+      return ports.preview(movePoint(held.base, scale, held.index, at, to))
+    const moved = movedTogether(held.base, others, from, { tick: at, value: to })
+    if (others.length) ports.beside?.preview(moved)
+    else ports.preview(moved.get(ports.address())!)
+  }
+
+  /** The lines with what is chosen on them moved as one, from a point of this lane to another place. */
+  function movedTogether(
+    base: Points,
+    others: readonly Along[],
+    from: { readonly tick: number; readonly value: number },
+    to: { readonly tick: number; readonly value: number },
+  ): Lines {
+    const { scale } = ports.control()
+    const lines = [
+      { points: base, scale, chosen: meant() },
+      ...others.map(({ points, control, chosen: some }) => ({ points, scale: control.scale, chosen: some })),
+    ]
+    const by = { ticks: to.tick - from.tick, from: from.value, to: to.value, end: ports.songLength() }
+    const moved = moveTogether(lines, scale, by)
+    return new Map([ports.address(), ...others.map((o) => o.address)].map((lane, i) => [lane, moved[i]!]))
   }
 
   /** What spreads goes on as far as the hand does, at the value of the hand. */
@@ -238,11 +214,10 @@ export function useLineEditor(ports: LinePorts) {
       const end = held.base[held.index + 1]?.tick ?? from.tick
       return ports.commit(label(t('did.bent'), from.tick, end))
     }
-    if (chosen.value.size > 1) {
-      const ticks = [...chosen.value].map((i) => held.base[i]?.tick ?? from.tick)
-      return ports.commit(
-        label(t('did.moved-points', { n: chosen.value.size }), Math.min(...ticks), Math.max(...ticks)),
-      )
+    const others = held.along ?? []
+    if (meant().size + others.length > 1) {
+      const [first, last] = reach(held.base, others)
+      return ports.commit(label(t('did.moved-points', { n: count.value }), first, last, others))
     }
     const text = ports.control().unit.format(to.value)
     ports.commit(
@@ -280,49 +255,53 @@ export function useLineEditor(ports: LinePorts) {
     select(ports.points().findIndex((p) => p.tick === at))
   }
 
-  /** Where the points lie that an edit is for. */
-  function reach(): [from: number, to: number] {
-    const ticks = [...meant()].map((i) => ports.points()[i]?.tick ?? 0)
-    return [Math.min(...ticks), Math.max(...ticks)]
+  /** Gives this lane and others new points, as one step. */
+  function setLines(own: Points, others: Lines, change: ChangeLabel): void {
+    if (others.size) ports.beside?.set(new Map([...others, [ports.address(), own]]), change)
+    else ports.set(own, change)
   }
 
   function removeSelected(): void {
     if (!current.value) return
-    const index = selected.value
-    const gone = meant()
-    const what = gone.size > 1 ? t('did.removed-points', { n: gone.size }) : t('did.removed-point')
+    const [index, gone, others] = [selected.value, meant(), along()]
     const [from, to] = reach()
-    ports.set(removePoints(ports.points(), gone), label(what, from, to))
+    const n = count.value
+    const what = n > 1 ? t('did.removed-points', { n }) : t('did.removed-point')
+    const change = label(what, from, to, others)
+    ports.beside?.leave()
+    const left = others.map((lane) => [lane.address, removePoints(lane.points, lane.chosen)] as const)
+    setLines(removePoints(ports.points(), gone), new Map(left), change)
     select(Math.min(index, ports.points().length - 1))
   }
 
-  /** Gives all points that are selected one value, as one step. */
+  /** Gives all points that are selected one value, as one step; on other lanes where it means the same. */
   function giveValue(value: number): void {
     if (!current.value) return
-    const given = meant()
-    const text = ports.control().unit.format(value)
-    const what = given.size > 1 ? t('did.set-points', { n: given.size, text }) : t('did.set-point', { text })
+    const { scale, unit } = ports.control()
+    const others = along().filter(({ control }) => control.unit === unit && control.scale.kind === scale.kind)
+    const n = others.reduce((sum, lane) => sum + lane.chosen.size, meant().size)
+    const text = unit.format(value)
+    const what = n > 1 ? t('did.set-points', { n, text }) : t('did.set-point', { text })
     const [from, to] = reach()
-    ports.set(setValues(ports.points(), ports.control().scale, given, value), label(what, from, to))
+    const given = others.map(
+      ({ address, points, control, chosen: some }) =>
+        [address, setValues(points, control.scale, some, value)] as const,
+    )
+    const own = setValues(ports.points(), scale, meant(), value)
+    setLines(own, new Map(given), label(what, from, to, others))
   }
 
   /** Moves all points that are selected by so many ticks and from the value of the first one to another. */
   function moveSelected(tick: number, value: number): void {
     const p = ports.points()[selected.value]
     if (!p) return
-    if (chosen.value.size > 1) {
+    const others = along()
+    if (meant().size + others.length > 1) {
       const [from, to] = reach()
-      const { scale } = ports.control()
-      const end = ports.songLength()
-      const moved = movePoints(
-        ports.points(),
-        scale,
-        chosen.value,
-        tick - p.tick,
-        riseBetween(scale, p.value, value),
-        end,
-      )
-      return ports.set(moved, label(t('did.moved-points', { n: chosen.value.size }), from, to))
+      const moved = new Map(movedTogether(ports.points(), others, p, { tick, value }))
+      const own = moved.get(ports.address())!
+      moved.delete(ports.address())
+      return setLines(own, moved, label(t('did.moved-points', { n: count.value }), from, to, others))
     }
     const points = movePoint(
       ports.points(),
@@ -354,37 +333,12 @@ export function useLineEditor(ports: LinePorts) {
     ports.set(bendSpan(points, scale, selected.value, middle), label(t('did.bent'), p.tick, next.tick))
   }
 
-  function select(index: number): void {
-    chosen.value = NONE
-    selected.value = index
-  }
-
-  /** Selects the next (1) or previous (−1) point. */
-  function step(by: 1 | -1): void {
-    const last = ports.points().length - 1
-    select(selected.value < 0 ? (by > 0 ? 0 : last) : Math.min(last, Math.max(0, selected.value + by)))
-  }
-
-  /** Selects the next (1) or previous (−1) point as well. */
-  function chooseOn(by: 1 | -1): void {
-    const last = ports.points().length - 1
-    if (selected.value < 0) return step(by)
-    const all = [...meant()]
-    const next = (by > 0 ? Math.max(...all) : Math.min(...all)) + by
-    if (next >= 0 && next <= last) choose(new Set([...all, next]))
-  }
-
   return {
-    selected,
-    chosen,
-    choose,
-    toggle,
-    chooseAll,
+    ...choice,
     grabMiddle,
     giveValue,
     stampHere,
     drag,
-    current,
     grab,
     grabNew,
     dragTo,
@@ -395,9 +349,6 @@ export function useLineEditor(ports: LinePorts) {
     moveSelected,
     setSelectedForm,
     bendSelected,
-    chooseOn,
-    select,
-    step,
   }
 }
 

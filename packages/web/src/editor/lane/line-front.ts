@@ -167,5 +167,5 @@ function drawLineIn(c: CanvasRenderingContext2D, now: LineFront, view: Viewport)
   if (!points.length || !now.on) drawSetting(c, view, scale.toTravel(now.setting), ink.line)
   drawLine(c, view, points, scale, ink.line, !now.on)
   c.restore()
-  drawPoints(c, view, points, scale, ink.line, ink.sheet, now.selected, now.chosen)
+  drawPoints(c, view, points, scale, ink, now.selected, now.chosen)
 }

@@ -1,9 +1,10 @@
-import { indexAt, pointsWithin, travelAt, type Chosen, type Points } from '@rudlo/core/envelope'
+import { indexAt, travelAt, type Chosen, type Points } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
 import { computed, shallowRef } from 'vue'
 import type { LineEditor } from '../lane/line-editor'
 import type { Viewport } from '../lane/viewport'
 import type { LanePointer, LaneTool } from '../surface/lane-pointer'
+import { pointsInBox, type Box } from './box'
 import { pointAt } from './hit-test'
 import { ARROWS, nudged, tidied } from './nudge'
 
@@ -20,6 +21,8 @@ export interface PointPorts {
   /** Where Enter adds a point: the play position, and the value the lane has there. */
   here(): { readonly tick: number; readonly value: number }
   refuse(reason: string): void
+  /** A box is drawn, as it is now, or is done: lanes beside this one may lie in it too. */
+  boxed(box: Box | null): void
 }
 
 /** px within which a point is taken, by mouse (or pen) and by finger. */
@@ -38,13 +41,6 @@ export interface Middle {
   readonly y: number
 }
 
-export interface Box {
-  readonly x: number
-  readonly y: number
-  readonly toX: number
-  readonly toY: number
-}
-
 export type PointState =
   /** Nothing is held; what lies under the mouse. */
   | { readonly kind: 'idle'; readonly hovered: number; readonly middle: Middle | null }
@@ -57,9 +53,9 @@ export type PointState =
       readonly dy: number
       readonly moved: boolean
       readonly finger: boolean
-      /** The point that was there, or −1, and what was selected before. */
+      /** The point that was there, or −1, and what selects again what was selected before. */
       readonly index: number
-      readonly before: Chosen
+      readonly restore: () => void
     }
   /** A box is drawn round points, which join those that were selected. */
   | { readonly kind: 'boxing'; readonly box: Box; readonly before: Chosen }
@@ -103,8 +99,8 @@ export function pointTool(ports: PointPorts) {
     const { x, y, by, tick, alt } = pointer
     const p = ports.points()[index]
     const view = ports.view()
-    const before = editor.chosen.value
-    const held = { kind: 'holding', x, y, moved: false, finger: by === 'finger', index, before } as const
+    const restore = editor.snapshot()
+    const held = { kind: 'holding', x, y, moved: false, finger: by === 'finger', index, restore } as const
     const middle = p ? null : middleUnder(pointer)
     if (p) {
       const dx = view.x(p.tick) - x
@@ -125,11 +121,9 @@ export function pointTool(ports: PointPorts) {
 
   function drawBox(box: Box, before: Chosen): void {
     state.value = { kind: 'boxing', box, before }
-    const view = ports.view()
-    const ticks = [box.x, box.toX].map((px) => view.tick(px)).sort((a, b) => a - b) as [number, number]
-    const travels = [box.y, box.toY].map((px) => view.travel(px)) as [number, number]
-    const inside = pointsWithin(ports.points(), ports.control().scale, ticks, travels)
+    const inside = pointsInBox(box, ports.points(), ports.control().scale, ports.view())
     editor.choose(new Set([...before, ...inside]))
+    ports.boxed(box)
   }
 
   /** Gives up what is in hand. */
@@ -137,6 +131,7 @@ export function pointTool(ports: PointPorts) {
     const was = state.value
     state.value = IDLE
     if (was.kind === 'holding') editor.cancel()
+    else if (was.kind === 'boxing') ports.boxed(null)
   }
 
   function nudge(time: -1 | 0 | 1, value: -1 | 0 | 1, fine: boolean): void {
@@ -201,6 +196,7 @@ export function pointTool(ports: PointPorts) {
       const was = state.value
       state.value = IDLE
       if (was.kind === 'holding') editor.drop()
+      else if (was.kind === 'boxing') ports.boxed(null)
     },
     cancel: lost,
     hold(pointer) {
@@ -208,7 +204,7 @@ export function pointTool(ports: PointPorts) {
       if (was.kind !== 'holding') return
       // held still, a finger chooses several: what it had begun is given up
       lost()
-      editor.choose(was.before)
+      was.restore()
       chooseAt(was.index, pointer)
     },
     hover(pointer) {

@@ -1,3 +1,4 @@
+import type { Family } from '@rudlo/core/scale'
 import { describe, expect, it } from 'vitest'
 import { cssVariables, DARK, LIGHT, withMoreContrast, type Palette } from './palette'
 
@@ -86,7 +87,7 @@ describe.each<[string, Palette]>([
   })
 
   it('draws every family with a contrast of at least 4.5 on the sheet, and 3 over a waveform', () => {
-    for (const colour of Object.values(palette.family)) {
+    for (const colour of [...Object.values(palette.family), ...Object.values(palette.kin).flat()]) {
       expect(contrast(colour, palette.sheet)).toBeGreaterThanOrEqual(4.5)
       expect(contrast(colour, palette.wave)).toBeGreaterThanOrEqual(3)
     }
@@ -100,6 +101,14 @@ describe.each<[string, Palette]>([
           DISTINCT,
         )
       }
+    }
+  })
+
+  it.each(Object.entries(SIGHTS))('keeps lanes of one family distinct to %s sight', (__, sight) => {
+    for (const [family, kin] of Object.entries(palette.kin)) {
+      const all = [palette.family[family as Family], ...kin].map((colour) => seen(colour, sight))
+      for (const [i, a] of all.entries())
+        for (const b of all.slice(i + 1)) expect(distance(a, b), family).toBeGreaterThanOrEqual(DISTINCT)
     }
   })
 

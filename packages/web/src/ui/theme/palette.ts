@@ -16,6 +16,8 @@ export interface Palette {
   readonly close: string
   readonly wave: string
   readonly family: Readonly<Record<Family, string>>
+  /** For more lanes of one family that lie on the desk together: the second, third and fourth. */
+  readonly kin: Readonly<Record<Family, readonly [string, string, string]>>
 }
 
 export const LIGHT: Palette = {
@@ -32,6 +34,13 @@ export const LIGHT: Palette = {
   close: '#8a5a0c',
   wave: '#e0d0b4',
   family: { volume: '#0649a9', pan: '#267c63', send: '#7b087c', effect: '#895a00', switch: '#424244' },
+  kin: {
+    volume: ['#5e7690', '#392f4b', '#020232'],
+    pan: ['#3d5410', '#023539', '#011602'],
+    send: ['#cd3b68', '#834eff', '#1f020a'],
+    effect: ['#5f3d20', '#401d09', '#200301'],
+    switch: ['#71747e', '#2b2417', '#0b0a10'],
+  },
 }
 
 export const DARK: Palette = {
@@ -48,6 +57,13 @@ export const DARK: Palette = {
   close: '#e8b659',
   wave: '#3d4459',
   family: { volume: '#5a9ce7', pan: '#a6f4d1', send: '#ef5f8c', effect: '#e7b059', switch: '#b7bec8' },
+  kin: {
+    volume: ['#c0f4fe', '#8bb4cb', '#9ad3ff'],
+    pan: ['#aac65e', '#2ec7d9', '#769a73'],
+    send: ['#d67de5', '#fdb4a0', '#fcdcfd'],
+    effect: ['#ef690e', '#ebf4c7', '#b89084'],
+    switch: ['#e3d8bd', '#889390', '#d4f5fd'],
+  },
 }
 
 /** The palette for somebody who needs more contrast: frames and notes are as dark as the text. */
@@ -60,10 +76,13 @@ export const withMoreContrast = (palette: Palette): Palette => ({
 })
 
 /** The palette as CSS custom properties. */
-export function cssVariables({ family, ...plain }: Palette): string {
+export function cssVariables({ family, kin, ...plain }: Palette): string {
   const entries = [
     ...Object.entries(plain),
     ...Object.entries(family).map(([name, value]) => [`family-${name}`, value] as const),
+    ...Object.entries(kin).flatMap(([name, colours]) =>
+      colours.map((value, i) => [`kin-${name}-${i + 1}`, value] as const),
+    ),
   ]
   return entries
     .map(([name, value]) => `--${name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)}:${value};`)

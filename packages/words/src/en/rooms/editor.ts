@@ -13,7 +13,7 @@ export const EDITOR = {
   'line.point': 'Point {number} of {of}: {value}, {where}',
   'line.label': '{name}, line with {n} point. | {name}, line with {n} points.',
   'line.keys':
-    'Page up and page down choose a point, with Shift one more, Control A all of them; arrows move it, Alt and arrows bend the line after it; Enter adds one at the play position, Delete removes.',
+    'Page up and page down choose a point, with Shift one more, Control A all of them, once more those of all lanes on the desk; arrows move it, Alt and arrows bend the line after it; Enter adds one at the play position, Delete removes.',
   'line.bend': 'Drag up or down to bend the line',
   'point.no-value': '“{text}” does not work here. Type something like −6, +2.5 dB or silent.',
   'point.no-place': '“{text}” is no place. Type a bar and a beat, like 9.1.',
@@ -42,6 +42,7 @@ export const EDITOR = {
     '{name}, bars. Arrows choose the bar before or after, Shift and arrows more or fewer, Escape none.',
   'line.loudness': 'loudness of {whose}',
   'form.soft': 'soft ends',
+  'line.lanes': '{n} lane | {n} lanes',
   'did.bent': 'Bent the line',
   'did.moved-points': 'Moved a point | Moved {n} points',
   'did.added-at': 'Added a point at {text}',
