@@ -55,4 +55,5 @@ export { moveTogether, pointsWithin, removePoints, setValues, type Chosen, type 
 export { convertPoints, type Converted } from './convert'
 export { stamp } from './stamp'
 export { bendSpan } from './bend'
-export { layShape, MAX_CYCLES, shapeTravel, SHAPES, type Shape, type ShapeKind } from './shapes'
+export { cycleEnds, cyclesFor, MAX_CYCLES, MOST_PACE, type Cycles } from './shape-pace'
+export { layShape, shapeTravel, SHAPES, type Shape, type ShapeKind } from './shapes'

@@ -5,7 +5,10 @@ import { levelScale, type Scale } from '../scale'
 import {
   bendSpan,
   layShape,
+  cycleEnds,
+  cyclesFor,
   MAX_CYCLES,
+  MOST_PACE,
   moveTogether,
   point,
   pointsWithin,
@@ -118,6 +121,7 @@ describe('ready shapes', () => {
     depth: fc.double({ min: -1, max: 1, noNaN: true }),
     centre: fc.double({ min: 0, max: 1, noNaN: true }),
     growth: fc.double({ min: -1, max: 1, noNaN: true }),
+    pace: fc.double({ min: 1 / MOST_PACE, max: MOST_PACE, noNaN: true }),
   })
 
   it('stay in range and leave what lies outside', () => {
@@ -129,7 +133,7 @@ describe('ready shapes', () => {
   })
 
   it('do what their names say', () => {
-    const base = { cycles: 2, depth: 0.5, centre: 0.5, growth: 0 } as const
+    const base = { cycles: 2, depth: 0.5, centre: 0.5, growth: 0, pace: 1 } as const
     const span = { from: 0, to: 8000 }
     const at = (kind: (typeof SHAPES)[number], ...ticks: number[]) => {
       const laid = layShape([point(0, 0)], pan, span, { ...base, kind })
@@ -144,7 +148,7 @@ describe('ready shapes', () => {
   })
 
   it('grow from nothing, or die away', () => {
-    const shape = { kind: 'swell', cycles: 4, depth: 0.8, centre: 0.5 } as const
+    const shape = { kind: 'swell', cycles: 4, depth: 0.8, centre: 0.5, pace: 1 } as const
     const span = { from: 0, to: 8000 }
     const tops = (growth: number) => {
       const laid = layShape([point(0, 0)], pan, span, { ...shape, growth })
@@ -153,5 +157,41 @@ describe('ready shapes', () => {
     expect(tops(1)).toEqual([...tops(1)].sort((a, b) => a - b))
     expect(tops(-1)).toEqual([...tops(-1)].sort((a, b) => b - a))
     expect(tops(1)[0]).toBeLessThan(0.1)
+  })
+
+  it('speed up or slow down: from one beat each to a quarter of one', () => {
+    const span = { from: 0, to: 8 * 960 }
+    const ends = cyclesFor(1 / 8, 1 / 32)
+    const laid = layShape([point(0, 0)], pan, span, {
+      kind: 'pulse',
+      depth: 0.5,
+      centre: 0.5,
+      growth: 0,
+      ...ends,
+    })
+    const begins = laid.filter((p) => travelAt(laid, pan, p.tick) > 0.5).map((p) => p.tick)
+    const lengths = begins.slice(1).map((tick, i) => tick - begins[i]!)
+    expect(lengths).toEqual([...lengths].sort((a, b) => b - a))
+    expect(Math.abs(lengths[0]! / 960 - 1)).toBeLessThan(0.1)
+    expect(Math.abs((8 * 960 - begins.at(-1)!) / 240 - 1)).toBeLessThan(0.1)
+    const slower = cyclesFor(1 / 32, 1 / 8)
+    expect(slower.cycles).toBe(ends.cycles)
+    expect(slower.pace).toBeCloseTo(1 / ends.pace, 3)
+  })
+
+  it('are as long at both ends as was asked, as nearly as whole cycles allow', () => {
+    const share = fc.double({ min: 1 / 64, max: 1 / 4, noNaN: true })
+    fc.assert(
+      fc.property(share, share, (first, last) => {
+        const made = cyclesFor(first, last)
+        expect(Number.isInteger(made.cycles)).toBe(true)
+        const is = cycleEnds(made)
+        expect(is.first / is.last / (first / last)).toBeCloseTo(1, 2)
+        // half a cycle more or less, spread over all of them
+        expect(Math.abs(is.first / first - 1)).toBeLessThan(0.75 / made.cycles + 0.1)
+      }),
+    )
+    expect(cyclesFor(1 / 4, 1 / 4)).toEqual({ cycles: 4, pace: 1 })
+    expect(cyclesFor(1, 1)).toEqual({ cycles: 1, pace: 1 })
   })
 })

@@ -1,5 +1,6 @@
 import { clamp, type Scale } from '../scale'
 import { point, type Form, type Point, type Points } from './envelope'
+import { MAX_CYCLES, pacedShare, type Cycles } from './shape-pace'
 import { replaceSpan, type LineSpan } from './span-edits'
 
 /** Shapes that can be laid over a span. */
@@ -7,10 +8,8 @@ export const SHAPES = ['ramp', 'swell', 'wave', 'saw', 'steps', 'pulse'] as cons
 export type ShapeKind = (typeof SHAPES)[number]
 
 /** A shape over a span. */
-export interface Shape {
+export interface Shape extends Cycles {
   readonly kind: ShapeKind
-  /** How often it comes in the span; of steps: how many there are. A ramp comes once. */
-  readonly cycles: number
   /** Share of the travel between its lowest and its highest place, 0…1; below 0 it is upside down. */
   readonly depth: number
   /** Travel of its middle, 0…1. */
@@ -19,11 +18,10 @@ export interface Shape {
   readonly growth: number
 }
 
-export const MAX_CYCLES = 128
 /** Steepness of an S that comes close to a half wave of a sine. */
 const ROUND = 1.6
 
-/** A place of a shape: share of the span, height −1…1, and how it goes on. */
+/** A place of a shape: share of its cycles, height −1…1, and how it goes on. */
 interface Place {
   readonly u: number
   readonly height: number
@@ -96,11 +94,12 @@ export function layShape(points: Points, scale: Scale, span: LineSpan, shape: Sh
   const length = span.to - span.from
   const inner: Point[] = []
   for (const { u, height, form, bend } of placesOf(shape)) {
-    const at = u <= 0 ? span.from : u >= 1 ? span.to : Math.round(span.from + u * length)
+    const share = pacedShare(shape.pace, u)
+    const at = u <= 0 ? span.from : u >= 1 ? span.to : Math.round(span.from + share * length)
     // the foot of a jump lies a tick before its head
     const tick = form === 'jump' && shape.kind === 'saw' ? at - 1 : at
     if (tick <= (inner.at(-1)?.tick ?? -1)) continue
-    inner.push(point(tick, scale.toValue(shapeTravel(shape, u, height)), form, bend))
+    inner.push(point(tick, scale.toValue(shapeTravel(shape, share, height)), form, bend))
   }
   return replaceSpan(points, scale, span, inner, 'returns')
 }

@@ -54,6 +54,7 @@ export const CONTROLS = {
   'unit.note.16': 'sixteenth',
   'unit.note.32': 'thirty-second',
   'unit.note.64': 'sixty-fourth',
+  'unit.beats': '{n} beat | {n} beats',
   'unit.ticks': '{n} ticks',
   'lane.main-output': 'Main output',
   'lane.named': '{owner}, {control}',

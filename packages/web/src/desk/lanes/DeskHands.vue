@@ -104,5 +104,6 @@ function cellAt(tick: number): readonly [number, number] {
     :span="shape.laid.span"
     :shape="shape.shape"
     @change="shape.change"
+    @length="(end, share) => shape.setLength(end, share * shape.beats)"
   />
 </template>

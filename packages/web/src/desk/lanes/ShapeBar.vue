@@ -1,17 +1,27 @@
 <script setup lang="ts">
 /** The ready shapes, with the fields of the one that is laid. The handles on the lane do the same. */
-import { SHAPES, type ShapeKind } from '@rudlo/core/envelope'
+import { MAX_CYCLES, SHAPES, type ShapeKind } from '@rudlo/core/envelope'
+import { resolve } from '@rudlo/core/mix'
+import { beats, percent, times } from '@rudlo/core/scale'
 import { computed } from 'vue'
+import { useWork } from '../../document/work-store'
+import { nudged } from '../../editor/tools/nudge'
+import { useDesk } from '../desk-store'
 import { useShape } from './shape-store'
+import ShapeField from './ShapeField.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
-import CheckField from '../../ui/fields/CheckField.vue'
-import NumberField from '../../ui/fields/NumberField.vue'
 import { t } from '../../words/t'
 
 defineProps<{ where: string }>()
 
+const desk = useDesk()
+const work = useWork()
 const shape = useShape()
+const ENDS = [
+  { name: 'first', text: t('shape.first') },
+  { name: 'last', text: t('shape.last') },
+] as const
 
 /** Each shape as a drawing in a box of 40 by 20. */
 const PICTURES: Readonly<Record<ShapeKind, string>> = {
@@ -23,17 +33,13 @@ const PICTURES: Readonly<Record<ShapeKind, string>> = {
   pulse: 'M2 2H9V18H16V2H23V18H30V2H38',
 }
 
-const cycles = computed(() => shape.shape.cycles / (shape.perBeat ? shape.beats : 1))
-const setCycles = (count: number) => {
-  if (count > 0) shape.change({ cycles: Math.min(128, count * (shape.perBeat ? shape.beats : 1)) })
-}
-const isRamp = computed(() => shape.shape.kind === 'ramp')
-/** What can be changed of every shape. */
-const SLIDERS = [
-  { name: 'depth', min: -1, text: t('shape.depth') },
-  { name: 'centre', min: 0, text: t('shape.middle') },
-  { name: 'growth', min: -1, text: t('shape.grows') },
-] as const
+/** The lane that it lies on: its middle is a value of that control. */
+const control = computed(() => resolve(work.mix!, shape.laid?.address ?? desk.address)!.control)
+const repeats = computed(() => shape.shape.kind !== 'ramp')
+/** Twice as long, or half as long. */
+const octave = (value: number, by: 1 | -1) => value * 2 ** by
+const halves = (value: number, by: 1 | -1) => value + by * (shape.shape.kind === 'steps' ? 1 : 0.5)
+const tenth = (value: number, by: 1 | -1) => Math.round((value + by * 0.1) * 100) / 100
 </script>
 
 <template>
@@ -51,41 +57,64 @@ const SLIDERS = [
     >
       <svg viewBox="0 0 40 20" aria-hidden="true"><path :d="PICTURES[kind]" /></svg>
     </RowButton>
-    <template v-if="shape.laid">
-      <NumberField
-        v-if="!isRamp"
-        class="times"
-        bare
-        :label="shape.shape.kind === 'steps' ? t('shape.steps') : t('shape.times')"
-        :unit="shape.shape.kind === 'steps' ? t('shape.steps') : '×'"
-        :min="0.25"
-        :max="128"
-        :step="shape.shape.kind === 'steps' ? 1 : 0.5"
-        :model-value="Math.round(cycles * 100) / 100"
-        data-test="shape-cycles"
-        @update:model-value="setCycles($event ?? 0)"
-        @keydown.stop
-      />
-      <CheckField v-if="!isRamp" v-model="shape.perBeat" :label="t('shape.per-beat')" />
-      <label v-for="s in SLIDERS" :key="s.name" class="slider"
-        ><span aria-hidden="true">{{ s.text }}</span>
-        <v-slider
-          :min="s.min"
-          :max="1"
-          :step="0.01"
-          :aria-label="s.text"
-          :model-value="shape.shape[s.name]"
-          :data-test="`shape-${s.name}`"
-          hide-details
-          thumb-size="14"
-          track-size="4"
-          color="primary"
-          @update:model-value="(to: number) => shape.change({ [s.name]: to })"
-          @keydown.stop
-      /></label>
-    </template>
-    <span v-else class="soft">{{ t('shape.choose') }}</span>
+    <span v-if="!shape.laid" class="soft">{{ t('shape.choose') }}</span>
     <AppButton small class="finish" @click="shape.end()">{{ t('shape.done') }}</AppButton>
+    <div v-if="shape.laid" class="figures">
+      <template v-if="repeats">
+        <ShapeField
+          :label="t(shape.shape.kind === 'steps' ? 'shape.steps' : 'shape.times')"
+          :unit="times"
+          :min="0.25"
+          :max="MAX_CYCLES"
+          :step="halves"
+          :model-value="shape.shape.cycles"
+          data-test="shape-cycles"
+          @update:model-value="(cycles) => shape.change({ cycles })"
+        />
+        <ShapeField
+          v-for="end in ENDS"
+          :key="end.name"
+          :label="end.text"
+          :unit="beats"
+          :min="1 / 32"
+          :max="shape.beats"
+          :step="octave"
+          :model-value="shape.lengths[end.name]"
+          :data-test="`shape-${end.name}`"
+          @update:model-value="(length) => shape.setLength(end.name, length)"
+        />
+      </template>
+      <ShapeField
+        :label="t('shape.depth')"
+        :unit="percent"
+        :min="-1"
+        :max="1"
+        :step="tenth"
+        :model-value="shape.shape.depth"
+        data-test="shape-depth"
+        @update:model-value="(depth) => shape.change({ depth })"
+      />
+      <ShapeField
+        :label="t('shape.middle')"
+        :unit="control.unit"
+        :min="control.scale.min"
+        :max="control.scale.max"
+        :step="(value, by) => nudged(control, value, by, false)"
+        :model-value="control.scale.toValue(shape.shape.centre)"
+        data-test="shape-centre"
+        @update:model-value="(value) => shape.change({ centre: control.scale.toTravel(value) })"
+      />
+      <ShapeField
+        :label="t('shape.grows')"
+        :unit="percent"
+        :min="-1"
+        :max="1"
+        :step="tenth"
+        :model-value="shape.shape.growth"
+        data-test="shape-growth"
+        @update:model-value="(growth) => shape.change({ growth })"
+      />
+    </div>
   </div>
 </template>
 
@@ -132,19 +161,12 @@ path {
   stroke-width: 2;
 }
 
-label {
+.figures {
   display: flex;
-  gap: 5px;
-  align-items: center;
-  min-height: 34px;
-}
-
-.times {
-  flex: 0 0 104px;
-}
-
-.slider .v-slider {
-  width: 84px;
+  flex: 1 0 100%;
+  flex-wrap: wrap;
+  gap: var(--space-2);
+  font-size: var(--text-1);
 }
 
 .finish {

@@ -87,9 +87,22 @@ onScreens('bars', () => {
     await milan.click('shape-wave')
     await expect.poll(() => milan.points.length).toBeGreaterThan(before)
     const once = milan.points.length
-    await milan.at('shape-cycles').getByRole('spinbutton').fill('4')
+    await milan.at('shape-cycles').getByRole('textbox').fill('4')
     await milan.keys('Enter')
     await expect.poll(() => milan.points.length).toBeGreaterThan(once)
+    // it speeds up: a field says how long the last one is, and so does its handle
+    await milan.at('shape-last').getByRole('textbox').fill('1/4')
+    await milan.keys('Enter')
+    await expect.element(milan.at('shape-last').getByRole('textbox')).toHaveValue('1/4 beat')
+    const gaps = () => milan.points.slice(1).map((p, i) => p.tick - milan.points[i]!.tick)
+    await expect.poll(() => milan.points.length).toBeGreaterThan(once)
+    expect(Math.min(...gaps())).toBeLessThan(300)
+    const hasty = milan.points.length
+    await milan.dragAway(milan.at('handle-last').element(), { x: -40, y: 0 })
+    await expect.poll(() => milan.points.length).toBeLessThan(hasty)
+    await milan.at('shape-first').getByRole('textbox').fill('soon')
+    await milan.keys('Enter')
+    await expect.element(milan.at('notice')).toHaveTextContent('“soon” does not work here')
     const shaped = milan.work.mix
     await milan.dragAway(milan.at('handle-depth').element(), { x: 0, y: -46 })
     await expect.poll(() => milan.work.mix).not.toEqual(shaped)

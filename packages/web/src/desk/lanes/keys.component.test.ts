@@ -30,7 +30,7 @@ onScreens('by keys, bars', () => {
     await ines.enter('shape-wave')
     await expect.poll(() => ines.points.length).toBeGreaterThan(lowered)
     const shaped = ines.points.length
-    await ines.at('shape-cycles').getByRole('spinbutton').fill('5')
+    await ines.at('shape-cycles').getByRole('textbox').fill('5')
     await ines.keys('Enter')
     await ines.keysAt('handle-depth', 'ArrowUp')
     await ines.keysAt('handle-middle', 'ArrowDown')

@@ -75,6 +75,16 @@ describe('a ready shape', () => {
     shape.start()
     expect(shape.shape.centre).toBeCloseTo(0.6, 1)
     expect(shape.beats).toBe(4)
+    shape.lay('pulse')
+    expect(shape.lengths).toEqual({ first: 4, last: 4 })
+    // of one length until one of them is given another
+    shape.setLength('first', 1)
+    expect(shape.shape).toMatchObject({ cycles: 4, pace: 1 })
+    shape.setLength('last', 0.25)
+    expect(shape.shape.pace).toBeGreaterThan(2)
+    expect(shape.lengths.first / shape.lengths.last).toBeCloseTo(4, 1)
+    shape.setLength('first', 1)
+    expect(shape.lengths.first / shape.lengths.last).toBeCloseTo(4, 1)
   })
 
   it('is finished when something else is done, is undone or selected', async () => {

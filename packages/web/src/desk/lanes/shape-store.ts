@@ -1,4 +1,11 @@
-import { layShape, type LineSpan, type Shape, type ShapeKind } from '@rudlo/core/envelope'
+import {
+  cycleEnds,
+  cyclesFor,
+  layShape,
+  type LineSpan,
+  type Shape,
+  type ShapeKind,
+} from '@rudlo/core/envelope'
 import { laneAt, withPoints, type Mix } from '@rudlo/core/mix'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -7,7 +14,7 @@ import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
 import { t } from '../../words/t'
 
-const FIRST: Shape = { kind: 'swell', cycles: 1, depth: 0.25, centre: 0.6, growth: 0 }
+const FIRST: Shape = { kind: 'swell', cycles: 1, depth: 0.25, centre: 0.6, growth: 0, pace: 1 }
 
 /**
  * The ready shape that is being laid over the selected bars. It stays adjustable until something else is done: all its
@@ -18,8 +25,6 @@ export const useShape = defineStore('shape', () => {
   const work = useWork()
   const open = ref(false)
   const shape = shallowRef<Shape>(FIRST)
-  /** Whether cycles are counted by the beat. */
-  const perBeat = ref(false)
   /** The step that laid it, with the lane and the bars; null until it is laid. */
   const laid = shallowRef<{
     readonly step: Step
@@ -27,10 +32,28 @@ export const useShape = defineStore('shape', () => {
     readonly span: LineSpan
   } | null>(null)
 
+  /** How many beats the span has. */
   const beats = computed(() => {
-    const span = desk.selection
+    const span = laid.value?.span ?? desk.selection
     return span && desk.time ? (span.to - span.from) / desk.time.meter.lengthsAt(span.from).beat : 1
   })
+
+  /** The lengths that were asked for, as long as nothing else decides them: whole cycles come only near them. */
+  const asked = shallowRef<{ readonly first: number; readonly last: number } | null>(null)
+  /** How long its first and last cycle are, in beats. */
+  const lengths = computed(() => {
+    const { first, last } = cycleEnds(shape.value)
+    return asked.value ?? { first: first * beats.value, last: last * beats.value }
+  })
+
+  /** Gives the first or the last cycle another length in beats. Where all are of one length, the last goes along with the first. */
+  function setLength(end: 'first' | 'last', length: number): void {
+    const { first, last } = lengths.value
+    const even = shape.value.pace === 1
+    const next = end === 'last' ? { first, last: length } : { first: length, last: even ? length : last }
+    change(cyclesFor(next.first / beats.value, next.last / beats.value))
+    asked.value = next
+  }
 
   /** Opens the shapes, centred where the line is now. */
   function start(): void {
@@ -47,6 +70,7 @@ export const useShape = defineStore('shape', () => {
       : scale.toTravel(points.findLast((p) => p.tick <= span.from)?.value ?? points[0]!.value)
     shape.value = { ...shape.value, centre }
     laid.value = null
+    asked.value = null
     open.value = true
   }
 
@@ -62,6 +86,7 @@ export const useShape = defineStore('shape', () => {
   /** Lays the shape, or makes the one that was laid anew. */
   function change(part: Partial<Shape>): void {
     shape.value = { ...shape.value, ...part }
+    if ('cycles' in part || 'pace' in part) asked.value = null
     const lane = laid.value?.address ?? desk.address
     const span = laid.value?.span ?? desk.selection
     if (!span || !desk.isOpen(lane)) {
@@ -98,5 +123,5 @@ export const useShape = defineStore('shape', () => {
   )
   watch(() => [desk.selection, desk.address, desk.hand], end)
 
-  return { open, shape, perBeat, beats, laid, start, change, lay, end }
+  return { open, shape, beats, lengths, setLength, laid, start, change, lay, end }
 })

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** Handles of a ready shape on the lane: its middle, its depth, how often it comes, how it grows. */
-import { shapeTravel, type LineSpan, type Shape } from '@rudlo/core/envelope'
+import { cycleEnds, shapeTravel, type LineSpan, type Shape } from '@rudlo/core/envelope'
 import { computed, shallowRef } from 'vue'
 import type { Viewport } from './viewport'
 import { t } from '../../words/t'
 
 const props = defineProps<{ view: Viewport; span: LineSpan; shape: Shape }>()
-const emit = defineEmits<{ change: [part: Partial<Shape>] }>()
+const emit = defineEmits<{ change: [part: Partial<Shape>]; length: [end: 'first' | 'last', share: number] }>()
 
-type Handle = 'middle' | 'depth' | 'often' | 'growth'
+type Handle = 'middle' | 'depth' | 'first' | 'last' | 'growth'
 
 const box = computed(() => {
   const left = props.view.x(props.span.from)
@@ -17,14 +17,20 @@ const box = computed(() => {
   const bottom = props.view.y(shapeTravel({ ...props.shape, growth: 0 }, 0, -1))
   return { left, right, top, bottom, middle: props.view.y(props.shape.centre) }
 })
-const often = computed(() => props.shape.kind !== 'ramp')
+const ends = computed(() => cycleEnds(props.shape))
+/** The ends of a shape that comes several times can be made longer or shorter. */
+const shown = (handle: Handle) =>
+  handle === 'first'
+    ? props.shape.kind !== 'ramp'
+    : handle !== 'last' || (props.shape.kind !== 'ramp' && props.shape.cycles >= 2)
 
 const places = computed<Readonly<Record<Handle, { readonly x: number; readonly y: number }>>>(() => {
   const { left, right, top, middle } = box.value
   return {
     middle: { x: left, y: middle },
     depth: { x: (left + right) / 2, y: top },
-    often: { x: left + (right - left) / Math.max(1, props.shape.cycles), y: middle },
+    first: { x: left + (right - left) * ends.value.first, y: middle },
+    last: { x: right - (right - left) * ends.value.last, y: middle },
     growth: {
       x: right,
       y: middle - (middle - top) * Math.max(-1, Math.min(1, 1 - Math.abs(props.shape.growth))),
@@ -34,7 +40,8 @@ const places = computed<Readonly<Record<Handle, { readonly x: number; readonly y
 const TITLES: Readonly<Record<Handle, string>> = {
   middle: t('shape.handle.middle'),
   depth: t('shape.handle.depth'),
-  often: t('shape.handle.often'),
+  first: t('shape.handle.first'),
+  last: t('shape.handle.last'),
   growth: t('shape.handle.grows'),
 }
 
@@ -54,10 +61,10 @@ function move(event: PointerEvent): void {
   if (handle === 'middle') emit('change', { centre: clamp(start.centre + up, 0, 1) })
   if (handle === 'depth') emit('change', { depth: clamp(start.depth + 2 * up, -1, 1) })
   if (handle === 'growth') emit('change', { growth: clamp(start.growth - 3 * up, -1, 1) })
-  if (handle === 'often') {
-    const width = (right - left) / Math.max(1, start.cycles) + event.clientX - x
-    const cycles = (right - left) / Math.max(8, width)
-    emit('change', { cycles: clamp(Math.round(cycles * 2) / 2, 0.5, 64) })
+  if (handle === 'first' || handle === 'last') {
+    const further = (event.clientX - x) * (handle === 'first' ? 1 : -1)
+    const width = Math.max(8, (right - left) * cycleEnds(start)[handle] + further)
+    emit('length', handle, Math.min(1, width / (right - left)))
   }
 }
 
@@ -74,7 +81,7 @@ function key(event: KeyboardEvent, handle: Handle): void {
   if (handle === 'middle') emit('change', { centre: clamp(shape.centre + by * 0.02, 0, 1) })
   if (handle === 'depth') emit('change', { depth: clamp(shape.depth + by * 0.02, -1, 1) })
   if (handle === 'growth') emit('change', { growth: clamp(shape.growth + by * 0.1, -1, 1) })
-  if (handle === 'often') emit('change', { cycles: clamp(shape.cycles + by * 0.5, 0.5, 64) })
+  if (handle === 'first' || handle === 'last') emit('length', handle, ends.value[handle] * 2 ** by)
 }
 </script>
 
@@ -91,7 +98,7 @@ function key(event: KeyboardEvent, handle: Handle): void {
     />
     <template v-for="(place, handle) in places" :key="handle">
       <button
-        v-if="handle !== 'often' || often"
+        v-if="shown(handle)"
         class="handle"
         :class="handle"
         :aria-label="TITLES[handle]"
@@ -144,7 +151,8 @@ function key(event: KeyboardEvent, handle: Handle): void {
   background: var(--sheet);
 }
 
-.handle.often {
+.handle.first,
+.handle.last {
   cursor: ew-resize;
 }
 
@@ -156,7 +164,8 @@ function key(event: KeyboardEvent, handle: Handle): void {
   border-radius: 50%;
 }
 
-.handle.often::after {
+.handle.first::after,
+.handle.last::after {
   inset: 6px 11px;
 }
 
