@@ -38,3 +38,11 @@ export function bendThrough(share: number, limit: number): number {
   }
   return (low + high) / 2
 }
+
+/** How much of the way is done after half the time of a curve, or a quarter of that of an S: the figure by which a bend is said. */
+export const bendShare = (form: Form, bend: number): number => formAt(form, bend, form === 's' ? 0.25 : 0.5)
+
+/** The bend of a curve or an S by that figure, as near as it can be bent. */
+export function bendOfShare(form: Form, share: number, limit: number): number {
+  return form === 's' ? Math.max(0, bendThrough(2 * share, limit)) : bendThrough(share, limit)
+}

@@ -1,6 +1,6 @@
 /** Envelopes: points, span forms, evaluation by point and by block, and the pure edits. */
 export * from './envelope'
-export { curveAt, formAt, bendThrough } from './form'
+export { bendOfShare, bendShare, bendThrough, curveAt, formAt } from './form'
 export { indexAt, travelAt, valueAt } from './evaluate'
 export { travelsOf } from './travels'
 export { changedSpan, compileLine, LineCursor, type ChangedSpan, type CompiledLine } from './compile'
@@ -51,7 +51,15 @@ export {
   thinSpan,
   tiltSpan,
 } from './span-transforms'
-export { moveTogether, pointsWithin, removePoints, setValues, type Chosen, type ChosenLine } from './several'
+export {
+  moveTogether,
+  pointsWithin,
+  removePoints,
+  setForms,
+  setValues,
+  type Chosen,
+  type ChosenLine,
+} from './several'
 export { convertPoints, type Converted } from './convert'
 export { stamp } from './stamp'
 export { bendSpan } from './bend'

@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { arbitraryLine, END, isOrdered, keepsOutside, pan } from '../../test/arbitrary-line'
 import { levelScale, type Scale } from '../scale'
 import {
+  bendOfShare,
+  bendShare,
   bendSpan,
   layShape,
   cycleEnds,
@@ -13,6 +15,7 @@ import {
   point,
   pointsWithin,
   removePoints,
+  setForms,
   setValues,
   SHAPES,
   stamp,
@@ -76,6 +79,25 @@ describe('several points', () => {
         expect(moved.every((p) => p.tick >= 0 && p.tick <= END)).toBe(true)
       }),
     )
+  })
+
+  it('take one form, where another point follows', () => {
+    const formed = setForms(line, new Set([1, 3]), 's', 99)
+    expect(formed.map((p) => [p.form, p.bend])).toEqual([
+      ['straight', 0],
+      ['s', 8],
+      ['straight', 0],
+      ['straight', 0],
+    ])
+    for (const [form, share] of [
+      ['curve', 0.8],
+      ['curve', 0.2],
+      ['s', 0.1],
+      ['s', 0.25],
+    ] as const)
+      expect(bendShare(form, bendOfShare(form, share, 8))).toBeCloseTo(share, 6)
+    // as far as it can be bent, and an S is never turned round
+    expect([bendOfShare('curve', 1, 8), bendOfShare('s', 0.4, 8)].map((c) => Math.round(c))).toEqual([-8, 0])
   })
 
   it('take one value, and go', () => {

@@ -1,5 +1,6 @@
 import { clamp, raised, riseBetween, type Scale } from '../scale'
-import type { Points } from './envelope'
+import { setForm } from './edit'
+import type { Form, Points } from './envelope'
 
 /** Indices of points that are edited together. */
 export type Chosen = ReadonlySet<number>
@@ -87,4 +88,11 @@ export function removePoints(points: Points, chosen: Chosen): Points {
 export function setValues(points: Points, scale: Scale, chosen: Chosen, value: number): Points {
   const kept = clamp(value, scale.min, scale.max)
   return points.map((p, i) => (chosen.has(i) ? { ...p, value: kept } : p))
+}
+
+/** Gives the spans after several points one form; a point that nothing follows stays as it is. */
+export function setForms(points: Points, chosen: Chosen, form: Form, bend: number): Points {
+  let made = points
+  for (const i of chosen) if (i + 1 < points.length) made = setForm(made, i, form, bend)
+  return made
 }

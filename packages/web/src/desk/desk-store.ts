@@ -1,4 +1,4 @@
-import { valueAt as lineValueAt, type LineSpan, type Points } from '@rudlo/core/envelope'
+import { valueAt as lineValueAt, type LineSpan, type Point, type Points } from '@rudlo/core/envelope'
 import { envelopeOf, lineInCharge, resolve, trackLevel, withLane, type Mix } from '@rudlo/core/mix'
 import type { Control } from '@rudlo/core/scale'
 import { keep, kept } from '../browser/kept'
@@ -88,6 +88,8 @@ export const useDesk = defineStore('desk', () => {
   watch(pointSpread, (how) => keep(SPREAD_KEY, how))
   /** A value that was copied from a point. */
   const copiedValue = shallowRef<{ readonly value: number; readonly control: Control } | null>(null)
+  /** How a span goes from its point to the next, copied to be given to others. */
+  const copiedForm = shallowRef<Pick<Point, 'form' | 'bend'> | null>(null)
   /** The try whose lines are shown faintly. */
   const compared = ref<string | null>(null)
   /** A place that the teacher points at just now. */
@@ -367,6 +369,7 @@ export const useDesk = defineStore('desk', () => {
     select,
     zoomTo,
     copiedValue,
+    copiedForm,
     compared,
     turns,
     justListen,

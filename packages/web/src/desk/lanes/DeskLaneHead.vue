@@ -55,6 +55,11 @@ function copyValue(): void {
   if (p) desk.copiedValue = { value: p.value, control: control.value }
 }
 
+function copyForm(): void {
+  const p = editor.current.value
+  if (p) desk.copiedForm = { form: p.form, bend: p.bend }
+}
+
 /** How far a point that is set reaches. */
 const SPREADS = (['near', 'on', 'beside'] as const).map((value) => ({
   value,
@@ -87,6 +92,8 @@ const HELP = {
     :point="editor.current.value"
     :count="editor.count.value"
     :rests="lane.rests.value"
+    copies
+    :copied-form="desk.copiedForm"
     :has-next="editor.selected.value + 1 < points.length"
     :editable="!locked"
     @value="typedValue"
@@ -94,6 +101,7 @@ const HELP = {
     @form="editor.setSelectedForm"
     @give="editor.giveValue"
     @copy="copyValue"
+    @copy-form="copyForm"
     @remove="editor.removeSelected"
     @nonsense="(sentence: string) => (work.notice = sentence)"
   >

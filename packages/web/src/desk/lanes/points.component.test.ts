@@ -72,6 +72,34 @@ onScreens('points', () => {
     expect(milan.work.history.done.at(-1)!.label).toMatch(/^Bent the line/)
   })
 
+  it('lead on in a form that has its number, and is copied to others', async () => {
+    const ayla = await atDesk()
+    await ayla.keysAt('line', 'PageDown', 'PageDown')
+    await ayla.click('form-early')
+    const bend = ayla.at('bend')
+    await expect.element(bend).toHaveValue('80 %')
+    await bend.fill('65')
+    await ayla.keys('Enter')
+    await expect.element(bend).toHaveValue('65 %')
+    await bend.fill('a lot')
+    await ayla.keys('Enter')
+    await expect.element(ayla.at('notice')).toHaveTextContent('“a lot” does not work here')
+    const { form, bend: number } = ayla.points[1]!
+    await ayla.click('copy-shape')
+    // the two that follow take it, as one step
+    await ayla.keysAt('line', 'PageDown', 'Shift+PageDown')
+    await ayla.oneStep(() => ayla.click('give-shape'))
+    expect(ayla.points.map((p) => [p.form, p.bend])).toEqual([
+      ['straight', 0],
+      [form, number],
+      [form, number],
+      [form, number],
+      ['straight', 0],
+    ])
+    await ayla.click('form-soft')
+    await expect.element(bend).toHaveValue('9 %')
+  })
+
   it('of a lane that is locked are not set, and it is said', async () => {
     const ayla = await atDesk()
     await ayla.chooseTrack('harp')

@@ -24,6 +24,9 @@ defineProps<{
   count?: number
   /** Values that points are often set to. */
   rests?: readonly { readonly text: string; readonly value: number }[]
+  /** Whether values and forms can be copied to others, and the form that was. */
+  copies?: boolean
+  copiedForm?: { readonly form: Form; readonly bend: number } | null
   editable: boolean
   /** Whether other lanes share the desk: everything is smaller then. */
   compact?: boolean
@@ -35,6 +38,7 @@ const emit = defineEmits<{
   form: [form: Form, bend: number]
   give: [value: number]
   copy: []
+  copyForm: []
   remove: []
   nonsense: [sentence: string]
 }>()
@@ -50,7 +54,7 @@ const emit = defineEmits<{
       <slot name="control"><p class="soft">{{ control.name }}</p></slot>
       <p class="now"><LiveText :text="() => control.unit.format(value())" /></p>
     </div>
-    <slot name="ride" />
+    <slot v-if="!point" name="ride" />
     <p class="soft where place-now"><LiveText :text="where" /></p>
     <p v-if="control.scale.kind === 'level' || note()" class="soft where note"><LiveText :text="note" /></p>
     <PointFields
@@ -61,6 +65,8 @@ const emit = defineEmits<{
       :has-next="hasNext"
       :count="count"
       :rests="rests"
+      :copies="copies"
+      :copied-form="copiedForm"
       :editable="editable"
       :compact="compact ?? false"
       @value="(value, clamped) => emit('value', value, clamped)"
@@ -68,6 +74,7 @@ const emit = defineEmits<{
       @form="(form, bend) => emit('form', form, bend)"
       @give="(value) => emit('give', value)"
       @copy="emit('copy')"
+      @copy-form="emit('copyForm')"
       @remove="emit('remove')"
       @nonsense="(sentence) => emit('nonsense', sentence)"
     />
@@ -165,6 +172,12 @@ h2 {
 }
 
 @media (max-height: 700px) {
+  /* the point's own figures come first where there is little room */
+  .lane-head:has(.point) > .where,
+  .lane-head:has(.point) .now {
+    display: none;
+  }
+
   .now {
     height: 32px;
     font-size: 28px;

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The point that is selected, as figures that can be typed, or several of them. */
-import type { Form, Point } from '@rudlo/core/envelope'
-import { readValue, type Control } from '@rudlo/core/scale'
+import { bendOfShare, bendShare, MAX_BEND, type Form, type Point } from '@rudlo/core/envelope'
+import { percent, readValue, type Control } from '@rudlo/core/scale'
 import { parsePlace, placeShort, type MeterMap } from '@rudlo/core/time'
 import { computed, ref, watch } from 'vue'
 import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import FormPicture from './FormPicture.vue'
 import { FORMS } from './forms'
 import { t } from '../../words/t'
@@ -18,6 +19,10 @@ const props = defineProps<{
   count?: number | undefined
   /** Values that points are often set to. */
   rests?: readonly { readonly text: string; readonly value: number }[] | undefined
+  /** Whether values and forms can be copied to others. */
+  copies?: boolean
+  /** A form that was copied from another span. */
+  copiedForm?: { readonly form: Form; readonly bend: number } | null | undefined
   editable: boolean
   /** Whether other lanes share the desk: everything is smaller then. */
   compact?: boolean
@@ -29,16 +34,21 @@ const emit = defineEmits<{
   form: [form: Form, bend: number]
   give: [value: number]
   copy: []
+  copyForm: []
   remove: []
   nonsense: [sentence: string]
 }>()
 
 const valueText = ref('')
 const placeText = ref('')
+const bendText = ref('')
+/** Whether its bend has a figure. */
+const isBent = computed(() => props.point.form === 'curve' || props.point.form === 's')
 
 function refill(): void {
   valueText.value = props.control.unit.format(props.point.value)
   placeText.value = placeShort(props.meter.placeAt(props.point.tick))
+  bendText.value = percent.format(bendShare(props.point.form, props.point.bend))
 }
 
 watch(() => props.point, refill, { immediate: true })
@@ -60,6 +70,15 @@ function takePlace(): void {
   refill()
 }
 
+function takeBend(): void {
+  const { form, bend } = props.point
+  if (bendText.value === percent.format(bendShare(form, bend))) return
+  const share = percent.parse(bendText.value)
+  if (share === null) emit('nonsense', t('point.no-share', { text: bendText.value }))
+  else emit('form', form, bendOfShare(form, share, MAX_BEND))
+  refill()
+}
+
 function giveRest(select: HTMLSelectElement): void {
   const rest = props.rests?.[Number(select.value)]
   if (rest) emit('give', rest.value)
@@ -78,29 +97,61 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
 <template>
   <div class="point" :class="{ compact }">
     <p v-if="count && count > 1" class="soft">{{ t('point.many', { count }) }}</p>
-    <label>
-      <span>{{ t('point.value') }}</span>
-      <input
-        v-model="valueText"
-        :readonly="!editable"
-        @change="takeValue"
-        @keydown.enter="takeValue"
-        @keydown.stop
+    <div class="row">
+      <label>
+        <span>{{ t('point.value') }}</span>
+        <input
+          v-model="valueText"
+          :readonly="!editable"
+          @change="takeValue"
+          @keydown.enter="takeValue"
+          @keydown.stop
+        />
+      </label>
+      <IconButton
+        v-if="editable && copies"
+        icon="copy"
+        :label="t('point.copy')"
+        :tip="t('point.copy.tip')"
+        @click="emit('copy')"
       />
-    </label>
-    <label>
-      <span>{{ t('point.place') }}</span>
-      <input
-        v-model="placeText"
-        :readonly="!editable"
-        @change="takePlace"
-        @keydown.enter="takePlace"
-        @keydown.stop
-      />
-    </label>
+    </div>
+    <div class="row">
+      <label>
+        <span>{{ t('point.place') }}</span>
+        <input
+          v-model="placeText"
+          :readonly="!editable"
+          @change="takePlace"
+          @keydown.enter="takePlace"
+          @keydown.stop
+        />
+      </label>
+      <IconButton v-if="editable" icon="remove" :label="t('point.remove')" @click="emit('remove')" />
+    </div>
     <template v-if="editable">
-      <div v-if="hasNext && control.scale.kind !== 'switch'" v-memo="[chosen]" class="then">
-        <p><span class="soft">{{ t('point.then') }}</span> {{ FORMS[chosen]?.text }}</p>
+      <div
+        v-if="hasNext && control.scale.kind !== 'switch'"
+        v-memo="[chosen, bendText, copiedForm]"
+        class="then"
+      >
+        <div class="row">
+          <p><span class="soft">{{ t('point.then') }}</span> {{ FORMS[chosen]?.text }}</p>
+          <IconButton
+            v-if="copies"
+            icon="copy"
+            :label="t('point.copy-shape')"
+            data-test="copy-shape"
+            @click="emit('copyForm')"
+          />
+          <IconButton
+            v-if="copiedForm"
+            icon="paste"
+            :label="t('point.give-shape')"
+            data-test="give-shape"
+            @click="emit('form', copiedForm.form, copiedForm.bend)"
+          />
+        </div>
         <ChoiceButtons
           :label="t('point.then')"
           :choices="FORM_CHOICES"
@@ -111,6 +162,17 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
             <FormPicture :form="FORMS[choice.value]!.key" /><span class="unseen">{{ choice.text }}</span>
           </template>
         </ChoiceButtons>
+        <label v-if="isBent" class="bend">
+          <span>{{ t(point.form === 's' ? 'point.quarter' : 'point.halfway') }}</span>
+          <input
+            v-model="bendText"
+            data-test="bend"
+            :data-tip="t(point.form === 's' ? 'point.quarter.tip' : 'point.halfway.tip')"
+            @change="takeBend"
+            @keydown.enter="takeBend"
+            @keydown.stop
+          />
+        </label>
       </div>
       <label v-if="rests?.length">
         <span>{{ t('point.set') }}</span>
@@ -127,15 +189,6 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
           </option>
         </select>
       </label>
-      <div class="acts">
-        <button class="chip" :title="t('point.copy.tip')" @click="emit('copy')">
-          {{ t('point.copy') }}
-        </button>
-        <button class="chip" @click="emit('remove')">
-          <v-icon icon="$remove" size="18" />{{ compact ? '' : t('point.remove') }}
-          <span v-if="compact" class="unseen">{{ t('point.remove') }}</span>
-        </button>
-      </div>
     </template>
   </div>
 </template>
@@ -158,10 +211,18 @@ const choose = (index: number) => emit('form', FORMS[index]!.form, FORMS[index]!
   padding: 0 2px;
 }
 
-.acts {
+.row {
   display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
+  gap: 2px;
+  align-items: center;
+}
+
+.row > :first-child {
+  flex: 1;
+}
+
+.then .row {
+  min-height: 32px;
 }
 
 label {
@@ -169,6 +230,11 @@ label {
   grid-template-columns: 46px 1fr;
   align-items: center;
   font-size: 14px;
+}
+
+.bend {
+  grid-template-columns: auto 1fr;
+  gap: 8px;
 }
 
 label span {
@@ -188,19 +254,14 @@ select {
   font: inherit;
 }
 
-.chip {
-  justify-content: center;
-  padding-inline: 9px;
-}
-
 .compact {
   margin-top: 4px;
 }
 
 @media (max-height: 700px) {
   .point {
-    gap: 4px;
-    margin-top: 6px;
+    gap: 2px;
+    margin-top: 0;
   }
 }
 </style>

@@ -5,7 +5,7 @@ import {
   movePoint,
   moveTogether,
   removePoints,
-  setForm,
+  setForms,
   setValues,
   stamp,
   travelAt,
@@ -314,11 +314,15 @@ export function useLineEditor(ports: LinePorts) {
     ports.set(points, label(t('did.moved-to', { text }), Math.min(p.tick, tick), Math.max(p.tick, tick)))
   }
 
+  /** Gives what lies after all points that are selected one form, as one step; on other lanes too. */
   function setSelectedForm(form: Form, bend: number): void {
-    const p = current.value
-    const next = ports.points()[selected.value + 1]
-    if (p && next)
-      ports.set(setForm(ports.points(), selected.value, form, bend), label(t('did.form'), p.tick, next.tick))
+    if (!current.value) return
+    const others = along().filter(({ control }) => control.scale.kind !== 'switch')
+    const own = setForms(ports.points(), meant(), form, bend)
+    const formed = others.map((o) => [o.address, setForms(o.points, o.chosen, form, bend)] as const)
+    if (own === ports.points() && !others.length) return
+    const [from, to] = reach()
+    setLines(own, new Map(formed), label(t('did.form'), from, to, others))
   }
 
   /** Bends the line after the selected point up (1) or down (−1), as one step. */
