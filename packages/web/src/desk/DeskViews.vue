@@ -4,15 +4,30 @@ import BalanceView from './mixer/BalanceView.vue'
 import DeskCards from './lanes/DeskCards.vue'
 import LaneDesk from './lanes/LaneDesk.vue'
 import PassSummary from './pass/PassSummary.vue'
+import LineList from '../editor/lane/LineList.vue'
+import { useWork } from '../document/work-store'
 import { useDesk } from './desk-store'
 
 const desk = useDesk()
+const work = useWork()
 </script>
 
 <template>
   <BalanceView v-if="desk.view === 'balance'" />
   <template v-else>
-    <LaneDesk />
+    <LineList
+      v-if="desk.linesOf"
+      :song="desk.song!"
+      :time="desk.time!"
+      :mix="work.mix!"
+      :owner="desk.linesOf"
+      :span="desk.span"
+      @choose="(address) => ((desk.address = address), (desk.linesOf = null))"
+      @close="desk.linesOf = null"
+      @zoom="desk.zoom"
+      @scroll="desk.scroll"
+    />
+    <LaneDesk v-else />
     <PassSummary />
     <DeskCards />
   </template>

@@ -121,6 +121,8 @@ export const useDesk = defineStore('desk', () => {
   const unlocked = shallowRef<ReadonlySet<string>>(new Set())
   /** Which view of the work is open: who is how loud, or the lines. */
   const view = ref<'balance' | 'lines'>('lines')
+  /** The track or return whose lines lie one under the other in place of the lanes. */
+  const linesOf = ref<string | null>(null)
   /** The control whose silence is being explained. */
   const asked = ref<string | null>(null)
   /** The remark whose place is shown. */
@@ -184,6 +186,7 @@ export const useDesk = defineStore('desk', () => {
     const first = next.brief.tasks[0]
     view.value = first && !first.lanes.length ? 'balance' : 'lines'
     asked.value = null
+    linesOf.value = null
     selection.value = null
     unlocked.value = new Set()
     compared.value = null
@@ -272,6 +275,8 @@ export const useDesk = defineStore('desk', () => {
   }
 
   watch(span, (stretch) => player.lookAt(stretch))
+  // whatever brings a lane brings the lanes
+  watch([active, hand, selection], () => (linesOf.value = null))
 
   // bars stay selected while the hand goes from one lane of the desk to another
   watch(lanes, (now, before) => {
@@ -342,6 +347,7 @@ export const useDesk = defineStore('desk', () => {
     grid,
     view,
     asked,
+    linesOf,
     reading,
     span,
     pinned,

@@ -160,6 +160,9 @@ export class DeskPerson {
     await page.getByRole('option', { name: text, exact: true }).click()
   }
 
+  /** Where it would be played from, in ticks. */
+  position = (): number => usePlayer().position
+
   undo = (): Promise<void> => this.keys('Ctrl+z')
 
   get steps(): number {

@@ -19,5 +19,6 @@ const player = usePlayer()
     :is-open="desk.isOpen"
     mixer
     @choose="(address) => (desk.address = address)"
+    @lines="(track) => (desk.linesOf = track)"
   />
 </template>

@@ -114,6 +114,14 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
         :label="t('chooser.only-owner', { owner: ownerName(owner) })"
       />
       <CheckField v-model="desk.follows" :label="t('chooser.follow')" data-test="follows" />
+      <RowButton
+        v-if="owner && !search"
+        class="lane"
+        data-test="all-lines"
+        @click="((desk.linesOf = owner), (open = false))"
+      >
+        <v-icon icon="$notes" size="18" />{{ t('chooser.all', { owner: ownerName(owner) }) }}
+      </RowButton>
       <p v-if="!groups.length" class="soft">{{ t('chooser.none') }}</p>
       <template v-for="g in groups" :key="g.name">
         <h3>{{ g.name }}</h3>

@@ -28,7 +28,7 @@ const props = defineProps<{
   /** Whether fader and switches are there to be moved. */
   mixer: boolean
 }>()
-const emit = defineEmits<{ choose: [address: string] }>()
+const emit = defineEmits<{ choose: [address: string]; lines: [] }>()
 
 const { scale, unit } = MIXER_CONTROLS.level
 const level = computed(() => trackLevel(props.track.id))
@@ -64,6 +64,16 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
       </template>
     </RowButton>
     <div v-if="others.length" class="others">
+      <RowButton
+        v-if="lines.length > 1"
+        class="other all"
+        :aria-label="t('track.all.label', { track: track.name })"
+        :tip="t('track.all.tip')"
+        :data-test="`all-lines-${track.id}`"
+        @click="emit('lines')"
+      >
+        {{ t('track.all') }}
+      </RowButton>
       <RowButton
         v-for="l in others"
         :key="l.address"
@@ -149,6 +159,10 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
   display: flex;
   gap: 3px;
   overflow-x: auto;
+}
+
+.other.all {
+  border-color: var(--rule);
 }
 
 .other {

@@ -19,7 +19,11 @@ const props = defineProps<{
   /** Whether faders and switches are there to be moved. */
   mixer?: boolean
 }>()
-const emit = defineEmits<{ choose: [address: string] }>()
+const emit = defineEmits<{
+  choose: [address: string]
+  /** All lines of a track are to be shown. */
+  lines: [track: string]
+}>()
 
 const NONE: readonly SmallLine[] = []
 /** Lines in small need not keep pace with a moving hand. */
@@ -76,6 +80,7 @@ const levels = computed(() => new Map(mix.value.tracks.map((t) => [t.id, t.level
       :open="isOpen(trackLevel(track.id))"
       :mixer="mixer"
       @choose="(chosen: string) => emit('choose', chosen)"
+      @lines="emit('lines', track.id)"
     />
   </div>
 </template>

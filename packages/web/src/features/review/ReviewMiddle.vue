@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** The hand-in itself: what was measured, the song with remarks, the line or the figures, and the tracks. */
 import type { CheckPlace } from '@rudlo/core/evidence'
-import { computed } from 'vue'
+import { resolve } from '@rudlo/core/mix'
+import { computed, ref, watch } from 'vue'
 import TrackCards from '../../desk/tracks/TrackCards.vue'
 import type { Span } from '../../editor/lane/viewport'
+import LineList from '../../editor/lane/LineList.vue'
 import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import { usePlayer } from '../../engine/player-store'
 import FiguresPanel from './FiguresPanel.vue'
@@ -27,6 +29,11 @@ const figures = defineModel<boolean>('figures', { required: true })
 const review = useReview()
 const suggestion = useSuggestion()
 const player = usePlayer()
+
+/** The track whose lines lie one under the other in place of the lane; the one of the lane that is looked at. */
+const linesOf = ref<string | null>(null)
+const owner = computed(() => resolve(review.mix!, review.address)?.owner ?? null)
+watch([() => review.address, () => review.handIn?.id], () => (linesOf.value = null))
 
 const flags = computed(() =>
   review.remarks.map((r, i) => ({
@@ -71,6 +78,17 @@ const flags = computed(() =>
         <v-icon icon="$write" size="16" />{{ t('review.suggest') }}
       </AppButton>
       <AppButton
+        v-if="!figures && owner && !suggestion.drawing"
+        small
+        class="quiet"
+        :aria-pressed="linesOf !== null"
+        :tip="t('review.lines.tip')"
+        data-test="review-lines"
+        @click="linesOf = linesOf ? null : owner"
+      >
+        {{ t('review.lines') }}
+      </AppButton>
+      <AppButton
         small
         class="quiet"
         :aria-pressed="figures"
@@ -83,7 +101,20 @@ const flags = computed(() =>
     </div>
     <FiguresPanel v-if="figures" />
     <template v-else>
+      <LineList
+        v-if="linesOf"
+        :song="review.song!"
+        :time="review.time!"
+        :mix="review.mix!"
+        :owner="linesOf"
+        :span="review.span"
+        @choose="(address) => ((review.address = address), (linesOf = null))"
+        @close="linesOf = null"
+        @zoom="review.zoom"
+        @scroll="review.scroll"
+      />
       <LaneView
+        v-else
         :picked="picked"
         @span="(s) => (picked = s)"
         @take="(place, text, subject) => emit('remark', { lane: review.address, ...place }, text, subject)"
@@ -96,6 +127,7 @@ const flags = computed(() =>
         :peaks="player.trackPeaks"
         :is-open="(a) => review.assignment!.brief.open.includes(a)"
         @choose="(address) => (review.address = address)"
+        @lines="(track) => (linesOf = track)"
       />
     </template>
   </main>

@@ -133,6 +133,8 @@ export const REVIEW = {
   'review.waiting': '{n} waiting',
   'review.suggest.tip': 'Draw over the student’s line, on a copy',
   'review.suggest': 'Suggest a line',
+  'review.lines': 'All lines',
+  'review.lines.tip': 'All lines of this track, one under the other',
   'review.figures.tip': 'What was measured, in figures (F)',
   'review.back-then': '{n} will go back then.',
   'review.back-now': '{n} given back.',
