@@ -63,6 +63,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
     await bea.chooseTrack('tide')
     await expect.poll(() => bea.points()).toBe(2)
 
+    // two acts from an opened bench
     await bea.at('hand-in').click()
     await bea.at('confirm-hand-in').click()
     const measured = bea.at('measured').locator('li')

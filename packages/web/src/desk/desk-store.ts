@@ -144,6 +144,12 @@ export const useDesk = defineStore('desk', () => {
   const task = computed<StudentTask | null>(
     () => given.value?.brief.tasks.find((t) => t.id === taskId.value) ?? null,
   )
+  /** The bars that are usually meant: those of the task, where they are not the whole song. */
+  const offered = computed((): LineSpan | null => {
+    const now = task.value
+    if (!now || !song.value || (now.from <= 0 && now.to >= song.value.length)) return null
+    return { from: now.from, to: now.to }
+  })
   /** The newest version that came back, with what was said about it. */
   const returned = computed<OwnVersion | null>(() => {
     const back = work.versions.filter((v) => v.review !== null)
@@ -344,6 +350,7 @@ export const useDesk = defineStore('desk', () => {
     hideLane,
     taskId,
     task,
+    offered,
     grid,
     view,
     asked,

@@ -5,32 +5,14 @@ import DeskOverlays from '../../src/desk/DeskOverlays.vue'
 import DeskViews from '../../src/desk/DeskViews.vue'
 import DeskTools from '../../src/desk/lanes/DeskTools.vue'
 import PlayedStrip from '../../src/editor/strip/PlayedStrip.vue'
+import { ref } from 'vue'
+import { useBenchKeys } from '../../src/features/bench/keys'
 import HistoryMenu from '../../src/features/bench/HistoryMenu.vue'
 import TriesMenu from '../../src/features/bench/TriesMenu.vue'
 import { useDesk } from '../../src/desk/desk-store'
-import { useWork } from '../../src/document/work-store'
 
 const desk = useDesk()
-const work = useWork()
-usePageKeys([
-  {
-    title: '',
-    keys: [
-      {
-        shown: '',
-        what: '',
-        on: {
-          '1': () => (desk.hand = 'points'),
-          '2': () => (desk.hand = 'bars'),
-          '3': () => (desk.hand = 'freehand'),
-          '4': () => (desk.hand = 'cells'),
-          'Ctrl+z': () => work.undo(),
-          'Ctrl+y': () => work.redo(),
-        },
-      },
-    ],
-  },
-])
+usePageKeys(useBenchKeys({ tasks: ref(true), keys: ref(false) }))
 </script>
 
 <template>

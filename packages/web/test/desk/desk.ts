@@ -76,10 +76,15 @@ export class DeskPerson {
   readonly work = useWork()
   readonly desk = useDesk()
 
+  /** How often something was pressed, dragged or drawn, and how many keys were pressed. */
+  acts = 0
+  presses = 0
+
   /** An element by its test name. */
   at = (name: string): Locator => page.getByTestId(name)
 
   async click(name: string): Promise<void> {
+    this.acts++
     await this.at(name).first().click()
   }
 
@@ -91,16 +96,19 @@ export class DeskPerson {
     return { x: box.x + 14 + song * (box.width - 74), y: box.y + 16 + (1 - height) * (box.height - 32) }
   }
 
-  press = (song: number, height: number): Promise<void> => press(this.onLane(song, height))
+  press = (song: number, height: number): Promise<void> => this.stroke([this.onLane(song, height)])
 
   /** Drags over the lane from one place to another. */
   drag = (
     from: readonly [number, number],
     to: readonly [number, number],
     options: DragOptions = {},
-  ): Promise<void> => drag([this.onLane(...from), this.onLane(...to)], options)
+  ): Promise<void> => this.stroke([this.onLane(...from), this.onLane(...to)], options)
 
-  stroke = (places: readonly Place[]): Promise<void> => drag(places)
+  stroke(places: readonly Place[], options: DragOptions = {}): Promise<void> {
+    this.acts++
+    return places.length > 1 ? drag(places, options) : press(places[0]!)
+  }
 
   /** Takes an element by its middle and drags it so many px. */
   async dragAway(element: Element, by: Place): Promise<void> {
@@ -115,6 +123,7 @@ export class DeskPerson {
   /** Presses keys one after the other, as they are called: "Shift+ArrowUp". */
   async keys(...all: string[]): Promise<void> {
     for (const key of all) {
+      this.presses++
       const parts = key.split('+')
       const last = parts.pop()!
       const mod = (name: string) => (name === 'Ctrl' ? 'Control' : name)
@@ -162,6 +171,8 @@ export class DeskPerson {
 
   /** Where it would be played from, in ticks. */
   position = (): number => usePlayer().position
+  /** The stretch that is played over and over. */
+  loop = () => usePlayer().loop
 
   undo = (): Promise<void> => this.keys('Ctrl+z')
 
@@ -187,25 +198,40 @@ export class DeskPerson {
   }
 }
 
+/** What lies on the desk that somebody sits down at. */
+export interface DeskGiven {
+  /** Whether every lane may be changed. */
+  free?: boolean
+  effects?: boolean
+  view?: 'balance' | 'lines'
+  spread?: PointSpread
+  /** The lanes that the task asks for, the first of which is on the desk; it has no line then. */
+  lanes?: readonly string[]
+  /** The bars of the task, in ticks. */
+  bars?: readonly [from: number, to: number]
+  /** What is done to the starting mix. */
+  prepare?: (mix: Mix) => Mix
+}
+
 /** Sits somebody down at a desk with a song, its starting mix and a line that is begun. */
 export async function atDesk({
   free = false,
   effects = false,
   view = 'lines',
   spread = 'beside',
-}: {
-  free?: boolean
-  effects?: boolean
-  view?: 'balance' | 'lines'
-  spread?: PointSpread
-} = {}): Promise<DeskPerson> {
+  lanes,
+  bars: [from, to] = [0, 4 * BAR],
+  prepare = (mix) => mix,
+}: DeskGiven = {}): Promise<DeskPerson> {
   const pinia = createPinia()
   setActivePinia(pinia)
-  const plain = plainMix(deskSong)
+  const plain = prepare(plainMix(deskSong))
   const start = effects ? addEffect(plain, 'squeezebox', 'filter', 'fx') : plain
-  serve({ mix: begun(start), notes: [] })
+  serve({ mix: lanes ? start : begun(start), notes: [] })
   const desk = useDesk()
-  desk.lay({ song: deskSong, startingMix: start, brief, free })
+  const open = lanes ?? [LEVEL]
+  const tasks = brief.tasks.map((task) => ({ ...task, lanes: open, from, to }))
+  desk.lay({ song: deskSong, startingMix: start, brief: { ...brief, open, tasks }, free })
   const work = useWork()
   desk.view = view
   // one press is one point, unless it is tried how far a point reaches

@@ -20,6 +20,7 @@ const open = ref(false)
 const way = ref<'power' | 'gain'>('power')
 const leaves = computed(() => desk.song!.tracks.find((track) => trackLevel(track.id) === desk.address)!)
 const others = computed(() => desk.song!.tracks.filter((track) => track !== leaves.value))
+const meant = computed(() => others.value.find((track) => desk.task?.lanes.includes(trackLevel(track.id))))
 const ways = [
   { value: 'power', text: t('cross.power'), about: t('cross.power.about') },
   { value: 'gain', text: t('cross.gain'), about: t('cross.gain.about') },
@@ -61,10 +62,17 @@ function cross(comes: string): void {
 </script>
 
 <template>
+  <!-- the other track of the task is the one that is meant -->
+  <AppButton v-if="meant" small data-test="cross-meant" @click="cross(meant.id)">
+    <LinePicture class="before" :paths="PICTURES.power" />{{
+      t('cross.at-once', { a: leaves.name, b: meant.name })
+    }}
+  </AppButton>
   <AppMenu v-model="open" stays :label="t('cross.title')">
     <template #opener="{ opener }">
       <AppButton small v-bind="opener" data-test="cross">
-        <LinePicture class="before" :paths="PICTURES.power" />{{ t('cross.open')
+        <LinePicture v-if="!meant" class="before" :paths="PICTURES.power" />{{
+          t(meant ? 'cross.other' : 'cross.open')
         }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>

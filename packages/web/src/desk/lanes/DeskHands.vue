@@ -26,6 +26,11 @@ const props = defineProps<{
   owner: string
 }>()
 
+const emit = defineEmits<{
+  /** Somebody goes on to what can be done with the bars. */
+  act: []
+}>()
+
 const desk = useDesk()
 const work = useWork()
 const player = usePlayer()
@@ -83,6 +88,8 @@ function cellAt(tick: number): readonly [number, number] {
     :snap="desk.snap"
     :snaps-to-things="desk.snapsToThings"
     :selection="desk.selection"
+    :offered="desk.offered"
+    @act="emit('act')"
     @select="(s) => (desk.selection = s)"
   />
   <FreehandSurface

@@ -28,6 +28,11 @@ const props = defineProps<{
   compact: boolean
 }>()
 
+const emit = defineEmits<{
+  /** Somebody goes on to what can be done with the bars. */
+  act: []
+}>()
+
 const desk = useDesk()
 const work = useWork()
 const player = usePlayer()
@@ -185,6 +190,7 @@ watch(
         :points="points"
         :name="lane.spokenName.value"
         :owner="owner"
+        @act="emit('act')"
       />
       <RegionHandles
         v-if="track"

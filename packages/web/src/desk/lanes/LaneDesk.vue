@@ -16,6 +16,7 @@ const work = useWork()
 
 provideLanesBeside()
 const area = ref<HTMLElement>()
+const bar = ref<InstanceType<typeof SpanBar>>()
 const compact = computed(() => desk.lanes.length > 1)
 const rows = computed(() =>
   desk.lanes.map((l) => (l.folded ? '36px' : `minmax(0, ${l.share.toFixed(3)}fr)`)).join(' '),
@@ -61,6 +62,7 @@ function key(event: KeyboardEvent, address: string): void {
           :address="l.address"
           :active="l.address === desk.address"
           :compact="compact"
+          @act="bar?.focus()"
         />
         <div
           v-if="resizable(i)"
@@ -80,7 +82,7 @@ function key(event: KeyboardEvent, address: string): void {
         />
       </div>
     </div>
-    <SpanBar v-if="desk.hand === 'bars'" />
+    <SpanBar v-if="desk.hand === 'bars'" ref="bar" />
   </div>
 </template>
 

@@ -12,7 +12,7 @@ import {
   switchSpan,
 } from '@rudlo/core/envelope'
 import { laneName } from '@rudlo/core/assess'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
@@ -37,13 +37,14 @@ const desk = useDesk()
 const work = useWork()
 const player = usePlayer()
 const shape = useShape()
-const { where, here, act } = useSpanActions()
+const { where, here, act, inWords } = useSpanActions()
 
 const control = computed(() => here.value!.control)
 const isSwitch = computed(() => control.value.scale.kind === 'switch')
 const moves = computed(() => READY_MOVES.filter((m) => suits(m, control.value)))
 const span = computed(() => desk.selection!)
 /** How far one press raises or lowers, in the lane's own unit. */
+const tools = useTemplateRef<InstanceType<typeof ToolBar>>('tools')
 const amount = ref<number | null>(1)
 const unit = computed(() => raiseUnit(control.value))
 watch(unit, (now) => (amount.value = now === 'dB' ? 1 : 5), { immediate: true })
@@ -87,20 +88,42 @@ function paste(): void {
 
 /** One track out as another comes in: where there are two of them, and this is how loud one is. */
 const crosses = computed(() => /^track\/[^/]+\/level$/.test(desk.address) && desk.song!.tracks.length > 1)
+const offered = computed(
+  () => desk.offered && t('bars.of-task', { where: inWords(desk.offered).toLowerCase() }),
+)
+
+/** The first thing that is usually done with bars: keys go on from there. */
+function focus(): void {
+  const bar = tools.value?.$el as HTMLElement | undefined
+  const first = moves.value[0] ? `move-${moves.value[0]}` : 'switch-on'
+  bar?.querySelector<HTMLElement>(`[data-test="${first}"]`)?.focus()
+}
+defineExpose({ focus })
 const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
 </script>
 
 <template>
   <div v-if="!desk.selection" class="bar soft" data-test="span-bar-empty">
     <span>{{ t('bars.drag') }}</span>
+    <AppButton v-if="desk.offered" small data-test="task-bars" @click="desk.select(desk.offered)">{{
+      offered
+    }}</AppButton>
     <SpanSelect :text="t('bars.choose')" />
   </div>
   <template v-else>
     <ShapeBar v-if="shape.open" :where="where" />
-    <ToolBar v-else class="bar" :label="t('bars.what', { where: where.toLowerCase() })" data-test="span-bar">
+    <ToolBar
+      v-else
+      ref="tools"
+      class="bar"
+      :label="t('bars.what', { where: where.toLowerCase() })"
+      data-test="span-bar"
+    >
       <SpanSelect :text="where" />
       <template v-if="isSwitch">
-        <AppButton small @click="turn(true)">{{ t('bars.on', { value: control.unit.format(1) }) }}</AppButton>
+        <AppButton small data-test="switch-on" @click="turn(true)">{{
+          t('bars.on', { value: control.unit.format(1) })
+        }}</AppButton>
         <AppButton small @click="turn(false)">{{
           t('bars.on', { value: control.unit.format(0) })
         }}</AppButton>

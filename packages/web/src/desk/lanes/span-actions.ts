@@ -1,4 +1,4 @@
-import type { Points } from '@rudlo/core/envelope'
+import type { LineSpan, Points } from '@rudlo/core/envelope'
 import { laneName } from '@rudlo/core/assess'
 import { laneAt, resolve, withPoints, type Lane, type Mix } from '@rudlo/core/mix'
 import { spanShort } from '@rudlo/core/time'
@@ -14,13 +14,13 @@ export function useSpanActions() {
   const desk = useDesk()
   const work = useWork()
 
-  const where = computed(() => {
-    const span = desk.selection
-    if (!span) return ''
+  /** "Bars 5 to 8". */
+  function inWords(span: LineSpan): string {
     const [from, to] = spanShort(span, desk.time!.meter, desk.song!.length)
     if (from.includes('.')) return t('bars.where.places', { from, to: to ?? '' })
     return to === undefined ? t('bars.where.one', { from }) : t('bars.where.many', { from, to })
-  })
+  }
+  const where = computed(() => (desk.selection ? inWords(desk.selection) : ''))
 
   const here = computed(() => laneAt(work.mix!, desk.address))
   const nameOf = (address: string) => laneName(desk.song!, work.mix!, address)
@@ -75,5 +75,5 @@ export function useSpanActions() {
       to,
     )
 
-  return { where, here, targets, act, actOn }
+  return { where, inWords, here, targets, act, actOn }
 }

@@ -17,12 +17,16 @@ const props = defineProps<{
   snapsToThings: boolean
   songLength: number
   selection: LineSpan | null
+  /** The bars that Enter takes where none are selected. */
+  offered: LineSpan | null
   /** The play position: keys begin there. */
   here: () => number
   name: string
 }>()
 const emit = defineEmits<{
   select: [span: LineSpan | null]
+  /** Somebody goes on to what can be done with the bars. */
+  act: []
   zoom: [tick: number, factor: number]
   scroll: [ticks: number]
   tall: [travel: number, factor: number]
@@ -37,6 +41,8 @@ const tool = barsTool({
   selection: () => props.selection,
   here: () => props.here(),
   select: (span) => emit('select', span),
+  offered: () => props.offered,
+  act: () => emit('act'),
 })
 
 const spoken = computed(() => {

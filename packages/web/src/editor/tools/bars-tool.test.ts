@@ -8,8 +8,9 @@ const BAR = 3840
 const meter = new MeterMap([{ tick: 0, beats: 4, unit: 4 }])
 
 /** A hand over eight bars of which each is 100 px wide. */
-function bars(things = false) {
+function bars(things = false, offered: LineSpan | null = null) {
   let selection: LineSpan | null = null
+  let acts = 0
   const tool = barsTool({
     meter: () => meter,
     songLength: () => 8 * BAR,
@@ -19,6 +20,8 @@ function bars(things = false) {
     selection: () => selection,
     here: () => 2.5 * BAR,
     select: (span) => (selection = span),
+    offered: () => offered,
+    act: () => acts++,
   })
   const pointer = (bar: number, more: Partial<LanePointer> = {}): LanePointer => {
     const place = { x: (bar - 1) * 100, y: 10, tick: (bar - 1) * BAR, travel: 0.5 }
@@ -26,6 +29,11 @@ function bars(things = false) {
   }
   return {
     tool,
+    /** What is selected after a key, and how often what can be done was gone on to. */
+    key(key: string) {
+      tool.key!({ key } as KeyboardEvent)
+      return [selection && [selection.from / BAR + 1, selection.to / BAR + 1], acts]
+    },
     drag(from: number, to: number, more: Partial<LanePointer> = {}) {
       tool.down(pointer(from, more))
       tool.move(pointer(to, more))
@@ -72,5 +80,17 @@ describe('bars that are dragged over', () => {
     press('ArrowRight', true)
     expect(hand.drag(6, 6.9)).toEqual([4, 7])
     expect([press('x'), press('Escape')]).toEqual([false, true])
+  })
+})
+
+describe('Enter', () => {
+  it('takes the bars of the task, and goes on to what can be done with them', () => {
+    const { key } = bars(false, { from: BAR, to: 3 * BAR })
+    expect(key('Enter')).toEqual([[2, 4], 0])
+    expect(key('Enter')).toEqual([[2, 4], 1])
+  })
+
+  it('takes the bar that is played where no task has any', () => {
+    expect(bars().key('Enter')).toEqual([[3, 4], 0])
   })
 })

@@ -16,6 +16,10 @@ export interface BarsPorts {
   /** The play position: keys begin there. */
   here(): number
   select(span: LineSpan | null): void
+  /** The bars that are meant here where none are selected: those of the task. */
+  offered(): LineSpan | null
+  /** Goes on to what can be done with the bars that are selected. */
+  act(): void
 }
 
 /** px beside a bar line, or an end of what is selected, that still mean it. */
@@ -94,6 +98,14 @@ export function barsTool(ports: BarsPorts): LaneTool {
     if (to > from && from < ports.songLength()) ports.select({ from, to })
   }
 
+  /** Takes the bars that are meant, and once there are some, goes on to what can be done with them. */
+  function enter(): void {
+    const offered = ports.offered()
+    if (ports.selection()) ports.act()
+    else if (offered) ports.select(offered)
+    else step(1, false)
+  }
+
   return {
     down(pointer) {
       held = edgeAt(pointer) ?? { kind: 'new', anchor: pointer }
@@ -115,6 +127,7 @@ export function barsTool(ports: BarsPorts): LaneTool {
       const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key]
       if (by) step(by, event.shiftKey)
       else if (event.key === 'Escape') ports.select(null)
+      else if (event.key === 'Enter') enter()
       else return false
       return true
     },

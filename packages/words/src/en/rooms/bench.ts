@@ -148,7 +148,7 @@ export const BENCH = {
   'keys.delete': 'Delete',
   'keys.remove': 'remove the point',
   'keys.ctrl-a': 'Ctrl A',
-  'keys.all': 'choose all points',
+  'keys.all': 'choose all points; again: those of all lanes on the desk',
   'keys.finger': 'With a finger',
   'keys.hold': 'Hold still',
   'keys.hold.about': 'then drag: a box round points; clear cells',
@@ -159,7 +159,8 @@ export const BENCH = {
   'keys.shift-sideways': 'Shift ← →',
   'keys.bars': 'more or fewer bars',
   'keys.updown': 'raise or lower the pen or the cell',
-  'keys.enter.about': 'pen down and up; switch the cell',
+  'keys.enter.about':
+    'take the task’s bars, then go to what can be done with them; pen down and up; switch the cell',
   'keys.clear-cell': 'clear the cell',
   'keys.esc': 'Esc',
   'keys.esc.about': 'no bars; undo what is drawn',

@@ -205,6 +205,7 @@ export const DESK = {
   'bars.did.pasted': 'Pasted',
   'bars.drag': 'Drag over the bars you mean, or',
   'bars.choose': 'choose them',
+  'bars.of-task': 'take {where}, your task',
   'bars.what': 'What to do with {where}',
   'bars.on': '{value} here',
   'bars.lower': 'Lower these bars',
@@ -229,6 +230,8 @@ export const DESK = {
   'cross.power.about': 'Together they stay as loud as one alone (equal power).',
   'cross.gain': 'Straight',
   'cross.gain.about': 'A little softer in the middle.',
+  'cross.other': 'or another',
+  'cross.at-once': '{a} out, {b} in',
   'cross.did': '{a} out as {b} comes in, {where}',
 
   'bars.raise': 'Raise these bars',

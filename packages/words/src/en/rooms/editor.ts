@@ -47,7 +47,7 @@ export const EDITOR = {
   'line.bars.one': 'Bar {first} chosen',
   'line.bars.many': 'Bars {first} to {last} chosen',
   'line.bars.label':
-    '{name}, bars. Arrows choose the bar before or after, Shift and arrows more or fewer, Escape none.',
+    '{name}, bars. Enter takes the bars of the task, and then goes on to what can be done with them. Arrows choose the bar before or after, Shift and arrows more or fewer, Escape none.',
   'line.loudness': 'loudness of {whose}',
   'form.soft': 'soft ends',
   'lines.of': 'All lines of {name}',
