@@ -177,6 +177,11 @@ export const useDesk = defineStore('desk', () => {
     span.value = insideSong({ from: stretch.from - margin, to: stretch.to + margin }, time.value.length)
   }
 
+  /** Shows a stretch of the song. */
+  function look(stretch: LineSpan): void {
+    if (time.value) span.value = insideSong(stretch, time.value.length)
+  }
+
   /** Clears the desk. */
   function clear(): void {
     given.value = null
@@ -381,6 +386,7 @@ export const useDesk = defineStore('desk', () => {
     cellName,
     select,
     zoomTo,
+    look,
     copiedValue,
     copiedForm,
     compared,

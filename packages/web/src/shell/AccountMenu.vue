@@ -100,9 +100,9 @@ function list(): void {
 <style scoped>
 .account {
   flex: none;
-  width: 40px;
+  width: max(40px, var(--target));
   min-width: 0;
-  height: 40px;
+  height: max(40px, var(--target));
   padding: 0;
   border-radius: 50%;
   font-size: var(--text-2);

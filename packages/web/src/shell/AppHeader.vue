@@ -80,7 +80,10 @@ const rooms = computed(() =>
 }
 
 .home {
+  display: flex;
   flex: none;
+  align-items: center;
+  min-height: var(--target);
   color: inherit;
   text-decoration: none;
 }

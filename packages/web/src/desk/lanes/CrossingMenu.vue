@@ -5,6 +5,7 @@ import { laneAt, trackLevel, withPoints } from '@rudlo/core/mix'
 import { computed, ref } from 'vue'
 import { useWork } from '../../document/work-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import RadioList from '../../ui/fields/RadioList.vue'
 import LinePicture from '../../ui/marks/LinePicture.vue'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
@@ -70,9 +71,9 @@ function cross(comes: string): void {
   </AppButton>
   <AppMenu v-model="open" stays :label="t('cross.title')">
     <template #opener="{ opener }">
-      <AppButton small v-bind="opener" data-test="cross">
-        <LinePicture v-if="!meant" class="before" :paths="PICTURES.power" />{{
-          t(meant ? 'cross.other' : 'cross.open')
+      <IconButton v-if="meant" v-bind="opener" icon="choose" :label="t('cross.other')" data-test="cross" />
+      <AppButton v-else small v-bind="opener" data-test="cross">
+        <LinePicture class="before" :paths="PICTURES.power" />{{ t('cross.open')
         }}<v-icon icon="$choose" size="18" />
       </AppButton>
     </template>

@@ -131,6 +131,7 @@ watch(
     :mix="work.mix!"
     :address="address"
     :kin="kin"
+    :held="track !== undefined"
     :span="desk.span"
     :selected="editor.selected.value"
     :chosen="editor.chosen.value"
@@ -232,5 +233,11 @@ watch(
   inset: 0 auto 0 0;
   width: 4px;
   background: var(--ink);
+}
+
+@media (pointer: coarse) {
+  .lane {
+    grid-template-columns: 204px minmax(0, 1fr);
+  }
 }
 </style>

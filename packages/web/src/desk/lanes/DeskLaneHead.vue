@@ -203,6 +203,16 @@ const HELP = {
   border-top: 2px dotted var(--ink);
 }
 
+@media (pointer: coarse) {
+  .spread {
+    flex-wrap: wrap;
+  }
+
+  .spread :deep(.choice) {
+    min-height: var(--target);
+  }
+}
+
 /* on a low screen the work comes first */
 @media (max-height: 700px) {
   .help:not(:has(button)) {

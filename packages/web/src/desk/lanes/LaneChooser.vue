@@ -166,7 +166,7 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
   gap: 2px;
   align-items: center;
   align-self: start;
-  min-height: 32px;
+  min-height: var(--target);
   margin-left: -8px;
   padding: 0 4px 0 8px;
   border: 1px solid transparent;

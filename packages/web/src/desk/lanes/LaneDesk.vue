@@ -7,6 +7,7 @@ import { useDesk } from '../desk-store'
 import { foldLane, resizeLane } from './desk-lanes'
 import DeskLane from './DeskLane.vue'
 import { provideLanesBeside } from './lanes-beside'
+import { useFingerRoom } from './finger-room'
 import LaneCorner from './LaneCorner.vue'
 import SpanBar from './SpanBar.vue'
 import { t } from '../../words/t'
@@ -16,6 +17,7 @@ const work = useWork()
 
 provideLanesBeside()
 const area = ref<HTMLElement>()
+useFingerRoom(area)
 const bar = ref<InstanceType<typeof SpanBar>>()
 const compact = computed(() => desk.lanes.length > 1)
 const rows = computed(() =>

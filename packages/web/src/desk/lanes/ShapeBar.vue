@@ -135,7 +135,8 @@ const tenth = (value: number, by: 1 | -1) => Math.round((value + by * 0.1) * 100
   display: flex;
   gap: 6px;
   align-items: center;
-  min-height: 34px;
+  min-width: var(--target);
+  min-height: max(34px, var(--target));
   padding: 0 4px;
   border: 1px solid var(--rule);
   border-radius: 9px;

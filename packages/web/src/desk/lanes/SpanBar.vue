@@ -164,10 +164,15 @@ const name = computed(() => laneName(desk.song!, work.mix!, desk.address))
       />
       <SpanMore />
       <MotifMenu :name="name" />
-      <AppButton small data-test="copy" @click="copy">{{ t('bars.copy') }}</AppButton>
-      <AppButton small data-test="paste" :disabled="!desk.copied" :tip="t('bars.paste.tip')" @click="paste">
-        {{ t('bars.paste') }}
-      </AppButton>
+      <IconButton icon="copy" :label="t('bars.copy')" data-test="copy" @click="copy" />
+      <IconButton
+        icon="paste"
+        :label="t('bars.paste')"
+        :tip="t('bars.paste.tip')"
+        :disabled="!desk.copied"
+        data-test="paste"
+        @click="paste"
+      />
       <AppButton
         small
         :aria-label="t('bars.loop')"

@@ -125,7 +125,7 @@ function key(event: KeyboardEvent): void {
 <style scoped>
 .slider {
   position: relative;
-  height: 34px;
+  height: max(34px, var(--target));
   min-width: 60px;
   cursor: pointer;
   touch-action: none;
@@ -133,7 +133,7 @@ function key(event: KeyboardEvent): void {
 
 .groove {
   position: absolute;
-  inset: 13px 0 auto;
+  inset: calc(50% - 4px) 0 auto;
   height: 8px;
   border-radius: 4px;
   background: var(--wash);
@@ -217,7 +217,7 @@ function key(event: KeyboardEvent): void {
 
 .knob {
   position: absolute;
-  top: 5px;
+  top: calc(50% - 12px);
   width: 12px;
   height: 24px;
   margin-left: -6px;

@@ -282,4 +282,20 @@ path.switch {
     height: 20px;
   }
 }
+
+@media (pointer: coarse) {
+  .card {
+    padding-inline: 4px;
+  }
+
+  .switches {
+    gap: 2px;
+  }
+
+  .switches :deep(.plain-input),
+  .other {
+    height: var(--target);
+    min-height: var(--target);
+  }
+}
 </style>

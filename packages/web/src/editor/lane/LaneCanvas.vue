@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A lane as drawn: grid, waveform, faint lines, line and points; pins and play position on top. */
-import { useResizeObserver } from '@vueuse/core'
+import { useMediaQuery, useResizeObserver } from '@vueuse/core'
 import type { Chosen, Points } from '@rudlo/core/envelope'
 import type { Overview } from '@rudlo/core/exchange'
 import { lineOf } from '@rudlo/core/compare'
@@ -16,7 +16,7 @@ import { drawFront, type LineFront, type LiveLine } from './line-front'
 import PlayPosition from './PlayPosition.vue'
 import { useInk } from './use-ink'
 import { useLayers, type Layer } from './use-layers'
-import { stretchIn, Viewport, type Values } from './viewport'
+import { FINGER_ROOM, stretchIn, Viewport, type Values } from './viewport'
 
 const props = defineProps<
   LaneProps & {
@@ -45,9 +45,14 @@ const ink = useInk(
   () => addressed.value.control.family,
   () => props.kin ?? 0,
 )
-const view = computed(
-  () => new Viewport(props.span, Math.max(1, size.value.width), Math.max(1, size.value.height), props.values),
+const finger = useMediaQuery('(pointer: coarse)')
+const top = computed(() =>
+  props.held && finger.value && size.value.height >= FINGER_ROOM.height ? FINGER_ROOM.top : undefined,
 )
+const view = computed(() => {
+  const [width, height] = [Math.max(1, size.value.width), Math.max(1, size.value.height)]
+  return new Viewport(props.span, width, height, props.values, null, top.value)
+})
 const live = computed(() => props.live?.() ?? STILL)
 
 function drawBehind({ c }: Layer): void {

@@ -264,4 +264,21 @@ select {
     margin-top: 0;
   }
 }
+
+@media (pointer: coarse) {
+  input,
+  select {
+    height: var(--target);
+  }
+
+  /* five forms in a narrow head: two rows of them */
+  .then :deep(.choices) {
+    flex-wrap: wrap;
+    border-radius: var(--radius-m);
+  }
+
+  .then :deep(.choice) {
+    min-height: var(--target);
+  }
+}
 </style>

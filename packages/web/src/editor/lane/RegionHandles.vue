@@ -11,7 +11,7 @@ import { SAMPLE_RATE } from '@rudlo/core/time'
 import { computed } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
 import { REGION_PARTS, regionTool, tickAfter } from '../tools/region-tool'
-import type { Viewport } from './viewport'
+import { FINGER_ROOM, type Viewport } from './viewport'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -51,6 +51,9 @@ const { held, down, move, up, key, keyInTime, toDefault } = regionTool({
   moved: (region, by) => emit('moved', region, by),
 })
 
+/** px of a region below which a finger finds no room for its ends beside its fades. */
+const SHORT = 190
+
 const after = (start: number, samples: number) => tickAfter(props.time, start, samples)
 const shown = computed(() =>
   props.regions
@@ -73,7 +76,7 @@ const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
 </script>
 
 <template>
-  <div class="regions">
+  <div class="regions" :class="{ low: view.top < FINGER_ROOM.top }">
     <svg class="fades" aria-hidden="true">
       <template v-for="r in shown" :key="r.region.id">
         <path v-if="r.region.fadeIn" :d="`M${r.start} ${view.height}L${r.fadeIn} 18`" />
@@ -132,7 +135,7 @@ const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
         v-for="edge in ['start', 'end'] as const"
         :key="edge"
         class="edge"
-        :class="edge"
+        :class="[edge, { short: r.right - r.left < SHORT }]"
         role="slider"
         tabindex="0"
         :aria-label="`${REGION_PARTS[edge]} ${i + 1}`"
@@ -271,5 +274,45 @@ const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
 .fadeOut::after {
   right: 0;
   border-left: 12px solid transparent;
+}
+
+/* a finger has them in a strip of their own above the line, where there is one */
+@media (pointer: coarse) {
+  .low > div,
+  .edge.short {
+    display: none;
+  }
+
+  .bar {
+    height: 44px;
+  }
+
+  .handle {
+    width: 44px;
+    height: 44px;
+  }
+
+  .fadeOut {
+    margin-left: -44px;
+  }
+
+  .edge {
+    top: 0;
+    width: 44px;
+    height: 44px;
+    margin-left: 44px;
+  }
+
+  .edge.end {
+    margin-left: -88px;
+  }
+
+  .edge::after {
+    inset: 8px auto 8px 8px;
+  }
+
+  .edge.end::after {
+    inset: 8px 8px 8px auto;
+  }
 }
 </style>

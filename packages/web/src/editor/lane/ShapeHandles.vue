@@ -173,4 +173,13 @@ function key(event: KeyboardEvent, handle: Handle): void {
 .handle:focus-visible::after {
   background: var(--warm);
 }
+
+/* a finger means one from further away */
+@media (pointer: coarse) {
+  .handle::before {
+    content: '';
+    position: absolute;
+    inset: -6px;
+  }
+}
 </style>

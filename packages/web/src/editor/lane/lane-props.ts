@@ -23,6 +23,8 @@ export interface LaneProps {
   kin?: Kin | undefined
   /** The stretch in view. */
   span: Span
+  /** Whether hands take hold of something above the line: a finger needs room there. */
+  held?: boolean | undefined
   /** The point that is selected, or −1. */
   selected: number
   /** All points that are selected, where they are several. */

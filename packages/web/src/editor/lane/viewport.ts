@@ -42,6 +42,8 @@ export const GUTTER = 60
 
 /** Room above full travel and below none, in px, so that points at the ends can be taken. */
 const MARGIN = 16
+/** For what a finger takes hold of above the line, on a lane that is high enough; it is no longer there on a lower one. */
+export const FINGER_ROOM = { top: 46, height: 180 } as const
 /** The closest zoom: a quarter across the desk. */
 const CLOSEST = 960
 
@@ -55,6 +57,8 @@ export class Viewport {
     readonly values: Values = ALL_VALUES,
     /** What of it is drawn; all of it if not given. */
     private readonly drawn: Area | null = null,
+    /** Room above full travel, in px. */
+    readonly top: number = MARGIN,
   ) {}
 
   x(tick: number): number {
@@ -82,17 +86,17 @@ export class Viewport {
 
   /** The same, to draw a part of it again. */
   within(area: Area): Viewport {
-    return new Viewport(this.span, this.width, this.height, this.values, area)
+    return new Viewport(this.span, this.width, this.height, this.values, area, this.top)
   }
 
   y(travel: number): number {
     const { low, high } = this.values
-    return MARGIN + ((high - travel) / (high - low)) * (this.height - 2 * MARGIN)
+    return this.top + ((high - travel) / (high - low)) * (this.height - this.top - MARGIN)
   }
 
   travel(y: number): number {
     const { low, high } = this.values
-    return clamp(high - ((y - MARGIN) / (this.height - 2 * MARGIN)) * (high - low), 0, 1)
+    return clamp(high - ((y - this.top) / (this.height - this.top - MARGIN)) * (high - low), 0, 1)
   }
 }
 

@@ -75,4 +75,13 @@ const placed = computed(() => {
   border-radius: 6px;
   background: var(--warm);
 }
+
+/* a finger means it from further away */
+@media (pointer: coarse) {
+  .flag::after {
+    content: '';
+    position: absolute;
+    inset: -13px;
+  }
+}
 </style>

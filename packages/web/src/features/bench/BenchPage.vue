@@ -225,4 +225,12 @@ aside > :first-child {
     grid-template-columns: 220px minmax(0, 1fr);
   }
 }
+
+@media (pointer: coarse) {
+  .fold::before {
+    content: '';
+    position: absolute;
+    inset: -9px;
+  }
+}
 </style>

@@ -49,7 +49,7 @@ const looks = computed(() => VARIANTS[props.tone ?? 'plain'])
 .button {
   min-width: 0;
   height: auto;
-  min-height: 40px;
+  min-height: max(40px, var(--target));
   padding: 4px var(--space-4);
   border-radius: var(--radius-s);
   font-size: var(--text-2);
@@ -110,6 +110,12 @@ const looks = computed(() => VARIANTS[props.tone ?? 'plain'])
   border-color: var(--warm);
   background: var(--warm);
   color: var(--desk);
+}
+
+@media (pointer: coarse) {
+  .button {
+    min-width: var(--target);
+  }
 }
 
 @media (forced-colors: active) {

@@ -123,6 +123,24 @@ const isStop = (i: number) =>
   color: var(--desk);
 }
 
+@media (pointer: coarse) {
+  .choices {
+    padding: 0;
+  }
+
+  /* two of them under each other would be higher than what they stand beside */
+  .upright {
+    display: inline-flex;
+    border-radius: var(--radius-l);
+  }
+
+  .choice {
+    min-width: var(--target);
+    min-height: var(--target);
+    padding-inline: var(--space-2);
+  }
+}
+
 @media (forced-colors: active) {
   .choice[aria-checked='true'] {
     forced-color-adjust: none;

@@ -230,7 +230,7 @@ export const DESK = {
   'cross.power.about': 'Together they stay as loud as one alone (equal power).',
   'cross.gain': 'Straight',
   'cross.gain.about': 'A little softer in the middle.',
-  'cross.other': 'or another',
+  'cross.other': 'Let another track come in',
   'cross.at-once': '{a} out, {b} in',
   'cross.did': '{a} out as {b} comes in, {where}',
 
