@@ -9,6 +9,8 @@ import { WorkerHost } from './worker-host'
 
 const audio = new Map<string, Promise<AssetAudio>>()
 const overviews = new Map<string, Promise<Overview>>()
+/** Files that were fetched and wait to be decoded. */
+const files = new Map<string, Promise<Uint8Array>>()
 
 /** Decoders at work at a time. */
 const WORKERS = 2
@@ -45,9 +47,18 @@ const decoders = new Decoders(
 /** Starts the decoders before there is anything to decode: they take a moment to come up. */
 export const warmDecoders = (): void => decoders.warm()
 
+const fetched = (asset: AssetInfo): Promise<Uint8Array> =>
+  once(files, asset.id, () => bytesOf(server.assets[':asset'].$get({ param: { asset: asset.id } })))
+
 async function load(asset: AssetInfo): Promise<AssetAudio> {
-  const bytes = await bytesOf(server.assets[':asset'].$get({ param: { asset: asset.id } }))
+  const bytes = await fetched(asset)
+  files.delete(asset.id)
   return decoders.decode({ bytes, frames: asset.frames })
+}
+
+/** Fetches what is not there yet of a song's audio. It is decoded when it is loaded: a page that is being built needs the machine. */
+export async function fetchAudio(assets: readonly AssetInfo[]): Promise<void> {
+  await Promise.all(assets.filter((asset) => !audio.has(asset.id)).map(fetched))
 }
 
 /** Remembers a promise by id, and forgets it again where it fails, so that it can be tried again. */
@@ -92,5 +103,6 @@ export function loadOverview(asset: AssetInfo): Promise<Overview> {
 /** Forgets everything, at sign-out: the next person may not be allowed to hear it. */
 export function forgetAudio(): void {
   audio.clear()
+  files.clear()
   overviews.clear()
 }

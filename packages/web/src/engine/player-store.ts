@@ -7,7 +7,7 @@ import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import { whenAtRest } from './calm'
-import { loadAudio } from './asset-loader'
+import { fetchAudio, loadAudio } from './asset-loader'
 import { DropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
 import { InstantHost } from './instant-host'
@@ -15,6 +15,7 @@ import { useListening } from './listening-store'
 import { useMeasuredLoudness } from './measured-loudness'
 import { MixMeter } from './mix-meter'
 import type { SharedState } from './shared-state'
+import { painted } from './painted'
 import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 
 /** Longest wait for the audio thread to take a change of place over. */
@@ -84,9 +85,9 @@ export const usePlayer = defineStore('player', () => {
   /** A mix is rendered for its loudness when the hand rests. */
   const measuringSoon = whenAtRest(500, () => loaded.value && meter?.measure(loaded.value.mix, seen))
 
-  /** Starts to fetch and decode a song's audio before its mix is known. */
+  /** Starts to fetch a song's audio before its mix is known. */
   function prepare(coming: SongVersion): void {
-    loadAudio(coming.assets, () => null).catch(() => null)
+    fetchAudio(coming.assets).catch(() => null)
     prepareContext().catch(() => null)
   }
 
@@ -100,6 +101,8 @@ export const usePlayer = defineStore('player', () => {
     time = songTime(newSong)
     failure.value = null
     try {
+      // what is looked at comes first: decoding takes a core that the page would need
+      await painted()
       const audio = await loadAudio(newSong.assets, (share) => mine === opened && (progress.value = share))
       if (mine !== opened) return
       const { program } = loaded.value

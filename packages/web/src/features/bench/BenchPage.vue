@@ -49,7 +49,7 @@ async function open(): Promise<void> {
   problem.value = ''
   try {
     await Promise.all([
-      bench.open(props.assignment).then(() => player.prepare(desk.song!)),
+      bench.open(props.assignment),
       work.open(props.assignment, session.person!.id),
     ])
     void player.open(desk.song!, work.mix!)
