@@ -39,6 +39,7 @@ const CORE = [
   'surface',
   'flac',
   'exchange',
+  'players',
   'stored',
   'validate',
 ]

@@ -39,7 +39,7 @@ export async function engine() {
         'instant loudness, 12 tracks and 4 minutes: a drag step',
         steps[Math.floor(steps.length / 2)],
         'ms',
-        '< 4',
+        '< 3',
       ),
     ]
   } finally {

@@ -1,3 +1,2 @@
 export * from './songs'
 export * from './scenario'
-export { playerFor } from './instruments'

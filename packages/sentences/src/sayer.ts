@@ -1,4 +1,4 @@
-import { resolve, type Address, type Mix } from '@rudlo/core/mix'
+import { MAIN_LEVEL, TEMPO, resolve, type Address, type Mix } from '@rudlo/core/mix'
 import { decibels, gainDecibels, MIXER_CONTROLS, onOff, panning } from '@rudlo/core/scale'
 import { hasWords, lengthInWords, listText, shortNumber, signedText, words } from '@rudlo/words'
 import type { AmountUnit, Figure, Finding, Part, Saying } from '@rudlo/core/evidence'
@@ -107,7 +107,8 @@ export class Sayer {
 
   #lane(address: Address): string {
     const { song, mix, start = mix } = this.context
-    if (address === 'main/level') return words('lane.main')
+    if (address === MAIN_LEVEL) return words('lane.main')
+    if (address === TEMPO) return words('lane.the-tempo')
     const where = resolve(mix, address) ? mix : start
     const found = resolve(where, address)
     const owner =

@@ -1,6 +1,6 @@
 import { words } from '@rudlo/words'
 import { decibels, gainDecibels, MIXER_CONTROLS, onOff } from '../scale'
-import { resolve, type Mix } from '../mix'
+import { resolve, TEMPO, type Mix } from '../mix'
 import type { Move } from '../moves'
 import { amount, at, laneOf, say, valued, word, type Saying } from '../saying'
 import type { SongTime, SongVersion } from '../song'
@@ -8,6 +8,7 @@ import type { Measurement } from './measurement'
 
 /** Name of a lane for people: "Squeezebox" for a volume, "Squeezebox, pan" for the rest. */
 export function laneName(song: SongVersion, mix: Mix, address: string): string {
+  if (address === TEMPO) return words('lane.tempo')
   const found = resolve(mix, address)
   const owner =
     song.tracks.find((t) => t.id === found?.owner)?.name ??

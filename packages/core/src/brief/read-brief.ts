@@ -1,6 +1,6 @@
 import { words } from '@rudlo/words'
 import { checkProblem, type Check, type Values } from '../checks'
-import { resolve, type Mix } from '../mix'
+import { followsTempo, resolve, TEMPO, type Mix } from '../mix'
 import type { SongVersion } from '../song'
 import { ANSWER_TIMES, HINT_LEVELS, type Brief, type BriefTask } from './brief'
 
@@ -30,7 +30,7 @@ export function readBrief(document: unknown, song: SongVersion, mix: Mix): Brief
   const ids = new Set<string>()
   const brief: Brief = {
     purpose: text(file['purpose'], BRIEF_LIMITS.purpose, words('bad-brief.purpose')),
-    open: lanes(file['open'], mix, words('bad-brief.may-changed')),
+    open: lanes(file['open'], song, mix, words('bad-brief.may-changed')),
     answers,
     hintsAfter: number(file['hintsAfter'], 0, 20, words('bad-brief.tries-before-hints')),
     repairs: file['repairs'] === true,
@@ -60,7 +60,7 @@ function readTask(value: unknown, i: number, song: SongVersion, mix: Mix): Brief
     id: idOf(task['id'], where),
     title,
     text: text(task['text'], BRIEF_LIMITS.text, words('bad-brief.text', { where })),
-    lanes: lanes(task['lanes'], mix, where),
+    lanes: lanes(task['lanes'], song, mix, where),
     from,
     to,
     checks: checks.map((check) => readCheck(check, where, song, mix)),
@@ -118,10 +118,12 @@ function number(value: unknown, least: number, most: number, what: string, whole
   return value
 }
 
-function lanes(value: unknown, mix: Mix, where: string): string[] {
+function lanes(value: unknown, song: SongVersion, mix: Mix, where: string): string[] {
   return list(value, words('bad-brief.list-lanes-wanted', { where })).map((lane) => {
-    if (typeof lane !== 'string' || !resolve(mix, lane))
-      throw new RangeError(words('bad-brief.song-no-lane', { where, lane: String(lane) }))
+    // the tempo gets its line where somebody draws on it
+    const isThere =
+      typeof lane === 'string' && (resolve(mix, lane) !== null || (lane === TEMPO && followsTempo(song)))
+    if (!isThere) throw new RangeError(words('bad-brief.song-no-lane', { where, lane: String(lane) }))
     return lane
   })
 }

@@ -1,11 +1,11 @@
 import { controlsOf } from '../effects'
-import { COMMON_EFFECT_CONTROLS, MIXER_CONTROLS, SEND_CONTROLS, type Control } from '../scale'
+import { COMMON_EFFECT_CONTROLS, MIXER_CONTROLS, SEND_CONTROLS, SONG_CONTROLS, type Control } from '../scale'
 import type { Mix } from './mix'
 
 /**
  * Addresses of controls, as stored in envelopes:
  * `track/ID/level|gain|pan|width|mute`, `return/ID/level|pan|mute`, `send/ID/level|on`,
- * `effect/ID/wet|bypass|PARAMETER`, `main/level`.
+ * `effect/ID/wet|bypass|PARAMETER`, `main/level`, `song/tempo`.
  */
 export type Address = string
 
@@ -14,12 +14,15 @@ export interface Addressed {
   readonly control: Control
   /** The setting of the control itself, where no line is in charge. */
   readonly setting: number
-  /** The track or return it belongs to; null for the main output. */
+  /** The track or return it belongs to; null for the main output and the song. */
   readonly owner: string | null
 }
 
 /** Address of the fader of the main output. */
 export const MAIN_LEVEL: Address = 'main/level'
+
+/** Address of the song's tempo. Only a mix that has a line for it has this control: else the song's own tempo holds. */
+export const TEMPO: Address = 'song/tempo'
 
 /** Address of a track's fader: the lane most lessons begin with. */
 export function trackLevel(track: string): Address {
@@ -35,6 +38,16 @@ const RETURN_WORDS: readonly string[] = ['level', 'pan', 'mute']
 export function resolve(mix: Mix, address: Address): Addressed | null {
   const [kind, id, word, ...rest] = address.split('/')
   if (address === MAIN_LEVEL) return { control: MIXER_CONTROLS.level, setting: mix.main.level, owner: null }
+  if (address === TEMPO) {
+    const line = mix.envelopes.find((e) => e.address === TEMPO)
+    return line
+      ? {
+          control: SONG_CONTROLS.tempo,
+          setting: line.points[0]?.value ?? SONG_CONTROLS.tempo.initial,
+          owner: null,
+        }
+      : null
+  }
   if (!kind || !id || !word || rest.length) return null
   if (kind === 'track' || kind === 'return') return strip(mix, kind, id, word)
   for (const owner of [...mix.tracks, ...mix.returns]) {

@@ -2,6 +2,17 @@
 export * from './mix'
 export { lanesAlong, withReadyMove, type MoveAsked } from './ready-move'
 export * from './address'
+export {
+  askedTempo,
+  followsTempo,
+  inTempo,
+  recordedTracks,
+  soundingOf,
+  tempoChanges,
+  tempoLine,
+  withTempoLine,
+  type Sounding,
+} from './tempo-line'
 export { MIX_SCHEMA } from './schema'
 export { mixProblem } from './invariants'
 export { upgradeMix, MIX_VERSION } from './upgrade'

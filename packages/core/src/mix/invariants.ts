@@ -1,7 +1,7 @@
 import { words } from '@rudlo/words'
 import type { Points } from '../envelope'
 import type { SongVersion } from '../song'
-import { resolve } from './address'
+import { resolve, TEMPO } from './address'
 import { LIMITS, type Mix, type Send } from './mix'
 
 /**
@@ -85,6 +85,7 @@ function envelopesProblem(mix: Mix): string | null {
     if (!found) return words('mix.envelope-does', { i: i + 1, address })
     if (addresses.has(address)) return words('mix.two-envelopes', { address })
     addresses.add(address)
+    if (address === TEMPO && !points.length) return words('refused.tempo-empty')
     total += points.length
     const problem = pointsProblem(points, found.control.scale.min, found.control.scale.max)
     if (problem) return words('mix.envelope', { i: i + 1, address, problem })

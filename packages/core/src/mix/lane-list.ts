@@ -1,6 +1,6 @@
 import { controlsOf } from '../effects'
 import { COMMON_EFFECT_CONTROLS, SEND_CONTROLS } from '../scale'
-import { MAIN_LEVEL, type Address } from './address'
+import { MAIN_LEVEL, resolve, TEMPO, type Address } from './address'
 import type { Mix, ReturnMix, TrackMix } from './mix'
 
 const TRACK_WORDS = ['level', 'pan', 'gain', 'width', 'mute'] as const
@@ -20,11 +20,11 @@ export function lanesOf(mix: Mix, owner: string): Address[] {
   return [level!, pan!, ...sendLanes(of), ...rest, ...effectLanes(of)]
 }
 
-/** Every control of a mix that can have a line, by owner in the order of the mix; the main output last. */
+/** Every control of a mix that can have a line, by owner in the order of the mix; the main output and the song last. */
 export function allLanes(mix: Mix): Address[] {
   return [...mix.tracks.map((t) => t.id), ...mix.returns.map((r) => r.id)]
     .flatMap((owner) => lanesOf(mix, owner))
-    .concat(MAIN_LEVEL)
+    .concat(MAIN_LEVEL, resolve(mix, TEMPO) ? [TEMPO] : [])
 }
 
 const sendLanes = ({ sends }: TrackMix | ReturnMix): Address[] =>

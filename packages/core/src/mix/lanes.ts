@@ -1,6 +1,6 @@
 import { words } from '@rudlo/words'
 import { begun, EditRefused, type Envelope, type Points } from '../envelope'
-import { resolve, type Address, type Addressed } from './address'
+import { resolve, TEMPO, type Address, type Addressed } from './address'
 import { LIMITS, type Mix } from './mix'
 
 /** The envelope of a control, if it has one. */
@@ -36,6 +36,7 @@ export function withPoints(mix: Mix, address: Address, points: Points, freshId: 
   const before = envelopeOf(mix, address)
   if (before?.points === points) return mix
   if (before && !before.open) throw new EditRefused(words('refused.lane-locked-open'))
+  if (address === TEMPO && !points.length) throw new EditRefused(words('refused.tempo-empty'))
   const total = mix.envelopes.reduce((sum, e) => sum + e.points.length, 0) - (before?.points.length ?? 0)
   if (points.length > LIMITS.pointsPerEnvelope || total + points.length > LIMITS.points) {
     throw new EditRefused(words('refused.song-points', { most: LIMITS.points }))

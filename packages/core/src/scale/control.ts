@@ -4,10 +4,10 @@ import { linearScale } from './linear'
 import type { Scale } from './scale'
 import { onStep } from './steps'
 import { switchScale } from './switch'
-import { decibels, gainDecibels, onOff, panning, percent, type Unit } from './unit'
+import { beatsPerMinute, decibels, gainDecibels, onOff, panning, percent, type Unit } from './unit'
 
 /** The colour family of a lane. */
-export type Family = 'volume' | 'pan' | 'send' | 'effect' | 'switch'
+export type Family = 'volume' | 'pan' | 'send' | 'effect' | 'switch' | 'tempo'
 
 /** What a control is: its range, its resting values, and how people read and type it. */
 export interface Control {
@@ -56,6 +56,14 @@ export const MIXER_CONTROLS = {
   pan: control('pan', 'pan', linearScale(-1, 1), panning, 0),
   width: control('width', 'pan', linearScale(0, 2), percent, 1),
   mute: control('mute', 'switch', switchScale, onOff, 0),
+} as const
+
+/** Slowest and fastest tempo of a line, in quarters a minute. */
+const TEMPO_RANGE = [30, 240] as const
+
+/** What belongs to the song as a whole. */
+export const SONG_CONTROLS = {
+  tempo: control('tempo', 'tempo', linearScale(...TEMPO_RANGE), beatsPerMinute, 120),
 } as const
 
 /** The controls of a send. */

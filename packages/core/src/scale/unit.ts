@@ -98,6 +98,12 @@ export function leaning(less: string, more: string): Unit {
   }
 }
 
+/** Quarters a minute: "96 BPM". */
+export const beatsPerMinute: Unit = {
+  format: (bpm) => `${numberText(bpm, Number.isInteger(Math.round(bpm * 10) / 10) ? 0 : 1)} BPM`,
+  parse: (text) => parseWith(text, { '': 1, bpm: 1 }),
+}
+
 /** A bare number. */
 export const ratio: Unit = {
   format: (value) => numberText(value, 2),

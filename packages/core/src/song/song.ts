@@ -20,6 +20,37 @@ export interface AssetInfo {
   readonly frames: number
 }
 
+/** Who of the project's own players can play a part. */
+export const PLAYERS = [
+  'squeezebox',
+  'whistle',
+  'hum',
+  'lowStrings',
+  'harp',
+  'uprightBass',
+  'brushes',
+  'tide',
+] as const
+export type PlayerName = (typeof PLAYERS)[number]
+
+/** Where it begins and how long it is, in quarters; pitch as a MIDI note number (of drums: the stroke); strength 0…1. */
+export type PartNote = readonly [at: number, quarters: number, pitch: number, strength: number]
+
+/** The notes of a part and how they are played: it can be played again in another tempo. */
+export interface WrittenPart {
+  readonly player: PlayerName
+  /** Most a note comes early or late, in seconds. */
+  readonly freedom: number
+  /** Highest amplitude of what comes out. */
+  readonly peak: number
+  /** What its small freedoms follow from. */
+  readonly seed: number
+  readonly notes: readonly PartNote[]
+}
+
+/** Notes that are kept of all parts of a song together: of more, it stays in the tempo that it was played in. */
+export const MOST_NOTES = 30_000
+
 export interface SongTrack {
   readonly id: string
   readonly name: string
@@ -27,6 +58,8 @@ export interface SongTrack {
   readonly channels: 1 | 2
   /** Whether it was played from notes by an instrument of the project: how it is played can then be set and moved. */
   readonly played?: boolean
+  /** Its notes, where they were kept. */
+  readonly part?: WrittenPart
 }
 
 /** A region as recorded: the mix starts from a copy of it. */

@@ -1,7 +1,7 @@
 import { words } from '@rudlo/words'
 import Ajv, { type ValidateFunction } from 'ajv'
-import { ROLES, songTime, type SongVersion } from '../song'
-import { LONGEST_SONG_TICKS } from '../time'
+import { MOST_NOTES, PLAYERS, ROLES, songTime, type SongVersion } from '../song'
+import { LONGEST_SONG_TICKS, TICKS_PER_QUARTER } from '../time'
 import { schemaSentence } from './mix'
 
 type Schema = Readonly<Record<string, unknown>>
@@ -26,6 +26,25 @@ const list = (items: Schema, minItems: number, maxItems: number): Schema => ({
   maxItems,
 })
 
+const share: Schema = { type: 'number', minimum: 0, maximum: 1 }
+const quarters: Schema = { type: 'number', minimum: 0, maximum: LONGEST_SONG_TICKS / TICKS_PER_QUARTER }
+const part = object({
+  player: { enum: PLAYERS },
+  freedom: share,
+  peak: share,
+  seed: { type: 'integer', minimum: 0, maximum: 1e12 },
+  notes: list(
+    {
+      type: 'array',
+      items: [quarters, quarters, { type: 'number', minimum: 0, maximum: 127 }, share],
+      minItems: 4,
+      maxItems: 4,
+    },
+    0,
+    MOST_NOTES,
+  ),
+})
+
 const SONG_SCHEMA = object({
   format: { const: 'rudlo-song' },
   version: { const: 1 },
@@ -48,7 +67,7 @@ const SONG_SCHEMA = object({
   sections: list(object({ id, letter: name, name, tick }), 0, 500),
   tracks: list(
     // a song from before tracks could be played says nothing of it
-    object({ id, name, role: { enum: ROLES }, channels }, { played: { type: 'boolean' } }),
+    object({ id, name, role: { enum: ROLES }, channels }, { played: { type: 'boolean' }, part }),
     0,
     64,
   ),

@@ -9,7 +9,7 @@ import {
   tide,
   uprightBass,
   whistle,
-} from '../instruments'
+} from '@rudlo/core/players'
 import { melody, type Score, type WrittenNote } from './score'
 
 const BARS = 32

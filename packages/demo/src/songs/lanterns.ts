@@ -1,5 +1,5 @@
 import { TICKS_PER_QUARTER } from '@rudlo/core/time'
-import { brushes, harp, hum, lowStrings, squeezebox, STROKE, uprightBass, whistle } from '../instruments'
+import { brushes, harp, hum, lowStrings, squeezebox, STROKE, uprightBass, whistle } from '@rudlo/core/players'
 import { melody, type Part, type Score, type WrittenNote } from './score'
 
 const BARS = 54

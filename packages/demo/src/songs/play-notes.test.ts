@@ -1,6 +1,6 @@
 import type { MidiPart } from '@rudlo/core/midi'
 import { describe, expect, it } from 'vitest'
-import { playerFor, strokeFor, STROKE } from '../instruments'
+import { playerFor, strokeFor, STROKE } from '@rudlo/core/players'
 import { playNotes } from './play-notes'
 
 const FRAME = {

@@ -1,6 +1,6 @@
 import type { Role, Section } from '@rudlo/core/song'
 import type { MeterChange, TempoChange } from '@rudlo/core/time'
-import type { Instrument } from '../instruments'
+import type { Instrument } from '@rudlo/core/players'
 
 /** A note as written: times in quarters from the start of the song. */
 export interface WrittenNote {

@@ -3,6 +3,7 @@ import { SAMPLE_RATE, TempoMap } from '@rudlo/core/time'
 import { scoreTicks, type PlayedPart } from './play-score'
 import type { Score } from './score'
 import { soundingStretches } from './sounding'
+import { writtenPart } from './written-part'
 
 /** A song as it is kept: a score that was played, its parts cut into regions where they sound. @param assets ids of the parts' audio */
 export function songVersionOf(
@@ -19,7 +20,11 @@ export function songVersionOf(
     tempo: score.tempo,
     meter: score.meter,
     sections: score.sections,
-    tracks: score.parts.map(({ id, name, role, channels }) => ({ id, name, role, channels })),
+    tracks: score.parts.map((part) => {
+      const { id, name, role, channels } = part
+      const written = writtenPart(part)
+      return { id, name, role, channels, ...(written ? { part: written } : {}) }
+    }),
     regions: played.flatMap(({ part, channels }, p) =>
       soundingStretches(channels).map(({ from, to }, i): SongRegion => {
         // a region starts on a tick; the audio is cut at the sample that the tick falls on

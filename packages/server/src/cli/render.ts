@@ -8,7 +8,8 @@ import {
   type Render,
 } from '@rudlo/core/engine'
 import { stemName, unpackBundle, writeWav } from '@rudlo/core/exchange'
-import type { Mix } from '@rudlo/core/mix'
+import { soundingOf, type Mix } from '@rudlo/core/mix'
+import { playedAnew } from '@rudlo/core/players'
 import { songTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { checkMix, checkSong } from '@rudlo/core/validate'
@@ -26,7 +27,9 @@ export async function render(args: readonly string[]): Promise<string> {
   const [file] = positionals
   if (!file || positionals.length > 1) throw new RangeError('Say which bundle to render.')
   if (!values.out) throw new RangeError('Say where the mixdown goes: --out FILE.wav')
-  const { song, mix, audio } = await openBundle(file)
+  const bundle = await openBundle(file)
+  const { song, mix, anew } = soundingOf(bundle.song, bundle.mix)
+  const audio = anew ? playedAnew(song) : bundle.audio
   const stretch = stretchOf(song, values.from, values.to)
   const program = compileMix(song, mix)
   const sound = renderMix(program, audio, stretch)!

@@ -2,7 +2,8 @@
 import { assessWork, type Assessed, type ToAssess } from '@rudlo/core/brief'
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
-import type { Mix } from '@rudlo/core/mix'
+import { inTempo, soundingOf, type Mix } from '@rudlo/core/mix'
+import { playedAnew } from '@rudlo/core/players'
 import { readMix, readWork } from '@rudlo/core/stored'
 import { answering } from './answering'
 
@@ -31,7 +32,12 @@ const parts = new RecentParts()
 
 function measure({ audio, ...task }: MeasureTask): Assessed {
   recordings = new Map([...audio].map(([id, sent]) => [id, recordings.get(id) ?? sent]))
-  return assessWork({ ...task, start: read(task.start), mix: read(task.mix) }, recordings, parts)!
+  const start = read(task.start)
+  const { song, mix, anew } = soundingOf(task.song, read(task.mix))
+  if (!anew) return assessWork({ ...task, song, start, mix }, recordings, parts)!
+  // in a tempo of its own: played anew, and nobody else's parts are like its own
+  const inIt = { ...task, song, start: inTempo(task.song, start, anew).mix, mix }
+  return assessWork(inIt, playedAnew(song), new RecentParts())!
 }
 
 export default answering<MeasureTask, Assessed>(measure)

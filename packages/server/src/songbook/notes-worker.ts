@@ -41,7 +41,5 @@ function read(bytes: Uint8Array): NotesAnswer {
 }
 
 export default answering<NotesTask, NotesAnswer>(async (task) =>
-  'bytes' in task
-    ? read(task.bytes)
-    : { played: await assetOf(playNotes({ name: '', moves: {}, ...task.part }, task.frame)) },
+  'bytes' in task ? read(task.bytes) : { played: await assetOf(playNotes(task.part, task.frame)) },
 )

@@ -3,9 +3,10 @@ import { randomUUID } from 'node:crypto'
 import type { FromNotes } from '@rudlo/contract/songbook'
 import type { BroughtLine, MidiPart, MidiSong } from '@rudlo/core/midi'
 import { addReturn, addSend, plainMix, playingOf, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
-import { letterOf, type SongVersion } from '@rudlo/core/song'
+import { letterOf, MOST_NOTES, type SongVersion } from '@rudlo/core/song'
 import { MeterMap, TempoMap } from '@rudlo/core/time'
-import { playerFor, type Frame } from '@rudlo/demo'
+import { playerFor } from '@rudlo/core/players'
+import { writtenNotes, type Frame } from '@rudlo/demo'
 import { badInput, busy } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
 import type { Assets } from './assets'
@@ -105,17 +106,21 @@ function songOf(
   title: string,
 ): SongVersion {
   const names = new Set<string>()
+  // of very many notes a song keeps none: it stays in the tempo that it was played in
+  const keeps = played.reduce((sum, { part }) => sum + part.notes.length, 0) <= MOST_NOTES
   const tracks = played.map(({ part, channels }) => {
     const player = playerFor(part.program, part.drums)
     let name = part.name || player.name
     for (let n = 2; names.has(name); n++) name = `${part.name || player.name} ${n}`
     names.add(name)
+    const written = keeps ? writtenNotes(part) : undefined
     return {
       id: randomUUID(),
       name,
       role: player.role,
       channels,
       played: true,
+      ...(written ? { part: written } : {}),
     }
   })
   const begins = markers.filter((m, i) => m.tick < length && (i === 0 || m.tick > markers[i - 1]!.tick))

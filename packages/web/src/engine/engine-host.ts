@@ -39,7 +39,10 @@ export class EngineHost {
   ) {}
 
   /** @throws Error where the page is not cross-origin isolated or the browser has no AudioWorklet */
-  static async create(program: Program, audio: (readonly [string, AssetAudio])[]): Promise<EngineHost> {
+  static async create(
+    program: Program,
+    audio: readonly (readonly [string, AssetAudio])[],
+  ): Promise<EngineHost> {
     const coming = prepareContext()
     // taken before it is there: of two that are made at once each has its own, and ends only that
     prepared = null

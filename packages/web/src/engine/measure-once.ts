@@ -1,7 +1,7 @@
-import type { Mix } from '@rudlo/core/mix'
+import { soundingOf, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
-import { loadAudio } from './asset-loader'
 import { MixMeter } from './mix-meter'
+import { audioOf } from './song-audio'
 
 /**
  * Renders and measures one mix in a worker of its own.
@@ -9,10 +9,11 @@ import { MixMeter } from './mix-meter'
  * @throws Error where the worker died
  */
 export async function measureOnce(song: SongVersion, mix: Mix): Promise<number | null> {
-  const audio = await loadAudio(song.assets, () => null)
+  const sounding = soundingOf(song, mix)
+  const audio = await audioOf(sounding)
   return new Promise((resolve, reject) => {
     const meter = new MixMeter(
-      song,
+      sounding.song,
       audio,
       ({ integrated }) => {
         meter.close()
@@ -21,6 +22,6 @@ export async function measureOnce(song: SongVersion, mix: Mix): Promise<number |
       () => null,
       reject,
     )
-    meter.measure(mix)
+    meter.measure(sounding.mix)
   })
 }

@@ -1,13 +1,13 @@
 import { compileMix, type Solo } from '@rudlo/core/engine'
 import { gainOfDb } from '@rudlo/core/maths'
 import { dbfs, lufsOfEnergy } from '@rudlo/core/loudness'
-import type { Mix } from '@rudlo/core/mix'
+import { askedTempo, inTempo, soundingOf, type Mix, type Sounding } from '@rudlo/core/mix'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import { whenAtRest } from './calm'
-import { fetchAudio, loadAudio } from './asset-loader'
+import { fetchAudio } from './asset-loader'
 import { DropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
 import { InstantHost } from './instant-host'
@@ -16,6 +16,7 @@ import { useMeasuredLoudness } from './measured-loudness'
 import { MixMeter } from './mix-meter'
 import type { SharedState } from './shared-state'
 import { painted } from './painted'
+import { audioOf, isSameTempo } from './song-audio'
 import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 
 /** Longest wait for the audio thread to take a change of place over. */
@@ -23,6 +24,8 @@ const SEEK_MS = 400
 /** Meters are shown so often, in ms: an eye sees no more, and a frame is for what moves. */
 const METERS_MS = 40
 /** So long after the last sound meters may still fall; a page at rest is looked at so often after that, in ms. */
+/** How long a hand that draws on the tempo has rested before everybody learns it, in ms. */
+const LEARN_MS = 700
 const RINGS_MS = 3000
 const REST_MS = 100
 
@@ -72,7 +75,12 @@ export const usePlayer = defineStore('player', () => {
   let meter: MixMeter | null = null
   let table: InstantHost | null = null
   let time: SongTime | null = null
+  /** The song as it sounds: in the tempo that its mix asks for. */
   let song: SongVersion | null = null
+  /** The song as it is, the mix that was asked for last, and the tempo in which it is heard. */
+  let own: SongVersion | null = null
+  let asked: Mix | null = null
+  let tempo: Sounding['anew'] = null
   /** What somebody looks at, in ticks. */
   let seen: LoopTicks = { from: 0, to: Infinity }
   let frame = 0
@@ -91,19 +99,50 @@ export const usePlayer = defineStore('player', () => {
     prepareContext().catch(() => null)
   }
 
+  /** A mix asks for another tempo: when the hand rests, everybody learns it, and then all goes on from where it was. */
+  const tunedSoon = whenAtRest(LEARN_MS, () => void learn())
+  const learning = ref(false)
+  const heardTime = shallowRef<SongTime | null>(null)
+
+  async function learn(): Promise<void> {
+    if (!own || !asked || isSameTempo(askedTempo(own, asked), tempo)) return
+    const mine = opened
+    learning.value = true
+    try {
+      const wanted = soundingOf(own, asked)
+      await audioOf(wanted)
+      if (mine !== opened || !asked) return
+      // it may have been drawn on meanwhile
+      if (!isSameTempo(askedTempo(own, asked), wanted.anew)) return tunedSoon.ask()
+      const kept = { at: position.value, playing: playing.value, loop: loop.value, looping: looping.value }
+      await open(own, asked)
+      seek(kept.at)
+      if (kept.loop) setLoop(kept.loop, kept.looping)
+      if (kept.playing) await play()
+    } catch (error) {
+      if (mine === opened) failure.value = (error as Error).message
+    } finally {
+      learning.value = false
+    }
+  }
+
   /** Opens a song with a mix; whatever was open is closed. Comes back when it can play. */
   async function open(newSong: SongVersion, newMix: Mix): Promise<void> {
     await close()
     const mine = ++opened
-    song = newSong
-    loaded.value = { mix: newMix, program: compileMix(newSong, newMix) }
-    loudnessOf.begin(newSong)
-    time = songTime(newSong)
+    const sounding = soundingOf(newSong, newMix)
+    own = newSong
+    asked = newMix
+    tempo = sounding.anew
+    song = sounding.song
+    loaded.value = { mix: sounding.mix, program: compileMix(song, sounding.mix) }
+    loudnessOf.begin(song)
+    heardTime.value = time = songTime(song)
     failure.value = null
     try {
       // what is looked at comes first: decoding takes a core that the page would need
       await painted()
-      const audio = await loadAudio(newSong.assets, (share) => mine === opened && (progress.value = share))
+      const audio = await audioOf(sounding, (share) => mine === opened && (progress.value = share))
       if (mine !== opened) return
       const { program } = loaded.value
       const made = await EngineHost.create(program, audio)
@@ -113,13 +152,13 @@ export const usePlayer = defineStore('player', () => {
       if (loaded.value.program !== program) host.load(loaded.value.program)
       host.listen(listening.now)
       meter = new MixMeter(
-        newSong,
+        sounding.song,
         audio,
         (found) => (loudnessOf.rendered.value = found),
         (share) => (measuring.value = share),
       )
       meter.measure(loaded.value.mix, seen)
-      table = new InstantHost(newSong, audio, (made) => (instant.value = made))
+      table = new InstantHost(sounding.song, audio, (made) => (instant.value = made))
       ready.value = true
       look()
     } catch (error) {
@@ -129,10 +168,13 @@ export const usePlayer = defineStore('player', () => {
 
   /** Takes a changed mix over, while playing or not. */
   function load(next: Mix): void {
-    if (!song) return
-    const program = compileMix(song, next)
+    if (!song || !own) return
+    asked = next
+    if (!isSameTempo(askedTempo(own, next), tempo)) tunedSoon.ask()
+    const { mix } = inTempo(own, next, tempo)
+    const program = compileMix(song, mix)
     host?.load(program)
-    loaded.value = { mix: next, program }
+    loaded.value = { mix, program }
     measuringSoon.ask()
   }
 
@@ -157,6 +199,8 @@ export const usePlayer = defineStore('player', () => {
     opened++
     stopLooking()
     measuringSoon.forget()
+    tunedSoon.forget()
+    own = asked = null
     const old = host
     host = null
     meter?.close()
@@ -173,6 +217,7 @@ export const usePlayer = defineStore('player', () => {
     looping.value = false
     moves.value = true
     loudnessOf.forget()
+    heardTime.value = null
     seen = { from: 0, to: Infinity }
     forgetOver()
     await old?.close()
@@ -343,6 +388,8 @@ export const usePlayer = defineStore('player', () => {
     looping,
     moves,
     counting,
+    learning,
+    heardTime,
     stuttered,
     peak,
     loudness,

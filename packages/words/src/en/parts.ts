@@ -33,6 +33,7 @@ export const PARTS = {
   'lane.of-owner': '{owner}’s {control}',
   'lane.effect': '{effect} {control}',
   'lane.main': 'the main volume',
+  'lane.the-tempo': 'the tempo',
   'lane.gone': 'a control that is gone',
   'track.gone': 'a track that is gone',
 

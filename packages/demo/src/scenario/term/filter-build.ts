@@ -1,4 +1,4 @@
-import { trackLevel } from '@rudlo/core/mix'
+import { TEMPO, trackLevel } from '@rudlo/core/mix'
 import { line } from '../lines'
 import { balanced, TERM_RUBRIC, type PlannedAssignment } from './assignment'
 import { at3, BALANCE, FILTER, WALTZ, withFilter } from './waltz'
@@ -16,7 +16,7 @@ export const filterBuild: PlannedAssignment = {
   brief: {
     purpose:
       'From the turn to the great waltz it should grow the whole way: brighter first, then louder, and then everybody is there.',
-    open: [FILTER, ACCORDION, CUSHION],
+    open: [FILTER, ACCORDION, CUSHION, TEMPO],
     answers: 'played',
     hintsAfter: 2,
     repairs: true,
@@ -45,7 +45,7 @@ export const filterBuild: PlannedAssignment = {
       {
         id: 'grow',
         title: 'Grow into the waltz',
-        text: 'Bars 29 to 32 grow and arrive with D. Leave room at the top.',
+        text: 'Bars 29 to 32 grow and arrive with D. Leave room at the top. The tempo is open too, if the street should hurry a little.',
         lanes: [ACCORDION, CUSHION],
         from: at3(29),
         to: at3(35),

@@ -1,5 +1,6 @@
 import { proxy } from 'comlink'
-import { loadAudio } from '../../engine/asset-loader'
+import { soundingOf } from '@rudlo/core/mix'
+import { audioOf } from '../../engine/song-audio'
 import { WorkerHost } from '../../engine/worker-host'
 import type { ExportApi, ExportTask } from './export.worker'
 
@@ -18,8 +19,11 @@ export function startExport(task: Omit<ExportTask, 'audio'>, onProgress: (share:
   let stopped = false
   const done = new Promise<Uint8Array<ArrayBuffer>>((resolve, reject) => {
     const make = async () => {
-      const audio = await loadAudio(task.song.assets, () => undefined)
-      if (!stopped) resolve(await worker.ask((remote) => remote.make({ ...task, audio }, proxy(onProgress))))
+      const sounding = soundingOf(task.song, task.mix)
+      const audio = await audioOf(sounding)
+      const { song, mix } = sounding
+      if (!stopped)
+        resolve(await worker.ask((remote) => remote.make({ ...task, song, mix, audio }, proxy(onProgress))))
     }
     make()
       .catch((error: Error) => (stopped ? undefined : reject(error)))

@@ -2,7 +2,7 @@ import { askedOf, judgeTasks, needsSound, storedMistake } from '@rudlo/core/brie
 import { evidenceOf, type CheckPlace, type Evidence } from '@rudlo/core/evidence'
 import type { Heard } from '@rudlo/core/heard'
 import { mistakesOf } from '@rudlo/core/mistakes'
-import type { Mix } from '@rudlo/core/mix'
+import { inTempo, soundingOf, type Mix, type Sounding } from '@rudlo/core/mix'
 import { saidMistake, saidTasks, Sayer, type SaidMistake, type SaidTask } from '@rudlo/sentences'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -50,6 +50,8 @@ export const useGuide = defineStore('guide', () => {
   const problem = ref('')
 
   let host: HearHost | null = null
+  /** The tempo that it hears in. */
+  let hostTempo = ''
   let start: Heard | null = null
   let last: Evidence | null = null
   let played: Played | null = null
@@ -75,13 +77,28 @@ export const useGuide = defineStore('guide', () => {
     }))
     const open = brief.value?.open ?? []
     const asked = askedOf(brief.value?.tasks ?? [])
-    return evidenceOf(desk.song!, desk.given!.startingMix, mix, {
+    const sounding = soundingOf(desk.song!, mix)
+    const given = inTempo(desk.song!, desk.given!.startingMix, sounding.anew)
+    return evidenceOf(sounding.song, given.mix, sounding.mix, {
       commands,
       open,
       heard,
       first: start,
       asked,
     })
+  }
+
+  /** Who hears mixes in the tempo that one asks for. In another tempo the starting mix has to be heard anew, too. */
+  function hostFor({ song, anew }: Sounding): HearHost {
+    const tempo = JSON.stringify(anew)
+    if (host && hostTempo === tempo) return host
+    host?.close()
+    start = null
+    hostTempo = tempo
+    host = new HearHost({ song, anew }, (share) =>
+      listening.value === null ? undefined : (listening.value = share),
+    )
+    return host
   }
 
   const sayer = (mix: Mix) => new Sayer({ song: desk.song!, mix, start: desk.given!.startingMix })
@@ -104,13 +121,13 @@ export const useGuide = defineStore('guide', () => {
   async function listen(passing = false): Promise<void> {
     const { mix } = work
     if (!mix || !brief.value || !desk.song) return
-    host ??= new HearHost(desk.song, (share) => (listening.value = share))
-    const mine = host
+    const sounding = soundingOf(desk.song, mix)
+    const mine = hostFor(sounding)
     problem.value = ''
     listening.value = 0
     try {
-      const heard = await mine.hear(mix, passing)
-      start ??= await mine.hear(desk.given!.startingMix, false)
+      const heard = await mine.hear(sounding.mix, passing)
+      start ??= await mine.hear(inTempo(desk.song, desk.given!.startingMix, sounding.anew).mix, false)
       if (host !== mine || !heard || !start) return
       last = evidence(mix, heard)
       judged.value = byTask(saidTasks(sayer(mix), judgeTasks(last, brief.value.tasks)))
@@ -132,11 +149,9 @@ export const useGuide = defineStore('guide', () => {
   /** While nothing else is asked: the starting mix is heard, and with it most parts of the work. */
   async function warm(): Promise<void> {
     if (host || start || !desk.song || !brief.value?.tasks.some((t) => t.checks.some(needsSound))) return
-    host = new HearHost(desk.song, (share) =>
-      listening.value === null ? undefined : (listening.value = share),
-    )
-    const mine = host
-    const heard = await mine.hear(desk.given!.startingMix, false).catch(() => null)
+    const sounding = soundingOf(desk.song, desk.given!.startingMix)
+    const mine = hostFor(sounding)
+    const heard = await mine.hear(sounding.mix, false).catch(() => null)
     if (host === mine) start ??= heard
   }
 

@@ -1,8 +1,7 @@
 import type { Heard } from '@rudlo/core/heard'
-import type { Mix } from '@rudlo/core/mix'
-import type { SongVersion } from '@rudlo/core/song'
+import type { Mix, Sounding } from '@rudlo/core/mix'
 import { proxy } from 'comlink'
-import { loadAudio } from '../../engine/asset-loader'
+import { audioOf } from '../../engine/song-audio'
 import { WorkerHost } from '../../engine/worker-host'
 import type { HearApi } from './hear.worker'
 
@@ -14,13 +13,12 @@ export class HearHost {
   #closed = false
 
   constructor(
-    song: SongVersion,
+    sounding: Pick<Sounding, 'song' | 'anew'>,
     private readonly onProgress: (share: number) => void,
   ) {
     this.#worker = new WorkerHost<HearApi>(
       () => new Worker(new URL('./hear.worker.ts', import.meta.url), { type: 'module' }),
-      async (remote) =>
-        remote.begin(song, await loadAudio(song.assets, () => undefined), this.#newest.buffer),
+      async (remote) => remote.begin(sounding.song, await audioOf(sounding), this.#newest.buffer),
     )
   }
 

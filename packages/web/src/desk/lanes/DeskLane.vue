@@ -106,7 +106,9 @@ const live = (): LiveLine => {
     bubble: p && view.value ? bubbleOf(p, told.value!, control.value, desk.time!.meter, view.value) : null,
   }
 }
-const overs = computed(() => player.overs.map((hop) => desk.time!.tempo.tickAt(hop / 10)))
+const overs = computed(() =>
+  player.overs.map((hop) => (player.heardTime ?? desk.time!).tempo.tickAt(hop / 10)),
+)
 
 // when zoomed in, the view turns over like a page as the song reaches its end
 watch(

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Chooses what is drawn: every control of the mix, the common ones first; what holds moves and what the brief asks is marked. */
-import { laneControlName, laneName } from '@rudlo/core/assess'
-import { allLanes, envelopeOf, lanesOf, MAIN_LEVEL, resolve } from '@rudlo/core/mix'
+import { laneControlName } from '@rudlo/core/assess'
 import { computed, ref } from 'vue'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
+import LaneSign from '../../editor/lane/LaneSign.vue'
 import { MOST_LANES } from './desk-lanes'
+import { useLanesToChoose } from './lanes-to-choose'
 import { keepKeys } from '../../ui/keys/keep-keys'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
@@ -25,64 +26,20 @@ const search = ref('')
 const withMoves = ref(false)
 const onlyHere = ref(false)
 
-const owner = computed(() => resolve(work.mix!, props.address)?.owner ?? null)
-const ownerName = (id: string | null) =>
-  desk.song!.tracks.find((t) => t.id === id)?.name ??
-  work.mix!.returns.find((r) => r.id === id)?.name ??
-  laneName(desk.song!, work.mix!, MAIN_LEVEL)
+const { owner, nameOf, groups, prepare } = useLanesToChoose(() => props.address, {
+  open,
+  search,
+  withMoves,
+  onlyHere,
+})
 const label = computed(() => {
   const name = laneControlName(work.mix!, props.address)
   return name[0]!.toUpperCase() + name.slice(1)
 })
 
-interface Lane {
-  readonly address: string
-  readonly owner: string | null
-  readonly name: string
-  readonly moves: boolean
-  readonly brief: boolean
-  readonly family: string
-}
-
-const describe = (address: string): Lane => {
-  const found = resolve(work.mix!, address)!
-  return {
-    address,
-    owner: found.owner,
-    name: laneControlName(work.mix!, address),
-    moves: (envelopeOf(work.mix!, address)?.points.length ?? 0) > 0,
-    brief: desk.isInBrief(address),
-    family: found.control.family,
-  }
-}
-
-/** Other words for what a lane moves, as people look for it. */
-const alsoCalled = (address: string) =>
-  /^(track|return|main)\/([^/]+\/)?level$/.test(address)
-    ? t('chooser.also.level')
-    : address.startsWith('send/')
-      ? t('chooser.also.send')
-      : ''
-
-/** Lanes of the track at hand, and the main output's; of everything where something is searched or only moves are wanted. */
-const groups = computed(() => {
-  if (!open.value) return []
-  const words = search.value.trim().toLowerCase()
-  const wide = words || (withMoves.value && !onlyHere.value)
-  const lanes = (
-    wide || !owner.value ? allLanes(work.mix!) : [...lanesOf(work.mix!, owner.value), MAIN_LEVEL]
-  ).map(describe)
-  const kept = lanes.filter(
-    (l) =>
-      (!withMoves.value || l.moves) &&
-      (!words || `${ownerName(l.owner)} ${l.name} ${alsoCalled(l.address)}`.toLowerCase().includes(words)),
-  )
-  const owners = [...new Set(kept.map((l) => l.owner))]
-  return owners.map((id) => ({ name: ownerName(id), lanes: kept.filter((l) => l.owner === id) }))
-})
-
 /** Shows a lane in the place of this one. */
 function choose(address: string): void {
+  prepare(address)
   desk.address = props.address
   desk.address = address
   open.value = false
@@ -90,6 +47,7 @@ function choose(address: string): void {
 
 /** Shows a lane below this one. */
 function beside(address: string): void {
+  prepare(address)
   desk.address = props.address
   desk.showBeside(address)
   open.value = false
@@ -111,7 +69,7 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
       <CheckField
         v-if="withMoves"
         v-model="onlyHere"
-        :label="t('chooser.only-owner', { owner: ownerName(owner) })"
+        :label="t('chooser.only-owner', { owner: nameOf(owner) })"
       />
       <CheckField v-model="desk.follows" :label="t('chooser.follow')" data-test="follows" />
       <RowButton
@@ -120,7 +78,7 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
         data-test="all-lines"
         @click="((desk.linesOf = owner), (open = false))"
       >
-        <v-icon icon="$notes" size="18" />{{ t('chooser.all', { owner: ownerName(owner) }) }}
+        <v-icon icon="$notes" size="18" />{{ t('chooser.all', { owner: nameOf(owner) }) }}
       </RowButton>
       <p v-if="!groups.length" class="soft">{{ t('chooser.none') }}</p>
       <template v-for="g in groups" :key="g.name">
@@ -132,7 +90,7 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
             :data-test="`lane-${l.address}`"
             @click="choose(l.address)"
           >
-            <span class="mark" :class="l.family" aria-hidden="true" />
+            <LaneSign :family="l.family" />
             <span>{{ l.name }}</span>
             <span v-if="l.moves" class="sign">{{ t('chooser.has-moves') }}</span>
             <span v-if="l.brief" class="sign asked">{{ t('chooser.in-brief') }}</span>
@@ -260,7 +218,7 @@ h3 {
   background: var(--wash);
 }
 
-.lane span:nth-child(2) {
+.lane > span:first-of-type {
   flex: 1;
 }
 
@@ -272,32 +230,6 @@ h3 {
 .asked {
   font-weight: 700;
   color: var(--ink);
-}
-
-.lane .mark {
-  flex: none;
-  width: 14px;
-  height: 10px;
-  border-radius: 50%;
-  transform: rotate(-20deg);
-  background: var(--family-volume);
-}
-
-.lane .mark.pan {
-  background: var(--family-pan);
-}
-
-.lane .mark.send {
-  background: var(--family-send);
-}
-
-.lane .mark.effect {
-  background: var(--family-effect);
-}
-
-.lane .mark.switch {
-  border-radius: 2px;
-  background: var(--family-switch);
 }
 
 .small {

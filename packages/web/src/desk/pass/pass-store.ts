@@ -171,7 +171,7 @@ export const usePass = defineStore('pass', () => {
   }
 
   function later(tick: number, seconds: number): number {
-    const { tempo } = desk.time!
+    const { tempo } = player.heardTime ?? desk.time!
     return Math.round(tempo.tickAt(tempo.secondsAt(tick) + seconds))
   }
 

@@ -5,6 +5,7 @@ import type { Chosen, Points } from '@rudlo/core/envelope'
 import type { Overview } from '@rudlo/core/exchange'
 import { lineOf } from '@rudlo/core/compare'
 import { envelopeOf, resolve } from '@rudlo/core/mix'
+import type { SongTime } from '@rudlo/core/song'
 import { computed, ref, watch } from 'vue'
 import { drawGrid, drawLevels } from './draw-grid'
 import { drawFaintLine } from './draw-line'
@@ -21,6 +22,8 @@ import { FINGER_ROOM, stretchIn, Viewport, type Values } from './viewport'
 const props = defineProps<
   LaneProps & {
     overviews: ReadonlyMap<string, Overview>
+    /** The time of what is heard: another one than the song's where a mix has its own tempo. */
+    heard?: SongTime | null
     /** The play position in ticks. */
     position: () => number
     /** The travel in view. */
@@ -84,7 +87,7 @@ function drawBefore({ c, fresh }: Layer): void {
   const { control, setting } = addressed.value
   const now: LineFront = {
     view: view.value,
-    time: props.time,
+    time: props.heard ?? props.time,
     control,
     ink: ink.value,
     points: live.value.points ?? envelope.value?.points ?? NO_POINTS,
@@ -129,6 +132,7 @@ watch(
   [
     envelope,
     () => addressed.value.setting,
+    () => props.heard,
     () => props.selected,
     () => props.chosen,
     live,

@@ -54,6 +54,7 @@ function sized(now: Viewport): void {
       class="picture"
       :values="values"
       :overviews="overviews"
+      :heard="player.heardTime"
       :position="() => player.position"
       @size="sized"
       @pin="(id) => emit('pin', id)"

@@ -20,7 +20,7 @@ export function useInk(family: () => Family, kin: () => Kin = () => 0) {
       wave: p.wave,
       sheet: p.sheet,
       ink: p.ink,
-      line: which.value ? p.kin[own.value][which.value - 1]! : p.family[own.value],
+      line: which.value && own.value !== 'tempo' ? p.kin[own.value][which.value - 1]! : p.family[own.value],
       kin: which.value,
       warm: p.warm,
       desk: p.desk,

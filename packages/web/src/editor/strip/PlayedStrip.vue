@@ -27,7 +27,7 @@ const band = useCalm(() => player.measured?.momentary ?? props.momentary ?? null
 <template>
   <SongStrip
     :song="song"
-    :time="time"
+    :time="player.heardTime?.length === time.length ? player.heardTime : time"
     :position="player.position"
     :momentary="band"
     :measuring="player.measuring"

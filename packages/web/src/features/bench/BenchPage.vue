@@ -48,10 +48,7 @@ const ready = computed(() => bench.assignment?.id === work.assignment && work.mi
 async function open(): Promise<void> {
   problem.value = ''
   try {
-    await Promise.all([
-      bench.open(props.assignment),
-      work.open(props.assignment, session.person!.id),
-    ])
+    await Promise.all([bench.open(props.assignment), work.open(props.assignment, session.person!.id)])
     void player.open(desk.song!, work.mix!)
   } catch (error) {
     problem.value = (error as Error).message

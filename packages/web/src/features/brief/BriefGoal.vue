@@ -1,6 +1,9 @@
 <script setup lang="ts">
 /** What an assignment is for: title and purpose, when its checks answer, hints and repairs. */
 import { ANSWER_TIMES, type AnswerTime } from '@rudlo/core/brief'
+import { recordedTracks, TEMPO } from '@rudlo/core/mix'
+import { listText } from '@rudlo/words'
+import { computed } from 'vue'
 import CheckField from '../../ui/fields/CheckField.vue'
 import NumberField from '../../ui/fields/NumberField.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
@@ -11,6 +14,14 @@ import { t } from '../../words/t'
 import { useBrief } from './brief-store'
 
 const store = useBrief()
+/** Why the tempo cannot be drawn; empty where it can. */
+const keepsTempo = computed(() => {
+  const song = store.song!
+  const names = recordedTracks(song).map((track) => track.name)
+  if (!names.length) return ''
+  if (names.length === song.tracks.length) return t('brief.tempo.all')
+  return t('brief.tempo.some', { n: names.length, names: listText(names) })
+})
 const times = ANSWER_TIMES.map((value) => ({ value, text: t(`brief.when.${value}`) }))
 </script>
 
@@ -57,6 +68,14 @@ const times = ANSWER_TIMES.map((value) => ({ value, text: t(`brief.when.${value}
       :model-value="store.brief!.repairs"
       :label="t('brief.repairs')"
       @update:model-value="(repairs) => store.change({ ...store.brief!, repairs })"
+    />
+    <CheckField
+      :model-value="store.brief!.open.includes(TEMPO)"
+      :label="t('brief.tempo')"
+      :hint="keepsTempo || undefined"
+      :disabled="Boolean(keepsTempo)"
+      data-test="open-tempo"
+      @update:model-value="store.openLane(TEMPO, $event)"
     />
   </PageSection>
 </template>

@@ -1,6 +1,6 @@
 import { LESSONS, tasksFromModel, type Brief, type BriefTask, type Lesson } from '@rudlo/core/brief'
 import { kindOf, startValues, type Check } from '@rudlo/core/checks'
-import { allLanes, type Mix } from '@rudlo/core/mix'
+import { allLanes, TEMPO, type Mix } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { Sayer } from '@rudlo/sentences'
 import { soundsHere } from './sounds-here'
@@ -133,6 +133,12 @@ export const useBrief = defineStore('brief', () => {
     change({ ...brief.value!, tasks, open })
   }
 
+  /** Opens a lane that no task is about, or closes it. */
+  function openLane(lane: string, open: boolean): void {
+    const others = brief.value!.open.filter((one) => one !== lane)
+    change({ ...brief.value!, open: open ? [...others, lane] : others })
+  }
+
   const changeTask = (id: string, by: Partial<BriefTask>) =>
     changeTasks((tasks) => tasks.map((t) => (t.id === id ? { ...t, ...by } : t)))
 
@@ -216,7 +222,8 @@ export const useBrief = defineStore('brief', () => {
       return
     }
     problem.value = ''
-    change({ ...brief.value!, tasks, open: [...new Set(tasks.flatMap((t) => t.lanes))] })
+    const kept = brief.value!.open.filter((lane) => lane === TEMPO)
+    change({ ...brief.value!, tasks, open: [...new Set([...tasks.flatMap((t) => t.lanes), ...kept])] })
     showTask(tasks[0]!.id)
   }
 
@@ -331,6 +338,7 @@ export const useBrief = defineStore('brief', () => {
     change,
     undo,
     changeTask,
+    openLane,
     addEmpty,
     addLesson,
     duplicate,

@@ -16,8 +16,8 @@ export interface Palette {
   readonly close: string
   readonly wave: string
   readonly family: Readonly<Record<Family, string>>
-  /** For more lanes of one family that lie on the desk together: the second, third and fourth. */
-  readonly kin: Readonly<Record<Family, readonly [string, string, string]>>
+  /** For more lanes of one family that lie on the desk together: the second, third and fourth. There is one tempo. */
+  readonly kin: Readonly<Record<Exclude<Family, 'tempo'>, readonly [string, string, string]>>
 }
 
 export const LIGHT: Palette = {
@@ -33,7 +33,14 @@ export const LIGHT: Palette = {
   good: '#2b6a4a',
   close: '#8a5a0c',
   wave: '#e0d0b4',
-  family: { volume: '#0649a9', pan: '#267c63', send: '#7b087c', effect: '#895a00', switch: '#424244' },
+  family: {
+    volume: '#0649a9',
+    pan: '#267c63',
+    send: '#7b087c',
+    effect: '#895a00',
+    switch: '#424244',
+    tempo: '#13031b',
+  },
   kin: {
     volume: ['#5e7690', '#392f4b', '#020232'],
     pan: ['#3d5410', '#023539', '#011602'],
@@ -56,7 +63,14 @@ export const DARK: Palette = {
   good: '#7fd0a3',
   close: '#e8b659',
   wave: '#3d4459',
-  family: { volume: '#5a9ce7', pan: '#a6f4d1', send: '#ef5f8c', effect: '#e7b059', switch: '#b7bec8' },
+  family: {
+    volume: '#5a9ce7',
+    pan: '#a6f4d1',
+    send: '#ef5f8c',
+    effect: '#e7b059',
+    switch: '#b7bec8',
+    tempo: '#f7ef2e',
+  },
   kin: {
     volume: ['#c0f4fe', '#8bb4cb', '#9ad3ff'],
     pan: ['#aac65e', '#2ec7d9', '#769a73'],

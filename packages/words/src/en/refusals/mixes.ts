@@ -44,6 +44,7 @@ export const MIXES = {
     'A return can only feed a later one: otherwise its sound would go round for ever.',
   'refused.send-return': 'There is a send to this return already.',
   'refused.lane-locked-open': 'This lane is locked. Open it to change its line.',
+  'refused.tempo-empty': 'A song needs a tempo: its last point stays.',
   'refused.song-points': 'The song already has {most} points, the most there can be. Remove some first.',
   'refused.song-lines': 'The song already has {most} lines, the most there can be.',
   'refused.no-region': 'No region "{id}".',

@@ -33,6 +33,10 @@ export const BRIEF = {
   'brief.answers': 'Show results',
   'brief.hints-after': 'Unlock hints after',
   'brief.hints-after.unit': 'tries',
+  'brief.tempo': 'Students may draw the tempo',
+  'brief.tempo.all': 'This song was recorded, and a recording keeps its tempo.',
+  'brief.tempo.some':
+    '{names} was recorded, and a recording keeps its tempo. | {names} were recorded, and a recording keeps its tempo.',
   'brief.repairs': 'Offer automatic fixes for mistakes',
   'brief.publish.anyway': 'Publish anyway?',
   'brief.publish.back': 'Go back',

@@ -114,6 +114,8 @@ export const DESK = {
   'chooser.locked': 'Locked: your task does not need it',
   'chooser.add': 'Also show {lane} of {owner}',
   'chooser.add.tip': 'Show it below as one more lane',
+  'lane.did.tempo': 'Opened the tempo',
+  'chooser.song': 'The song',
   'chooser.all': 'All lines of {owner}, one under the other',
   'chooser.note': 'Only the view changes: every line still plays.',
   'lane.place': 'Arrange this lane',

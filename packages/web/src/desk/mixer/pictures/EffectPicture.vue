@@ -32,7 +32,7 @@ const settings = computed(() =>
   ),
 )
 const picture = computed(() => EFFECTS[props.effect.kind].picture)
-const tempo = computed(() => desk.time!.tempo.bpmAt(player.position))
+const tempo = computed(() => (player.heardTime ?? desk.time!).tempo.bpmAt(player.position))
 const beatQuarters = computed(() => desk.time!.meter.lengthsAt(player.position).beat / TICKS_PER_QUARTER)
 </script>
 

@@ -1,4 +1,4 @@
-import { sinPi } from '@rudlo/core/maths'
+import { sinPi } from '../maths'
 
 const SIZE = 2048
 

@@ -1,4 +1,4 @@
-import { exp } from '@rudlo/core/maths'
+import { exp } from '../maths'
 
 /** A note as an instrument plays it. */
 export interface Note {

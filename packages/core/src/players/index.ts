@@ -1,4 +1,4 @@
-/** The project's own instruments: notes in, sound out, the same samples every time. */
+/** The project's own players: notes in, sound out, the same samples every time. */
 export { RATE, type Instrument, type Note } from './note'
 export { randomSource } from './random'
 export { squeezebox, whistle, hum, lowStrings } from './breath'
@@ -6,3 +6,5 @@ export { harp, uprightBass } from './plucked'
 export { brushes, STROKE } from './brushes'
 export { tide } from './tide'
 export { playerFor, strokeFor, type Player } from './general-midi'
+export { INSTRUMENTS, playerNameOf } from './instruments'
+export { playAnew, playedAnew, playWritten, seedOf } from './play-part'

@@ -1,4 +1,4 @@
-import type { Role } from '@rudlo/core/song'
+import type { Role } from '../song'
 import { brushes, STROKE } from './brushes'
 import { hum, lowStrings, squeezebox, whistle } from './breath'
 import type { Instrument } from './note'
