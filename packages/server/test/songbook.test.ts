@@ -155,6 +155,9 @@ describe('notes', () => {
     const { status, body } = await send(file)
     expect(status).toBe(200)
     expect(body.document).toMatchObject({ title: 'Little tune', tracks: [{ name: 'Pipe', role: 'lead' }] })
+    // its notes are kept: it can be played in another tempo
+    expect(body.document.tracks[0]!.part).toMatchObject({ player: 'whistle', peak: 0.5 })
+    expect(body.document.tracks[0]!.part!.notes.length).toBeGreaterThan(0)
     const track = body.document.tracks[0]!.id
     const mix = body.mix!
     expect(mix.returns.map((r) => [r.name, r.effects[0]!.kind])).toEqual([['Hall', 'reverb']])

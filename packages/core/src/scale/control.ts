@@ -59,11 +59,14 @@ export const MIXER_CONTROLS = {
 } as const
 
 /** Slowest and fastest tempo of a line, in quarters a minute. */
-const TEMPO_RANGE = [30, 240] as const
+const TEMPO_RANGE = { slowest: 40, fastest: 200 } as const
 
-/** What belongs to the song as a whole. */
+/** What belongs to the song as a whole. The tempo goes by whole numbers, as musicians say it. */
 export const SONG_CONTROLS = {
-  tempo: control('tempo', 'tempo', linearScale(...TEMPO_RANGE), beatsPerMinute, 120),
+  tempo: stepped(
+    control('tempo', 'tempo', linearScale(TEMPO_RANGE.slowest, TEMPO_RANGE.fastest), beatsPerMinute, 120),
+    Array.from({ length: TEMPO_RANGE.fastest - TEMPO_RANGE.slowest + 1 }, (_, i) => TEMPO_RANGE.slowest + i),
+  ),
 } as const
 
 /** The controls of a send. */

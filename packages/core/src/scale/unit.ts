@@ -100,7 +100,7 @@ export function leaning(less: string, more: string): Unit {
 
 /** Quarters a minute: "96 BPM". */
 export const beatsPerMinute: Unit = {
-  format: (bpm) => `${numberText(bpm, Number.isInteger(Math.round(bpm * 10) / 10) ? 0 : 1)} BPM`,
+  format: (bpm) => `${numberText(bpm, 0)} BPM`,
   parse: (text) => parseWith(text, { '': 1, bpm: 1 }),
 }
 

@@ -110,7 +110,7 @@ const HELP = {
     <!-- what is drawn can be ridden in sight of its line -->
     <template v-if="(!compact || (active && desk.lanes.length < 3)) && !locked" #ride>
       <ControlSlider
-        v-if="control.scale.kind !== 'switch'"
+        v-if="control.scale.kind !== 'switch' && control.family !== 'tempo'"
         class="ride"
         :address="address"
         :label="lane.spokenName.value"

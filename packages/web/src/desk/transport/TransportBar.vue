@@ -76,7 +76,10 @@ const MOVES = [
               : t('play.percent', { percent })
         }}<br />{{ clockText(player.seconds) }}
       </p>
-      <p v-if="player.stuttered" class="small" role="status">
+      <p v-if="player.learning" class="small" role="status" data-test="learning">
+        {{ t('play.learning') }}
+      </p>
+      <p v-else-if="player.stuttered" class="small" role="status">
         {{ t('play.stuttered') }}<br />{{ t('play.busy') }}
       </p>
     </template>

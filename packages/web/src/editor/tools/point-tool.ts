@@ -1,5 +1,5 @@
 import { indexAt, travelAt, type Chosen, type Points } from '@rudlo/core/envelope'
-import type { Control } from '@rudlo/core/scale'
+import { onStep, type Control } from '@rudlo/core/scale'
 import { computed, shallowRef } from 'vue'
 import type { LineEditor } from '../lane/line-editor'
 import type { Viewport } from '../lane/viewport'
@@ -68,7 +68,7 @@ export function pointTool(ports: PointPorts) {
   const state = shallowRef<PointState>(IDLE)
   const valueAt = (y: number) => {
     const { scale } = ports.control()
-    return tidied(scale.kind, scale.toValue(ports.view().travel(y)))
+    return onStep(ports.control(), tidied(scale.kind, scale.toValue(ports.view().travel(y))))
   }
   const hit = ({ x, y, by }: LanePointer) =>
     pointAt(ports.points(), ports.control().scale, ports.view(), x, y, REACH[by])

@@ -599,6 +599,7 @@ export const DESK = {
   'play.counting': 'counting in',
   'play.unit': 'bar · beat',
   'play.percent': 'sound {percent} %',
+  'play.learning': 'Learning the tempo …',
   'play.stuttered': 'The sound stuttered:',
   'play.busy': 'the computer is busy',
   'play.loop.tip': 'Drag over the song strip to choose bars (O)',
