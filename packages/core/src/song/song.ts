@@ -49,7 +49,7 @@ export interface WrittenPart {
 }
 
 /** Notes that are kept of all parts of a song together: of more, it stays in the tempo that it was played in. */
-export const MOST_NOTES = 30_000
+export const MOST_NOTES = 12_000
 
 export interface SongTrack {
   readonly id: string

@@ -169,4 +169,34 @@ onScreens('bars', () => {
     await page.getByRole('button', { name: 'Delete the motif Breath' }).click()
     await expect.element(page.getByText('“Breath” is deleted. The 1 place that used it keeps')).toBeVisible()
   })
+
+  it('of one place of a motif become what all places follow, that place among them', async () => {
+    const milan = await atDesk()
+    await milan.click('hand-bars')
+    milan.desk.select({ from: BAR, to: 3 * BAR })
+    await milan.click('move-lift')
+    await milan.click('motifs')
+    await milan.field('Name for these bars').fill('Breath')
+    await milan.click('keep-motif')
+    await milan.keys('Escape')
+    await milan.atBar(11)
+    await milan.click('motifs')
+    await milan.click('place-Breath')
+    await milan.keys('Escape')
+    const heights = (bar: number) =>
+      [0.5, 1, 1.5].map((after) =>
+        Math.round(milan.desk.valueAt(milan.desk.address, (bar - 1 + after) * BAR)),
+      )
+    await expect.poll(() => heights(11)).toEqual(heights(2))
+    // that place is edited, and stands alone
+    milan.desk.select({ from: 10 * BAR, to: 12 * BAR })
+    await milan.click('lower')
+    await expect.poll(() => milan.work.mix!.placements.length).toBe(1)
+    expect(heights(11)).not.toEqual(heights(2))
+    const edited = heights(11)
+    await milan.click('motifs')
+    await page.getByRole('button', { name: 'Give it the shape of these bars' }).click()
+    await expect.poll(() => milan.work.mix!.placements.length).toBe(2)
+    expect([heights(2), heights(11)]).toEqual([edited, edited])
+  })
 })

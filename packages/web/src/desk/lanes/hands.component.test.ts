@@ -14,6 +14,19 @@ onScreens('a pen', () => {
   })
 })
 
+onScreens('a pen on a switch', () => {
+  it('draws on and off, cell by cell, and nothing between', async () => {
+    const milan = await atDesk({ free: true })
+    milan.desk.address = 'track/squeezebox/mute'
+    await milan.click('hand-freehand')
+    await expect.element(milan.at('cells-surface')).toBeVisible()
+    await milan.oneStep(() => milan.drag([0.3, 0.9], [0.5, 0.9]))
+    expect(new Set(milan.points.map((p) => p.value))).toEqual(new Set([0, 1]))
+    const at = (share: number) => milan.desk.valueAt(milan.desk.address, share * milan.desk.song!.length)
+    expect([at(0.1), at(0.4), at(0.8)]).toEqual([0, 1, 0])
+  })
+})
+
 onScreens('cells', () => {
   it('take one value each; of a switch they turn over', async () => {
     const milan = await atDesk({ free: true })

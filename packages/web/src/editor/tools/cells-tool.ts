@@ -55,8 +55,29 @@ export function cellsTool(ports: CellsPorts): LaneTool & {
     stroke.cells.set(cell[0], [Math.min(ports.songLength(), cell[1]), stroke.clears ? null : value])
   }
 
+  /** Where the hand was last: a quick one leaves no cell out on its way. */
+  let last: LanePlace | null = null
+
+  /** Marks every cell on the way to a place, each with the value that the hand has there. */
+  function markOn(to: LanePlace): void {
+    const from = stroke && last ? last : to
+    const [start, end] = [ports.cell(inside(from.tick))[0], ports.cell(inside(to.tick))[0]]
+    const ahead = end > start
+    for (
+      let [low, high] = ports.cell(start);
+      ahead ? low < end : low > end;
+      [low, high] = ports.cell(ahead ? high : low - 1)
+    ) {
+      const middle = (low + high) / 2
+      const share = Math.min(1, Math.max(0, (middle - from.tick) / (to.tick - from.tick)))
+      mark({ tick: middle, travel: from.travel + share * (to.travel - from.travel) })
+    }
+    mark(to)
+    last = to
+  }
+
   function draw({ trail }: Pick<LanePointer, 'trail'>): void {
-    trail.forEach(mark)
+    trail.forEach(markOn)
     if (stroke) ports.preview(lineOf(stroke))
   }
 
@@ -74,6 +95,7 @@ export function cellsTool(ports: CellsPorts): LaneTool & {
       // of a switch the first cell says what the stroke does: it turns each cell over
       const on = valueAt(points, ports.control().scale, ports.cell(inside(pointer.tick))[0]) < 0.5
       stroke = { base: points, cells: new Map(), on, clears: pointer.ctrl }
+      last = null
       ports.begin()
       draw({ trail: [pointer] })
       return true
