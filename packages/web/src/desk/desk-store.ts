@@ -10,8 +10,8 @@ import { insideSong } from '../editor/lane/viewport'
 import type { StudentBrief, StudentTask } from '@rudlo/core/brief'
 import type { OwnVersion } from '@rudlo/contract/handins'
 import { usePlayer } from '../engine/player-store'
-import type { Step } from '../document/history'
 import { useWork } from '../document/work-store'
+import { useTouchedLane } from './lanes/touched-lane'
 import { useSnapping } from './lanes/use-snapping'
 import { addLane, oneLane, removeLane, showLane, type DeskLanes } from './lanes/desk-lanes'
 import { t } from '../words/t'
@@ -247,30 +247,7 @@ export const useDesk = defineStore('desk', () => {
     return line ? lineValueAt(line.points, found.control.scale, tick) : found.setting
   }
 
-  /** The lane that was there before a touch brought another, until the step of that touch is done; and then by that step. */
-  let leftBehind: string | null = null
-  const cameFrom = new WeakMap<Step, string>()
-
-  /** Brings the lane of a control that was touched to the desk, unless that is not wanted. A switch is pressed in passing. */
-  function touch(lane: string): void {
-    if (!follows.value || !work.mix || resolve(work.mix, lane)?.control.scale.kind === 'switch') return
-    if (lane !== active.value) leftBehind = active.value
-    address.value = lane
-  }
-
-  // what a touch brought goes again with its step
-  watch(
-    () => work.history,
-    (now, before) => {
-      const [did, undid] = [now.done.at(-1), now.undone.at(-1)]
-      if (did && leftBehind && now.done.length > before.done.length) {
-        if (did.lanes.includes(active.value)) cameFrom.set(did, leftBehind)
-        leftBehind = null
-      }
-      const lane = undid && now.undone.length > before.undone.length ? cameFrom.get(undid) : undefined
-      if (lane && work.mix && resolve(work.mix, lane)) address.value = lane
-    },
-  )
+  const touch = useTouchedLane(active, address, follows)
 
   /** Puts one more lane on the desk, below the one that is worked on. */
   function showBeside(lane: string): void {

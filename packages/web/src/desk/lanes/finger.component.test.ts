@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { atDesk, BAR, type DeskPerson } from '../../../test/desk/desk'
+import { atDesk, BAR } from '../../../test/desk/desk'
 import { by, press } from '../../../test/desk/hand'
 import { onScreens } from '../../../test/desk/screens'
 
@@ -30,24 +30,24 @@ function small(within: Element): string[] {
   })
 }
 
-const smallOn = (_: DeskPerson) => small(document.querySelector('.test-desk')!)
+const smallOnDesk = () => small(document.querySelector('.test-desk')!)
 
 if (by === 'finger')
   onScreens('a finger', () => {
     it('finds everything large enough: lanes, a point, bars, a shape, the balance', async () => {
       const ayla = await atDesk({ free: true })
-      expect(smallOn(ayla)).toEqual([])
+      expect(smallOnDesk()).toEqual([])
       await ayla.keysAt('line', 'PageDown')
-      expect(smallOn(ayla)).toEqual([])
+      expect(smallOnDesk()).toEqual([])
       await ayla.click('hand-bars')
       await ayla.click('task-bars')
-      expect(smallOn(ayla)).toEqual([])
+      expect(smallOnDesk()).toEqual([])
       await ayla.click('shapes')
       await ayla.click('shape-wave')
-      expect(smallOn(ayla)).toEqual([])
+      expect(smallOnDesk()).toEqual([])
       ayla.desk.view = 'balance'
       await expect.element(ayla.at('row-harp')).toBeVisible()
-      expect(smallOn(ayla)).toEqual([])
+      expect(smallOnDesk()).toEqual([])
     })
 
     it('sees bars as wide as itself before it chooses any', async () => {

@@ -4,7 +4,8 @@ import { listText } from '@rudlo/words'
 import { inject, onScopeDispose, provide, shallowReactive, type InjectionKey, type ShallowRef } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
 import { useWork } from '../../document/work-store'
-import type { Along, LineEditor, LinePorts, Lines } from '../../editor/lane/line-editor'
+import type { LineEditor } from '../../editor/lane/line-editor'
+import type { Along, LinePorts, Lines } from '../../editor/lane/line-ports'
 import type { Viewport } from '../../editor/lane/viewport'
 import { pointsInBox, type Box } from '../../editor/tools/box'
 import type { Control } from '@rudlo/core/scale'
@@ -26,7 +27,7 @@ export interface LaneBeside {
   readonly boxed: ShallowRef<Box | null>
 }
 
-const DESK: InjectionKey<Set<LaneBeside>> = Symbol('lanes of the desk')
+const DESK: InjectionKey<Set<LaneBeside>> = Symbol('lanes-of-the-desk')
 
 /** Lets the lanes inside choose points together. */
 export function provideLanesBeside(): void {

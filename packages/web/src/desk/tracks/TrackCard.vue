@@ -161,10 +161,6 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
   overflow-x: auto;
 }
 
-.other.all {
-  border-color: var(--rule);
-}
-
 .other {
   flex: none;
   min-height: 26px;
@@ -180,6 +176,10 @@ const filled = computed(() => `${Math.min(100, Math.max(0, ((props.peak ?? SILEN
 
 .other[aria-pressed='true'] {
   background: var(--wash);
+}
+
+.other.all {
+  border-color: var(--rule);
 }
 
 .other.pan {
@@ -282,20 +282,6 @@ path.switch {
     height: 20px;
   }
 }
-
-@media (pointer: coarse) {
-  .card {
-    padding-inline: 4px;
-  }
-
-  .switches {
-    gap: 2px;
-  }
-
-  .switches :deep(.plain-input),
-  .other {
-    height: var(--target);
-    min-height: var(--target);
-  }
-}
 </style>
+
+<style scoped src="./track-card-finger.css"></style>

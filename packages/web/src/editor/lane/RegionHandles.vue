@@ -275,44 +275,6 @@ const seconds = (samples: number) => `${numberText(samples / SAMPLE_RATE, 2)} s`
   right: 0;
   border-left: 12px solid transparent;
 }
-
-/* a finger has them in a strip of their own above the line, where there is one */
-@media (pointer: coarse) {
-  .low > div,
-  .edge.short {
-    display: none;
-  }
-
-  .bar {
-    height: 44px;
-  }
-
-  .handle {
-    width: 44px;
-    height: 44px;
-  }
-
-  .fadeOut {
-    margin-left: -44px;
-  }
-
-  .edge {
-    top: 0;
-    width: 44px;
-    height: 44px;
-    margin-left: 44px;
-  }
-
-  .edge.end {
-    margin-left: -88px;
-  }
-
-  .edge::after {
-    inset: 8px auto 8px 8px;
-  }
-
-  .edge.end::after {
-    inset: 8px 8px 8px auto;
-  }
-}
 </style>
+
+<style scoped src="./region-handles-finger.css"></style>

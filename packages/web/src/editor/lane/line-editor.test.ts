@@ -4,7 +4,8 @@ import { MeterMap } from '@rudlo/core/time'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { shallowRef } from 'vue'
 import type { ChangeLabel } from '../../document/work-store'
-import { useLineEditor, type LinePorts } from './line-editor'
+import { useLineEditor } from './line-editor'
+import type { LinePorts } from './line-ports'
 
 const BAR = 3840
 const LENGTH = 8 * BAR

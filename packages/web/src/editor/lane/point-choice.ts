@@ -1,6 +1,6 @@
 import type { Chosen, Points } from '@rudlo/core/envelope'
 import { computed, ref, shallowRef } from 'vue'
-import type { Along, LinePorts } from './line-editor'
+import type { Along, LinePorts } from './line-ports'
 
 const NONE: Chosen = new Set()
 

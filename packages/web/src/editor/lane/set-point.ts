@@ -1,15 +1,5 @@
 import { addPoint, begun, isFar, setFromHere, setNear, type Points } from '@rudlo/core/envelope'
-import type { LinePorts } from './line-editor'
-
-/** How far the line changes where a point is set far from others. */
-export interface Spread {
-  /** In its neighbourhood alone, from there on, or to the points beside it. */
-  readonly how: 'near' | 'on' | 'beside'
-  /** Ticks in which the line leads there. */
-  readonly step: number
-  /** A point within so many ticks is beside it. */
-  readonly reach: number
-}
+import type { LinePorts, Spread } from './line-ports'
 
 /** What a line is with one more point, set by hand: how far it reaches depends on what lies beside it. */
 export function pointSetter(
