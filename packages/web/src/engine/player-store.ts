@@ -1,7 +1,7 @@
 import { compileMix, type Solo } from '@rudlo/core/engine'
 import { gainOfDb } from '@rudlo/core/maths'
 import { dbfs, lufsOfEnergy } from '@rudlo/core/loudness'
-import { askedTempo, inTempo, soundingOf, type Mix, type Sounding } from '@rudlo/core/mix'
+import { inTempo, soundingOf, type Mix, type Sounding } from '@rudlo/core/mix'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
@@ -16,7 +16,8 @@ import { useMeasuredLoudness } from './measured-loudness'
 import { MixMeter } from './mix-meter'
 import type { SharedState } from './shared-state'
 import { painted } from './painted'
-import { audioOf, isSameTempo } from './song-audio'
+import { audioOf } from './song-audio'
+import { tempoLearner } from './tempo-learner'
 import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 
 /** Longest wait for the audio thread to take a change of place over. */
@@ -24,8 +25,6 @@ const SEEK_MS = 400
 /** Meters are shown so often, in ms: an eye sees no more, and a frame is for what moves. */
 const METERS_MS = 40
 /** So long after the last sound meters may still fall; a page at rest is looked at so often after that, in ms. */
-/** How long a hand that draws on the tempo has rested before everybody learns it, in ms. */
-const LEARN_MS = 700
 const RINGS_MS = 3000
 const REST_MS = 100
 
@@ -99,31 +98,25 @@ export const usePlayer = defineStore('player', () => {
     prepareContext().catch(() => null)
   }
 
-  /** A mix asks for another tempo: when the hand rests, everybody learns it, and then all goes on from where it was. */
-  const tunedSoon = whenAtRest(LEARN_MS, () => void learn())
-  const learning = ref(false)
   const heardTime = shallowRef<SongTime | null>(null)
+  const learner = tempoLearner({
+    asked: () => own && asked && { song: own, mix: asked },
+    heard: () => tempo,
+    reopen,
+    failed: (error) => (failure.value = error.message),
+  })
 
-  async function learn(): Promise<void> {
-    if (!own || !asked || isSameTempo(askedTempo(own, asked), tempo)) return
-    const mine = opened
-    learning.value = true
-    try {
-      const wanted = soundingOf(own, asked)
-      await audioOf(wanted)
-      if (mine !== opened || !asked) return
-      // it may have been drawn on meanwhile
-      if (!isSameTempo(askedTempo(own, asked), wanted.anew)) return tunedSoon.ask()
-      const kept = { at: position.value, playing: playing.value, loop: loop.value, looping: looping.value }
-      await open(own, asked)
-      seek(kept.at)
-      if (kept.loop) setLoop(kept.loop, kept.looping)
-      if (kept.playing) await play()
-    } catch (error) {
-      if (mine === opened) failure.value = (error as Error).message
-    } finally {
-      learning.value = false
-    }
+  /** Opens a song in another tempo, and goes on from where it was. */
+  async function reopen(again: SongVersion, mix: Mix): Promise<void> {
+    const at = position.value
+    const [plays, stretch, loops] = [playing.value, loop.value, looping.value]
+    const [alone, moving] = [solo.value, moves.value]
+    await open(again, mix)
+    seek(at)
+    if (stretch) setLoop(stretch, loops)
+    setSolo(alone)
+    setMoves(moving)
+    if (plays) await play()
   }
 
   /** Opens a song with a mix; whatever was open is closed. Comes back when it can play. */
@@ -170,7 +163,7 @@ export const usePlayer = defineStore('player', () => {
   function load(next: Mix): void {
     if (!song || !own) return
     asked = next
-    if (!isSameTempo(askedTempo(own, next), tempo)) tunedSoon.ask()
+    learner.look()
     const { mix } = inTempo(own, next, tempo)
     const program = compileMix(song, mix)
     host?.load(program)
@@ -199,7 +192,7 @@ export const usePlayer = defineStore('player', () => {
     opened++
     stopLooking()
     measuringSoon.forget()
-    tunedSoon.forget()
+    learner.forget()
     own = asked = null
     const old = host
     host = null
@@ -388,7 +381,7 @@ export const usePlayer = defineStore('player', () => {
     looping,
     moves,
     counting,
-    learning,
+    learning: learner.learning,
     heardTime,
     stuttered,
     peak,
