@@ -15,13 +15,13 @@ export interface MoveAsked {
   /** Where sounds begin on the track, in ticks, if that is known. */
   readonly onsets?: readonly number[]
   /** Whether another lane may be taken along; all that are not locked, if missing. */
-  readonly mayTake?: (lane: Address) => boolean
+  readonly mayChange?: (lane: Address) => boolean
 }
 
 /** Lanes that a move takes along: where a track fades out, what it sends before its fader has to go with it. */
 export function lanesAlong(
   mix: Mix,
-  { lane, move, mayTake = () => true }: Pick<MoveAsked, 'lane' | 'move' | 'mayTake'>,
+  { lane, move, mayChange = () => true }: Pick<MoveAsked, 'lane' | 'move' | 'mayChange'>,
 ): Address[] {
   const [kind, id, word] = lane.split('/')
   const track =
@@ -29,7 +29,7 @@ export function lanesAlong(
   return (track?.sends ?? [])
     .filter((send) => send.tap === 'pre' && send.on)
     .map((send) => `send/${send.id}/level`)
-    .filter((address) => mayTake(address) && envelopeOf(mix, address)?.open !== false)
+    .filter((address) => mayChange(address) && envelopeOf(mix, address)?.open !== false)
     .filter((address) => laneAt(mix, address)!.points.some((p) => p.value > -90))
 }
 

@@ -2,7 +2,7 @@
 /** The ready shapes, with the fields of the one that is laid. The handles on the lane do the same. */
 import { MAX_CYCLES, SHAPES, type ShapeKind } from '@rudlo/core/envelope'
 import { resolve } from '@rudlo/core/mix'
-import { beats, percent, times } from '@rudlo/core/scale'
+import { beats, percent, times, type Unit } from '@rudlo/core/scale'
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import { nudged } from '../../editor/tools/nudge'
@@ -18,10 +18,6 @@ defineProps<{ where: string }>()
 const desk = useDesk()
 const work = useWork()
 const shape = useShape()
-const ENDS = [
-  { name: 'first', text: t('shape.first') },
-  { name: 'last', text: t('shape.last') },
-] as const
 
 /** Each shape as a drawing in a box of 40 by 20. */
 const PICTURES: Readonly<Record<ShapeKind, string>> = {
@@ -35,11 +31,74 @@ const PICTURES: Readonly<Record<ShapeKind, string>> = {
 
 /** The lane that it lies on: its middle is a value of that control. */
 const control = computed(() => resolve(work.mix!, shape.laid?.address ?? desk.address)!.control)
-const repeats = computed(() => shape.shape.kind !== 'ramp')
 /** Twice as long, or half as long. */
 const octave = (value: number, by: 1 | -1) => value * 2 ** by
 const halves = (value: number, by: 1 | -1) => value + by * (shape.shape.kind === 'steps' ? 1 : 0.5)
 const tenth = (value: number, by: 1 | -1) => Math.round((value + by * 0.1) * 100) / 100
+
+interface Figure {
+  readonly name: string
+  readonly text: string
+  readonly unit: Unit
+  readonly min: number
+  readonly max: number
+  readonly step: (value: number, by: 1 | -1) => number
+  readonly value: number
+  readonly set: (value: number) => void
+}
+
+const length = (name: 'first' | 'last', text: string): Figure => ({
+  name,
+  text,
+  unit: beats,
+  min: 1 / 32,
+  max: shape.beats,
+  step: octave,
+  value: shape.lengths[name],
+  set: (beatsLong) => shape.setLength(name, beatsLong),
+})
+const part = (name: 'depth' | 'growth', text: string): Figure => ({
+  name,
+  text,
+  unit: percent,
+  min: -1,
+  max: 1,
+  step: tenth,
+  value: shape.shape[name],
+  set: (value) => shape.change({ [name]: value }),
+})
+
+/** What the handles do, in figures. A ramp comes once. */
+const figures = computed((): readonly Figure[] => {
+  const { scale, unit } = control.value
+  const often: Figure = {
+    name: 'cycles',
+    text: t(shape.shape.kind === 'steps' ? 'shape.steps' : 'shape.times'),
+    unit: times,
+    min: 0.25,
+    max: MAX_CYCLES,
+    step: halves,
+    value: shape.shape.cycles,
+    set: (cycles) => shape.change({ cycles }),
+  }
+  const middle: Figure = {
+    name: 'centre',
+    text: t('shape.middle'),
+    unit,
+    min: scale.min,
+    max: scale.max,
+    step: (value, by) => nudged(control.value, value, by, false),
+    value: scale.toValue(shape.shape.centre),
+    set: (value) => shape.change({ centre: scale.toTravel(value) }),
+  }
+  const repeats = [often, length('first', t('shape.first')), length('last', t('shape.last'))]
+  return [
+    ...(shape.shape.kind === 'ramp' ? [] : repeats),
+    part('depth', t('shape.depth')),
+    middle,
+    part('growth', t('shape.grows')),
+  ]
+})
 </script>
 
 <template>
@@ -60,59 +119,17 @@ const tenth = (value: number, by: 1 | -1) => Math.round((value + by * 0.1) * 100
     <span v-if="!shape.laid" class="soft">{{ t('shape.choose') }}</span>
     <AppButton small class="finish" @click="shape.end()">{{ t('shape.done') }}</AppButton>
     <div v-if="shape.laid" class="figures">
-      <template v-if="repeats">
-        <ShapeField
-          :label="t(shape.shape.kind === 'steps' ? 'shape.steps' : 'shape.times')"
-          :unit="times"
-          :min="0.25"
-          :max="MAX_CYCLES"
-          :step="halves"
-          :model-value="shape.shape.cycles"
-          data-test="shape-cycles"
-          @update:model-value="(cycles) => shape.change({ cycles })"
-        />
-        <ShapeField
-          v-for="end in ENDS"
-          :key="end.name"
-          :label="end.text"
-          :unit="beats"
-          :min="1 / 32"
-          :max="shape.beats"
-          :step="octave"
-          :model-value="shape.lengths[end.name]"
-          :data-test="`shape-${end.name}`"
-          @update:model-value="(length) => shape.setLength(end.name, length)"
-        />
-      </template>
       <ShapeField
-        :label="t('shape.depth')"
-        :unit="percent"
-        :min="-1"
-        :max="1"
-        :step="tenth"
-        :model-value="shape.shape.depth"
-        data-test="shape-depth"
-        @update:model-value="(depth) => shape.change({ depth })"
-      />
-      <ShapeField
-        :label="t('shape.middle')"
-        :unit="control.unit"
-        :min="control.scale.min"
-        :max="control.scale.max"
-        :step="(value, by) => nudged(control, value, by, false)"
-        :model-value="control.scale.toValue(shape.shape.centre)"
-        data-test="shape-centre"
-        @update:model-value="(value) => shape.change({ centre: control.scale.toTravel(value) })"
-      />
-      <ShapeField
-        :label="t('shape.grows')"
-        :unit="percent"
-        :min="-1"
-        :max="1"
-        :step="tenth"
-        :model-value="shape.shape.growth"
-        data-test="shape-growth"
-        @update:model-value="(growth) => shape.change({ growth })"
+        v-for="f in figures"
+        :key="f.name"
+        :label="f.text"
+        :unit="f.unit"
+        :min="f.min"
+        :max="f.max"
+        :step="f.step"
+        :model-value="f.value"
+        :data-test="`shape-${f.name}`"
+        @update:model-value="f.set"
       />
     </div>
   </div>

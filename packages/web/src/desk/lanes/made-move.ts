@@ -47,7 +47,7 @@ export function useReadyMoves() {
     if (!span) return
     const onsets = move === 'throw' ? await onsetsOn(desk.address) : []
     const { beat } = desk.time!.meter.lengthsAt(span.from)
-    const asked = { span, move, onsets, mayTake: desk.isOpen, wish: { ...wish, way: FORMS[desk.way] } }
+    const asked = { span, move, onsets, mayChange: desk.isOpen, wish: { ...wish, way: FORMS[desk.way] } }
     const ways = lead === undefined ? asked : { ...asked, lead: Math.round(lead * beat) }
     const step = actOn(t(`ready.${move}`), (mix, lane) =>
       withReadyMove(mix, desk.song!, desk.time!, { ...ways, lane }, () => crypto.randomUUID()),
