@@ -26,7 +26,7 @@ const search = ref('')
 const withMoves = ref(false)
 const onlyHere = ref(false)
 
-const { owner, nameOf, groups, prepare } = useLanesToChoose(() => props.address, {
+const { owner, nameOf, groups, keepsTempo, prepare } = useLanesToChoose(() => props.address, {
   open,
   search,
   withMoves,
@@ -113,6 +113,7 @@ const onDesk = (address: string) => desk.lanes.some((l) => l.address === address
           </RowButton>
         </div>
       </template>
+      <p v-if="keepsTempo" class="soft small" data-test="keeps-tempo">{{ keepsTempo }}</p>
       <p class="soft small">{{ t('chooser.note') }}</p>
     </div>
   </AppMenu>

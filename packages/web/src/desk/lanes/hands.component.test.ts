@@ -116,6 +116,13 @@ onScreens('lanes', () => {
     expect(milan.points).toHaveLength(0)
   })
 
+  it('of a song that was recorded leave the tempo out, and say why', async () => {
+    const milan = await atDesk({ free: true })
+    await milan.click('lane-chooser')
+    await expect.element(milan.at('keeps-tempo')).toHaveTextContent('Squeezebox was recorded')
+    await expect.element(milan.at('lane-song/tempo')).not.toBeInTheDocument()
+  })
+
   it('lie on the desk, up to four of them, and hiding one says that it goes on sounding', async () => {
     const milan = await atDesk({ free: true })
     for (const [search, lane] of [

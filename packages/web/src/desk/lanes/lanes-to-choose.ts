@@ -4,12 +4,14 @@ import {
   envelopeOf,
   followsTempo,
   lanesOf,
+  recordedTracks,
   MAIN_LEVEL,
   resolve,
   TEMPO,
   withTempoLine,
 } from '@rudlo/core/mix'
 import { SONG_CONTROLS, type Family } from '@rudlo/core/scale'
+import { listText } from '@rudlo/words'
 import { computed, type Ref } from 'vue'
 import { useWork } from '../../document/work-store'
 import { t } from '../../words/t'
@@ -91,6 +93,12 @@ export function useLanesToChoose(address: () => string, looked: Looked) {
     return names.map((name) => ({ name, lanes: kept.filter((l) => l.group === name) }))
   })
 
+  /** Why the tempo cannot be drawn, for who may change everything; empty where it can. */
+  const keepsTempo = computed(() => {
+    const names = desk.given?.free ? recordedTracks(desk.song!).map((track) => track.name) : []
+    return names.length ? t('chooser.recorded', { n: names.length, names: listText(names) }) : ''
+  })
+
   /** The tempo gets its line when it is first brought to the desk: as the song has it, so that nothing sounds otherwise. */
   function prepare(lane: string): void {
     if (lane !== TEMPO || resolve(work.mix!, TEMPO)) return
@@ -102,5 +110,5 @@ export function useLanesToChoose(address: () => string, looked: Looked) {
     })
   }
 
-  return { owner, nameOf, groups, prepare }
+  return { owner, nameOf, groups, keepsTempo, prepare }
 }

@@ -115,6 +115,8 @@ export const DESK = {
   'chooser.add': 'Also show {lane} of {owner}',
   'chooser.add.tip': 'Show it below as one more lane',
   'lane.did.tempo': 'Opened the tempo',
+  'chooser.recorded':
+    'The tempo stays as it is: {names} was recorded, and a recording keeps its tempo. | The tempo stays as it is: {names} were recorded, and a recording keeps its tempo.',
   'chooser.song': 'The song',
   'chooser.all': 'All lines of {owner}, one under the other',
   'chooser.note': 'Only the view changes: every line still plays.',
