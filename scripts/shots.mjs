@@ -62,9 +62,9 @@ try {
   const strip = await test(bench, 'strip').boundingBox()
   await bench.mouse.click(strip.x + strip.width * 0.21, strip.y + 40)
   const lane = await test(bench, 'line').boundingBox()
-  await bench.mouse.move(lane.x + lane.width * 0.36, lane.y + lane.height * 0.57)
+  await bench.mouse.move(lane.x + lane.width * 0.131, lane.y + lane.height * 0.513)
   await bench.mouse.down()
-  await bench.mouse.move(lane.x + lane.width * 0.38, lane.y + lane.height * 0.55, { steps: 4 })
+  await bench.mouse.move(lane.x + lane.width * 0.131, lane.y + lane.height * 0.56, { steps: 4 })
   await shoot(bench, 'bench')
 
   const asked = await enter(await open('Wilma Osei'))
