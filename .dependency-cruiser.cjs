@@ -54,8 +54,8 @@ const WEB = [
   'ui',
   'shell',
   'editor',
-  'desk',
   'charts',
+  'desk',
   'features',
   'app',
 ]

@@ -48,12 +48,12 @@ export function hear(
   cache: HeardCache = new RecentParts(),
   onProgress: (share: number) => boolean = () => true,
 ): Heard | null {
-  const hops = Math.ceil(new TempoMap(song.tempo).secondsAt(song.length) * HOPS)
+  const hops = hopsOf(song)
   const program = compileMix(song, mix)
-  const songKey = JSON.stringify([song.tempo, song.length, song.assets])
+  const songKey = songKeyOf(song)
   const ids = program.tracks.map((t) => t.id)
   const keyOf = {
-    whole: `${songKey}whole ${JSON.stringify(sounding(mix))}`,
+    whole: wholeKey(song, mix),
     still: `${songKey}still ${JSON.stringify({ ...mix, envelopes: [], motifs: [], placements: [] })}`,
     own: new Map(ids.map((id) => [id, `${songKey}track ${partKey(mix, id)}`])),
     share: (id: string) => `share ${keyOf.own.get(id)!}`,
@@ -121,6 +121,61 @@ export function hear(
     onsets: onsetsOf(song, mix, audio),
   }
 }
+
+/**
+ * What is heard of one track of a mix, with its share of the returns: played alone, or as it was measured before.
+ * @param cache as for {@link hear}: what one of both measured the other does not play again
+ * @returns null where it was stopped
+ */
+export function hearTrack(
+  song: SongVersion,
+  mix: Mix,
+  audio: AudioStore,
+  id: string,
+  cache: HeardCache = new RecentParts(),
+  onProgress: (share: number) => boolean = () => true,
+): Part | null {
+  const key = `${songKeyOf(song)}track ${partKey(mix, id)}`
+  const known = cache.get(key)
+  if (known) return known
+  const hops = hopsOf(song)
+  const engine = new Engine(programOf(compileMix(song, mix), id), audio)
+  const track = tapped(engine, id, hops, returnsOf(mix, id))
+  let done = 0
+  const through = listen(engine, hops, null, [track], (count) => onProgress((done += count) / hops))
+  track.dispose()
+  if (!through) return null
+  cache.set(key, track.own.part)
+  if (track.share) cache.set(`share ${key}`, track.share.part)
+  return track.own.part
+}
+
+/** What is heard of a mix as one, without its tracks. @returns null where it was stopped */
+export function hearWhole(
+  song: SongVersion,
+  mix: Mix,
+  audio: AudioStore,
+  cache: HeardCache = new RecentParts(),
+  onProgress: (share: number) => boolean = () => true,
+): Part | null {
+  const key = wholeKey(song, mix)
+  const known = cache.get(key)
+  if (known) return known
+  const hops = hopsOf(song)
+  const whole = new Piece(hops, true)
+  let done = 0
+  const engine = new Engine(compileMix(song, mix), audio)
+  const through = listen(engine, hops, whole, [], (count) => onProgress((done += count) / hops))
+  whole.dispose()
+  if (!through) return null
+  const part = { ...whole.part, peaks: whole.part.peaks!.map(dbfs) }
+  cache.set(key, part)
+  return part
+}
+
+const songKeyOf = (song: SongVersion) => JSON.stringify([song.tempo, song.length, song.assets])
+const wholeKey = (song: SongVersion, mix: Mix) => `${songKeyOf(song)}whole ${JSON.stringify(sounding(mix))}`
+const hopsOf = (song: SongVersion) => Math.ceil(new TempoMap(song.tempo).secondsAt(song.length) * HOPS)
 
 /** A track of an engine, to be measured with the returns that are its own there. */
 function tapped(engine: Engine, id: string, hops: number, returns: ReadonlySet<string>): TrackPiece {

@@ -1,8 +1,11 @@
 /** What is heard: a mix and its parts, rendered and measured, for checks and mistakes to look at. */
-export { hear, type Heard } from './hear'
+export { hear, hearTrack, hearWhole, type Heard } from './hear'
 export { RecentParts, type HeardCache } from './cache'
 export { entriesOf } from './entries'
 export { balanceOf, type SectionBalance } from './balance'
+export { fadesOn, hearBuild, hearFade, type FadeOnLane } from './pictures'
+export { buildPicture, type BuildPicture, type BuiltBar, type LeftOut } from './build-picture'
+export { fadePicture, type DrawnFade, type FadePicture } from './fade-picture'
 export {
   brightness,
   emptyPart,

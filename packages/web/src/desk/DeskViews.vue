@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What lies on the desk: who is how loud, or the lines with the cards of the tracks. */
+import { defineAsyncComponent } from 'vue'
 import BalanceView from './mixer/BalanceView.vue'
 import DeskCards from './lanes/DeskCards.vue'
 import LaneDesk from './lanes/LaneDesk.vue'
@@ -8,12 +9,19 @@ import LineList from '../editor/lane/LineList.vue'
 import { useWork } from '../document/work-store'
 import { useDesk } from './desk-store'
 
+/** With the charts it needs: fetched when somebody looks. */
+const HeardView = defineAsyncComponent(() => import('./heard/HeardView.vue'))
+
 const desk = useDesk()
 const work = useWork()
 </script>
 
 <template>
   <BalanceView v-if="desk.view === 'balance'" />
+  <template v-else-if="desk.view === 'heard'">
+    <HeardView />
+    <DeskCards />
+  </template>
   <template v-else>
     <LineList
       v-if="desk.linesOf"

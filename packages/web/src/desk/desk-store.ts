@@ -119,8 +119,8 @@ export const useDesk = defineStore('desk', () => {
   const follows = ref(true)
   /** Lanes outside the brief that were opened here. */
   const unlocked = shallowRef<ReadonlySet<string>>(new Set())
-  /** Which view of the work is open: who is how loud, or the lines. */
-  const view = ref<'balance' | 'lines'>('lines')
+  /** Which view of the work is open: who is how loud, the lines, or what is heard of them. */
+  const view = ref<'balance' | 'lines' | 'heard'>('lines')
   /** The track or return whose lines lie one under the other in place of the lanes. */
   const linesOf = ref<string | null>(null)
   /** The control whose silence is being explained. */
@@ -288,7 +288,8 @@ export const useDesk = defineStore('desk', () => {
     hinted.value = null
     taskId.value = id
     const lane = task.value?.lanes[0]
-    view.value = lane ? 'lines' : 'balance'
+    // whoever looks at what is heard goes on looking
+    if (view.value !== 'heard') view.value = lane ? 'lines' : 'balance'
     if (lane) address.value = lane
     bringIntoView(task.value)
   }

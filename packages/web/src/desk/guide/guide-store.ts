@@ -326,6 +326,7 @@ export const useGuide = defineStore('guide', () => {
     canRepair,
     dismiss,
     show,
+    hostFor,
     hintsOf,
     mayHint,
     openHint,

@@ -1,15 +1,18 @@
-import type { Heard } from '@rudlo/core/heard'
+import type { BuildPicture, FadePicture, Heard } from '@rudlo/core/heard'
 import type { Mix, Sounding } from '@rudlo/core/mix'
-import { proxy } from 'comlink'
+import type { Move } from '@rudlo/core/moves'
+import { proxy, type Remote } from 'comlink'
 import { audioOf } from '../../engine/song-audio'
 import { WorkerHost } from '../../engine/worker-host'
-import type { HearApi } from './hear.worker'
+import type { HearApi, HearTask } from './hear.worker'
 
 /** The page's end of the worker that hears mixes. */
 export class HearHost {
   readonly #newest = new Int32Array(new SharedArrayBuffer(4))
   readonly #worker: WorkerHost<HearApi>
   #number = 0
+  /** The mix of that number: several things of one mix are asked for side by side. */
+  #mix: Mix | null = null
   #closed = false
 
   constructor(
@@ -28,11 +31,27 @@ export class HearHost {
    * @returns null where it was given up, or the host was closed
    * @throws Error where the worker threw, or died twice
    */
-  async hear(mix: Mix, passing: boolean): Promise<Heard | null> {
-    const number = ++this.#number
+  hear = (mix: Mix, passing: boolean): Promise<Heard | null> =>
+    this.#ask(mix, passing, (remote, task) => remote.hear(task, this.#progress))
+
+  /** Renders what a fade takes, and makes its picture. As {@link hear}, given up for a newer mix. */
+  fade = (mix: Mix, move: Move): Promise<FadePicture | null> =>
+    this.#ask(mix, true, (remote, task) => remote.fade(task, move, this.#progress))
+
+  /** Renders what a build between two ticks takes, and makes its picture. As {@link hear}, given up for a newer mix. */
+  build = (mix: Mix, stretch: { from: number; to: number }): Promise<BuildPicture | null> =>
+    this.#ask(mix, true, (remote, task) => remote.build(task, stretch, this.#progress))
+
+  async #ask<T>(
+    mix: Mix,
+    passing: boolean,
+    what: (remote: Remote<HearApi>, task: HearTask) => Promise<T>,
+  ): Promise<T | null> {
+    const number = mix === this.#mix ? this.#number : ++this.#number
+    this.#mix = mix
     if (passing) Atomics.store(this.#newest, 0, number)
     try {
-      return await this.#worker.ask((remote) => remote.hear({ number, mix, passing }, this.#progress))
+      return await this.#worker.ask((remote) => what(remote, { number, mix, passing }))
     } catch (error) {
       if (this.#closed) return null
       throw error

@@ -8,6 +8,11 @@ import { useDesk } from '../desk-store'
 const desk = useDesk()
 const work = useWork()
 const player = usePlayer()
+
+function choose(address: string): void {
+  desk.address = address
+  desk.view = 'lines'
+}
 </script>
 
 <template>
@@ -18,7 +23,7 @@ const player = usePlayer()
     :peaks="player.trackPeaks"
     :is-open="desk.isOpen"
     mixer
-    @choose="(address) => (desk.address = address)"
+    @choose="choose"
     @lines="(track) => (desk.linesOf = track)"
   />
 </template>

@@ -20,6 +20,7 @@ const player = usePlayer()
 const VIEWS = [
   { value: 'balance', text: t('bench.balance'), test: 'view-balance' },
   { value: 'lines', text: t('bench.lines'), test: 'view-lines' },
+  { value: 'heard', text: t('bench.heard'), test: 'view-heard' },
 ] as const
 
 const flags = computed(() => [
@@ -57,7 +58,6 @@ function flag(id: string, kind: 'task' | 'remark' | 'note'): void {
       v-if="!narrow"
       v-model="desk.view"
       class="views"
-      upright
       :choices="VIEWS"
       :label="t('bench.view')"
     />

@@ -6,6 +6,9 @@ import type { ShortcutGroup } from '../../ui/keys/shortcuts'
 import { t } from '../../words/t'
 import { useBench } from './bench-store'
 
+/** From one view of the work to the next, round and round. */
+const NEXT_VIEW = { balance: 'lines', lines: 'heard', heard: 'balance' } as const
+
 /** The keys of the bench: what the page listens to and what it lists. @param open whether the tasks, and the list of keys, are shown */
 export function useBenchKeys(open: { tasks: Ref<boolean>; keys: Ref<boolean> }): readonly ShortcutGroup[] {
   const bench = useBench()
@@ -46,7 +49,7 @@ export function useBenchKeys(open: { tasks: Ref<boolean>; keys: Ref<boolean> }):
         {
           shown: 'W',
           what: t('keys.view'),
-          on: { w: () => (desk.view = desk.view === 'lines' ? 'balance' : 'lines') },
+          on: { w: () => (desk.view = NEXT_VIEW[desk.view]) },
         },
         { shown: 'B', what: t('keys.tasks'), on: { b: () => (open.tasks.value = !open.tasks.value) } },
         { shown: '?', what: t('keys.these'), on: { '?': () => (open.keys.value = true) } },

@@ -15,6 +15,7 @@ import { useReview } from './review-store'
 import { useSuggestion } from './suggest-store'
 import SummarySheet from './SummarySheet.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import { t } from '../../words/t'
 
 const emit = defineEmits<{
@@ -77,17 +78,15 @@ const flags = computed(() =>
       >
         <v-icon icon="$write" size="16" />{{ t('review.suggest') }}
       </AppButton>
-      <AppButton
+      <IconButton
         v-if="!figures && owner && !suggestion.drawing"
-        small
-        class="quiet"
-        :aria-pressed="linesOf !== null"
+        icon="notes"
+        :label="t('review.lines')"
         :tip="t('review.lines.tip')"
+        :aria-pressed="linesOf !== null"
         data-test="review-lines"
         @click="linesOf = linesOf ? null : owner"
-      >
-        {{ t('review.lines') }}
-      </AppButton>
+      />
       <AppButton
         small
         class="quiet"

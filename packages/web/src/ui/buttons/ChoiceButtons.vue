@@ -18,8 +18,6 @@ const props = defineProps<{
   label: string
   /** On the dark desk at the foot of a page. */
   desk?: boolean
-  /** One below the other. */
-  upright?: boolean
 }>()
 const chosen = defineModel<T>({ required: true })
 const group = useTemplateRef<HTMLElement>('group')
@@ -43,14 +41,7 @@ const isStop = (i: number) =>
 </script>
 
 <template>
-  <div
-    ref="group"
-    class="choices"
-    :class="{ desk, upright }"
-    role="radiogroup"
-    :aria-label="label"
-    @keydown="move"
-  >
+  <div ref="group" class="choices" :class="{ desk }" role="radiogroup" :aria-label="label" @keydown="move">
     <v-btn
       v-for="(c, i) in choices"
       :key="String(c.value)"
@@ -78,11 +69,6 @@ const isStop = (i: number) =>
   border: 1px solid var(--rule);
   border-radius: var(--radius-l);
   background: var(--sheet);
-}
-
-.upright {
-  display: grid;
-  border-radius: var(--radius-m);
 }
 
 .choice {
@@ -126,12 +112,6 @@ const isStop = (i: number) =>
 @media (pointer: coarse) {
   .choices {
     padding: 0;
-  }
-
-  /* two of them under each other would be higher than what they stand beside */
-  .upright {
-    display: inline-flex;
-    border-radius: var(--radius-l);
   }
 
   .choice {

@@ -40,7 +40,6 @@ const choices = (['light', 'dark', 'system'] as const).map((value) => ({
   </SpecimenRow>
   <SpecimenRow name="ChoiceButtons">
     <ChoiceButtons v-model="chosen" :choices="choices" :label="t('shell.colours')" />
-    <ChoiceButtons v-model="chosen" :choices="choices" :label="t('shell.colours')" upright />
   </SpecimenRow>
   <SpecimenRow name="RowButton">
     <RowButton :tip="t('ui.close')">{{ t('home.step.class.text') }}</RowButton>

@@ -6,6 +6,7 @@ import { COMPARE } from './compare'
 import { DESK } from './desk'
 import { EDITOR } from './editor'
 import { GLOSSARY } from './glossary'
+import { HEARD } from './heard'
 import { HOME } from './home'
 import { LESSON } from './lesson'
 import { NAMES } from './names'
@@ -25,6 +26,7 @@ export const ROOMS = {
   ...DESK,
   ...EDITOR,
   ...GLOSSARY,
+  ...HEARD,
   ...HOME,
   ...LESSON,
   ...NAMES,

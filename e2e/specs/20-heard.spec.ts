@@ -1,0 +1,22 @@
+import { expect, test } from '../harness/test'
+
+test('a fade that was drawn is seen as it is heard, follows its line, and plays where it is pressed', async ({
+  somebody,
+}) => {
+  const bea = await somebody()
+  await bea.atBench('Bea Castellan', 'Out of the dark')
+  await bea.at('view-heard').click()
+  const picture = bea.at('fade-picture')
+  await expect(picture.first()).toBeVisible({ timeout: 30_000 })
+  await expect(bea.page.getByText(/It is fully there at bar 8/)).toBeVisible()
+  const box = (await picture.first().boundingBox())!
+  await bea.page.mouse.click(box.x + box.width / 2, box.y + 80)
+  await expect(bea.at('place')).toHaveText(/^[45]·/)
+  // over sooner: the picture is made anew
+  await bea.at('view-lines').click()
+  await bea.at('hand-bars').click()
+  await bea.at('task-bars').click()
+  await bea.at('move-fade in').click()
+  await bea.at('view-heard').click()
+  await expect(bea.page.getByText(/Drawn from bar 1, beat 1/)).toBeVisible({ timeout: 30_000 })
+})

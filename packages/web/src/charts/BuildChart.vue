@@ -1,0 +1,176 @@
+<script setup lang="ts">
+/** A build as it is heard: a column a bar, made of what each lane adds. */
+import type { BuildPicture } from '@rudlo/core/heard'
+import type { SongTime } from '@rudlo/core/song'
+import { signedText } from '@rudlo/words'
+import { computed } from 'vue'
+import { t } from '../words/t'
+import type { Palette } from '../ui/theme/palette'
+import type { PictureOption } from './picture'
+import PictureFrame from './PictureFrame.vue'
+
+const props = defineProps<{
+  picture: BuildPicture
+  time: SongTime
+  /** Name of a lane, for people. */
+  nameOf: (lane: string) => string
+  position: number
+}>()
+const emit = defineEmits<{ go: [tick: number] }>()
+
+const bars = computed(() => props.picture.bars)
+const from = computed(() => bars.value[0]?.from ?? 0)
+/** One bar more: where it arrives is seen. */
+const to = computed(() => {
+  const { bar } = props.time.meter.lengthsAt(props.picture.arrives - 1)
+  return Math.min(props.time.length, props.picture.arrives + bar)
+})
+const lanes = computed(() => Object.keys(bars.value[0]?.lanes ?? {}))
+const middle = (b: { from: number; to: number }) => (b.from + b.to) / 2
+
+const TINTS = [
+  'family-volume',
+  'family-effect',
+  'family-send',
+  'family-pan',
+  'kin-volume-1',
+  'kin-effect-1',
+] as const
+const tintsOf = (p: Palette) => [
+  p.family.volume,
+  p.family.effect,
+  p.family.send,
+  p.family.pan,
+  p.kin.volume[0],
+  p.kin.effect[0],
+]
+/** Which colour is whose, beside the picture. */
+const legend = computed(() => [
+  ...lanes.value.map((lane, i) => ({
+    name: props.nameOf(lane),
+    colour: `var(--${TINTS[i % TINTS.length]})`,
+  })),
+  { name: t('heard.together'), colour: 'var(--rule)' },
+])
+
+const option = (p: Palette): PictureOption => {
+  const tints = tintsOf(p)
+  const stack = (name: string, color: string, values: readonly number[]) => ({
+    type: 'bar',
+    name,
+    stack: 'adds',
+    barMaxWidth: 30,
+    itemStyle: { color },
+    data: bars.value.map((b, i) => [middle(b), values[i]]),
+  })
+  const { falls, steepest } = props.picture
+  return {
+    yAxis: {
+      type: 'value',
+      name: 'LU',
+      axisLabel: { color: p.soft, formatter: (v: number) => signedText(v, Number.isInteger(v) ? 0 : 1) },
+      minInterval: 0.5,
+      splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
+    },
+    series: [
+      ...lanes.value.map((lane, i) =>
+        stack(
+          props.nameOf(lane),
+          tints[i % tints.length]!,
+          bars.value.map((b) => b.lanes[lane] ?? 0),
+        ),
+      ),
+      stack(
+        t('heard.together'),
+        p.rule,
+        bars.value.map((b) => b.together),
+      ),
+      {
+        type: 'line',
+        name: t('heard.adds'),
+        data: bars.value.map((b) => [middle(b), b.adds]),
+        symbol: 'circle',
+        symbolSize: 9,
+        lineStyle: { color: p.ink, width: 2 },
+        itemStyle: { color: p.ink },
+        label: {
+          show: true,
+          position: 'top',
+          color: p.ink,
+          textBorderColor: p.sheet,
+          textBorderWidth: 3,
+          formatter: ({ value }: { value: [number, number | null] }) =>
+            value[1] === null ? '' : signedText(value[1], 1),
+        },
+        markLine: {
+          silent: true,
+          symbol: 'none',
+          lineStyle: { color: p.ink, type: 'dotted' },
+          label: { color: p.soft, formatter: t('heard.arrives') },
+          data: [{ xAxis: props.picture.arrives }],
+        },
+        markPoint: {
+          symbol: 'triangle',
+          symbolSize: 12,
+          symbolRotate: 180,
+          symbolOffset: [0, -30],
+          itemStyle: { color: p.warm },
+          data: bars.value
+            .filter((b) => falls.includes(b.bar) || b.bar === steepest)
+            .map((b) => ({
+              coord: [middle(b), b.adds ?? 0],
+              itemStyle: { color: b.bar === steepest ? p.good : p.warm },
+              symbolRotate: b.bar === steepest ? 0 : 180,
+            })),
+        },
+      },
+    ],
+  }
+}
+
+function say(tick: number): string {
+  const here = bars.value.find((b) => tick >= b.from && tick < b.to)
+  if (!here || here.adds === null) return t('heard.build.nothing')
+  return t('heard.build.at', { bar: here.bar, adds: signedText(here.adds, 1) })
+}
+</script>
+
+<template>
+  <PictureFrame
+    :label="t('heard.build.label')"
+    :time="time"
+    :from="from"
+    :to="to"
+    :position="position"
+    :option="option"
+    :say="say"
+    test="build-picture"
+    @go="(tick) => emit('go', tick)"
+  />
+  <ul class="legend">
+    <li v-for="l in legend" :key="l.name"><i :style="{ background: l.colour }" />{{ l.name }}</li>
+  </ul>
+</template>
+
+<style scoped>
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px var(--space-4);
+  padding: 0;
+  list-style: none;
+  font-size: var(--text-1);
+}
+
+.legend li {
+  display: flex;
+  gap: var(--space-1);
+  align-items: center;
+}
+
+.legend i {
+  width: 12px;
+  height: 12px;
+  border-radius: 3px;
+}
+</style>

@@ -1,0 +1,86 @@
+import type { BuildPicture, FadePicture } from '@rudlo/core/heard'
+import { songTime } from '@rudlo/core/song'
+import { expect, it, vi } from 'vitest'
+import { page, userEvent } from 'vitest/browser'
+import { deskSong } from '../../test/desk/song'
+import { press } from '../../test/desk/hand'
+import { onScreens } from '../../test/desk/screens'
+import { atRoom } from '../../test/room/room'
+import BuildChart from './BuildChart.vue'
+import FadeChart from './FadeChart.vue'
+
+const BAR = 3840
+const time = songTime(deskSong)
+
+/** A fade out over bars 3 and 4, ten looks a second: half a LU a look. */
+const fade: FadePicture = {
+  way: 'out',
+  start: 2 * BAR,
+  end: 4 * BAR,
+  first: 30,
+  loss: Array.from({ length: 60 }, (_, i) => (i < 10 ? 0 : Math.max(-45, -(i - 10) * 1.2))),
+  even: Array.from({ length: 60 }, (_, i) => (i < 10 || i > 50 ? null : -(i - 10))),
+  heard: 2.1 * BAR,
+  gone: 3.7 * BAR,
+  still: null,
+  steepest: { tick: 3 * BAR, speed: 12 },
+}
+
+const build: BuildPicture = {
+  bars: [1, 2, 3].map((bar) => ({
+    bar,
+    from: (bar - 1) * BAR,
+    to: bar * BAR,
+    adds: bar - 2,
+    lanes: { a: bar - 2.5 },
+    together: 0.5,
+    octaves: null,
+  })),
+  arrives: 3 * BAR,
+  steepest: 2,
+  falls: [],
+  room: 3,
+  after: -0.5,
+}
+
+const element = (test: string) => page.getByTestId(test).element()
+
+onScreens('a picture of a fade', () => {
+  it('is drawn, is walked through by keys that say each place, and plays where it is pressed', async () => {
+    const go = vi.fn()
+    await atRoom(FadeChart, { picture: fade, time, name: 'Tide', position: 3 * BAR, onGo: go })
+    const picture = page.getByTestId('fade-picture')
+    await expect.element(picture).toHaveAttribute('aria-label', expect.stringContaining('Tide'))
+    await expect.poll(() => element('fade-picture').querySelectorAll('svg path').length).toBeGreaterThan(3)
+    await expect.element(picture).toHaveTextContent('gone')
+    ;(element('fade-picture') as HTMLElement).focus()
+    await userEvent.keyboard('{Home}')
+    await expect.element(picture.getByRole('status')).toHaveTextContent('bar 2, beat')
+    await userEvent.keyboard('{ArrowRight}{ArrowRight}{ArrowRight}')
+    await expect.element(picture.getByRole('status')).toHaveTextContent(/bar 3.*LU$/)
+    await userEvent.keyboard('{Enter}')
+    expect(go).toHaveBeenCalledTimes(1)
+    const box = element('fade-picture').getBoundingClientRect()
+    await press({ x: box.x + 52 + (box.width - 66) / 2, y: box.y + 90 })
+    expect(go).toHaveBeenCalledTimes(2)
+    // the middle of what is shown
+    expect(Math.abs(go.mock.lastCall![0] - 3.0 * BAR)).toBeLessThan(BAR)
+  })
+})
+
+onScreens('a picture of a build', () => {
+  it('has a column a bar, says who is who, and what each bar adds', async () => {
+    const go = vi.fn()
+    const nameOf = () => 'Squeezebox'
+    await atRoom(BuildChart, { picture: build, time, nameOf, position: 0, onGo: go })
+    const picture = page.getByTestId('build-picture')
+    await expect.element(page.getByText('Squeezebox')).toBeVisible()
+    await expect.element(page.getByText('Only together')).toBeVisible()
+    await expect.poll(() => element('build-picture').textContent).toContain('+1.0')
+    ;(element('build-picture') as HTMLElement).focus()
+    await userEvent.keyboard('{Home}')
+    await expect.element(picture.getByRole('status')).toHaveTextContent('Bar 1: −1.0 LU')
+    await userEvent.keyboard('{End}')
+    await expect.element(picture.getByRole('status')).toHaveTextContent('Nothing is measured here')
+  })
+})
