@@ -68,6 +68,8 @@ const option = (p: Palette): PictureOption => {
     yAxis: {
       type: 'value',
       name: 'LU',
+      nameLocation: 'middle',
+      nameGap: 34,
       axisLabel: { color: p.soft, formatter: (v: number) => signedText(v, Number.isInteger(v) ? 0 : 1) },
       minInterval: 0.5,
       splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },

@@ -74,6 +74,8 @@ const option = (p: Palette): PictureOption => {
       max: 0,
       interval: 12,
       name: 'LU',
+      nameLocation: 'middle',
+      nameGap: 34,
       axisLabel: { color: p.soft, formatter: (v: number) => signedText(v, 0) },
       splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
     },

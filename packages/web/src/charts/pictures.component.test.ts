@@ -6,8 +6,10 @@ import { deskSong } from '../../test/desk/song'
 import { press } from '../../test/desk/hand'
 import { onScreens } from '../../test/desk/screens'
 import { atRoom } from '../../test/room/room'
+import BalanceField from './BalanceField.vue'
 import BuildChart from './BuildChart.vue'
 import FadeChart from './FadeChart.vue'
+import LeadChart from './LeadChart.vue'
 
 const BAR = 3840
 const time = songTime(deskSong)
@@ -82,5 +84,35 @@ onScreens('a picture of a build', () => {
     await expect.element(picture.getByRole('status')).toHaveTextContent('Bar 1: −1.0 LU')
     await userEvent.keyboard('{End}')
     await expect.element(picture.getByRole('status')).toHaveTextContent('Nothing is measured here')
+  })
+})
+
+onScreens('a picture of a balance', () => {
+  it('has a dot for each track in each section, leads to sections, and stands over the rest bar by bar', async () => {
+    const go = vi.fn()
+    const tracks = Object.fromEntries(deskSong.tracks.map((track, i) => [track.id, i === 4 ? null : -3 * i]))
+    const sections = deskSong.sections.map(({ id }) => ({ section: id, lead: 1, tracks, loudness: -16 }))
+    await atRoom(BalanceField, { song: deskSong, sections, onGo: go })
+    await expect.element(page.getByRole('row', { name: /Whistle/ })).toHaveTextContent('−3')
+    await expect.element(page.getByRole('row', { name: /Hum/ })).toHaveTextContent('–')
+    await page.getByRole('button', { name: 'Go to section C' }).click()
+    expect(go).toHaveBeenCalledWith(8 * BAR)
+  })
+
+  it('says of every bar how far the lead stands over the rest', async () => {
+    const bars = Array.from({ length: 16 }, (_, i) => ({
+      bar: i + 1,
+      from: i * BAR,
+      to: (i + 1) * BAR,
+      lead: i === 0 ? null : i - 6,
+    }))
+    await atRoom(LeadChart, { bars, time, position: 0, band: [0, 4] })
+    const picture = page.getByTestId('lead-picture')
+    await expect.poll(() => element('lead-picture').querySelectorAll('svg path').length).toBeGreaterThan(10)
+    ;(element('lead-picture') as HTMLElement).focus()
+    await userEvent.keyboard('{Home}')
+    await expect.element(picture.getByRole('status')).toHaveTextContent('Nobody leads here')
+    await userEvent.keyboard('{ArrowRight}{ArrowRight}')
+    await expect.element(picture.getByRole('status')).toHaveTextContent('Bar 2: −5.0 LU')
   })
 })

@@ -1,4 +1,4 @@
-import type { BuildPicture, FadePicture, Heard } from '@rudlo/core/heard'
+import type { BalancePicture, BuildPicture, FadePicture, Heard } from '@rudlo/core/heard'
 import type { Mix, Sounding } from '@rudlo/core/mix'
 import type { Move } from '@rudlo/core/moves'
 import { proxy, type Remote } from 'comlink'
@@ -41,6 +41,10 @@ export class HearHost {
   /** Renders what a build between two ticks takes, and makes its picture. As {@link hear}, given up for a newer mix. */
   build = (mix: Mix, stretch: { from: number; to: number }): Promise<BuildPicture | null> =>
     this.#ask(mix, true, (remote, task) => remote.build(task, stretch, this.#progress))
+
+  /** Renders what a balance takes, and makes its picture. As {@link hear}, given up for a newer mix. */
+  balance = (mix: Mix): Promise<BalancePicture | null> =>
+    this.#ask(mix, true, (remote, task) => remote.balance(task, this.#progress))
 
   async #ask<T>(
     mix: Mix,

@@ -1,10 +1,13 @@
 /** Web worker that renders mixes and measures everything that checks look at. What was measured once is not rendered again. */
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import {
+  balancePicture,
   hear,
+  hearBands,
   hearBuild,
   hearFade,
   RecentParts,
+  type BalancePicture,
   type BuildPicture,
   type FadePicture,
   type Heard,
@@ -61,6 +64,14 @@ const api = {
     const go = watching(task, progress)
     const heard = hear(song!, task.mix, audio, parts, (share) => go(share / 2))
     return heard && hearBuild(song!, task.mix, audio, stretch, heard, parts, (share) => go((1 + share) / 2))
+  },
+
+  /** @returns how the tracks stand to each other; null where it was given up for a newer mix */
+  balance(task: HearTask, progress: Progress): BalancePicture | null {
+    const go = watching(task, progress)
+    const heard = hear(song!, task.mix, audio, parts, (share) => go(share / 2))
+    const bands = heard && hearBands(song!, task.mix, audio, (share) => go((1 + share) / 2))
+    return heard && bands && balancePicture(song!, heard, bands)
   },
 }
 export type HearApi = typeof api

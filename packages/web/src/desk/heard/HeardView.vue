@@ -5,7 +5,9 @@ import type { BuildPicture, FadePicture } from '@rudlo/core/heard'
 import { beatInWords } from '@rudlo/core/time'
 import { numberText, signedText } from '@rudlo/words'
 import { computed } from 'vue'
+import BalanceField from '../../charts/BalanceField.vue'
 import BuildChart from '../../charts/BuildChart.vue'
+import LeadChart from '../../charts/LeadChart.vue'
 import FadeChart from '../../charts/FadeChart.vue'
 import { useWork } from '../../document/work-store'
 import { usePlayer } from '../../engine/player-store'
@@ -52,6 +54,43 @@ function saidOfBuild({ bars, steepest, falls, room, after }: BuildPicture): stri
     ...(after === null ? [] : [t('heard.said.after', { lu: signedText(after, 1) })]),
   ]
 }
+
+/** The lead over the rest in a full arrangement, in LU; as the task asks for it, where it does. */
+const USUAL = [0, 4] as const
+const band = computed((): readonly [number, number] => {
+  // whatever asks for something between two
+  const asked = desk.task?.checks.map((c) => [c.values['low'], c.values['high']] as const) ?? []
+  const [least, most] = asked.find(([low, high]) => typeof low === 'number' && typeof high === 'number') ?? []
+  return typeof least === 'number' && typeof most === 'number' ? [least, most] : USUAL
+})
+
+const trackName = (id: string) => desk.song!.tracks.find((track) => track.id === id)?.name ?? ''
+/** Who is in the way of whom, and what would help, in words. */
+const ways = computed(() =>
+  (heard.balance?.way ?? []).flatMap(({ section, lead, by, forward }) => {
+    const letter = desk.song!.sections.find((s) => s.id === section)?.letter ?? ''
+    return by.map(({ track, share, low, high, back }) => {
+      const said = t('heard.way', {
+        letter,
+        track: trackName(track),
+        share: t(`heard.share.${shareWord(share)}`),
+        lead: trackName(lead),
+        low: numberText(low, 0),
+        high: numberText(high, 0),
+      })
+      if (back !== null) return `${said} ${t('heard.way.back', { back })}`
+      return forward === null ? said : `${said} ${t('heard.way.forward', { forward, lead: trackName(lead) })}`
+    })
+  }),
+)
+
+/** A share in the words of a lesson. */
+function shareWord(share: number): 'all' | 'most' | 'half' | 'third' | 'part' {
+  if (share > 0.9) return 'all'
+  if (share > 0.62) return 'most'
+  if (share > 0.42) return 'half'
+  return share > 0.28 ? 'third' : 'part'
+}
 </script>
 
 <template>
@@ -94,6 +133,22 @@ function saidOfBuild({ bars, steepest, falls, room, after }: BuildPicture): stri
           </FigureTable>
         </FoldSection>
       </article>
+      <article v-if="heard.balance">
+        <h3>{{ t('heard.balance') }}</h3>
+        <ul v-if="ways.length" class="ways">
+          <li v-for="line in ways" :key="line">{{ line }}</li>
+        </ul>
+        <p v-else class="soft">{{ t('heard.way.none') }}</p>
+        <BalanceField :song="desk.song!" :sections="heard.balance.sections" @go="player.seek" />
+        <h3>{{ t('heard.lead.title') }}</h3>
+        <LeadChart
+          :bars="heard.balance.bars"
+          :time="time"
+          :position="player.position"
+          :band="band"
+          @go="player.seek"
+        />
+      </article>
       <article v-for="f in heard.fades" :key="`${f.lane} ${f.picture.start}`">
         <h3>
           {{ t(f.picture.way === 'out' ? 'heard.fade.out' : 'heard.fade.in', { name: nameOf(f.lane) }) }}
@@ -109,7 +164,7 @@ function saidOfBuild({ bars, steepest, falls, room, after }: BuildPicture): stri
           <li v-for="line in saidOfFade(f.picture)" :key="line">{{ line }}</li>
         </ul>
       </article>
-      <p v-if="!heard.fades.length && !heard.build" class="soft">
+      <p v-if="!heard.fades.length && !heard.build && !heard.balance" class="soft">
         {{ heard.busy ? t('heard.busy') : t('heard.none') }}
       </p>
     </template>
@@ -131,12 +186,20 @@ h3 {
   font-size: var(--text-3);
 }
 
-ul {
+.ways {
+  display: grid;
+  font-size: var(--text-2);
+}
+
+ul:not(.ways) {
   display: flex;
   flex-wrap: wrap;
   gap: 2px var(--space-5);
+  font-size: var(--text-1);
+}
+
+ul {
   padding: 0;
   list-style: none;
-  font-size: var(--text-1);
 }
 </style>

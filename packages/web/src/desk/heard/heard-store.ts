@@ -1,4 +1,4 @@
-import { fadesOn, type BuildPicture, type FadePicture } from '@rudlo/core/heard'
+import { fadesOn, type BalancePicture, type BuildPicture, type FadePicture } from '@rudlo/core/heard'
 import { soundingOf, type Sounding } from '@rudlo/core/mix'
 import type { Move } from '@rudlo/core/moves'
 import { defineStore } from 'pinia'
@@ -24,6 +24,7 @@ export const useHeard = defineStore('heard', () => {
   const guide = useGuide()
   const fades = shallowRef<readonly HeardFade[]>([])
   const build = shallowRef<BuildPicture | null>(null)
+  const balance = shallowRef<BalancePicture | null>(null)
   /** Whether something is being heard, and why it could not be. */
   const busy = ref(false)
   const problem = ref('')
@@ -41,6 +42,9 @@ export const useHeard = defineStore('heard', () => {
     return typeof from === 'number' && typeof to === 'number' ? { from, to } : null
   })
 
+  /** A task about no line is about the balance. */
+  const balances = computed(() => desk.task !== null && !desk.task.lanes.length)
+
   const soon = whenAtRest(REST_MS, () => void look())
   let round = 0
 
@@ -52,7 +56,11 @@ export const useHeard = defineStore('heard', () => {
     problem.value = ''
     try {
       const sounding = soundingOf(desk.song, mix)
-      await Promise.all([lookAtFades(sounding, mine), lookAtBuild(sounding, mine)])
+      await Promise.all([
+        lookAtFades(sounding, mine),
+        lookAtBuild(sounding, mine),
+        lookAtBalance(sounding, mine),
+      ])
     } catch (error) {
       if (mine === round) problem.value = (error as Error).message
     } finally {
@@ -77,6 +85,11 @@ export const useHeard = defineStore('heard', () => {
     if (mine === round) build.value = picture
   }
 
+  async function lookAtBalance(sounding: Sounding, mine: number): Promise<void> {
+    const picture = balances.value ? await guide.hostFor(sounding).balance(sounding.mix) : null
+    if (mine === round) balance.value = picture
+  }
+
   watch(
     [() => work.mix, open, lanes, () => desk.taskId, allowed],
     ([mix, isOpen], [before]) => {
@@ -92,11 +105,12 @@ export const useHeard = defineStore('heard', () => {
       round++
       fades.value = []
       build.value = null
+      balance.value = null
       problem.value = ''
     },
   )
 
-  return { fades, build, busy, problem, allowed, lanes, stretch, look }
+  return { fades, build, balance, busy, problem, allowed, lanes, stretch, look }
 })
 
 const touches = (move: Move, { from, to }: { readonly from: number; readonly to: number }) =>

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest'
+import { audioFor, smallSong } from '../../test/songs'
+import { plainMix, trackLevel, withSetting, type Mix } from '../mix'
+import { SAMPLE_RATE } from '../time'
+import { balancePicture, hear, hearBands } from '.'
+
+const BAR = 3840
+const song = {
+  ...smallSong(8),
+  sections: [
+    { id: 'a', letter: 'A', name: '', tick: 0 },
+    { id: 'b', letter: 'B', name: '', tick: 2 * BAR },
+  ],
+}
+
+/** Noise between two frequencies, the same every time: many tones that lie close to each other. */
+function noise(low: number, high: number, level: number): (n: number) => number {
+  const tones = Array.from({ length: 24 }, (_, i) => ({
+    hz: low + ((high - low) * (i + 0.5)) / 24,
+    phase: (i * 2.39996) % (2 * Math.PI),
+  }))
+  return (n) =>
+    tones.reduce(
+      (sum, { hz, phase }) => sum + (level / 5) * Math.sin((2 * Math.PI * hz * n) / SAMPLE_RATE + phase),
+      0,
+    )
+}
+
+/** The reed leads between 520 and 1060 Hz; the pad lies over it from the second half on, or somewhere else. */
+const reed = noise(520, 1060, 1500)
+const half = 4 * SAMPLE_RATE
+const audioWith = (pad: (n: number) => number) =>
+  audioFor(
+    song,
+    (n) => Math.round(reed(n)),
+    (n) => (n < half ? 0 : Math.round(pad(n))),
+  )
+const above = audioWith(noise(520, 1060, 6000))
+const apart = audioWith(noise(2400, 4000, 6000))
+
+const pictureOf = (audio: typeof above, mix: Mix = plainMix(song)) =>
+  balancePicture(song, hear(song, mix, audio)!, hearBands(song, mix, audio)!)
+
+describe('a balance', () => {
+  it('has the lead over the rest bar by bar', () => {
+    const { bars, sections } = pictureOf(above)
+    expect(bars.map((b) => b.bar)).toEqual([1, 2, 3, 4])
+    expect(bars[0]!.lead!).toBeGreaterThan(30)
+    // four times as strong, and in stereo
+    expect(bars[2]!.lead!).toBeCloseTo(-20 * Math.log10(4) - 3, 0)
+    expect(bars[3]!.lead).toBeCloseTo(bars[2]!.lead!, 0)
+    expect(sections.map((s) => s.section)).toEqual(['a', 'b'])
+  })
+
+  it('says who is in the way of the lead and where, and nobody where both lie in bands of their own', () => {
+    const { way } = pictureOf(above)
+    expect(way.map((w) => [w.section, w.lead, w.by.length])).toEqual([
+      ['a', 'reed', 0],
+      ['b', 'reed', 1],
+    ])
+    const [pad] = way[1]!.by
+    expect(pad).toMatchObject({ track: 'pad', low: 510, high: 1080 })
+    expect(pad!.share).toBeGreaterThan(0.9)
+    expect(pictureOf(apart).way[1]!.by).toEqual([])
+  })
+
+  it('tells how far it would have to step back, and that is enough', () => {
+    const plain = plainMix(song)
+    const { back } = pictureOf(above).way[1]!.by[0]!
+    expect(back).toBeGreaterThan(3)
+    const softer = pictureOf(above, withSetting(plain, trackLevel('pad'), -back!))
+    expect(softer.way[1]!.by.reduce((sum, w) => sum + w.share, 0)).toBeLessThan(0.3)
+  })
+
+  it('of a song whose lead never sounds has none, and is stopped where nobody waits any more', () => {
+    const silent = audioFor(
+      song,
+      () => 0,
+      (n) => Math.round(noise(500, 900, 3000)(n)),
+    )
+    const { bars, way } = pictureOf(silent)
+    expect([bars.every((b) => b.lead === null), way]).toEqual([true, []])
+    expect(hearBands(song, plainMix(song), above, () => false)).toBeNull()
+  })
+})

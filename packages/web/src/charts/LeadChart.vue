@@ -1,0 +1,74 @@
+<script setup lang="ts">
+/** How far the lead stands over everything else, bar by bar, with the band in which it usually does. */
+import type { LeadBar } from '@rudlo/core/heard'
+import type { SongTime } from '@rudlo/core/song'
+import { signedText } from '@rudlo/words'
+import { t } from '../words/t'
+import type { Palette } from '../ui/theme/palette'
+import type { PictureOption } from './picture'
+import PictureFrame from './PictureFrame.vue'
+
+const props = defineProps<{
+  bars: readonly LeadBar[]
+  time: SongTime
+  position: number
+  /** The band that is asked for, in LU. */
+  band: readonly [low: number, high: number]
+}>()
+const emit = defineEmits<{ go: [tick: number] }>()
+
+/** Further away from 0 nothing more is said by a column, in LU. */
+const MOST = 12
+const inside = (lu: number) => Math.min(MOST, Math.max(-MOST, lu))
+
+const option = (p: Palette): PictureOption => ({
+  yAxis: {
+    type: 'value',
+    name: 'LU',
+    nameLocation: 'middle',
+    nameGap: 34,
+    min: -MOST,
+    max: MOST,
+    interval: 4,
+    axisLabel: { color: p.soft, formatter: (v: number) => signedText(v, 0) },
+    splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
+  },
+  series: [
+    {
+      type: 'bar',
+      name: t('heard.lead'),
+      barMaxWidth: 18,
+      data: props.bars.map((b) => ({
+        value: [(b.from + b.to) / 2, b.lead === null ? null : inside(b.lead)],
+        itemStyle: { color: b.lead !== null && b.lead < props.band[0] ? p.warm : p.family.volume },
+      })),
+      markArea: {
+        silent: true,
+        itemStyle: { color: p.good, opacity: 0.14 },
+        data: [[{ yAxis: props.band[0] }, { yAxis: props.band[1] }]],
+      },
+    },
+  ],
+})
+
+function say(tick: number): string {
+  const here = props.bars.find((b) => tick >= b.from && tick < b.to)
+  return here?.lead === null || !here
+    ? t('heard.lead.silent')
+    : t('heard.lead.at', { bar: here.bar, lu: signedText(here.lead, 1) })
+}
+</script>
+
+<template>
+  <PictureFrame
+    :label="t('heard.lead.label')"
+    :time="time"
+    :from="0"
+    :to="time.length"
+    :position="position"
+    :option="option"
+    :say="say"
+    test="lead-picture"
+    @go="(tick) => emit('go', tick)"
+  />
+</template>
