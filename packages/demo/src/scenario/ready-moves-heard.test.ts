@@ -1,0 +1,69 @@
+import { EditRefused, READY_MOVES, suits } from '@rudlo/core/envelope'
+import { evidenceOf } from '@rudlo/core/evidence'
+import { hear, RecentParts } from '@rudlo/core/heard'
+import { mistakesOf } from '@rudlo/core/mistakes'
+import { allLanes, plainMix, resolve, withReadyMove, type Mix } from '@rudlo/core/mix'
+import { songTime } from '@rudlo/core/song'
+import { describe, expect, it } from 'vitest'
+import { playPart, songVersionOf } from '../songs'
+import { SONGS, TERM } from '.'
+
+/** What is heard takes its time: of all moves on all lanes every so manieth is played, each song from another one on. */
+const EVERY = 4
+
+let n = 0
+
+describe('what a ready move makes, as it is heard,', () => {
+  it.each(SONGS.map((score, i) => ({ title: score.title, score, from: i })))(
+    'in "$title" is no mistake',
+    ({ score, from }) => {
+      const played = score.parts.map((part) => playPart(score, part))
+      const song = songVersionOf(
+        score,
+        played,
+        score.parts.map((p) => p.id),
+      )
+      const audio = new Map(
+        played.map(({ part, channels }) => [part.id, { channels, frames: channels[0]!.length }]),
+      )
+      const start = TERM.find((planned) => planned.score === score)!.start(plainMix(song))
+      const parts = new RecentParts()
+      const heardOf = (mix: Mix) => hear(song, mix, audio, parts)!
+      const first = heardOf(start)
+      const own = new Set(
+        mistakesOf(evidenceOf(song, start, start, { heard: first, first })).map(
+          (m) => `${m.kind} ${m.place.lane}`,
+        ),
+      )
+      const { meter, length } = songTime(song)
+      const found: string[] = []
+      const pairs = allLanes(start)
+        .filter((lane) => lane !== 'main/level')
+        .flatMap((lane) =>
+          READY_MOVES.filter((move) => suits(move, resolve(start, lane)!.control)).map(
+            (move) => [lane, move] as const,
+          ),
+        )
+      for (const [i, [lane, move]] of pairs.entries()) {
+        if (i % EVERY !== from % EVERY) continue
+        const section = i % song.sections.length
+        const span = {
+          from: song.sections[section]!.tick,
+          to: song.sections[section + 1]?.tick ?? length,
+        }
+        let mix: Mix
+        try {
+          mix = withReadyMove(start, song, songTime(song), { lane, span, move }, () => `ready-${++n}`)
+        } catch (error) {
+          expect(error).toBeInstanceOf(EditRefused)
+          continue
+        }
+        const evidence = evidenceOf(song, start, mix, { open: [lane], heard: heardOf(mix), first })
+        for (const m of mistakesOf(evidence))
+          if (!own.has(`${m.kind} ${m.place.lane}`))
+            found.push(`${m.kind}: ${move} ${lane} from bar ${meter.placeAt(span.from).bar}`)
+      }
+      expect(found).toEqual([])
+    },
+  )
+})
