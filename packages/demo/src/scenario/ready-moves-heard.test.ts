@@ -9,7 +9,7 @@ import { playPart, songVersionOf } from '../songs'
 import { SONGS, TERM } from '.'
 
 /** What is heard takes its time: of all moves on all lanes every so manieth is played, each song from another one on. */
-const EVERY = 4
+const EVERY = 3
 
 let n = 0
 
@@ -26,15 +26,14 @@ describe('what a ready move makes, as it is heard,', () => {
       const audio = new Map(
         played.map(({ part, channels }) => [part.id, { channels, frames: channels[0]!.length }]),
       )
-      const start = TERM.find((planned) => planned.score === score)!.start(plainMix(song))
+      // the first balance is too hot before anything was drawn: making room is what it is about
+      const start = TERM.findLast((planned) => planned.score === score)!.start(plainMix(song))
       const parts = new RecentParts()
       const heardOf = (mix: Mix) => hear(song, mix, audio, parts)!
       const first = heardOf(start)
-      const own = new Set(
-        mistakesOf(evidenceOf(song, start, start, { heard: first, first })).map(
-          (m) => `${m.kind} ${m.place.lane}`,
-        ),
-      )
+      const asGiven = mistakesOf(evidenceOf(song, start, start, { heard: first, first }))
+      expect(asGiven.map((m) => m.kind)).not.toContain('too hot')
+      const own = new Set(asGiven.map((m) => `${m.kind} ${m.place.lane}`))
       const { meter, length } = songTime(song)
       const found: string[] = []
       const pairs = allLanes(start)
