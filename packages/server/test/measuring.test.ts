@@ -1,7 +1,7 @@
 import { readAssessment, readKeptBrief } from '@rudlo/core/stored'
 import { point } from '@rudlo/core/envelope'
 import { HandIn } from '../src/handins/entities'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { type Client } from './client'
 import { handedIn, type HandInAnswer } from './story'
 import { makeWorld, type World } from './world'
@@ -64,13 +64,22 @@ describe('a hand-in that cannot be measured', () => {
     const { handIn } = await handedIn(world, anna, [point(0, -90), point(1920, -1)])
     const repository = world.database.getRepository(HandIn)
     const { brief } = await repository.findOneByOrFail({ id: handIn.id })
-    await repository.update(handIn.id, { assessment: null })
-    world.services.measuring.add(handIn.id)
     const { tasks, ...rest } = readKeptBrief(brief!)
     const changed = { ...rest, tasks: tasks.map((t, i) => (i ? t : { ...t, id: 'renamed' })) }
-    await repository.update(handIn.id, { brief: JSON.stringify(changed) })
-    await world.services.measuring.settled()
+    const { measuring } = world.services
+    const assess = measuring.assess.bind(measuring)
+    // the figures of the old brief are found, and before they are kept there is a new one
+    const measured = vi.spyOn(measuring, 'assess').mockImplementationOnce(async (...asked) => {
+      const found = await assess(...asked)
+      await repository.update(handIn.id, { brief: JSON.stringify(changed) })
+      return found
+    })
+    await repository.update(handIn.id, { assessment: null })
+    measuring.add(handIn.id)
+    await measuring.settled()
     const now = await repository.findOneByOrFail({ id: handIn.id })
     expect(readAssessment(now.assessment!).tasks.map((t) => t.task)).toEqual(['renamed'])
+    expect(measured).toHaveBeenCalledTimes(2)
+    measured.mockRestore()
   })
 })
