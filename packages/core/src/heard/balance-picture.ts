@@ -3,7 +3,7 @@ import { balanceOf, type SectionBalance } from './balance'
 import type { Heard } from './hear'
 import type { SectionBands } from './hear-bands'
 import { comeForward, inTheWay, type InTheWay } from './in-the-way'
-import { over, sounding, together, type Seconds } from './part'
+import { hopsIn, over, sounding, together, type Seconds } from './part'
 
 /** The lead over everything else in one bar. */
 export interface LeadBar {
@@ -36,8 +36,8 @@ const LEADS: readonly string[] = ['lead', 'voice']
 const tenth = (lu: number | null) => (lu === null || !Number.isFinite(lu) ? null : Math.round(lu * 10) / 10)
 
 /** Who of those that may lead sounds most in a stretch; undefined where none does. */
-function leadIn(song: SongVersion, heard: Heard, { from, to }: Seconds): string | undefined {
-  const [first, last] = [Math.round(from * 10), Math.round(to * 10)]
+function leadIn(song: SongVersion, heard: Heard, where: Seconds): string | undefined {
+  const [first, last] = hopsIn(where, heard.hops)
   const counted = song.tracks
     .filter((t) => LEADS.includes(t.role) && heard.tracks[t.id])
     .map((t) => ({ id: t.id, hops: sounding(heard.tracks[t.id]!).slice(first, last).filter(Boolean).length }))

@@ -23,9 +23,8 @@ const REVERSED = Uint32Array.from({ length: LOOK }, (_, n) => {
 /** The band of each line of the spectrum; −1 above the last. */
 const BAND_OF = Int8Array.from({ length: LOOK / 2 + 1 }, (_, k) => {
   const hz = (k * SAMPLE_RATE) / LOOK
-  return BARK_EDGES.findLastIndex((edge) => hz >= edge) < BANDS
-    ? BARK_EDGES.findLastIndex((edge) => hz >= edge)
-    : -1
+  const band = BARK_EDGES.findLastIndex((edge) => hz >= edge)
+  return band < BANDS ? band : -1
 })
 
 /** Turns a look round into its spectrum, in place (J. W. Cooley and J. W. Tukey, 1965, radix 2). */

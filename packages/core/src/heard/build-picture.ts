@@ -1,7 +1,7 @@
 import { log } from '../maths'
 import type { Address } from '../mix'
 import type { SongTime } from '../song'
-import { brightness, energies, loudnessIn, type Part, type Seconds } from './part'
+import { brightness, energies, hopsIn, loudnessIn, type Part, type Seconds } from './part'
 import type { Heard } from './hear'
 
 /** One bar of a build. */
@@ -47,7 +47,7 @@ const GROWS = 0.1
 const hundredth = (x: number) => Math.round(x * 100) / 100
 
 /** Loudness of one part over another in a stretch, in LU; null where the other is silent. */
-function over(part: Part, other: Part, stretch: Seconds): number | null {
+function louderBy(part: Part, other: Part, stretch: Seconds): number | null {
   const [mine, theirs] = [part, other].map((p) => loudnessIn(energies(p), stretch)) as [number, number]
   if (!Number.isFinite(theirs)) return null
   return Number.isFinite(mine) ? Math.max(GONE, mine - theirs) : GONE
@@ -80,9 +80,9 @@ export function buildPicture(
       Math.min(stretch.to, meter.barStart(bar + 1)),
     ]
     const where = secondsOf(from, to)
-    const adds = over(mix, still, where)
+    const adds = louderBy(mix, still, where)
     const lanes = Object.entries(leftOut).map(([lane, without]) => {
-      const rest = over(without, still, where)
+      const rest = louderBy(without, still, where)
       return [lane, adds === null || rest === null ? 0 : hundredth(adds - rest)] as const
     })
     const together = (adds ?? 0) - lanes.reduce((sum, [, share]) => sum + share, 0)
@@ -99,7 +99,7 @@ export function buildPicture(
   const steps = bars.slice(1).map((b, i) => (b.adds ?? 0) - (bars[i]!.adds ?? 0))
   const top = steps.indexOf(Math.max(...steps))
   const next = secondsOf(stretch.to, Math.min(length, meter.barStart(last + 2)))
-  const then = stretch.to < length ? over(mix, still, next) : null
+  const then = stretch.to < length ? louderBy(mix, still, next) : null
   const highest = peakIn(peaks, secondsOf(stretch.from, stretch.to))
   return {
     bars,
@@ -120,9 +120,5 @@ function octavesOver(
 }
 
 /** Highest true peak of a stretch, in dBTP; −Infinity for silence. */
-function peakIn(peaks: Float64Array, { from, to }: Seconds): number {
-  let highest = -Infinity
-  for (let hop = Math.floor(from * 10); hop < Math.min(peaks.length, Math.ceil(to * 10)); hop++)
-    highest = Math.max(highest, peaks[hop]!)
-  return highest
-}
+const peakIn = (peaks: Float64Array, where: Seconds): number =>
+  peaks.subarray(...hopsIn(where, peaks.length)).reduce((a, b) => Math.max(a, b), -Infinity)

@@ -28,33 +28,26 @@ const to = computed(() => {
 const lanes = computed(() => Object.keys(bars.value[0]?.lanes ?? {}))
 const middle = (b: { from: number; to: number }) => (b.from + b.to) / 2
 
-const TINTS = [
-  'family-volume',
-  'family-effect',
-  'family-send',
-  'family-pan',
-  'kin-volume-1',
-  'kin-effect-1',
-] as const
-const tintsOf = (p: Palette) => [
-  p.family.volume,
-  p.family.effect,
-  p.family.send,
-  p.family.pan,
-  p.kin.volume[0],
-  p.kin.effect[0],
+/** Colours of the lanes in their order, as a chart and as CSS takes them. */
+const TINTS: readonly { readonly css: string; readonly of: (p: Palette) => string }[] = [
+  { css: '--family-volume', of: (p) => p.family.volume },
+  { css: '--family-effect', of: (p) => p.family.effect },
+  { css: '--family-send', of: (p) => p.family.send },
+  { css: '--family-pan', of: (p) => p.family.pan },
+  { css: '--kin-volume-1', of: (p) => p.kin.volume[0] },
+  { css: '--kin-effect-1', of: (p) => p.kin.effect[0] },
 ]
+const tint = (i: number) => TINTS[i % TINTS.length]!
 /** Which colour is whose, beside the picture. */
 const legend = computed(() => [
   ...lanes.value.map((lane, i) => ({
     name: props.nameOf(lane),
-    colour: `var(--${TINTS[i % TINTS.length]})`,
+    colour: `var(${tint(i).css})`,
   })),
   { name: t('heard.together'), colour: 'var(--rule)' },
 ])
 
 const option = (p: Palette): PictureOption => {
-  const tints = tintsOf(p)
   const stack = (name: string, color: string, values: readonly number[]) => ({
     type: 'bar',
     name,
@@ -78,7 +71,7 @@ const option = (p: Palette): PictureOption => {
       ...lanes.value.map((lane, i) =>
         stack(
           props.nameOf(lane),
-          tints[i % tints.length]!,
+          tint(i).of(p),
           bars.value.map((b) => b.lanes[lane] ?? 0),
         ),
       ),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A fade as it is heard: how much softer it gets, beside the even one; what lies between is shaded. */
-import type { FadePicture } from '@rudlo/core/heard'
+import { HOPS, type FadePicture } from '@rudlo/core/heard'
 import type { SongTime } from '@rudlo/core/song'
 import { beatInWords } from '@rudlo/core/time'
 import { signedText } from '@rudlo/words'
@@ -19,8 +19,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
-/** Hops a second, and how far down it is drawn: below, nothing is heard. */
-const HOPS = 10
+/** How far down it is drawn: below, nothing is heard. */
 const FLOOR = -48
 
 const tickOf = (place: number) => props.time.tempo.tickAt((props.picture.first + place) / HOPS)

@@ -67,6 +67,9 @@ const x = (tick: number) => GRID.left + ((tick - props.from) / (props.to - props
 const shows = (tick: number) => tick >= props.from && tick <= props.to
 const bar = computed(() => props.time.meter.lengthsAt(props.from).bar)
 
+/** What is drawn, followed through whatever the picture is made of: it is drawn anew where that changes. */
+const drawn = computed(() => props.option(palette.value))
+
 function draw(): void {
   const p = palette.value
   const text = {
@@ -97,7 +100,7 @@ function draw(): void {
         axisLine: { lineStyle: { color: p.rule } },
         splitLine: { lineStyle: { color: p.rule, opacity: 0.5 } },
       },
-      ...props.option(p),
+      ...drawn.value,
     },
     { notMerge: true },
   )
@@ -131,7 +134,7 @@ onMounted(() => {
   chart = init(box.value!, null, { renderer: 'svg' })
   draw()
 })
-watch([width, palette, () => props.option, () => [props.from, props.to]], () => {
+watch([width, drawn, () => props.from, () => props.to], () => {
   chart?.resize()
   draw()
 })

@@ -2,6 +2,7 @@ import type { BuildPicture, FadePicture } from '@rudlo/core/heard'
 import { songTime } from '@rudlo/core/song'
 import { expect, it, vi } from 'vitest'
 import { page, userEvent } from 'vitest/browser'
+import { shallowReactive } from 'vue'
 import { deskSong } from '../../test/desk/song'
 import { press } from '../../test/desk/hand'
 import { onScreens } from '../../test/desk/screens'
@@ -48,6 +49,22 @@ const build: BuildPicture = {
 const element = (test: string) => page.getByTestId(test).element()
 
 onScreens('a picture of a fade', () => {
+  it('is drawn anew where the fade changed and its place did not', async () => {
+    const room = shallowReactive<Record<string, unknown>>({
+      time,
+      name: 'Tide',
+      position: 3 * BAR,
+      picture: fade,
+    })
+    await atRoom(FadeChart, room)
+    const picture = page.getByTestId('fade-picture')
+    await expect.element(picture).toHaveTextContent('gone')
+    room['picture'] = { ...fade, gone: null }
+    await expect.element(picture).not.toHaveTextContent('gone')
+    room['picture'] = fade
+    await expect.element(picture).toHaveTextContent('gone')
+  })
+
   it('is drawn, is walked through by keys that say each place, and plays where it is pressed', async () => {
     const go = vi.fn()
     await atRoom(FadeChart, { picture: fade, time, name: 'Tide', position: 3 * BAR, onGo: go })

@@ -73,9 +73,9 @@ export const useHeard = defineStore('heard', () => {
     const moves = lanes.value.flatMap((lane) => fadesOn(sounding.song, sounding.mix, lane))
     const asked = desk.task
     const near = moves.filter((m) => !asked || touches(m, asked))
-    const pictures = await Promise.all((near.length ? near : moves).map((m) => host.fade(sounding.mix, m)))
-    if (mine !== round) return
     const shown = near.length ? near : moves
+    const pictures = await Promise.all(shown.map((m) => host.fade(sounding.mix, m)))
+    if (mine !== round) return
     fades.value = pictures.flatMap((picture, i) => (picture ? [{ lane: shown[i]!.lane, picture }] : []))
   }
 

@@ -1,15 +1,13 @@
-import { withPoints } from '@rudlo/core/mix'
-import type { Chosen } from '@rudlo/core/envelope'
+import type { Chosen, Points } from '@rudlo/core/envelope'
+import { withPoints, type Mix } from '@rudlo/core/mix'
+import type { Control } from '@rudlo/core/scale'
 import { listText } from '@rudlo/words'
 import { inject, onScopeDispose, provide, shallowReactive, type InjectionKey, type ShallowRef } from 'vue'
-import type { ChangeLabel } from '../../document/work-store'
-import { useWork } from '../../document/work-store'
+import { useWork, type ChangeLabel } from '../../document/work-store'
 import type { LineEditor } from '../../editor/lane/line-editor'
 import type { Along, LinePorts, Lines } from '../../editor/lane/line-ports'
 import type { Viewport } from '../../editor/lane/viewport'
 import { pointsInBox, type Box } from '../../editor/tools/box'
-import type { Control } from '@rudlo/core/scale'
-import type { Points } from '@rudlo/core/envelope'
 import { t } from '../../words/t'
 
 /** A lane on the desk, as far as its points are chosen together with those of others. */
@@ -61,7 +59,7 @@ export function useLanesBeside(own: () => LaneBeside) {
     work.notice = t('lane.left-out', { n: out.length, lanes: listText(names) })
   }
 
-  const withLines = (lines: Lines) => (mix: Parameters<typeof withPoints>[0]) =>
+  const withLines = (lines: Lines) => (mix: Mix) =>
     [...lines].reduce((m, [lane, points]) => withPoints(m, lane, points, () => crypto.randomUUID()), mix)
 
   const ports: NonNullable<LinePorts['beside']> = {
