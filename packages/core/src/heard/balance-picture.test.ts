@@ -73,10 +73,11 @@ describe('a balance', () => {
   })
 
   it('of a song whose lead never sounds has none, and is stopped where nobody waits any more', () => {
+    const pad = noise(500, 900, 3000)
     const silent = audioFor(
       song,
       () => 0,
-      (n) => Math.round(noise(500, 900, 3000)(n)),
+      (n) => Math.round(pad(n)),
     )
     const { bars, way } = pictureOf(silent)
     expect([bars.every((b) => b.lead === null), way]).toEqual([true, []])

@@ -69,7 +69,18 @@ describe('a build', () => {
     const mix = mixOf([0, 0, 0, 0], [0, 0, 0, 0])
     const heard = heardOf(mix)
     const [reed, pad] = [heard.tracks['reed']!, heard.tracks['pad']!]
-    const bright = buildPicture(time, { from: 0, to: BAR }, heard, {}, { now: pad, before: reed })
+    const bright = buildPicture(
+      time,
+      { from: 0, to: BAR },
+      heard,
+      {},
+      {
+        lane: 'effect/f/cutoff',
+        now: pad,
+        before: reed,
+      },
+    )
+    expect(bright.brightens).toBe('effect/f/cutoff')
     expect(bright.bars[0]!.octaves).toBeCloseTo(Math.log2(1000 / 440), 1)
     const silent = hear(
       song,
@@ -82,7 +93,7 @@ describe('a build', () => {
 
   it('asks for the share of every lane that moves in it, and of no other', () => {
     const mix = mixOf([-12, -6, 0, 0], [0, 0, 0, 0])
-    const picture = hearBuild(song, mix, audio, { from: 0, to: 3 * BAR }, heardOf(mix), new RecentParts())!
+    const picture = hearBuild(song, mix, audio, { from: 0, to: 3 * BAR }, parts)!
     expect(Object.keys(picture.bars[0]!.lanes)).toEqual(['track/reed/level'])
     expect(picture.bars[1]!.adds).toBeCloseTo(picture.bars[1]!.lanes['track/reed/level']!, 1)
   })

@@ -31,8 +31,17 @@ export interface BuildPicture {
   readonly falls: readonly number[]
   /** Room left below full scale in its loudest bar, in dB: minus the true peak. Null for silence. */
   readonly room: number | null
+  /** The lane whose frequency moves; null where none does. */
+  readonly brightens: Address | null
   /** How much louder the bar after it is than its last one, in LU, by the lines alone; null at the end of the song. */
   readonly after: number | null
+}
+
+/** A track that gets brighter: as it sounds, and without the line of its frequency. */
+export interface Brightened {
+  readonly lane: Address
+  readonly now: Part
+  readonly before: Part
 }
 
 /** What is heard beside the mix: the same with the line of one lane left out, by address. */
@@ -64,7 +73,7 @@ export function buildPicture(
   stretch: { readonly from: number; readonly to: number },
   { mix, still, peaks }: Pick<Heard, 'mix' | 'still' | 'peaks'>,
   leftOut: LeftOut,
-  bright?: { readonly now: Part; readonly before: Part },
+  bright?: Brightened,
 ): BuildPicture {
   const { meter, tempo, length } = time
   const secondsOf = (from: number, to: number): Seconds => ({
@@ -107,14 +116,12 @@ export function buildPicture(
     steepest: top >= 0 && steps[top]! > GROWS ? bars[top + 1]!.bar : null,
     falls: steps.flatMap((step, i) => (step < GROWS ? [bars[i + 1]!.bar] : [])),
     room: Number.isFinite(highest) ? Math.round(-highest * 10) / 10 : null,
+    brightens: bright?.lane ?? null,
     after: then === null ? null : hundredth(then - (bars.at(-1)?.adds ?? 0)),
   }
 }
 
-function octavesOver(
-  { now, before }: { readonly now: Part; readonly before: Part },
-  where: Seconds,
-): number | null {
+function octavesOver({ now, before }: Brightened, where: Seconds): number | null {
   const [high, low] = [brightness(now, where), brightness(before, where)]
   return high && low ? hundredth(log(high / low) / LN2) : null
 }

@@ -54,7 +54,7 @@ export function hear(
   const ids = program.tracks.map((t) => t.id)
   const keyOf = {
     whole: wholeKey(song, mix),
-    still: `${songKey}still ${JSON.stringify({ ...mix, envelopes: [], motifs: [], placements: [] })}`,
+    still: stillKey(song, mix),
     own: new Map(ids.map((id) => [id, `${songKey}track ${partKey(mix, id)}`])),
     share: (id: string) => `share ${keyOf.own.get(id)!}`,
   }
@@ -151,20 +151,38 @@ export function hearTrack(
 }
 
 /** What is heard of a mix as one, without its tracks. @returns null where it was stopped */
-export function hearWhole(
+export const hearWhole = (
   song: SongVersion,
   mix: Mix,
   audio: AudioStore,
   cache: HeardCache = new RecentParts(),
   onProgress: (share: number) => boolean = () => true,
+): Part | null => wholePart(song, mix, audio, { key: wholeKey(song, mix), moves: true }, cache, onProgress)
+
+/** What is heard of a mix with its lines off. As {@link hearWhole}. */
+export const hearStill = (
+  song: SongVersion,
+  mix: Mix,
+  audio: AudioStore,
+  cache: HeardCache = new RecentParts(),
+  onProgress: (share: number) => boolean = () => true,
+): Part | null => wholePart(song, mix, audio, { key: stillKey(song, mix), moves: false }, cache, onProgress)
+
+function wholePart(
+  song: SongVersion,
+  mix: Mix,
+  audio: AudioStore,
+  { key, moves }: { readonly key: string; readonly moves: boolean },
+  cache: HeardCache,
+  onProgress: (share: number) => boolean,
 ): Part | null {
-  const key = wholeKey(song, mix)
   const known = cache.get(key)
   if (known) return known
   const hops = hopsOf(song)
   const whole = new Piece(hops, true)
   let done = 0
   const engine = new Engine(compileMix(song, mix), audio)
+  engine.moves = moves
   const through = listen(engine, hops, whole, [], (count) => onProgress((done += count) / hops))
   whole.dispose()
   if (!through) return null
@@ -175,6 +193,8 @@ export function hearWhole(
 
 const songKeyOf = (song: SongVersion) => JSON.stringify([song.tempo, song.length, song.assets])
 const wholeKey = (song: SongVersion, mix: Mix) => `${songKeyOf(song)}whole ${JSON.stringify(sounding(mix))}`
+const stillKey = (song: SongVersion, mix: Mix) =>
+  `${songKeyOf(song)}still ${JSON.stringify({ ...mix, envelopes: [], motifs: [], placements: [] })}`
 const hopsOf = (song: SongVersion) => Math.ceil(new TempoMap(song.tempo).secondsAt(song.length) * HOPS)
 
 /** A track of an engine, to be measured with the returns that are its own there. */

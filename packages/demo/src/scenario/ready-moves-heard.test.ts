@@ -8,8 +8,11 @@ import { describe, expect, it } from 'vitest'
 import { playPart, songVersionOf } from '../songs'
 import { SONGS, TERM } from '.'
 
-/** What is heard takes its time: of all moves on all lanes every so manieth is played, each song from another one on. */
-const EVERY = 3
+/**
+ * What is heard takes its time: of all moves on all lanes every so manieth is played, each song from another one on. All of them
+ * with RUDLO_EVERY=1.
+ */
+const EVERY = Number(process.env['RUDLO_EVERY'] ?? 9)
 
 let n = 0
 

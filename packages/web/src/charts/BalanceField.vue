@@ -8,7 +8,12 @@ import AppButton from '../ui/buttons/AppButton.vue'
 import FigureTable from '../ui/tables/FigureTable.vue'
 import { t } from '../words/t'
 
-const props = defineProps<{ song: SongVersion; sections: readonly SectionBalance[] }>()
+const props = defineProps<{
+  song: SongVersion
+  sections: readonly SectionBalance[]
+  /** Sections of another mix: a ring around each dot says how loud the track is there. */
+  beside?: readonly SectionBalance[] | undefined
+}>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
 /** Radius in px of a track that is as loud as the whole mix; one that is so many LU softer has a dot of no size. */
@@ -16,10 +21,12 @@ const LARGEST = 13
 const SMALLEST_LU = -36
 
 const radius = (lu: number) => Math.max(1.5, LARGEST * (1 - Math.min(0, lu) / SMALLEST_LU))
-const found = computed(() => new Map(props.sections.map((s) => [s.section, s])))
+const bySection = (sections: readonly SectionBalance[] = []) => new Map(sections.map((s) => [s.section, s]))
+const found = computed(() => bySection(props.sections))
+const others = computed(() => bySection(props.beside))
 /** Null for what is as good as silent there. */
-function loudness(section: string, track: string): number | null {
-  const lu = found.value.get(section)?.tracks[track] ?? null
+function loudness(section: string, track: string, of = found.value): number | null {
+  const lu = of.get(section)?.tracks[track] ?? null
   return lu === null || lu < SMALLEST_LU ? null : lu
 }
 </script>
@@ -46,6 +53,11 @@ function loudness(section: string, track: string): number | null {
           <template v-if="loudness(s.id, track.id) !== null">
             <svg width="28" height="28" viewBox="-14 -14 28 28" aria-hidden="true">
               <circle :r="radius(loudness(s.id, track.id)!)" />
+              <circle
+                v-if="loudness(s.id, track.id, others) !== null"
+                class="other"
+                :r="radius(loudness(s.id, track.id, others)!)"
+              />
             </svg>
             <span class="figure">{{ signedText(loudness(s.id, track.id)!, 0) }}</span>
           </template>
@@ -80,6 +92,15 @@ circle {
 .lead circle,
 .voice circle {
   fill: var(--warm);
+}
+
+.other,
+.lead .other,
+.voice .other {
+  fill: none;
+  stroke: var(--ink);
+  stroke-dasharray: 2 2;
+  stroke-width: 1.5;
 }
 
 .figure,

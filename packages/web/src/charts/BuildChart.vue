@@ -6,8 +6,9 @@ import { signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import { t } from '../words/t'
 import type { Palette } from '../ui/theme/palette'
-import type { PictureOption } from './picture'
+import type { Beside, LegendEntry, PictureOption, Shown } from './picture'
 import PictureFrame from './PictureFrame.vue'
+import PictureLegend from './PictureLegend.vue'
 
 const props = defineProps<{
   picture: BuildPicture
@@ -15,13 +16,17 @@ const props = defineProps<{
   /** Name of a lane, for people. */
   nameOf: (lane: string) => string
   position: number
+  beside?: Beside<BuildPicture> | null
+  shown?: Shown | undefined
+  gutter?: number | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
 const bars = computed(() => props.picture.bars)
-const from = computed(() => bars.value[0]?.from ?? 0)
+const from = computed(() => props.shown?.from ?? bars.value[0]?.from ?? 0)
 /** One bar more: where it arrives is seen. */
 const to = computed(() => {
+  if (props.shown) return props.shown.to
   const { bar } = props.time.meter.lengthsAt(props.picture.arrives - 1)
   return Math.min(props.time.length, props.picture.arrives + bar)
 })
@@ -39,12 +44,17 @@ const TINTS: readonly { readonly css: string; readonly of: (p: Palette) => strin
 ]
 const tint = (i: number) => TINTS[i % TINTS.length]!
 /** Which colour is whose, beside the picture. */
-const legend = computed(() => [
+const legend = computed((): LegendEntry[] => [
   ...lanes.value.map((lane, i) => ({
     name: props.nameOf(lane),
     colour: `var(${tint(i).css})`,
+    stroke: 'area' as const,
   })),
-  { name: t('heard.together'), colour: 'var(--rule)' },
+  { name: t('heard.together'), colour: 'var(--rule)', stroke: 'area' },
+  ...(props.picture.brightens
+    ? [{ name: t('heard.brighter'), colour: 'var(--family-effect)', stroke: 'dashed' } as const]
+    : []),
+  ...(props.beside ? [{ name: props.beside.name, colour: 'var(--ink)', stroke: 'dotted' } as const] : []),
 ])
 
 const option = (p: Palette): PictureOption => {
@@ -58,15 +68,28 @@ const option = (p: Palette): PictureOption => {
   })
   const { falls, steepest } = props.picture
   return {
-    yAxis: {
-      type: 'value',
-      name: 'LU',
-      nameLocation: 'middle',
-      nameGap: 34,
-      axisLabel: { color: p.soft, formatter: (v: number) => signedText(v, Number.isInteger(v) ? 0 : 1) },
-      minInterval: 0.5,
-      splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
-    },
+    yAxis: [
+      {
+        type: 'value',
+        name: 'LU',
+        nameLocation: 'middle',
+        nameGap: 34,
+        axisLabel: { color: p.soft, formatter: (v: number) => signedText(v, Number.isInteger(v) ? 0 : 1) },
+        minInterval: 0.5,
+        splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
+      },
+      {
+        type: 'value',
+        show: props.picture.brightens !== null,
+        position: 'right',
+        splitLine: { show: false },
+        axisLabel: {
+          inside: true,
+          color: p.family.effect,
+          formatter: (v: number) => t('heard.octaves', { octaves: signedText(v, 1) }),
+        },
+      },
+    ],
     series: [
       ...lanes.value.map((lane, i) =>
         stack(
@@ -80,6 +103,33 @@ const option = (p: Palette): PictureOption => {
         p.rule,
         bars.value.map((b) => b.together),
       ),
+      ...(props.picture.brightens
+        ? [
+            {
+              type: 'line',
+              name: t('heard.brighter'),
+              yAxisIndex: 1,
+              symbol: 'diamond',
+              symbolSize: 9,
+              data: bars.value.map((b) => [middle(b), b.octaves]),
+              lineStyle: { color: p.family.effect, width: 2, type: 'dashed' },
+              itemStyle: { color: p.family.effect },
+            },
+          ]
+        : []),
+      ...(props.beside
+        ? [
+            {
+              type: 'line',
+              name: props.beside.name,
+              symbol: 'emptyCircle',
+              symbolSize: 7,
+              data: props.beside.picture.bars.map((b) => [middle(b), b.adds]),
+              lineStyle: { color: p.ink, width: 2, type: 'dotted' },
+              itemStyle: { color: p.ink },
+            },
+          ]
+        : []),
       {
         type: 'line',
         name: t('heard.adds'),
@@ -139,33 +189,9 @@ function say(tick: number): string {
     :position="position"
     :option="option"
     :say="say"
+    :gutter="gutter"
     test="build-picture"
     @go="(tick) => emit('go', tick)"
   />
-  <ul class="legend">
-    <li v-for="l in legend" :key="l.name"><i :style="{ background: l.colour }" />{{ l.name }}</li>
-  </ul>
+  <PictureLegend :entries="legend" />
 </template>
-
-<style scoped>
-.legend {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px var(--space-4);
-  padding: 0;
-  list-style: none;
-  font-size: var(--text-1);
-}
-
-.legend li {
-  display: flex;
-  gap: var(--space-1);
-  align-items: center;
-}
-
-.legend i {
-  width: 12px;
-  height: 12px;
-  border-radius: 3px;
-}
-</style>

@@ -7,8 +7,9 @@ import { signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import { t } from '../words/t'
 import type { Palette } from '../ui/theme/palette'
-import type { PictureOption } from './picture'
+import { FLOOR, lossAxis, type Beside, type LegendEntry, type PictureOption, type Shown } from './picture'
 import PictureFrame from './PictureFrame.vue'
+import PictureLegend from './PictureLegend.vue'
 
 const props = defineProps<{
   picture: FadePicture
@@ -16,23 +17,33 @@ const props = defineProps<{
   /** What fades. */
   name: string
   position: number
+  beside?: Beside<FadePicture> | null
+  shown?: Shown | undefined
+  gutter?: number | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
-/** How far down it is drawn: below, nothing is heard. */
-const FLOOR = -48
-
-const tickOf = (place: number) => props.time.tempo.tickAt((props.picture.first + place) / HOPS)
-const from = computed(() => props.time.meter.barStart(props.time.meter.placeAt(Math.round(tickOf(0))).bar))
+const tickOf = (place: number, { first } = props.picture) => props.time.tempo.tickAt((first + place) / HOPS)
+const from = computed(
+  () => props.shown?.from ?? props.time.meter.barStart(props.time.meter.placeAt(Math.round(tickOf(0))).bar),
+)
 const to = computed(() => {
+  if (props.shown) return props.shown.to
   const last = Math.min(props.time.length, Math.round(tickOf(props.picture.loss.length)))
   const { bar } = props.time.meter.placeAt(Math.max(0, last - 1))
   return Math.min(props.time.length, props.time.meter.barStart(bar + 1))
 })
 
 /** A line from hop to hop; nothing is drawn where nothing could be heard. */
-const line = (values: readonly (number | null)[]) =>
-  values.map((v, i) => [tickOf(i + 0.5), v === null ? null : Math.max(FLOOR, v)])
+const line = (values: readonly (number | null)[], of = props.picture) =>
+  values.map((v, i) => [tickOf(i + 0.5, of), v === null ? null : Math.max(FLOOR, v)])
+
+/** Which line is whose, beside the picture. */
+const legend = computed((): LegendEntry[] => [
+  { name: t('heard.loss'), colour: 'var(--family-volume)', stroke: 'line' },
+  { name: t('heard.even'), colour: 'var(--soft)', stroke: 'dashed' },
+  ...(props.beside ? [{ name: props.beside.name, colour: 'var(--ink)', stroke: 'dotted' } as const] : []),
+])
 
 /** The area between both lines, where there are both. */
 const between = computed(() => {
@@ -67,17 +78,7 @@ const option = (p: Palette): PictureOption => {
     { tick: gone, text: t(way === 'out' ? 'heard.gone' : 'heard.comes') },
   ].flatMap(({ tick, text }) => (tick === null ? [] : [{ tick, text, value: lossAt(tick) }]))
   return {
-    yAxis: {
-      type: 'value',
-      min: FLOOR,
-      max: 0,
-      interval: 12,
-      name: 'LU',
-      nameLocation: 'middle',
-      nameGap: 34,
-      axisLabel: { color: p.soft, formatter: (v: number) => signedText(v, 0) },
-      splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
-    },
+    yAxis: lossAxis(p.soft, p.rule, (lu) => signedText(lu, 0)),
     series: [
       {
         type: 'custom',
@@ -96,6 +97,17 @@ const option = (p: Palette): PictureOption => {
         data: line(props.picture.even),
         lineStyle: { color: p.soft, width: 1.75, type: 'dashed' },
       },
+      ...(props.beside
+        ? [
+            {
+              type: 'line',
+              name: props.beside.name,
+              showSymbol: false,
+              data: line(props.beside.picture.loss, props.beside.picture),
+              lineStyle: { color: p.ink, width: 2, type: 'dotted' },
+            },
+          ]
+        : []),
       {
         type: 'line',
         name: t('heard.loss'),
@@ -151,7 +163,9 @@ function say(tick: number): string {
     :position="position"
     :option="option"
     :say="say"
+    :gutter="gutter"
     test="fade-picture"
     @go="(tick) => emit('go', tick)"
   />
+  <PictureLegend :entries="legend" />
 </template>

@@ -5,7 +5,7 @@ import type { SongTime } from '@rudlo/core/song'
 import { signedText } from '@rudlo/words'
 import { t } from '../words/t'
 import type { Palette } from '../ui/theme/palette'
-import type { PictureOption } from './picture'
+import type { Beside, PictureOption, Shown } from './picture'
 import PictureFrame from './PictureFrame.vue'
 
 const props = defineProps<{
@@ -14,6 +14,9 @@ const props = defineProps<{
   position: number
   /** The band that is asked for, in LU. */
   band: readonly [low: number, high: number]
+  beside?: Beside<readonly LeadBar[]> | null
+  shown?: Shown | undefined
+  gutter?: number | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
@@ -34,6 +37,23 @@ const option = (p: Palette): PictureOption => ({
     splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
   },
   series: [
+    ...(props.beside
+      ? [
+          {
+            type: 'line',
+            name: props.beside.name,
+            symbol: 'emptyCircle',
+            symbolSize: 6,
+            data: props.beside.picture.map((b) => [
+              (b.from + b.to) / 2,
+              b.lead === null ? null : inside(b.lead),
+            ]),
+            lineStyle: { color: p.ink, width: 1.75, type: 'dotted' },
+            itemStyle: { color: p.ink },
+            z: 5,
+          },
+        ]
+      : []),
     {
       type: 'bar',
       name: t('heard.lead'),
@@ -63,8 +83,9 @@ function say(tick: number): string {
   <PictureFrame
     :label="t('heard.lead.label')"
     :time="time"
-    :from="0"
-    :to="time.length"
+    :from="shown?.from ?? 0"
+    :to="shown?.to ?? time.length"
+    :gutter="gutter"
     :position="position"
     :option="option"
     :say="say"

@@ -34,6 +34,8 @@ const props = defineProps<{
   /** What is said of a place. */
   say: (tick: number) => string
   test: string
+  /** px between its left edge and its first bar, where it lies under something else on the same bars. */
+  gutter?: number | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
@@ -51,19 +53,20 @@ use([
 
 /** px beside and above the plot. */
 const GRID = { left: 52, right: 14, top: 26, bottom: 26 } as const
+const grid = computed(() => (props.gutter === undefined ? GRID : { ...GRID, left: props.gutter, right: 0 }))
 /** px that a bar number needs. */
 const NUMBER = 44
 
 const theme = useThemeChoice()
 const palette = computed(() => (theme.name === 'dark' ? DARK : LIGHT))
 const box = ref<HTMLElement>()
-const { width } = useElementSize(box)
+const { width, height } = useElementSize(box)
 let chart: EChartsType | null = null
 /** The place that keys have come to; null before they are used. */
 const cursor = ref<number | null>(null)
 
-const inside = computed(() => Math.max(1, width.value - GRID.left - GRID.right))
-const x = (tick: number) => GRID.left + ((tick - props.from) / (props.to - props.from)) * inside.value
+const inside = computed(() => Math.max(1, width.value - grid.value.left - grid.value.right))
+const x = (tick: number) => grid.value.left + ((tick - props.from) / (props.to - props.from)) * inside.value
 const shows = (tick: number) => tick >= props.from && tick <= props.to
 const bar = computed(() => props.time.meter.lengthsAt(props.from).bar)
 
@@ -84,7 +87,7 @@ function draw(): void {
       animation: false,
       aria: { enabled: true, label: { description: props.label } },
       textStyle: text,
-      grid: GRID,
+      grid: grid.value,
       xAxis: {
         type: 'value',
         // columns stay where they are: the play position runs over the same bars
@@ -108,7 +111,7 @@ function draw(): void {
 
 function press(event: PointerEvent): void {
   const { left } = box.value!.getBoundingClientRect()
-  const share = (event.clientX - left - GRID.left) / inside.value
+  const share = (event.clientX - left - grid.value.left) / inside.value
   if (share < 0 || share > 1) return
   emit('go', Math.round(props.from + share * (props.to - props.from)))
 }
@@ -134,7 +137,7 @@ onMounted(() => {
   chart = init(box.value!, null, { renderer: 'svg' })
   draw()
 })
-watch([width, drawn, () => props.from, () => props.to], () => {
+watch([width, height, drawn, grid, () => props.from, () => props.to], () => {
   chart?.resize()
   draw()
 })
@@ -162,7 +165,7 @@ onBeforeUnmount(() => chart?.dispose())
 <style scoped>
 .picture {
   position: relative;
-  height: 200px;
+  height: var(--picture-height, 200px);
   cursor: pointer;
 }
 
@@ -189,7 +192,7 @@ onBeforeUnmount(() => chart?.dispose())
 
 .said {
   position: absolute;
-  top: 4px;
+  top: 0;
   right: 14px;
   padding: 2px var(--space-2);
   border-radius: var(--radius-s);

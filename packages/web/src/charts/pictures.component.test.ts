@@ -44,6 +44,7 @@ const build: BuildPicture = {
   falls: [],
   room: 3,
   after: -0.5,
+  brightens: null,
 }
 
 const element = (test: string) => page.getByTestId(test).element()

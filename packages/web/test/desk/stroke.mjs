@@ -27,9 +27,13 @@ async function byFinger(page, places, choosing) {
   const touch = (type, place) =>
     session.send('Input.dispatchTouchEvent', { type, touchPoints: place ? [{ ...place, id: 0 }] : [] })
   const [first, ...rest] = places
-  await touch('touchStart', first)
-  if (choosing) await page.waitForTimeout(STILL)
-  for (const place of rest) await touch('touchMove', place)
+  const down = touch('touchStart', first)
+  if (choosing) {
+    await down
+    await page.waitForTimeout(STILL)
+  }
+  // sent one right after the other: a machine that is busy between two answers would hold the finger still
+  await Promise.all([down, ...rest.map((place) => touch('touchMove', place))])
   await touch('touchEnd')
   await page.waitForTimeout(REST)
   await session.detach()

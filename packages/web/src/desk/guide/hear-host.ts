@@ -1,6 +1,5 @@
-import type { BalancePicture, BuildPicture, FadePicture, Heard } from '@rudlo/core/heard'
+import type { Heard, Picture, PictureAsked } from '@rudlo/core/heard'
 import type { Mix, Sounding } from '@rudlo/core/mix'
-import type { Move } from '@rudlo/core/moves'
 import { proxy, type Remote } from 'comlink'
 import { audioOf } from '../../engine/song-audio'
 import { WorkerHost } from '../../engine/worker-host'
@@ -34,17 +33,14 @@ export class HearHost {
   hear = (mix: Mix, passing: boolean): Promise<Heard | null> =>
     this.#ask(mix, passing, (remote, task) => remote.hear(task, this.#progress))
 
-  /** Renders what a fade takes, and makes its picture. As {@link hear}, given up for a newer mix. */
-  fade = (mix: Mix, move: Move): Promise<FadePicture | null> =>
-    this.#ask(mix, true, (remote, task) => remote.fade(task, move, this.#progress))
-
-  /** Renders what a build between two ticks takes, and makes its picture. As {@link hear}, given up for a newer mix. */
-  build = (mix: Mix, stretch: { from: number; to: number }): Promise<BuildPicture | null> =>
-    this.#ask(mix, true, (remote, task) => remote.build(task, stretch, this.#progress))
-
-  /** Renders what a balance takes, and makes its picture. As {@link hear}, given up for a newer mix. */
-  balance = (mix: Mix): Promise<BalancePicture | null> =>
-    this.#ask(mix, true, (remote, task) => remote.balance(task, this.#progress))
+  /**
+   * Renders what a picture takes, and makes it.
+   * @param passing whether a newer mix makes this one needless
+   * @returns null where it was given up, or the host was closed
+   * @throws Error where the worker threw, or died twice
+   */
+  picture = (mix: Mix, asked: PictureAsked, passing = true): Promise<Picture | null> =>
+    this.#ask(mix, passing, async (remote, task) => await remote.picture(task, asked, this.#progress))
 
   async #ask<T>(
     mix: Mix,

@@ -1,19 +1,14 @@
 /** Web worker that renders mixes and measures everything that checks look at. What was measured once is not rendered again. */
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import {
-  balancePicture,
   hear,
-  hearBands,
-  hearBuild,
-  hearFade,
+  hearPicture,
   RecentParts,
-  type BalancePicture,
-  type BuildPicture,
-  type FadePicture,
   type Heard,
+  type Picture,
+  type PictureAsked,
 } from '@rudlo/core/heard'
 import type { Mix } from '@rudlo/core/mix'
-import type { Move } from '@rudlo/core/moves'
 import type { SongVersion } from '@rudlo/core/song'
 import { expose } from 'comlink'
 
@@ -55,24 +50,9 @@ const api = {
   hear: (task: HearTask, progress: Progress): Heard | null =>
     hear(song!, task.mix, audio, parts, watching(task, progress)),
 
-  /** @returns the picture of a fade; null where it was given up for a newer mix */
-  fade: (task: HearTask, move: Move, progress: Progress): FadePicture | null =>
-    hearFade(song!, task.mix, audio, move, parts, watching(task, progress)),
-
-  /** @returns the picture of a build between two ticks; null where it was given up for a newer mix */
-  build(task: HearTask, stretch: { from: number; to: number }, progress: Progress): BuildPicture | null {
-    const go = watching(task, progress)
-    const heard = hear(song!, task.mix, audio, parts, (share) => go(share / 2))
-    return heard && hearBuild(song!, task.mix, audio, stretch, heard, parts, (share) => go((1 + share) / 2))
-  },
-
-  /** @returns how the tracks stand to each other; null where it was given up for a newer mix */
-  balance(task: HearTask, progress: Progress): BalancePicture | null {
-    const go = watching(task, progress)
-    const heard = hear(song!, task.mix, audio, parts, (share) => go(share / 2))
-    const bands = heard && hearBands(song!, task.mix, audio, (share) => go((1 + share) / 2))
-    return heard && bands && balancePicture(song!, heard, bands)
-  },
+  /** @returns null where it was given up for a newer mix */
+  picture: (task: HearTask, asked: PictureAsked, progress: Progress): Picture | null =>
+    hearPicture(song!, task.mix, audio, asked, parts, watching(task, progress)),
 }
 export type HearApi = typeof api
 expose(api)

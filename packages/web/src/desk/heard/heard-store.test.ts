@@ -1,4 +1,5 @@
 import { point } from '@rudlo/core/envelope'
+import type { PictureAsked } from '@rudlo/core/heard'
 import { plainMix, trackLevel, withPoints, type Mix } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { createPinia, disposePinia, setActivePinia, type Pinia } from 'pinia'
@@ -9,20 +10,28 @@ import { useHeard } from './heard-store'
 
 const BAR = 3840
 const LEVEL = trackLevel(song.tracks[0]!.id)
+const start = plainMix(song)
 const faded = (to: number) =>
-  withPoints(plainMix(song), LEVEL, [point(0, 0), point(BAR, 0), point(to, -90)], () => 'l')
+  withPoints(start, LEVEL, [point(0, 0), point(BAR, 0), point(to, -90)], () => 'l')
 
-const work = shallowReactive({ mix: null as Mix | null, assignment: 'a' })
+const work = shallowReactive({
+  mix: null as Mix | null,
+  assignment: 'a',
+  history: { done: [] as object[], undone: [] },
+  tries: [] as object[],
+  versions: [] as object[],
+})
 const desk = shallowReactive({
   view: 'lines',
   song,
   time: songTime(song),
+  given: { startingMix: start },
   address: LEVEL,
   taskId: 't',
   task: null as object | null,
 })
-const host = { fade: vi.fn(), build: vi.fn() }
-const guide = shallowReactive({ answers: 'asked', hostFor: () => host })
+const picture = vi.fn()
+const guide = shallowReactive({ answers: 'asked', hostFor: () => ({ picture }) })
 vi.mock('../../document/work-store', () => ({ useWork: () => work }))
 vi.mock('../desk-store', () => ({ useDesk: () => desk }))
 vi.mock('../guide/guide-store', () => ({ useGuide: () => guide }))
@@ -35,9 +44,14 @@ beforeEach(() => {
   vi.useFakeTimers()
   pinia = createPinia()
   setActivePinia(pinia)
-  host.fade.mockReset().mockImplementation(async (_, move: { start: number }) => ({ start: move.start }))
-  host.build.mockReset().mockResolvedValue({ bars: [] })
-  Object.assign(work, { mix: faded(2 * BAR) })
+  picture
+    .mockReset()
+    .mockImplementation(async (_: Mix, asked: PictureAsked) =>
+      asked.kind === 'fade'
+        ? { kind: 'fade', lane: asked.fade.lane, fade: { start: asked.fade.start, end: asked.fade.end } }
+        : { kind: asked.kind, build: {} },
+    )
+  Object.assign(work, { mix: faded(2 * BAR), history: { done: [], undone: [] }, tries: [], versions: [] })
   Object.assign(desk, { view: 'lines', task: task() })
   guide.answers = 'asked'
 })
@@ -55,32 +69,56 @@ describe('what is heard of a task', () => {
   it('is made when somebody looks, and not before', async () => {
     const heard = useHeard()
     await settle()
-    expect(host.fade).not.toHaveBeenCalled()
+    expect(picture).not.toHaveBeenCalled()
     desk.view = 'heard'
     await settle()
-    expect(heard.fades.map((f) => f.lane)).toEqual([LEVEL])
-    expect([heard.build, heard.busy, host.build.mock.calls.length]).toEqual([null, false, 0])
+    expect(heard.shown.map((s) => s.picture)).toMatchObject([{ kind: 'fade', lane: LEVEL }])
+    expect([heard.busy, picture.mock.calls.length]).toEqual([false, 1])
   })
 
-  it('follows the hand when it rests, once', async () => {
+  it('follows the hand at once where nothing has to be played for it', async () => {
     useHeard()
     desk.view = 'heard'
     await settle()
     work.mix = faded(3 * BAR)
     await nextTick()
-    work.mix = faded(2.5 * BAR)
-    await settle()
-    expect(host.fade).toHaveBeenCalledTimes(2)
-    expect(host.fade.mock.lastCall![1]).toMatchObject({ end: 2.5 * BAR })
+    expect(picture.mock.lastCall![1]).toMatchObject({ fade: { end: 3 * BAR } })
   })
 
-  it('is the build that the task asks for, too', async () => {
-    const heard = useHeard()
+  it('waits until the hand rests where it has to be played', async () => {
+    useHeard()
+    desk.view = 'heard'
     desk.task = task([{ kind: 'build', values: { from: 0, to: 2 * BAR } }])
+    await settle()
+    expect(picture.mock.lastCall![1]).toMatchObject({ kind: 'build', from: 0, to: 2 * BAR })
+    const asked = picture.mock.calls.length
+    work.mix = faded(1.5 * BAR)
+    await nextTick()
+    work.mix = faded(1.75 * BAR)
+    await nextTick()
+    expect(picture.mock.calls.length).toBe(asked)
+    await settle()
+    expect(picture.mock.calls.length).toBe(asked + 1)
+  })
+
+  it('lies beside the same of the starting mix, a version, a try, or before the last step', async () => {
+    const before = { mix: faded(2.5 * BAR) }
+    Object.assign(work, {
+      history: { done: [{ before }], undone: [] },
+      tries: [{ id: 'try', name: 'Softer', document: before }],
+      versions: [{ id: 'v', number: 1, document: before }],
+    })
+    const heard = useHeard()
     desk.view = 'heard'
     await settle()
-    expect(host.build.mock.lastCall![1]).toEqual({ from: 0, to: 2 * BAR })
-    expect(heard.build).toEqual({ bars: [] })
+    expect(heard.choices.map((c) => c.key)).toEqual(['before', 'try', 'v', 'start'])
+    heard.compared = 'v'
+    await settle()
+    expect(heard.shown[0]!.beside).toMatchObject({ fade: { end: 2.5 * BAR } })
+    // nothing fades in the starting mix
+    heard.compared = 'start'
+    await settle()
+    expect(heard.shown[0]!.beside).toBeNull()
   })
 
   it('is not told before the hand-in where the brief says so, and what went wrong is', async () => {
@@ -88,10 +126,10 @@ describe('what is heard of a task', () => {
     const heard = useHeard()
     desk.view = 'heard'
     await settle()
-    expect([heard.allowed, host.fade.mock.calls.length]).toEqual([false, 0])
-    host.fade.mockRejectedValueOnce(new Error('A part of the program stopped.'))
+    expect([heard.allowed, picture.mock.calls.length]).toEqual([false, 0])
+    picture.mockRejectedValueOnce(new Error('A part of the program stopped.'))
     guide.answers = 'asked'
     await settle()
-    expect([heard.problem, heard.fades]).toEqual(['A part of the program stopped.', []])
+    expect([heard.problem, heard.shown]).toEqual(['A part of the program stopped.', []])
   })
 })

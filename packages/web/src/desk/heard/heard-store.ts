@@ -1,117 +1,61 @@
-import { fadesOn, type BalancePicture, type BuildPicture, type FadePicture } from '@rudlo/core/heard'
-import { soundingOf, type Sounding } from '@rudlo/core/mix'
-import type { Move } from '@rudlo/core/moves'
+import type { PictureTask } from '@rudlo/core/heard'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useWork } from '../../document/work-store'
-import { whenAtRest } from '../../engine/calm'
+import { t } from '../../words/t'
 import { useDesk } from '../desk-store'
 import { useGuide } from '../guide/guide-store'
+import { askedBand } from './asked-band'
+import { usePictures, type Compared } from './use-pictures'
 
-/** How long a hand has rested before what it changed is heard and drawn anew, in ms. */
-const REST_MS = 400
-
-/** A fade with its lane, as it was heard last. */
-export interface HeardFade {
-  readonly lane: string
-  readonly picture: FadePicture
-}
-
-/** What is heard of the task at hand, as pictures: made while they are looked at, and anew when the hand rests. */
+/** What is heard of the task at hand, as pictures, beside what was before: made while they are looked at. */
 export const useHeard = defineStore('heard', () => {
   const desk = useDesk()
   const work = useWork()
   const guide = useGuide()
-  const fades = shallowRef<readonly HeardFade[]>([])
-  const build = shallowRef<BuildPicture | null>(null)
-  const balance = shallowRef<BalancePicture | null>(null)
-  /** Whether something is being heard, and why it could not be. */
-  const busy = ref(false)
-  const problem = ref('')
-  /** Whether somebody looks. */
-  const open = computed(() => desk.view === 'heard')
+  /** What the pictures are laid beside; null for nothing. */
+  const compared = ref<string | null>(null)
   /** Whether the brief lets anything be said before it is handed in. */
   const allowed = computed(() => guide.answers !== 'handed in')
 
-  /** The lanes of the task, or the one at hand. */
-  const lanes = computed(() => (desk.task?.lanes.length ? desk.task.lanes : [desk.address]))
-  /** Where the task asks for a build. */
-  const stretch = computed(() => {
-    const check = desk.task?.checks.find((c) => c.kind === 'build')
-    const [from, to] = [check?.values['from'], check?.values['to']]
-    return typeof from === 'number' && typeof to === 'number' ? { from, to } : null
+  /** The task at hand; without one, the lane at hand in the whole song. */
+  const task = computed((): PictureTask | null => {
+    if (desk.view !== 'heard' || !allowed.value || !desk.song) return null
+    return desk.task ?? { lanes: [desk.address], from: 0, to: desk.song.length, checks: [] }
   })
 
-  /** A task about no line is about the balance. */
-  const balances = computed(() => desk.task !== null && !desk.task.lanes.length)
+  /** What there is to lay beside it, nearest first. */
+  const choices = computed((): Compared[] => {
+    const before = work.history.done.at(-1)?.before
+    return [
+      ...(before ? [{ key: 'before', name: t('heard.beside.step'), mix: before.mix }] : []),
+      ...work.tries.map((one) => ({ key: one.id, name: one.name, mix: one.document.mix })),
+      ...work.versions.map((v) => ({
+        key: v.id,
+        name: t('tries.version', { number: v.number }),
+        mix: v.document.mix,
+      })),
+      ...(desk.given ? [{ key: 'start', name: t('figures.start'), mix: desk.given.startingMix }] : []),
+    ]
+  })
+  const beside = computed(() => choices.value.find((c) => c.key === compared.value) ?? null)
 
-  const soon = whenAtRest(REST_MS, () => void look())
-  let round = 0
+  const { shown, busy, problem, look, clear } = usePictures({
+    song: () => desk.song,
+    mix: () => work.mix,
+    task: () => task.value,
+    beside: () => beside.value,
+    hostFor: guide.hostFor,
+  })
+  const band = computed(() => askedBand(desk.task))
 
-  async function look(): Promise<void> {
-    const { mix } = work
-    if (!mix || !desk.song || !open.value || !allowed.value) return
-    const mine = ++round
-    busy.value = true
-    problem.value = ''
-    try {
-      const sounding = soundingOf(desk.song, mix)
-      await Promise.all([
-        lookAtFades(sounding, mine),
-        lookAtBuild(sounding, mine),
-        lookAtBalance(sounding, mine),
-      ])
-    } catch (error) {
-      if (mine === round) problem.value = (error as Error).message
-    } finally {
-      if (mine === round) busy.value = false
-    }
-  }
-
-  async function lookAtFades(sounding: Sounding, mine: number): Promise<void> {
-    const host = guide.hostFor(sounding)
-    const moves = lanes.value.flatMap((lane) => fadesOn(sounding.song, sounding.mix, lane))
-    const asked = desk.task
-    const near = moves.filter((m) => !asked || touches(m, asked))
-    const shown = near.length ? near : moves
-    const pictures = await Promise.all(shown.map((m) => host.fade(sounding.mix, m)))
-    if (mine !== round) return
-    fades.value = pictures.flatMap((picture, i) => (picture ? [{ lane: shown[i]!.lane, picture }] : []))
-  }
-
-  async function lookAtBuild(sounding: Sounding, mine: number): Promise<void> {
-    const where = stretch.value
-    const picture = where && (await guide.hostFor(sounding).build(sounding.mix, where))
-    if (mine === round) build.value = picture
-  }
-
-  async function lookAtBalance(sounding: Sounding, mine: number): Promise<void> {
-    const picture = balances.value ? await guide.hostFor(sounding).balance(sounding.mix) : null
-    if (mine === round) balance.value = picture
-  }
-
-  watch(
-    [() => work.mix, open, lanes, () => desk.taskId, allowed],
-    ([mix, isOpen], [before]) => {
-      if (!isOpen || !mix) return
-      if (before?.tracks.length && mix !== before) soon.ask()
-      else void look()
-    },
-    { immediate: true },
-  )
   watch(
     () => work.assignment,
     () => {
-      round++
-      fades.value = []
-      build.value = null
-      balance.value = null
-      problem.value = ''
+      compared.value = null
+      clear()
     },
   )
 
-  return { fades, build, balance, busy, problem, allowed, lanes, stretch, look }
+  return { shown, busy, problem, allowed, compared, choices, beside, band, look }
 })
-
-const touches = (move: Move, { from, to }: { readonly from: number; readonly to: number }) =>
-  move.start < to && move.end > from

@@ -1,0 +1,164 @@
+<script setup lang="ts">
+/** One picture of something heard: drawn, said in sentences, and, where it is asked for, in figures. */
+import type { Picture } from '@rudlo/core/heard'
+import type { Mix } from '@rudlo/core/mix'
+import type { SongTime, SongVersion } from '@rudlo/core/song'
+import { computed } from 'vue'
+import BalanceField from '../../charts/BalanceField.vue'
+import BuildChart from '../../charts/BuildChart.vue'
+import CrossingChart from '../../charts/CrossingChart.vue'
+import FadeChart from '../../charts/FadeChart.vue'
+import LeadChart from '../../charts/LeadChart.vue'
+import type { Shown } from '../../charts/picture'
+import FoldSection from '../../ui/page/FoldSection.vue'
+import FigureTable from '../../ui/tables/FigureTable.vue'
+import { t } from '../../words/t'
+import { nameOf, saidOf, tableOf, titleOf, type Namer } from './picture-words'
+
+const props = defineProps<{
+  picture: Picture
+  /** The same of another mix, under its name; null for a mix in which there is no such thing. */
+  beside?: { readonly name: string; readonly picture: Picture | null } | null
+  song: SongVersion
+  mix: Mix
+  time: SongTime
+  position: number
+  /** Where the lead should stand over the rest, in LU. */
+  band: readonly [low: number, high: number]
+  /** What is shown, and px to its first bar, where it lies under a lane: it has no figures then. */
+  shown?: Shown | undefined
+  gutter?: number | undefined
+}>()
+const emit = defineEmits<{ go: [tick: number] }>()
+
+const by = computed((): Namer => ({ song: props.song, mix: props.mix, time: props.time }))
+const said = computed(() => saidOf(by.value, props.picture))
+const table = computed(() => tableOf(by.value, props.picture))
+/** Another picture of a kind, as charts take it. */
+function other<K extends Picture['kind']>(
+  kind: K,
+): { name: string; picture: Extract<Picture, { kind: K }> } | null {
+  const { picture, name } = props.beside ?? {}
+  return picture?.kind === kind && name ? { name, picture: picture as Extract<Picture, { kind: K }> } : null
+}
+const besideFade = computed(() => {
+  const found = other('fade')
+  return found && { name: found.name, picture: found.picture.fade }
+})
+const besideCrossing = computed(() => {
+  const found = other('crossing')
+  return found && { name: found.name, picture: found.picture.crossing }
+})
+const besideBuild = computed(() => {
+  const found = other('build')
+  return found && { name: found.name, picture: found.picture.build }
+})
+const besideLead = computed(() => {
+  const found = other('balance')
+  return found && { name: found.name, picture: found.picture.balance.bars }
+})
+const frame = computed(() => ({
+  time: props.time,
+  position: props.position,
+  shown: props.shown,
+  gutter: props.gutter,
+}))
+</script>
+
+<template>
+  <article class="picture-card" :data-test="`card-${picture.kind}`">
+    <header>
+      <h3>{{ titleOf(by, picture) }}</h3>
+      <p class="first">{{ said[0] }}</p>
+      <p v-if="said.length > 1 && picture.kind !== 'balance'" class="more">{{ said.slice(1).join(' ') }}</p>
+      <ul v-else-if="said.length > 1" class="more">
+        <li v-for="line in said.slice(1)" :key="line">{{ line }}</li>
+      </ul>
+      <p v-if="beside && !beside.picture" class="soft">{{ t('heard.beside.none', { name: beside.name }) }}</p>
+    </header>
+    <FadeChart
+      v-if="picture.kind === 'fade'"
+      v-bind="frame"
+      :picture="picture.fade"
+      :name="nameOf(by, picture.lane)"
+      :beside="besideFade"
+      @go="(tick) => emit('go', tick)"
+    />
+    <CrossingChart
+      v-else-if="picture.kind === 'crossing'"
+      v-bind="frame"
+      :picture="picture.crossing"
+      :leaves="nameOf(by, picture.leaves)"
+      :comes="nameOf(by, picture.comes)"
+      :beside="besideCrossing"
+      @go="(tick) => emit('go', tick)"
+    />
+    <BuildChart
+      v-else-if="picture.kind === 'build'"
+      v-bind="frame"
+      :picture="picture.build"
+      :name-of="(lane) => nameOf(by, lane)"
+      :beside="besideBuild"
+      @go="(tick) => emit('go', tick)"
+    />
+    <template v-else>
+      <LeadChart
+        v-bind="frame"
+        :bars="picture.balance.bars"
+        :band="band"
+        :beside="besideLead"
+        @go="(tick) => emit('go', tick)"
+      />
+      <BalanceField
+        :song="song"
+        :sections="picture.balance.sections"
+        :beside="other('balance')?.picture.balance.sections"
+        @go="(tick) => emit('go', tick)"
+      />
+    </template>
+    <FoldSection v-if="!shown" :title="t('heard.figures')">
+      <FigureTable :label="titleOf(by, picture)">
+        <thead>
+          <tr>
+            <th v-for="h in table.head" :key="h" scope="col">{{ h }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="[about, ...figures] in table.rows" :key="about">
+            <th scope="row">{{ about }}</th>
+            <td v-for="(f, i) in figures" :key="i">{{ f }}</td>
+          </tr>
+        </tbody>
+      </FigureTable>
+    </FoldSection>
+  </article>
+</template>
+
+<style scoped>
+.picture-card {
+  display: grid;
+  gap: var(--space-2);
+  align-content: start;
+  min-width: 0;
+}
+
+h3 {
+  color: var(--soft);
+  font-size: var(--text-1);
+  font-weight: 560;
+}
+
+.first {
+  font-size: var(--text-3);
+  font-weight: 560;
+}
+
+.more {
+  font-size: var(--text-2);
+}
+
+ul {
+  padding: 0;
+  list-style: none;
+}
+</style>
