@@ -67,6 +67,8 @@ export async function review() {
     await page.locator('[data-test=outcome]').waitFor({ timeout: 180_000 })
     const opening = []
     for (const i of [1, 2, 3, 1, 2]) {
+      await page.locator('[data-test=queue]').click()
+      await page.locator('[data-test=waiting]').first().waitFor()
       opening.push(
         await page.evaluate(async (index) => {
           const pinia = document.querySelector('#app').__vue_app__.config.globalProperties.$pinia
@@ -76,8 +78,11 @@ export async function review() {
           document.querySelectorAll('[data-test=waiting]')[index].click()
           while (
             desk.handIn?.id !== wanted ||
-            document.querySelector('.summary h1')?.textContent.includes(desk.waiting[index].student) !== true
+            document.querySelector('.found h1')?.textContent.includes(desk.waiting[index].student) !== true
           )
+            await new Promise((done) => setTimeout(done, 4))
+          // with its picture
+          while (!document.querySelector('.picture-card svg path'))
             await new Promise((done) => setTimeout(done, 4))
           await player.play()
           const from = player.seconds
@@ -91,15 +96,16 @@ export async function review() {
     }
     await fill(installation.database.connection)
     await page.reload()
+    await page.locator('[data-test=queue]').click()
     await page.locator('.long').waitFor({ timeout: 60_000 })
     await page.waitForTimeout(3000)
     return [
       entry(
         'review',
-        'a hand-in opened until it plays, song loaded',
+        'a hand-in opened until it plays with its pictures, song loaded',
         Math.min(...opening) / 1000,
         's',
-        '< 1.5',
+        '< 0.5',
       ),
       entry('review', 'two mixes of 40 lanes with 100 points compared', comparing(), 'ms', '< 20'),
       entry(

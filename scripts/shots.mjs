@@ -99,12 +99,15 @@ try {
   await shoot(brief, 'assignment')
 
   const desk = await enter(await open('Maren Holt'), 'review')
+  await test(desk, 'queue').click()
   await test(desk, 'waiting').filter({ hasText: 'Tobin' }).click()
   await test(desk, 'changes').waitFor({ timeout: 120_000 })
-  await test(desk, 'card-squeezebox').click()
+  await desk.getByText('Make room at B').click()
+  await test(desk, 'lead-picture').waitFor({ timeout: 60_000 })
   await shoot(desk, 'review-desk')
 
   const figures = await enter(await open('Maren Holt'), 'review')
+  await test(figures, 'queue').click()
   await test(figures, 'compare').click()
   await test(figures, 'crowd').waitFor()
   await figures.waitForTimeout(2500)

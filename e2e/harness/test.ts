@@ -57,6 +57,19 @@ export class Person {
     await this.open('review', title)
   }
 
+  /** Opens the list of hand-ins of the review desk, where it is not open. */
+  async listHandIns(): Promise<void> {
+    const list = this.at('choose-assignment')
+    if (!(await list.isVisible())) await this.at('queue').click()
+    await expect(list).toBeVisible()
+  }
+
+  /** Closes it again. */
+  async unlistHandIns(): Promise<void> {
+    await this.at('queue').click()
+    await expect(this.at('choose-assignment')).toBeHidden()
+  }
+
   /** An assignment on a teacher's first page. */
   card(title = TUNE): Locator {
     return this.page.locator('article', { hasText: title })

@@ -2,6 +2,7 @@ import { expect, test, type Person } from '../harness/test'
 
 async function openFor(teacher: Person, student: string): Promise<void> {
   await teacher.atReview('Maren Holt')
+  await teacher.listHandIns()
   await teacher.at('waiting').filter({ hasText: student }).click()
   await expect(teacher.page.getByRole('heading', { name: new RegExp(`by ${student}`) })).toBeVisible()
 }
@@ -108,6 +109,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
       maren.page.getByRole('complementary', { name: 'Feedback' }).getByText('Saved', { exact: true }),
     ).toBeVisible()
     await maren.at('again').click()
+    await maren.listHandIns()
     await expect(maren.at('given-back').filter({ hasText: 'Bea Castellan' })).toBeVisible()
   })
 
@@ -160,6 +162,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
     await maren.at('accept').click()
     // nothing has been said: it asks once
     await maren.at('without-a-word').click()
+    await maren.listHandIns()
     await expect(maren.at('given-back').filter({ hasText: 'Bea Castellan' })).toContainText('accepted')
   })
 })

@@ -6,6 +6,7 @@ async function desk(teacher: Person, title = 'Make room for the tune'): Promise<
 }
 
 async function lay(teacher: Person, student: string): Promise<void> {
+  await teacher.listHandIns()
   await teacher.at('waiting').filter({ hasText: student }).click()
   await isOn(teacher, student)
   await expect(teacher.at('outcome')).toBeVisible({ timeout: 120_000 })
@@ -50,9 +51,11 @@ test('three hand-ins are reviewed by keyboard alone, each with at most 25 presse
     await maren.page.keyboard.type(`Thank you, ${student.split(' ')[0]}.`)
     await press('Escape')
     await press(decision)
+    await maren.listHandIns()
     await expect(maren.at('given-back').filter({ hasText: student })).toContainText(
       decision === 'a' ? 'accepted' : 'new version',
     )
+    await maren.unlistHandIns()
     expect(presses).toBeLessThanOrEqual(25)
   }
 })
@@ -73,11 +76,13 @@ test('what came back is seen at once, answered and ticked off, and no longer to 
   await maren.at('bank-change').click()
   await expect(maren.at('bank-remark').first()).toContainText('Then half of it.')
   await maren.at('bank-remark').first().click()
-  await maren.tick('on-the-whole')
+  await maren.at('on-the-whole').click()
   await maren.at('pin-remark').click()
   await expect(maren.at('remark')).toHaveCount(1)
   await maren.at('again').click()
+  await maren.listHandIns()
   await expect(maren.at('given-back').filter({ hasText: 'Petra Mraz' })).toBeVisible()
+  await maren.unlistHandIns()
 
   await expect(petra.at('came-back')).toBeVisible()
   await expect(petra.page.getByText(/Go until it is too much.*Then half of it\./)).toBeVisible()
@@ -88,6 +93,7 @@ test('what came back is seen at once, answered and ticked off, and no longer to 
   await petra.at('dealt-with').click()
   await expect(petra.at('dealt-with')).toHaveAttribute('aria-pressed', 'true')
 
+  await maren.listHandIns()
   await maren.at('given-back').filter({ hasText: 'Petra Mraz' }).click()
   await isOn(maren, 'Petra Mraz')
   await expect(maren.at('reply')).toContainText('<i>Which</i> bar?')
@@ -143,6 +149,7 @@ test(
   async ({ somebody }) => {
     const maren = await somebody()
     await desk(maren)
+    await maren.listHandIns()
     await maren.at('waiting').filter({ hasText: 'Tobin Achterberg' }).click()
     await isOn(maren, 'Tobin Achterberg')
     await maren.at('play').click()
@@ -175,6 +182,7 @@ test(
 test('a remark outlives a lost server, and whoever leaves the desk', async ({ somebody, installation }) => {
   const maren = await somebody()
   await desk(maren, 'One word echoes')
+  await maren.listHandIns()
   await maren.at('waiting').first().click()
   await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
   await maren.at('move-label').first().click()
@@ -199,14 +207,17 @@ test('same lines are flagged, decisions are held and go back together, and nothi
 }) => {
   const maren = await somebody()
   await desk(maren, 'Down the street')
+  await maren.listHandIns()
   await expect(maren.at('same-as')).toHaveCount(2)
   const before = await maren.at('waiting').count()
   for (let i = 0; i < 2; i++) {
+    await maren.listHandIns()
     await maren.at('waiting').first().click()
     await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
     await maren.tick('hold')
     await maren.at('again').click()
     await maren.at('without-a-word').click()
+    await maren.listHandIns()
     await expect(maren.at('held')).toHaveCount(i + 1)
   }
   await expect(maren.at('waiting')).toHaveCount(before - 2)
@@ -216,12 +227,14 @@ test('same lines are flagged, decisions are held and go back together, and nothi
   // nobody has opened them yet
   await maren.at('given-back').last().click()
   await maren.at('take-back').click()
+  await maren.listHandIns()
   await expect(maren.at('waiting')).toHaveCount(before - 1)
 })
 
 test('everybody’s lines lie on each other, two stand side by side', async ({ somebody }) => {
   const maren = await somebody()
   await desk(maren)
+  await maren.listHandIns()
   await maren.at('compare').click()
   await expect(maren.at('crowd')).toBeVisible()
   const side = (n: 1 | 2) => maren.page.getByRole('combobox', { name: `Side ${n}` })
@@ -247,6 +260,7 @@ test('everybody’s lines lie on each other, two stand side by side', async ({ s
 test('feedback is printed, with a hundred remarks if need be', async ({ somebody }) => {
   const maren = await somebody()
   await desk(maren, 'Out of the dark')
+  await maren.listHandIns()
   await maren.at('waiting').first().click()
   await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
   const heading = (await maren.page.getByRole('heading', { level: 1 }).textContent())!
@@ -269,6 +283,7 @@ test('feedback is printed, with a hundred remarks if need be', async ({ somebody
         }),
       })
   }, handIn)
+  await maren.listHandIns()
   await maren.at('sheets').click()
   await expect(maren.at('paper').first()).toBeVisible()
   await maren.choose(maren.page.getByRole('combobox', { name: 'Whose' }), new RegExp(student))

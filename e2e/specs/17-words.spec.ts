@@ -78,6 +78,7 @@ test('every room of a teacher has room for a language that is longer', async ({ 
   await maren.at('edit-rubric').click()
   await hasRoom(maren, 'rubric')
   await maren.page.keyboard.press('Escape')
+  await maren.listHandIns()
   await maren.at('compare').click()
   await expect(maren.at('crowd')).toBeVisible()
   await hasRoom(maren, 'comparing')

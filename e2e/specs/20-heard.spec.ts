@@ -18,5 +18,8 @@ test('a fade that was drawn is seen as it is heard, follows its line, and plays 
   await bea.at('task-bars').click()
   await bea.at('move-fade in').click()
   await bea.at('view-heard').click()
-  await expect(bea.page.getByText(/Drawn from bar 1, beat 1/)).toBeVisible({ timeout: 30_000 })
+  await expect(bea.page.getByText(/It is fully there at bar 8, beat [23]/)).toBeVisible({ timeout: 30_000 })
+  // the same of the starting mix lies beside it, and says that nothing fades there
+  await bea.choose('beside', 'starting mix')
+  await expect(bea.page.getByText('Nothing like it in: starting mix.')).toBeVisible()
 })

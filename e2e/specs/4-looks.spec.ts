@@ -147,6 +147,7 @@ test('the places of a teacher: on every screen and in both themes they fit, and 
   await expect(maren.at('rubric')).toBeVisible()
   await isLegible(maren)
   await maren.page.keyboard.press('Escape')
+  await maren.listHandIns()
   await maren.at('compare').click()
   await expect(maren.at('crowd')).toBeVisible()
   await isLegible(maren)

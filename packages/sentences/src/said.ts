@@ -10,11 +10,12 @@ import type { SaidFigure, Sayer } from './sayer'
 const nameOf = ({ kind, name }: Pick<JudgedCheck, 'kind' | 'name'>): string =>
   CHECK_KINDS.find((k) => k.kind === kind)?.name ?? name
 
-/** Why a mark is proposed. */
-export function saidProposal({ met, of, open }: Proposal): string {
-  const names = [...new Set(open.map(nameOf))].join(', ')
-  if (!open.length) return words('mark.all', { of }, of)
-  return words(met === of ? 'mark.own' : met ? 'mark.some' : 'mark.none', { met, of, open: names })
+/** Why a mark is proposed: the checks that it rests on, those that are not met first. */
+export function saidProposal({ met, of, open, holds }: Proposal): string {
+  const listed = (checks: Proposal['open']) => [...new Set(checks.map(nameOf))].join(', ')
+  if (!open.length) return words('mark.all', { of, holds: listed(holds) }, of)
+  const names = { met, of, open: listed(open), holds: listed(holds) }
+  return words(met === of ? 'mark.own' : met ? 'mark.some' : 'mark.none', names)
 }
 
 /** What a check found, as it is read. */

@@ -1,6 +1,16 @@
 import { measurementOf, type Measurement } from '../assess'
 import { evidenceOf, type Evidence, type MoreEvidence } from '../evidence'
-import { balanceOf, energies, hear, type Heard, type HeardCache, type SectionBalance } from '../heard'
+import {
+  balanceOf,
+  energies,
+  hear,
+  hearPicture,
+  picturesAsked,
+  type Heard,
+  type HeardCache,
+  type Picture,
+  type SectionBalance,
+} from '../heard'
 import type { AudioStore } from '../engine'
 import { integratedLoudness, loudnessRange, loudnessTrace } from '../loudness'
 import { mistakeName, mistakesOf, type Mistake } from '../mistakes'
@@ -22,6 +32,8 @@ export interface Assessment {
   readonly mistakes: readonly FoundMistake[]
   /** The starting mix: how loud it is in LUFS, and who is how loud in it; missing where it was measured before this was. */
   readonly start?: { readonly integrated: number | null; readonly balance: readonly SectionBalance[] }
+  /** What is heard of each task, by its id; missing where it was measured before there were pictures. */
+  readonly pictures?: Readonly<Record<string, readonly Picture[]>>
 }
 
 /** Everything that is measured of one work. */
@@ -66,9 +78,11 @@ export function assessWork(
   cache: HeardCache,
   onProgress: (share: number) => boolean = () => true,
 ): Assessed | null {
-  const heard = hear(song, mix, audio, cache, (share) => onProgress(share / 2))
-  const first = heard && hear(song, start, audio, cache, (share) => onProgress(0.5 + share / 2))
-  if (!heard || !first) return null
+  const heard = hear(song, mix, audio, cache, (share) => onProgress(share * 0.4))
+  const first = heard && hear(song, start, audio, cache, (share) => onProgress(0.4 + share * 0.4))
+  const pictures =
+    first && picturesOf({ song, mix, brief }, audio, cache, (share) => onProgress(0.8 + share * 0.2))
+  if (!heard || !first || !pictures) return null
   const asked = askedOf(brief.tasks)
   const evidence = evidenceOf(song, start, mix, { ...more, open: brief.open, heard, first, asked })
   const before = evidenceOf(song, start, start, { open: brief.open, heard: first, first, asked })
@@ -77,8 +91,31 @@ export function assessWork(
     assessment: {
       ...assess(evidence, before, brief),
       start: { integrated: loudnessOf(first).integrated, balance: balanceOf(song, first) },
+      pictures,
     },
   }
+}
+
+/** The pictures of every task of a brief, by its id; null where it was stopped. */
+function picturesOf(
+  { song, mix, brief }: Pick<ToAssess, 'song' | 'mix' | 'brief'>,
+  audio: AudioStore,
+  cache: HeardCache,
+  onProgress: (share: number) => boolean,
+): Record<string, readonly Picture[]> | null {
+  const found: Record<string, readonly Picture[]> = {}
+  const { tasks } = brief
+  for (const [i, task] of tasks.entries()) {
+    const asked = picturesAsked(song, mix, task)
+    const made = asked.map((one, k) =>
+      hearPicture(song, mix, audio, one, cache, (share) =>
+        onProgress((i + (k + share) / asked.length) / tasks.length),
+      ),
+    )
+    if (!made.every((picture): picture is Picture => picture !== null)) return null
+    found[task.id] = made
+  }
+  return found
 }
 
 function loudnessOf({ mix, peaks }: Heard) {

@@ -57,7 +57,7 @@ describe('what is looked at of a task', () => {
   it('is what the lines do bar by bar where none of these is there, and nothing where none is drawn', () => {
     const pan = withPoints(plain, 'track/reed/pan', [point(BAR, -0.5), point(2 * BAR, 0.5)], () => 'l')
     const asked = task({ lanes: ['track/reed/pan'], from: BAR, to: 3 * BAR })
-    expect(picturesAsked(song, pan, asked)).toEqual([{ kind: 'build', from: BAR, to: 3 * BAR }])
+    expect(picturesAsked(song, pan, asked)).toEqual([{ kind: 'build', grows: false, from: BAR, to: 3 * BAR }])
     expect(picturesAsked(song, plain, asked)).toEqual([])
   })
 })

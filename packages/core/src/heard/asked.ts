@@ -17,7 +17,11 @@ export type FadeOnLane = DrawnFade & Pick<Move, 'lane'>
 export type PictureAsked =
   | { readonly kind: 'fade'; readonly fade: FadeOnLane }
   | { readonly kind: 'crossing'; readonly leaves: FadeOnLane; readonly comes: FadeOnLane }
-  | ({ readonly kind: 'build' } & Ticks)
+  | ({
+      readonly kind: 'build'
+      /** Whether it should grow; otherwise it is only looked at what the lines do bar by bar. */
+      readonly grows: boolean
+    } & Ticks)
   | { readonly kind: 'balance' }
 
 /** What pictures are made for: a task, or just a lane in the whole song. */
@@ -68,7 +72,7 @@ function crossingIn(song: SongVersion, mix: Mix, task: PictureTask): readonly [M
 
 /**
  * The pictures that tell what is heard of a task: the build that it asks for, the balance where it is about it, two fades that cross
- * as one, and the fades on its lanes that touch its bars. Where none of them is there: what its lines do bar by bar.
+ * as one, and the fades on its lanes that touch its bars. Where nothing fades or should grow: what its lines do bar by bar.
  */
 export function picturesAsked(song: SongVersion, mix: Mix, task: PictureTask): readonly PictureAsked[] {
   const build = buildIn(task)
@@ -76,9 +80,8 @@ export function picturesAsked(song: SongVersion, mix: Mix, task: PictureTask): r
   const fades = task.lanes
     .flatMap((lane) => fadesOn(song, mix, lane))
     .filter((m) => touches(m, task) && !crossing?.some((c) => c.lane === m.lane && c.start === m.start))
-  const balances = !task.lanes.length || task.checks.some((c) => BALANCES.includes(c.kind))
-  const asked: readonly PictureAsked[] = [
-    ...(build ? [{ kind: 'build', ...build } as const] : []),
+  const moves: readonly PictureAsked[] = [
+    ...(build ? [{ kind: 'build', grows: true, ...build } as const] : []),
     ...(crossing
       ? [{ kind: 'crossing', leaves: fadeOf(crossing[0]), comes: fadeOf(crossing[1]) } as const]
       : []),
@@ -86,10 +89,16 @@ export function picturesAsked(song: SongVersion, mix: Mix, task: PictureTask): r
     ...fades
       .filter((m) => !build || m.start < build.from || m.end > build.to)
       .map((m) => ({ kind: 'fade', fade: fadeOf(m) }) as const),
-    ...(balances ? [{ kind: 'balance' } as const] : []),
   ]
   const isDrawn = task.lanes.some((lane) => lineInCharge(mix, lane))
-  return asked.length || !isDrawn ? asked : [{ kind: 'build', from: task.from, to: task.to }]
+  const balances = !task.lanes.length || task.checks.some((c) => BALANCES.includes(c.kind))
+  return [
+    ...moves,
+    ...(moves.length || !isDrawn
+      ? []
+      : [{ kind: 'build', grows: false, from: task.from, to: task.to } as const]),
+    ...(balances ? [{ kind: 'balance' } as const] : []),
+  ]
 }
 
 /** Whether a picture follows its lines without anything being played anew, once it was made: its tracks are dry. */

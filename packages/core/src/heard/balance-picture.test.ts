@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { audioFor, smallSong } from '../../test/songs'
 import { plainMix, trackLevel, withSetting, type Mix } from '../mix'
 import { SAMPLE_RATE } from '../time'
-import { balancePicture, hear, hearBands } from '.'
+import { balancePicture, hear, hearBands, RecentParts } from '.'
 
 const BAR = 3840
 const song = {
@@ -81,6 +81,6 @@ describe('a balance', () => {
     )
     const { bars, way } = pictureOf(silent)
     expect([bars.every((b) => b.lead === null), way]).toEqual([true, []])
-    expect(hearBands(song, plainMix(song), above, () => false)).toBeNull()
+    expect(hearBands(song, plainMix(song), above, new RecentParts(), () => false)).toBeNull()
   })
 })

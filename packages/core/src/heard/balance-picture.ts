@@ -1,6 +1,6 @@
 import { songTime, type SongVersion } from '../song'
 import { balanceOf, type SectionBalance } from './balance'
-import type { Heard } from './hear'
+import type { HeardTracks } from './hear'
 import type { SectionBands } from './hear-bands'
 import { comeForward, inTheWay, type InTheWay } from './in-the-way'
 import { hopsIn, over, sounding, together, type Seconds } from './part'
@@ -36,7 +36,7 @@ const LEADS: readonly string[] = ['lead', 'voice']
 const tenth = (lu: number | null) => (lu === null || !Number.isFinite(lu) ? null : Math.round(lu * 10) / 10)
 
 /** Who of those that may lead sounds most in a stretch; undefined where none does. */
-function leadIn(song: SongVersion, heard: Heard, where: Seconds): string | undefined {
+function leadIn(song: SongVersion, heard: HeardTracks, where: Seconds): string | undefined {
   const [first, last] = hopsIn(where, heard.hops)
   const counted = song.tracks
     .filter((t) => LEADS.includes(t.role) && heard.tracks[t.id])
@@ -50,7 +50,7 @@ function leadIn(song: SongVersion, heard: Heard, where: Seconds): string | undef
  * How the tracks of a mix stand to each other: section by section, the lead bar by bar, and who is in its way.
  * @param bands what each track has in the critical bands; left out where it is not asked for
  */
-export function balancePicture(song: SongVersion, heard: Heard, bands?: SectionBands): BalancePicture {
+export function balancePicture(song: SongVersion, heard: HeardTracks, bands?: SectionBands): BalancePicture {
   const { tempo, meter, length } = songTime(song)
   const secondsOf = (from: number, to: number): Seconds => ({
     from: tempo.secondsAt(from),

@@ -1,6 +1,6 @@
 import { songTime, type SongVersion } from '../song'
 import { energies, hopsIn, loudnessIn, over, sounding, together } from './part'
-import type { Heard } from './hear'
+import type { HeardTracks } from './hear'
 
 /** Who is how loud in one section of the song. Plain data, kept as JSON. */
 export interface SectionBalance {
@@ -22,7 +22,7 @@ const LEADS_SHARE = 0.1
 const tenth = (lu: number | null) => (lu === null || !Number.isFinite(lu) ? null : Math.round(lu * 10) / 10)
 
 /** The balance of a mix, section by section. Where several tracks may lead, the one that sounds most in it does. */
-export function balanceOf(song: SongVersion, heard: Heard): SectionBalance[] {
+export function balanceOf(song: SongVersion, heard: HeardTracks): SectionBalance[] {
   const { tempo } = songTime(song)
   const whole = energies(heard.mix)
   const leads = song.tracks

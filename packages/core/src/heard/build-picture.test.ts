@@ -97,4 +97,17 @@ describe('a build', () => {
     expect(Object.keys(picture.bars[0]!.lanes)).toEqual(['track/reed/level'])
     expect(picture.bars[1]!.adds).toBeCloseTo(picture.bars[1]!.lanes['track/reed/level']!, 1)
   })
+
+  it('is the same whether the whole song was heard before, or only its bars are', () => {
+    const mix = mixOf([-12, -6, -3, 0], [-6, -6, 0, -3])
+    const stretch = { from: BAR, to: 3 * BAR }
+    const known = new RecentParts()
+    hear(song, mix, audio, known)
+    const [before, alone] = [known, new RecentParts()].map((cache) =>
+      hearBuild(song, mix, audio, stretch, cache)!,
+    )
+    alone!.bars.forEach((bar, i) => expect(Math.abs(bar.adds! - before!.bars[i]!.adds!)).toBeLessThan(0.05))
+    expect(alone!.after).toBeCloseTo(before!.after!, 1)
+    expect(alone!.room).toBeCloseTo(before!.room!, 1)
+  })
 })

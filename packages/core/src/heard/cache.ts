@@ -4,25 +4,37 @@ import type { Part } from './part'
 export interface HeardCache {
   get(key: string): Part | undefined
   set(key: string, part: Part): void
+  /** What tracks have in the critical bands, section by section. */
+  readonly bands: Recent<readonly Float64Array[]>
 }
 
-/** A cache that forgets what was not asked for longest. */
-export class RecentParts implements HeardCache {
-  readonly #parts = new Map<string, Part>()
+/** Things by their keys; what was not asked for longest is forgotten. */
+export class Recent<T> {
+  readonly #things = new Map<string, T>()
 
-  constructor(private readonly most = 400) {}
+  constructor(private readonly most: number) {}
 
-  get(key: string): Part | undefined {
-    const part = this.#parts.get(key)
-    if (part) {
-      this.#parts.delete(key)
-      this.#parts.set(key, part)
+  get(key: string): T | undefined {
+    const thing = this.#things.get(key)
+    if (thing !== undefined) {
+      this.#things.delete(key)
+      this.#things.set(key, thing)
     }
-    return part
+    return thing
   }
 
-  set(key: string, part: Part): void {
-    this.#parts.set(key, part)
-    if (this.#parts.size > this.most) this.#parts.delete(this.#parts.keys().next().value!)
+  set(key: string, thing: T): void {
+    this.#things.set(key, thing)
+    if (this.#things.size > this.most) this.#things.delete(this.#things.keys().next().value!)
+  }
+}
+
+/** A cache of so many parts. */
+export class RecentParts extends Recent<Part> implements HeardCache {
+  readonly bands: Recent<readonly Float64Array[]>
+
+  constructor(most = 400) {
+    super(most)
+    this.bands = new Recent(most)
   }
 }

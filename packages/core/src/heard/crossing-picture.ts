@@ -35,8 +35,10 @@ const AROUND = 2
 const GATE = -70
 /** Nothing is drawn further down, in LU. */
 const FLOOR = -80
-/** A hole is heard from so many LU on: less is hardly told from none. */
-const HOLE = 1
+/** From so many LU on something is missing: less is hardly told from nothing. */
+const THIN = 1
+/** From so many LU on that is a hole, as a task that asks for a crossing has it where it says nothing else. */
+export const HOLE_LU = 4
 /** So many hops make one look at the sum: the momentary loudness of EBU Tech 3341, which no single hit decides. */
 const WINDOW = 4
 
@@ -110,6 +112,6 @@ export function crossingPicture(
     comes: come.map(hundredth),
     sum: sum.map(hundredth),
     meet: met < 0 ? null : tickOf(met),
-    hole: deep >= HOLE ? { tick: tickOf(deepest), deep: Math.round(deep * 10) / 10 } : null,
+    hole: deep >= THIN ? { tick: tickOf(deepest), deep: Math.round(deep * 10) / 10 } : null,
   }
 }

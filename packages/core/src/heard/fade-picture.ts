@@ -31,7 +31,7 @@ export interface FadePicture {
   readonly gone: number | null
   /** The longest stretch of it on which nothing moves, in ticks; null where it moves all the time. */
   readonly still: { readonly from: number; readonly to: number } | null
-  /** Where it moves most: a tick, and how many LU a second. Null where it never moves. */
+  /** Where it moves most while it is still clearly heard (30 LU below at the most): a tick, and how many LU a second. Null where it never moves. */
   readonly steepest: { readonly tick: number; readonly speed: number } | null
 }
 
@@ -40,6 +40,8 @@ const AROUND = 2
 /** Loss in LU at which a fade is first heard, and at which it is gone. */
 const HEARD = 1
 const GONE = 40
+/** What goes on further down than this is hardly followed: a fade to silence ends steeply in dB, whoever draws it. */
+const CLEAR = 30
 /** Softer than this nothing is heard (the absolute gate of ITU-R BS.1770-4), in LUFS. */
 const GATE = -70
 /** It stands still where it moves less than this, in LU a second; a rest of less than so many hops is none. */
@@ -109,7 +111,8 @@ export function fadePicture(
   const speed = speeds(loss)
   const inside = (i: number) => tickOf(i) >= fade.start && tickOf(i + 1) <= fade.end && !soft(loss[i]!, i)
   const rest = longestRun(speed.length, (i) => inside(i) && speed[i] !== null && speed[i]! < STILL)
-  const top = speed.reduce<number>((best, s, i) => (inside(i) && (s ?? 0) > (speed[best] ?? 0) ? i : best), 0)
+  const clear = (i: number) => inside(i) && (loss[i + 1] ?? -Infinity) > -CLEAR
+  const top = speed.reduce<number>((best, s, i) => (clear(i) && (s ?? 0) > (speed[best] ?? 0) ? i : best), 0)
   const edge = way === 'out' ? 0 : 1
   return {
     way,

@@ -31,14 +31,19 @@ export function hearBuild(
   const steps = builders.length + 3
   let step = 0
   const go = (share: number) => onProgress((step + share) / steps)
-  const whole = hearWhole(song, mix, audio, cache, go)
+  const { meter, tempo } = songTime(song)
+  // with the bar after it
+  const end = Math.min(song.length, meter.barStart(meter.placeAt(Math.max(0, stretch.to - 1)).bar + 2))
+  const within = { from: tempo.secondsAt(stretch.from), to: tempo.secondsAt(end) }
+  const options = { cache, onProgress: go, within }
+  const whole = hearWhole(song, mix, audio, options)
   step++
-  const still = whole && hearStill(song, mix, audio, cache, go)
+  const still = whole && hearStill(song, mix, audio, options)
   if (!whole || !still) return null
   const leftOut: Record<Address, Part> = {}
   for (const lane of builders) {
     step++
-    const part = hearWhole(song, withLane(mix, lane, { on: false }), audio, cache, go)
+    const part = hearWhole(song, withLane(mix, lane, { on: false }), audio, options)
     if (!part) return null
     leftOut[lane] = part
   }

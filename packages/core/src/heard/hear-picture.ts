@@ -7,7 +7,7 @@ import type { BuildPicture } from './build-picture'
 import type { HeardCache } from './cache'
 import type { CrossingPicture } from './crossing-picture'
 import type { FadePicture } from './fade-picture'
-import { hear } from './hear'
+import { hearTracks } from './hear'
 import { hearBands } from './hear-bands'
 import { hearBuild } from './hear-build'
 import { hearCrossing, hearFade } from './hear-fade'
@@ -21,7 +21,12 @@ export type Picture =
       readonly comes: Address
       readonly crossing: CrossingPicture
     }
-  | { readonly kind: 'build'; readonly build: BuildPicture }
+  | {
+      readonly kind: 'build'
+      /** Whether it should grow. */
+      readonly grows: boolean
+      readonly build: BuildPicture
+    }
   | { readonly kind: 'balance'; readonly balance: BalancePicture }
 
 /**
@@ -50,11 +55,11 @@ export function hearPicture(
     }
     case 'build': {
       const build = hearBuild(song, mix, audio, asked, cache, onProgress)
-      return build && { kind: 'build', build }
+      return build && { kind: 'build', grows: asked.grows, build }
     }
     case 'balance': {
-      const heard = hear(song, mix, audio, cache, (share) => onProgress(share / 2))
-      const bands = heard && hearBands(song, mix, audio, (share) => onProgress((1 + share) / 2))
+      const heard = hearTracks(song, mix, audio, cache, (share) => onProgress(share / 2))
+      const bands = heard && hearBands(song, mix, audio, cache, (share) => onProgress((1 + share) / 2))
       return heard && bands && { kind: 'balance', balance: balancePicture(song, heard, bands) }
     }
   }

@@ -6,21 +6,25 @@ import type { SongVersion } from '../song'
 import { hasReturnsAlone, programOf, returnsOf } from './apart'
 import { RecentParts, type HeardCache } from './cache'
 import { entriesOf, onsetsOf } from './entries'
-import { HOPS, type Part } from './part'
+import { HOPS, hopsIn, type Part, type Seconds } from './part'
 import { HOP, HOPS_AT_ONCE, Piece, TrackPiece } from './piece'
 
-/** Everything that is measured of the sound of a mix. */
-export interface Heard {
+/** A mix and its tracks, measured. */
+export interface HeardTracks {
   readonly hops: number
   readonly mix: Part
-  /** The mix with its lines off. */
-  readonly still: Part
   /** Highest true peak in each hop, dBTP; −Infinity for silence. */
   readonly peaks: Float64Array
   /** Every track with its share of the returns. */
   readonly tracks: Readonly<Record<string, Part>>
   /** The share of the returns alone, of every track that sends. */
   readonly shares: Readonly<Record<string, Part>>
+}
+
+/** Everything that is measured of the sound of a mix. */
+export interface Heard extends HeardTracks {
+  /** The mix with its lines off. */
+  readonly still: Part
   /** Ticks at which each track begins to play after it was silent. */
   readonly entries: Readonly<Record<string, readonly number[]>>
   /** Ticks at which notes of each track begin; missing where it is not known. */
@@ -48,19 +52,40 @@ export function hear(
   cache: HeardCache = new RecentParts(),
   onProgress: (share: number) => boolean = () => true,
 ): Heard | null {
+  const heard = hearTracks(song, mix, audio, cache, (share) => onProgress(share * STILL_FROM))
+  const still =
+    heard &&
+    hearStill(song, mix, audio, {
+      cache,
+      onProgress: (share) => onProgress(STILL_FROM + share * (1 - STILL_FROM)),
+    })
+  if (!heard || !still) return null
+  return { ...heard, still, entries: entriesOf(song, mix, audio), onsets: onsetsOf(song, mix, audio) }
+}
+
+/** Where the progress is when only the mix without its lines is missing. */
+const STILL_FROM = 0.7
+
+/** A mix and its tracks, rendered and measured. As {@link hear}, without what checks want besides. */
+export function hearTracks(
+  song: SongVersion,
+  mix: Mix,
+  audio: AudioStore,
+  cache: HeardCache = new RecentParts(),
+  onProgress: (share: number) => boolean = () => true,
+): HeardTracks | null {
   const hops = hopsOf(song)
   const program = compileMix(song, mix)
   const songKey = songKeyOf(song)
   const ids = program.tracks.map((t) => t.id)
   const keyOf = {
     whole: wholeKey(song, mix),
-    still: stillKey(song, mix),
     own: new Map(ids.map((id) => [id, `${songKey}track ${partKey(mix, id)}`])),
     share: (id: string) => `share ${keyOf.own.get(id)!}`,
   }
   const sends = ids.filter((id) => returnsOf(mix, id).size > 0)
   const parts = new Map<string, Part>()
-  for (const key of [keyOf.whole, keyOf.still, ...keyOf.own.values(), ...sends.map(keyOf.share)]) {
+  for (const key of [keyOf.whole, ...keyOf.own.values(), ...sends.map(keyOf.share)]) {
     const known = cache.get(key)
     if (known) parts.set(key, known)
   }
@@ -85,12 +110,6 @@ export function hear(
       const engine = new Engine(programOf(program, id), audio)
       return { engine, whole: null, tracks: [tapped(engine, id, hops, returnsOf(mix, id))] }
     })
-  if (!parts.has(keyOf.still))
-    jobs.push(() => {
-      const engine = new Engine(program, audio)
-      engine.moves = false
-      return { engine, whole: new Piece(hops, true), tracks: [] }
-    })
 
   const steps = Math.max(1, jobs.length * hops)
   let done = 0
@@ -102,8 +121,7 @@ export function hear(
     whole?.dispose()
     for (const track of tracks) track.dispose()
     if (!through) return null
-    if (whole && engine.moves) keep(keyOf.whole, { ...whole.part, peaks: whole.part.peaks!.map(dbfs) })
-    else if (whole) keep(keyOf.still, whole.part)
+    if (whole) keep(keyOf.whole, { ...whole.part, peaks: whole.part.peaks!.map(dbfs) })
     for (const { id, own, share } of tracks) {
       keep(keyOf.own.get(id)!, own.part)
       if (share) keep(keyOf.share(id), share.part)
@@ -113,12 +131,9 @@ export function hear(
   return {
     hops,
     mix: whole,
-    still: parts.get(keyOf.still)!,
     peaks: whole.peaks!,
     tracks: Object.fromEntries(ids.map((id) => [id, parts.get(keyOf.own.get(id)!)!])),
     shares: Object.fromEntries(sends.map((id) => [id, parts.get(keyOf.share(id))!])),
-    entries: entriesOf(song, mix, audio),
-    onsets: onsetsOf(song, mix, audio),
   }
 }
 
@@ -135,7 +150,7 @@ export function hearTrack(
   cache: HeardCache = new RecentParts(),
   onProgress: (share: number) => boolean = () => true,
 ): Part | null {
-  const key = `${songKeyOf(song)}track ${partKey(mix, id)}`
+  const key = trackKey(song, mix, id)
   const known = cache.get(key)
   if (known) return known
   const hops = hopsOf(song)
@@ -150,47 +165,57 @@ export function hearTrack(
   return track.own.part
 }
 
+/** Which of a mix is played as one, and between which places of the song. */
+interface WholeOptions {
+  readonly cache?: HeardCache | undefined
+  /** Told the share done, 0…1; returns false to stop. */
+  readonly onProgress?: ((share: number) => boolean) | undefined
+  /**
+   * Only what is heard here is wanted: what comes before is played from as far back as most tails reach, and nothing is said of the
+   * rest. The whole song, if missing.
+   */
+  readonly within?: Seconds | undefined
+}
+
 /** What is heard of a mix as one, without its tracks. @returns null where it was stopped */
-export const hearWhole = (
-  song: SongVersion,
-  mix: Mix,
-  audio: AudioStore,
-  cache: HeardCache = new RecentParts(),
-  onProgress: (share: number) => boolean = () => true,
-): Part | null => wholePart(song, mix, audio, { key: wholeKey(song, mix), moves: true }, cache, onProgress)
+export const hearWhole = (song: SongVersion, mix: Mix, audio: AudioStore, options: WholeOptions = {}) =>
+  wholePart(song, mix, audio, { key: wholeKey(song, mix), moves: true }, options)
 
 /** What is heard of a mix with its lines off. As {@link hearWhole}. */
-export const hearStill = (
-  song: SongVersion,
-  mix: Mix,
-  audio: AudioStore,
-  cache: HeardCache = new RecentParts(),
-  onProgress: (share: number) => boolean = () => true,
-): Part | null => wholePart(song, mix, audio, { key: stillKey(song, mix), moves: false }, cache, onProgress)
+export const hearStill = (song: SongVersion, mix: Mix, audio: AudioStore, options: WholeOptions = {}) =>
+  wholePart(song, mix, audio, { key: stillKey(song, mix), moves: false }, options)
+
+/** How far back tails are played that are still heard in a stretch, in seconds. */
+const TAILS = 6
 
 function wholePart(
   song: SongVersion,
   mix: Mix,
   audio: AudioStore,
   { key, moves }: { readonly key: string; readonly moves: boolean },
-  cache: HeardCache,
-  onProgress: (share: number) => boolean,
+  { cache = new RecentParts(), onProgress = () => true, within }: WholeOptions,
 ): Part | null {
-  const known = cache.get(key)
-  if (known) return known
   const hops = hopsOf(song)
+  const [first, last] = within ? hopsIn({ from: within.from - TAILS, to: within.to }, hops) : [0, hops]
+  const here = within ? `${key} ${first} ${last}` : key
+  const known = cache.get(key) ?? cache.get(here)
+  if (known) return known
   const whole = new Piece(hops, true)
   let done = 0
   const engine = new Engine(compileMix(song, mix), audio)
   engine.moves = moves
-  const through = listen(engine, hops, whole, [], (count) => onProgress((done += count) / hops))
+  const go = (count: number) => onProgress((done += count) / (last - first))
+  const through = listen(engine, last, whole, [], go, first)
   whole.dispose()
   if (!through) return null
   const part = { ...whole.part, peaks: whole.part.peaks!.map(dbfs) }
-  cache.set(key, part)
+  cache.set(here, part)
   return part
 }
 
+/** Everything that what is heard of a track depends on. */
+export const trackKey = (song: SongVersion, mix: Mix, id: string) =>
+  `${songKeyOf(song)}track ${partKey(mix, id)}`
 const songKeyOf = (song: SongVersion) => JSON.stringify([song.tempo, song.length, song.assets])
 const wholeKey = (song: SongVersion, mix: Mix) => `${songKeyOf(song)}whole ${JSON.stringify(sounding(mix))}`
 const stillKey = (song: SongVersion, mix: Mix) =>
@@ -203,21 +228,22 @@ function tapped(engine: Engine, id: string, hops: number, returns: ReadonlySet<s
   return new TrackPiece(id, hops, engine.tap([id, ...returns]), share)
 }
 
-/** Plays an engine through and measures what is wanted. @returns false where it was stopped */
+/** Plays an engine from one hop to another and measures what is wanted. @returns false where it was stopped */
 function listen(
   engine: Engine,
   hops: number,
   whole: Piece | null,
   tracks: readonly TrackPiece[],
   go: (count: number) => boolean,
+  start = 0,
 ): boolean {
   const left = new Float32Array(BLOCK)
   const right = new Float32Array(BLOCK)
   const length = hops * HOP
-  let first = 0
+  let first = start
   let filled = 0
   // blocks go through without a break, as in every other render: hops end somewhere inside them
-  for (let at = 0; at < length; at += BLOCK) {
+  for (let at = start * HOP; at < length; at += BLOCK) {
     const n = Math.min(BLOCK, length - at)
     engine.process(at, n, n < BLOCK ? left.subarray(0, n) : left, n < BLOCK ? right.subarray(0, n) : right)
     if (whole) {

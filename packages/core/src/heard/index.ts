@@ -1,5 +1,5 @@
 /** What is heard: a mix and its parts, rendered and measured, for checks and mistakes to look at. */
-export { hear, hearTrack, hearStill, hearWhole, type Heard } from './hear'
+export { hear, hearTrack, hearStill, hearWhole, type Heard, type HeardTracks } from './hear'
 export { RecentParts, type HeardCache } from './cache'
 export { entriesOf } from './entries'
 export { balanceOf, type SectionBalance } from './balance'
@@ -18,7 +18,7 @@ export {
 export { hearPicture, type Picture } from './hear-picture'
 export { hearCrossing, hearFade } from './hear-fade'
 export { hearBuild } from './hear-build'
-export { crossingPicture, type CrossingPicture, type CrossingSide } from './crossing-picture'
+export { crossingPicture, HOLE_LU, type CrossingPicture, type CrossingSide } from './crossing-picture'
 export {
   buildPicture,
   type Brightened,

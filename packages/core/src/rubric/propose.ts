@@ -11,6 +11,8 @@ export interface Proposal {
   readonly of: number
   /** What of their tasks is not met, in its order: the mark is kept down by it. */
   readonly open: readonly Pick<JudgedCheck, 'check' | 'kind' | 'name'>[]
+  /** Those of its own checks that are met. */
+  readonly holds: readonly Pick<JudgedCheck, 'check' | 'kind' | 'name'>[]
 }
 
 const WORTH = { met: 1, close: 0.6, 'not yet': 0 } as const
@@ -58,13 +60,17 @@ function proposalFor(criterion: Criterion, all: readonly Weighed[], top: number)
   const open = theirs.filter((c) => c.finding.verdict !== 'met')
   const weight = checks.reduce((sum, c) => sum + c.weight, 0)
   const share = weight ? checks.reduce((sum, c) => sum + c.weight * WORTH[c.finding.verdict], 0) / weight : 0
+  const holds = checks.filter((c) => c.finding.verdict === 'met')
   return {
     level: open.length ? Math.min(top - 1, Math.floor(share * top)) : top,
-    met: checks.filter((c) => c.finding.verdict === 'met').length,
+    met: holds.length,
     of: checks.length,
-    open: open.map(({ check, kind, name }) => ({ check, name, ...(kind === undefined ? {} : { kind }) })),
+    open: open.map(named),
+    holds: holds.map(named),
   }
 }
+
+const named = ({ check, kind, name }: Weighed) => ({ check, name, ...(kind === undefined ? {} : { kind }) })
 
 /** Whether a check found something else than in the starting mix: otherwise nothing was done about it. */
 function wasWorkedOn({ finding, before }: Weighed): boolean {

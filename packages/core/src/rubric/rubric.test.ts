@@ -19,11 +19,13 @@ const judged = (checks: ReturnType<typeof check>[], before: typeof checks = []):
 const TASKS = [{ id: 't', weight: 1 }]
 const propose = (j: Judged, rubric: Rubric = usualRubric()) => proposeMarks(rubric, TASKS, j)
 
+const named = (kind: string) => ({ check: kind, kind, name: kind })
+
 describe('proposeMarks', () => {
   it('reaches the level below the highest where all is met: the highest is the teacher’s', () => {
     expect(propose(judged([check('fade in', 'met'), check('lead over rest', 'met')]))).toEqual({
-      fades: { level: 2, met: 1, of: 1, open: [] },
-      balance: { level: 2, met: 1, of: 1, open: [] },
+      fades: { level: 2, met: 1, of: 1, open: [], holds: [named('fade in')] },
+      balance: { level: 2, met: 1, of: 1, open: [], holds: [named('lead over rest')] },
     })
   })
 
@@ -35,7 +37,8 @@ describe('proposeMarks', () => {
       level: 1,
       met: 2,
       of: 3,
-      open: [{ check: 'fade out', kind: 'fade out', name: 'fade out' }],
+      open: [named('fade out')],
+      holds: [named('fade in'), named('dip')],
     })
     expect(propose(judged([check('fade in', 'not yet'), check('fade out', 'close')]))['fades']!.level).toBe(0)
   })

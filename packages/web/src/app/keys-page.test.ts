@@ -31,7 +31,8 @@ describe('docs/keys.md', () => {
     const bench = useBenchKeys({ tasks: ref(false), keys: ref(false) })
     const review = useReviewKeys({
       tour: nothing,
-      figures: nothing,
+      below: nothing,
+      queue: nothing,
       takeNext: nothing,
       overruleNext: nothing,
       remark: nothing,

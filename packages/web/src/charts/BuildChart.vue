@@ -6,7 +6,7 @@ import { signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import { t } from '../words/t'
 import type { Palette } from '../ui/theme/palette'
-import type { Beside, LegendEntry, PictureOption, Shown } from './picture'
+import type { Beside, LegendEntry, PictureOption, Shown, Sides } from './picture'
 import PictureFrame from './PictureFrame.vue'
 import PictureLegend from './PictureLegend.vue'
 
@@ -18,7 +18,7 @@ const props = defineProps<{
   position: number
   beside?: Beside<BuildPicture> | null
   shown?: Shown | undefined
-  gutter?: number | undefined
+  sides?: Sides | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
@@ -161,7 +161,7 @@ const option = (p: Palette): PictureOption => {
           symbolOffset: [0, -30],
           itemStyle: { color: p.warm },
           data: bars.value
-            .filter((b) => falls.includes(b.bar) || b.bar === steepest)
+            .filter((b) => lanes.value.length > 0 && (falls.includes(b.bar) || b.bar === steepest))
             .map((b) => ({
               coord: [middle(b), b.adds ?? 0],
               itemStyle: { color: b.bar === steepest ? p.good : p.warm },
@@ -189,7 +189,7 @@ function say(tick: number): string {
     :position="position"
     :option="option"
     :say="say"
-    :gutter="gutter"
+    :sides="sides"
     test="build-picture"
     @go="(tick) => emit('go', tick)"
   />

@@ -1,13 +1,22 @@
 <script setup lang="ts">
 /** Two tracks that cross, as they are heard: one leaves, the other comes, and both together beside an even hand-over. */
-import { HOPS, type CrossingPicture } from '@rudlo/core/heard'
+import { HOLE_LU, HOPS, type CrossingPicture } from '@rudlo/core/heard'
 import type { SongTime } from '@rudlo/core/song'
 import { beatInWords } from '@rudlo/core/time'
 import { signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import { t } from '../words/t'
 import type { Palette } from '../ui/theme/palette'
-import { FLOOR, lossAxis, type Beside, type LegendEntry, type PictureOption, type Shown } from './picture'
+import {
+  edgeLabels,
+  FLOOR,
+  lossAxis,
+  type Beside,
+  type LegendEntry,
+  type PictureOption,
+  type Shown,
+  type Sides,
+} from './picture'
 import PictureFrame from './PictureFrame.vue'
 import PictureLegend from './PictureLegend.vue'
 
@@ -20,7 +29,7 @@ const props = defineProps<{
   position: number
   beside?: Beside<CrossingPicture> | null
   shown?: Shown | undefined
-  gutter?: number | undefined
+  sides?: Sides | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
@@ -93,8 +102,11 @@ const option = (p: Palette): PictureOption => {
           lineStyle: { color: p.ink, type: 'dotted' },
           label: { color: p.soft, position: 'end', rotate: 0 },
           data: [
-            { xAxis: start, label: { formatter: t('heard.begins') } },
-            { xAxis: end, label: { formatter: t('heard.ends') } },
+            ...edgeLabels(
+              { from: from.value, to: to.value },
+              { tick: start, text: t('heard.begins') },
+              { tick: end, text: t('heard.ends') },
+            ),
             ...(meet === null ? [] : [{ xAxis: meet, label: { formatter: t('heard.crossing.meet') } }]),
           ],
         },
@@ -103,7 +115,7 @@ const option = (p: Palette): PictureOption => {
           symbolSize: 11,
           itemStyle: { color: p.sheet, borderColor: p.warm, borderWidth: 2.5 },
           label: { position: 'bottom', color: p.ink, formatter: t('heard.crossing.hole') },
-          data: hole ? [{ coord: [hole.tick, drawn(-hole.deep)] }] : [],
+          data: hole && hole.deep >= HOLE_LU ? [{ coord: [hole.tick, drawn(-hole.deep)] }] : [],
         },
       },
     ],
@@ -129,7 +141,7 @@ function say(tick: number): string {
     :position="position"
     :option="option"
     :say="say"
-    :gutter="gutter"
+    :sides="sides"
     test="crossing-picture"
     @go="(tick) => emit('go', tick)"
   />

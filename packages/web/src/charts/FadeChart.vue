@@ -7,7 +7,16 @@ import { signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import { t } from '../words/t'
 import type { Palette } from '../ui/theme/palette'
-import { FLOOR, lossAxis, type Beside, type LegendEntry, type PictureOption, type Shown } from './picture'
+import {
+  edgeLabels,
+  FLOOR,
+  lossAxis,
+  type Beside,
+  type LegendEntry,
+  type PictureOption,
+  type Shown,
+  type Sides,
+} from './picture'
 import PictureFrame from './PictureFrame.vue'
 import PictureLegend from './PictureLegend.vue'
 
@@ -19,7 +28,7 @@ const props = defineProps<{
   position: number
   beside?: Beside<FadePicture> | null
   shown?: Shown | undefined
-  gutter?: number | undefined
+  sides?: Sides | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
@@ -69,10 +78,11 @@ interface Coordinates {
 
 const option = (p: Palette): PictureOption => {
   const { heard, gone, still, start, end, way } = props.picture
-  const edges = [
-    { xAxis: start, label: { formatter: t('heard.begins') } },
-    { xAxis: end, label: { formatter: t('heard.ends') } },
-  ]
+  const edges = edgeLabels(
+    { from: from.value, to: to.value },
+    { tick: start, text: t('heard.begins') },
+    { tick: end, text: t('heard.ends') },
+  )
   const notes = [
     { tick: heard, text: t(way === 'out' ? 'heard.first' : 'heard.full') },
     { tick: gone, text: t(way === 'out' ? 'heard.gone' : 'heard.comes') },
@@ -163,7 +173,7 @@ function say(tick: number): string {
     :position="position"
     :option="option"
     :say="say"
-    :gutter="gutter"
+    :sides="sides"
     test="fade-picture"
     @go="(tick) => emit('go', tick)"
   />

@@ -3,9 +3,10 @@
 import type { LeadBar } from '@rudlo/core/heard'
 import type { SongTime } from '@rudlo/core/song'
 import { signedText } from '@rudlo/words'
+import { computed } from 'vue'
 import { t } from '../words/t'
 import type { Palette } from '../ui/theme/palette'
-import type { Beside, PictureOption, Shown } from './picture'
+import type { Beside, PictureOption, Shown, Sides } from './picture'
 import PictureFrame from './PictureFrame.vue'
 
 const props = defineProps<{
@@ -16,13 +17,19 @@ const props = defineProps<{
   band: readonly [low: number, high: number]
   beside?: Beside<readonly LeadBar[]> | null
   shown?: Shown | undefined
-  gutter?: number | undefined
+  sides?: Sides | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
-/** Further away from 0 nothing more is said by a column, in LU. */
-const MOST = 12
-const inside = (lu: number) => Math.min(MOST, Math.max(-MOST, lu))
+/** How far away from 0 is shown, in LU: as far as is needed, at most the last of these. */
+const RANGES = [12, 18, 24] as const
+const most = computed(() => {
+  const { from, to } = props.shown ?? { from: 0, to: props.time.length }
+  const inView = props.bars.filter((b) => b.from < to && b.to > from)
+  const furthest = Math.max(0, ...inView.map((b) => Math.abs(b.lead ?? 0)))
+  return RANGES.find((range) => range >= furthest) ?? RANGES[2]
+})
+const inside = (lu: number) => Math.min(most.value, Math.max(-most.value, lu))
 
 const option = (p: Palette): PictureOption => ({
   yAxis: {
@@ -30,9 +37,9 @@ const option = (p: Palette): PictureOption => ({
     name: 'LU',
     nameLocation: 'middle',
     nameGap: 34,
-    min: -MOST,
-    max: MOST,
-    interval: 4,
+    min: -most.value,
+    max: most.value,
+    interval: most.value / 3,
     axisLabel: { color: p.soft, formatter: (v: number) => signedText(v, 0) },
     splitLine: { lineStyle: { color: p.rule, opacity: 0.6 } },
   },
@@ -58,10 +65,16 @@ const option = (p: Palette): PictureOption => ({
       type: 'bar',
       name: t('heard.lead'),
       barMaxWidth: 18,
-      data: props.bars.map((b) => ({
-        value: [(b.from + b.to) / 2, b.lead === null ? null : inside(b.lead)],
-        itemStyle: { color: b.lead !== null && b.lead < props.band[0] ? p.warm : p.family.volume },
-      })),
+      data: props.bars.flatMap(({ from, to, lead }) =>
+        lead === null
+          ? []
+          : [
+              {
+                value: [(from + to) / 2, inside(lead)],
+                itemStyle: { color: lead < props.band[0] ? p.warm : p.family.volume },
+              },
+            ],
+      ),
       markArea: {
         silent: true,
         itemStyle: { color: p.good, opacity: 0.14 },
@@ -85,7 +98,7 @@ function say(tick: number): string {
     :time="time"
     :from="shown?.from ?? 0"
     :to="shown?.to ?? time.length"
-    :gutter="gutter"
+    :sides="sides"
     :position="position"
     :option="option"
     :say="say"

@@ -18,7 +18,7 @@ import type { SongTime } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { DARK, LIGHT, type Palette } from '../ui/theme/palette'
 import { useThemeChoice } from '../ui/theme/theme-store'
-import type { PictureOption } from './picture'
+import type { PictureOption, Sides } from './picture'
 
 const props = defineProps<{
   /** What it shows, for who cannot see it. */
@@ -34,8 +34,8 @@ const props = defineProps<{
   /** What is said of a place. */
   say: (tick: number) => string
   test: string
-  /** px between its left edge and its first bar, where it lies under something else on the same bars. */
-  gutter?: number | undefined
+  /** Where its bars begin and end, where it lies under something else on the same bars: its numbers stand on the right then. */
+  sides?: Sides | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
@@ -53,7 +53,7 @@ use([
 
 /** px beside and above the plot. */
 const GRID = { left: 52, right: 14, top: 26, bottom: 26 } as const
-const grid = computed(() => (props.gutter === undefined ? GRID : { ...GRID, left: props.gutter, right: 0 }))
+const grid = computed(() => ({ ...GRID, ...props.sides }))
 /** px that a bar number needs. */
 const NUMBER = 44
 
@@ -72,6 +72,15 @@ const bar = computed(() => props.time.meter.lengthsAt(props.from).bar)
 
 /** What is drawn, followed through whatever the picture is made of: it is drawn anew where that changes. */
 const drawn = computed(() => props.option(palette.value))
+
+/** The scale on the right, where the lane above has its own; a second one inside, on the left. */
+const onTheRight = (axes: unknown): unknown =>
+  (Array.isArray(axes) ? axes : [axes]).map((axis: Record<string, object>, i) => ({
+    ...axis,
+    name: '',
+    position: i ? 'left' : 'right',
+    axisLabel: { ...axis['axisLabel'], inside: i > 0 },
+  }))
 
 function draw(): void {
   const p = palette.value
@@ -104,6 +113,7 @@ function draw(): void {
         splitLine: { lineStyle: { color: p.rule, opacity: 0.5 } },
       },
       ...drawn.value,
+      ...(props.sides ? { yAxis: onTheRight(drawn.value['yAxis']) } : {}),
     },
     { notMerge: true },
   )

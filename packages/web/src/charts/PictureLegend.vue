@@ -18,6 +18,7 @@ defineProps<{ entries: readonly LegendEntry[] }>()
   display: flex;
   flex-wrap: wrap;
   gap: 2px var(--space-4);
+  margin: 0;
   padding: 0;
   list-style: none;
   font-size: var(--text-1);

@@ -22,6 +22,23 @@ export interface Shown {
   readonly to: number
 }
 
+/** Where the bars of a picture begin and end, in px from its edges. */
+export interface Sides {
+  readonly left: number
+  readonly right: number
+}
+
+/** Names of the two ends of a move: beside their lines, inside the picture. */
+export const edgeLabels = (
+  { from, to }: Shown,
+  begins: { readonly tick: number; readonly text: string },
+  ends: { readonly tick: number; readonly text: string },
+) =>
+  [begins, ends].map(({ tick, text }, i) => ({
+    xAxis: tick,
+    label: { formatter: text, align: i && tick > from + (to - from) * 0.85 ? 'right' : 'left' },
+  }))
+
 /** The scale of levels, for all pictures in which something gets softer. */
 export const lossAxis = (colour: string, rule: string, label: (lu: number) => string) => ({
   type: 'value',

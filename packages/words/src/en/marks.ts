@@ -1,7 +1,7 @@
 /** Why a mark is proposed, in English. */
 export const MARKS = {
-  'mark.all': 'The check is met. | All {of} checks are met.',
-  'mark.own': 'Its own checks are met, but not yet the whole task. Missing: {open}.',
-  'mark.some': '{met} of {of} checks are met. Missing: {open}.',
-  'mark.none': 'Nothing of it is met. Missing: {open}.',
+  'mark.all': 'Met: {holds}. | All {of} checks are met: {holds}.',
+  'mark.own': 'Missing in its task: {open}. Met: {holds}.',
+  'mark.some': 'Missing: {open}. Met: {holds}.',
+  'mark.none': 'Missing: {open}.',
 } as const

@@ -20,7 +20,7 @@ const choices = computed(() => [
   ...heard.choices.map(({ key, name }) => ({ value: key, text: name })),
 ])
 const besideOf = (picture: (typeof heard.shown)[number]['beside']) =>
-  heard.beside && { name: heard.beside.name, picture }
+  heard.beside && picture !== undefined ? { name: heard.beside.name, picture } : null
 </script>
 
 <template>
@@ -47,6 +47,7 @@ const besideOf = (picture: (typeof heard.shown)[number]['beside']) =>
         :time="time"
         :position="player.position"
         :band="heard.band"
+        :within="desk.task"
         @go="player.seek"
       />
       <p v-if="!heard.shown.length" class="soft none">{{ heard.busy ? t('heard.busy') : t('heard.none') }}</p>

@@ -9,7 +9,7 @@ import BuildChart from '../../charts/BuildChart.vue'
 import CrossingChart from '../../charts/CrossingChart.vue'
 import FadeChart from '../../charts/FadeChart.vue'
 import LeadChart from '../../charts/LeadChart.vue'
-import type { Shown } from '../../charts/picture'
+import type { Shown, Sides } from '../../charts/picture'
 import FoldSection from '../../ui/page/FoldSection.vue'
 import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
@@ -25,13 +25,20 @@ const props = defineProps<{
   position: number
   /** Where the lead should stand over the rest, in LU. */
   band: readonly [low: number, high: number]
+  /** The bars that it is about: what is said of them comes first. */
+  within?: { readonly from: number; readonly to: number } | null
   /** What is shown, and px to its first bar, where it lies under a lane: it has no figures then. */
   shown?: Shown | undefined
-  gutter?: number | undefined
+  sides?: Sides | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
-const by = computed((): Namer => ({ song: props.song, mix: props.mix, time: props.time }))
+const by = computed((): Namer => ({
+  song: props.song,
+  mix: props.mix,
+  time: props.time,
+  within: props.within ?? null,
+}))
 const said = computed(() => saidOf(by.value, props.picture))
 const table = computed(() => tableOf(by.value, props.picture))
 /** Another picture of a kind, as charts take it. */
@@ -61,7 +68,7 @@ const frame = computed(() => ({
   time: props.time,
   position: props.position,
   shown: props.shown,
-  gutter: props.gutter,
+  sides: props.sides,
 }))
 </script>
 
@@ -158,6 +165,7 @@ h3 {
 }
 
 ul {
+  margin: 0;
   padding: 0;
   list-style: none;
 }

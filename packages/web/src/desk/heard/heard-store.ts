@@ -55,6 +55,8 @@ export const useHeard = defineStore('heard', () => {
       compared.value = null
       clear()
     },
+    // before anything is looked at anew
+    { flush: 'sync' },
   )
 
   return { shown, busy, problem, allowed, compared, choices, beside, band, look }

@@ -1,5 +1,6 @@
 import { laneName } from '@rudlo/core/assess'
 import {
+  HOLE_LU,
   HOPS,
   type BalancePicture,
   type BuildPicture,
@@ -18,6 +19,8 @@ export interface Namer {
   readonly song: SongVersion
   readonly mix: Mix
   readonly time: SongTime
+  /** The bars that it is about: what is said of them comes first. */
+  readonly within: { readonly from: number; readonly to: number } | null
 }
 
 /** Figures of a picture as a table: it says what is drawn. */
@@ -45,7 +48,7 @@ export function titleOf(by: Namer, picture: Picture): string {
     case 'crossing':
       return t('heard.crossing', { leaves: fader(by, picture.leaves), comes: fader(by, picture.comes) })
     case 'build':
-      return t('heard.build')
+      return t(picture.grows ? 'heard.build' : 'heard.bars')
     case 'balance':
       return t('heard.balance')
   }
@@ -59,7 +62,7 @@ export function saidOf(by: Namer, picture: Picture): readonly string[] {
     case 'crossing':
       return saidOfCrossing(by, picture.crossing, fader(by, picture.leaves), fader(by, picture.comes))
     case 'build':
-      return saidOfBuild(by, picture.build)
+      return picture.grows ? saidOfBuild(by, picture.build) : saidOfBars(picture.build)
     case 'balance':
       return saidOfBalance(by, picture.balance)
   }
@@ -103,7 +106,10 @@ function saidOfCrossing(
   if (sum.every((lu) => lu === null)) return [t('heard.said.neither', { leaves, comes })]
   return [
     hole
-      ? t('heard.said.hole', { where: at(by, hole.tick), deep: numberText(hole.deep, 0) })
+      ? t(hole.deep >= HOLE_LU ? 'heard.said.hole' : 'heard.said.thin', {
+          where: at(by, hole.tick),
+          deep: numberText(hole.deep, 0),
+        })
       : t('heard.said.no-hole'),
     meet === null
       ? t('heard.said.never-meet', { leaves, comes })
@@ -113,6 +119,7 @@ function saidOfCrossing(
 
 function saidOfBuild(by: Namer, { bars, steepest, falls, room, after, brightens }: BuildPicture): string[] {
   if (bars.every((b) => b.adds === null)) return [t('heard.said.nothing-plays')]
+  if (!Object.keys(bars[0]?.lanes ?? {}).length) return [t('heard.said.no-line')]
   const [first, last] = [bars[0]?.adds ?? 0, bars.at(-1)?.adds ?? 0]
   const grown = last - first
   const [bottom, top] = [bars[0]?.octaves ?? null, bars.at(-1)?.octaves ?? null]
@@ -140,6 +147,23 @@ function saidOfBuild(by: Namer, { bars, steepest, falls, room, after, brightens 
   ]
 }
 
+/** What lines do where nothing should grow: most of it, and where. */
+function saidOfBars({ bars, room }: BuildPicture): string[] {
+  if (bars.every((b) => b.adds === null)) return [t('heard.said.nothing-plays')]
+  if (!Object.keys(bars[0]?.lanes ?? {}).length) return [t('heard.said.no-line')]
+  const most = bars.reduce((a, b) => (Math.abs(b.adds ?? 0) > Math.abs(a.adds ?? 0) ? b : a))
+  const lu = most.adds ?? 0
+  return [
+    Math.abs(lu) < 0.5
+      ? t('heard.said.same-loudness')
+      : t(lu > 0 ? 'heard.said.most-louder' : 'heard.said.most-softer', {
+          bar: most.bar,
+          lu: numberText(Math.abs(lu), 1),
+        }),
+    ...(room === null ? [] : [t('heard.said.room', { room: numberText(room, 1) })]),
+  ]
+}
+
 /** A share in the words of a lesson. */
 function shareWord(share: number): 'all' | 'most' | 'half' | 'third' | 'part' {
   if (share > 0.9) return 'all'
@@ -151,8 +175,15 @@ function shareWord(share: number): 'all' | 'most' | 'half' | 'third' | 'part' {
 /** Who is in the way of whom, and what would help. */
 function saidOfBalance(by: Namer, { bars, way }: BalancePicture): string[] {
   if (bars.every((b) => b.lead === null)) return [t('heard.said.no-lead')]
-  const said = way.flatMap(({ section, lead, by: covering, forward }) => {
-    const letter = by.song.sections.find((s) => s.id === section)?.letter ?? ''
+  const { sections, length } = by.song
+  const isHere = (id: string) => {
+    const i = sections.findIndex((s) => s.id === id)
+    const [from, to] = [sections[i]?.tick ?? 0, sections[i + 1]?.tick ?? length]
+    return by.within !== null && from < by.within.to && to > by.within.from
+  }
+  const ordered = [...way].sort((a, b) => Number(isHere(b.section)) - Number(isHere(a.section)))
+  const said = ordered.flatMap(({ section, lead, by: covering, forward }) => {
+    const letter = sections.find((s) => s.id === section)?.letter ?? ''
     return covering.map(({ track, share, low, high, back }) => {
       const names = { letter, track: trackOf(by, track), lead: trackOf(by, lead) }
       const covers = t('heard.way', {

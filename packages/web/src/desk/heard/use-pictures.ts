@@ -42,11 +42,13 @@ function sameThing(a: Picture, b: Picture): boolean {
  */
 export function usePictures(source: PictureSource) {
   const own = shallowRef<readonly Picture[]>([])
-  const theirs = shallowRef<readonly Picture[]>([])
+  /** Null while they are being made. */
+  const theirs = shallowRef<readonly Picture[] | null>(null)
   /** Whether something is being heard, and why it could not be. */
   const busy = ref(false)
   const problem = ref('')
   let round = 0
+  let beside: string | undefined
 
   const soon = whenAtRest(REST_MS, () => void look())
 
@@ -79,6 +81,8 @@ export function usePictures(source: PictureSource) {
 
   async function lookBeside(mine: number, song: SongVersion, mix: Mix, task: PictureTask): Promise<void> {
     const other = source.beside()
+    if (other?.key !== beside) theirs.value = null
+    beside = other?.key
     // in the tempo of the one it lies beside: both are on the same bars
     const { anew } = soundingOf(song, mix)
     const pictures = other && (other.known ?? (await made(inTempo(song, other.mix, anew), task, false)))
@@ -102,18 +106,18 @@ export function usePictures(source: PictureSource) {
     { immediate: true },
   )
 
-  /** Pictures with the same of the other mix; null where it has none like it. */
+  /** Pictures with the same of the other mix: null where it has none like it, undefined while that is not known. */
   const shown = computed(() =>
     own.value.map((picture) => ({
       picture,
-      beside: theirs.value.find((other) => sameThing(picture, other)) ?? null,
+      beside: theirs.value ? (theirs.value.find((other) => sameThing(picture, other)) ?? null) : undefined,
     })),
   )
 
   function clear(): void {
     round++
     own.value = []
-    theirs.value = []
+    theirs.value = null
     problem.value = ''
     busy.value = false
   }

@@ -37,7 +37,7 @@ export function zoomValues({ low, high }: Values, travel: number, factor: number
 }
 
 /** Room left of the first tick and right of the last, in px: the first and last point stay whole, values have a gutter. */
-const LEFT = 14
+export const LEFT = 14
 export const GUTTER = 60
 
 /** Room above full travel and below none, in px, so that points at the ends can be taken. */

@@ -17,28 +17,35 @@ const emit = defineEmits<{ show: []; take: []; overrule: [to: Overrule | null] }
 </script>
 
 <template>
-  <RowButton class="sentence" :tip="t('guide.check.show')" @click="emit('show')"><slot /></RowButton>
-  <RowButton
-    class="take"
-    data-test="take"
-    :aria-label="t('found.remark')"
-    :tip="t('found.remark')"
-    @click="emit('take')"
-  >
-    <v-icon icon="$remark" size="16" />
-  </RowButton>
-  <OverruleLine :about="about" :to="to" :overrule="overrule" @change="(word) => emit('overrule', word)" />
+  <div class="line">
+    <RowButton class="sentence" :tip="t('guide.check.show')" @click="emit('show')"><slot /></RowButton>
+    <RowButton
+      class="take"
+      data-test="take"
+      :aria-label="t('found.remark')"
+      :tip="t('found.remark')"
+      @click="emit('take')"
+    >
+      {{ t('found.do') }}
+    </RowButton>
+    <OverruleLine :about="about" :to="to" :overrule="overrule" @change="(word) => emit('overrule', word)" />
+  </div>
 </template>
 
 <style scoped>
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 var(--space-1);
+  align-items: center;
+  min-width: 0;
+}
+
 .sentence {
+  flex: 1 1 100%;
   padding: 2px 0;
-  border: 0;
-  background: none;
-  color: var(--ink);
   font: inherit;
-  text-align: left;
-  cursor: pointer;
+  letter-spacing: inherit;
 }
 
 .sentence:hover {
@@ -46,13 +53,10 @@ const emit = defineEmits<{ show: []; take: []; overrule: [to: Overrule | null] }
 }
 
 .take {
-  min-height: 26px;
-  padding: 0 6px;
-  border: 0;
-  background: none;
+  min-height: 28px;
+  padding: 0 var(--space-1);
   color: var(--soft);
-  font: inherit;
-  font-size: 13px;
-  cursor: pointer;
+  font-size: var(--text-1);
+  text-decoration: underline;
 }
 </style>

@@ -56,19 +56,11 @@ const none = computed(() => props.all.filter((m) => props.overrules[refOfMistake
 
 <style scoped>
 ul {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 18px;
+  display: grid;
+  gap: 2px;
   margin: 0;
-  padding: 0;
-  font-size: 15px;
+  padding: var(--space-1) var(--space-2);
+  border-top: 1px solid var(--rule);
   list-style: none;
-}
-
-li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 4px;
-  align-items: center;
 }
 </style>

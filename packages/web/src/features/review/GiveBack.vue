@@ -117,18 +117,7 @@ defineExpose({ decide })
   gap: 6px;
   align-items: center;
   font-weight: 620;
-  display: block;
-  align-self: center;
-  height: auto;
-  overflow: hidden;
-  text-overflow: ellipsis;
   white-space: nowrap;
-}
-
-.ask {
-  display: grid;
-  gap: 12px;
-  padding: 22px 26px;
 }
 
 .acts {

@@ -71,9 +71,11 @@ const isElsewhere = computed(() => !worth.value.some((w) => w.lane === review.ad
 <style scoped>
 .tabs {
   display: flex;
-  flex: none;
-  flex-wrap: wrap;
-  gap: 4px;
+  flex: 0 1 auto;
+  gap: var(--space-1);
+  min-width: 0;
+  overflow-x: auto;
+  scrollbar-width: thin;
   align-items: center;
 }
 

@@ -10,6 +10,8 @@ import { Sayer } from '@rudlo/sentences'
 import { computed, shallowRef } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import LaneHead from '../../editor/lane/LaneHead.vue'
+import LaneSign from '../../editor/lane/LaneSign.vue'
+import LiveText from '../../ui/LiveText.vue'
 import { useLineEditor } from '../../editor/lane/line-editor'
 import LaneShell from '../../editor/lane/LaneShell.vue'
 import LineSurface from '../../editor/lane/LineSurface.vue'
@@ -105,6 +107,7 @@ const live = () => {
 <template>
   <LaneShell
     class="sheet desk"
+    :class="{ drawing: suggestion.drawing }"
     :aria-label="t('lanes.lane')"
     :song="review.song!"
     :time="review.time!"
@@ -125,6 +128,7 @@ const live = () => {
   >
     <template #head>
       <LaneHead
+        v-if="suggestion.drawing"
         compact
         :name="name"
         :control="control"
@@ -132,16 +136,16 @@ const live = () => {
         :value="() => value"
         :where="() => beatInWords(review.time!.meter, player.position)"
         :note="() => (points.length ? '' : t('lanes.no-line'))"
-        :point="suggestion.drawing ? editor.current.value : null"
+        :point="editor.current.value"
         :has-next="editor.selected.value < points.length - 1"
-        :editable="suggestion.drawing"
+        editable
         @value="(v) => editor.current.value && editor.moveSelected(editor.current.value.tick, v)"
         @place="(tick) => editor.current.value && editor.moveSelected(tick, editor.current.value.value)"
         @form="(form, bend) => editor.setSelectedForm(form, bend)"
         @remove="editor.removeSelected()"
         @nonsense="(sentence) => (review.notice = sentence)"
       >
-        <div v-if="suggestion.drawing" class="under">
+        <div class="drawing">
           <span class="soft">{{ t('lanes.draw') }}</span>
           <AppButton small :disabled="!suggestion.canUndo" @click="suggestion.undo()">
             <v-icon icon="$undo" size="18" />{{ t('bench.undo') }}
@@ -150,23 +154,26 @@ const live = () => {
             t('lanes.no-suggestion')
           }}</AppButton>
         </div>
-        <div v-else class="under">
-          <span class="soft">{{ t('lanes.under') }}</span>
-          <div class="choices" role="radiogroup" :aria-label="t('lanes.under')" data-test="under">
-            <AppButton
-              v-for="c in choices"
-              :key="c.key"
-              small
-              role="radio"
-              :aria-checked="versions.under === c.key"
-              @click="versions.showUnder(versions.under === c.key ? null : c.key)"
-            >
-              {{ c.name }}
-            </AppButton>
-          </div>
-          <span v-if="apart" class="soft" data-test="apart">{{ apart }}</span>
-        </div>
       </LaneHead>
+      <div v-else class="head">
+        <h2><LaneSign :family="control.family" />{{ name }}</h2>
+        <p class="now"><LiveText :text="() => control.unit.format(value)" /></p>
+        <p v-if="!points.length" class="soft">{{ t('lanes.no-line') }}</p>
+        <span v-if="apart" class="soft apart" :data-tip="apart" data-test="apart">{{ apart }}</span>
+        <span class="soft push">{{ t('lanes.under') }}</span>
+        <div class="choices" role="radiogroup" :aria-label="t('lanes.under')" data-test="under">
+          <AppButton
+            v-for="c in choices"
+            :key="c.key"
+            small
+            role="radio"
+            :aria-checked="versions.under === c.key"
+            @click="versions.showUnder(versions.under === c.key ? null : c.key)"
+          >
+            {{ c.name }}
+          </AppButton>
+        </div>
+      </div>
     </template>
     <template #default="{ view: shown, look }">
       <LineSurface
@@ -202,11 +209,53 @@ const live = () => {
 
 <style scoped>
 .desk {
-  flex: 1;
+  flex: 1 1 0;
+  grid-template-rows: auto minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.desk.drawing {
+  grid-template-rows: none;
   grid-template-columns: 176px minmax(0, 1fr);
 }
 
-.under {
+.head {
+  display: flex;
+  gap: var(--space-3);
+  align-items: center;
+  min-width: 0;
+  min-height: 40px;
+  padding: 0 var(--space-3);
+  white-space: nowrap;
+}
+
+h2 {
+  display: flex;
+  gap: var(--space-2);
+  align-items: center;
+  font-size: var(--text-2);
+}
+
+.now {
+  min-width: 76px;
+  font-size: var(--text-3);
+  font-weight: 620;
+}
+
+.apart {
+  flex: 0 1 auto;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  font-size: var(--text-1);
+}
+
+.push {
+  margin-left: auto;
+  font-size: var(--text-1);
+}
+
+div.drawing {
   display: grid;
   gap: 6px;
   justify-items: start;
@@ -216,7 +265,6 @@ const live = () => {
 
 .choices {
   display: flex;
-  flex-wrap: wrap;
   gap: 4px;
 }
 </style>

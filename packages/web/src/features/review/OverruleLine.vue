@@ -3,6 +3,7 @@
 import type { Overrule } from '@rudlo/core/brief'
 import { WHY_LENGTH } from '@rudlo/core/brief'
 import type { Verdict } from '@rudlo/core/evidence'
+import RowButton from '../../ui/buttons/RowButton.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
 import TextField from '../../ui/fields/TextField.vue'
@@ -20,15 +21,14 @@ const give = (why = '') => emit('change', { verdict: props.to, why })
 </script>
 
 <template>
-  <AppButton
+  <RowButton
     v-if="!overrule"
-    tone="quiet"
-    small
+    class="do"
     data-test="overrule"
     :aria-label="t('overrule.label', { about })"
     :tip="to === null ? t('overrule.no-mistake.tip') : t('overrule.tip', { verdict: t(`verdict.${to}`) })"
     @click="give()"
-    >{{ t('overrule.do') }}</AppButton
+    >{{ t('overrule.do') }}</RowButton
   >
   <div v-else class="word" data-test="overruled">
     <span
@@ -55,10 +55,18 @@ const give = (why = '') => emit('change', { verdict: props.to, why })
 <style scoped>
 .word {
   display: flex;
-  gap: 8px;
+  flex: 1 1 100%;
+  flex-wrap: wrap;
+  gap: var(--space-2);
   align-items: center;
-  flex: 1;
-  min-width: 220px;
+}
+
+.do {
+  min-height: 28px;
+  padding: 0 var(--space-1);
+  color: var(--soft);
+  font-size: var(--text-1);
+  text-decoration: underline;
 }
 
 .word > span {

@@ -126,7 +126,8 @@ function release(): void {
   display: flex;
   flex-direction: column;
   gap: 6px;
-  padding: 12px 10px;
+  width: 300px;
+  max-height: 74vh;
   overflow-y: auto;
 }
 

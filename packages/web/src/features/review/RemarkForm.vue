@@ -4,11 +4,10 @@ import type { SongTime } from '@rudlo/core/song'
 import { nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Span } from '../../editor/lane/viewport'
 import AppButton from '../../ui/buttons/AppButton.vue'
-import CheckField from '../../ui/fields/CheckField.vue'
 import TextField from '../../ui/fields/TextField.vue'
 import CheckBoxes from '../../ui/fields/CheckBoxes.vue'
 import TextArea from '../../ui/fields/TextArea.vue'
-import FoldSection from '../../ui/page/FoldSection.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -33,6 +32,8 @@ const first = ref('')
 const last = ref('')
 const whole = ref(false)
 const also = ref<readonly string[]>([])
+/** Whether others are being chosen to whom the same is said. */
+const asking = ref(false)
 const area = useTemplateRef<InstanceType<typeof TextArea>>('area')
 
 /** The span that was typed last: what is being typed is not written over. */
@@ -65,6 +66,7 @@ function pin(): void {
   if (!ready()) return
   emit('pin', text.value.trim(), whole.value ? 'whole' : 'here', also.value)
   also.value = []
+  asking.value = false
 }
 
 // once it is pinned the keys belong to the page again
@@ -80,7 +82,10 @@ defineExpose({ focus })
 
 <template>
   <form class="form" @submit.prevent="pin">
-    <p v-if="subject" class="soft">{{ t('remark.about', { subject }) }}</p>
+    <p class="soft about">
+      {{ whole ? '' : t('remark.of', { lane: laneName }) }}
+      <template v-if="subject">{{ t('remark.about', { subject }) }}</template>
+    </p>
     <div class="bars">
       <template v-if="!whole">
         <span>{{ t('remark.bars') }}</span>
@@ -101,14 +106,15 @@ defineExpose({ focus })
           :label="t('remark.to.label')"
           @change="typed"
         />
-        <span class="soft">{{ t('remark.of', { lane: laneName }) }}</span>
       </template>
-      <CheckField v-model="whole" :label="t('remark.whole')" data-test="on-the-whole" />
+      <AppButton small class="whole" :aria-pressed="whole" data-test="on-the-whole" @click="whole = !whole">{{
+        t('remark.whole')
+      }}</AppButton>
     </div>
     <TextArea
       ref="area"
       v-model="text"
-      :rows="3"
+      :rows="2"
       maxlength="2000"
       :label="t('remark.label')"
       :placeholder="t('remark.placeholder')"
@@ -116,29 +122,34 @@ defineExpose({ focus })
       @keydown.meta.enter.prevent="pin"
       @keydown.esc="area?.blur()"
     />
-    <FoldSection
-      v-if="others.length"
-      :title="also.length ? t('remark.also', { n: also.length }) : t('remark.others')"
-    >
-      <CheckBoxes
-        v-model="also"
-        :label="t('remark.others')"
-        :choices="others.map((o) => ({ value: o.id, text: o.student }))"
-      />
-    </FoldSection>
+    <CheckBoxes
+      v-if="asking"
+      v-model="also"
+      class="others"
+      :label="t('remark.others')"
+      :choices="others.map((o) => ({ value: o.id, text: o.student }))"
+    />
     <div class="acts">
       <AppButton small type="submit" :disabled="!ready()" data-test="pin-remark" :tip="t('remark.pin.tip')">
         <v-icon icon="$remark" size="18" />{{ suggests && !whole ? t('remark.pin-line') : t('remark.pin') }}
       </AppButton>
-      <AppButton
-        small
-        :disabled="!text.trim()"
+      <slot />
+      <IconButton
+        icon="copy"
+        :label="t('remark.keep')"
         :tip="t('remark.keep.tip')"
+        :disabled="!text.trim()"
         data-test="keep-in-bank"
         @click="emit('keep', text.trim())"
-      >
-        {{ t('remark.keep') }}
-      </AppButton>
+      />
+      <IconButton
+        v-if="others.length"
+        icon="people"
+        :label="also.length ? t('remark.also', { n: also.length }) : t('remark.others')"
+        :aria-pressed="asking"
+        data-test="say-to-others"
+        @click="asking = !asking"
+      />
     </div>
   </form>
 </template>
@@ -146,30 +157,45 @@ defineExpose({ focus })
 <style scoped>
 .form {
   display: grid;
-  gap: 8px;
-  padding: 12px;
-  border: 1px solid var(--rule);
-  border-radius: var(--radius);
+  gap: var(--space-2);
+  padding: var(--space-2) var(--space-4) var(--space-3);
 }
 
 .form p {
-  font-size: 14px;
+  font-size: var(--text-1);
 }
 
 .bars {
   display: flex;
-  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
+  min-width: 0;
+}
+
+.about {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.whole {
+  flex: none;
+  margin-left: auto;
 }
 
 .bar {
-  flex: 0 0 62px;
+  flex: 0 0 46px;
+}
+
+.others {
+  max-height: 120px;
+  overflow-y: auto;
 }
 
 .acts {
   display: flex;
   gap: 6px;
+  align-items: center;
 }
 
 .acts > :first-child {

@@ -1,5 +1,10 @@
+<script lang="ts">
+/** What is shown below the line. */
+export type Below = 'heard' | 'tracks' | 'figures'
+</script>
+
 <script setup lang="ts">
-/** The hand-in itself: what was measured, the song with remarks, the line or the figures, and the tracks. */
+/** The hand-in itself: the song with remarks, the line, and below it what is heard, the tracks, or the figures. */
 import type { CheckPlace } from '@rudlo/core/evidence'
 import { resolve } from '@rudlo/core/mix'
 import { computed, ref, watch } from 'vue'
@@ -9,12 +14,12 @@ import LineList from '../../editor/lane/LineList.vue'
 import PlayedStrip from '../../editor/strip/PlayedStrip.vue'
 import { usePlayer } from '../../engine/player-store'
 import FiguresPanel from './FiguresPanel.vue'
+import HeardPane from './HeardPane.vue'
 import LaneTabs from './LaneTabs.vue'
 import LaneView from './LaneView.vue'
 import { useReview } from './review-store'
 import { useSuggestion } from './suggest-store'
-import SummarySheet from './SummarySheet.vue'
-import AppButton from '../../ui/buttons/AppButton.vue'
+import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
 import IconButton from '../../ui/buttons/IconButton.vue'
 import { t } from '../../words/t'
 
@@ -24,8 +29,8 @@ const emit = defineEmits<{
 }>()
 /** The bars that a remark is for. */
 const picked = defineModel<Span | null>('picked', { required: true })
-/** Whether the figures are shown in place of the line. */
-const figures = defineModel<boolean>('figures', { required: true })
+/** What is shown below the line. */
+const below = defineModel<Below>('below', { required: true })
 
 const review = useReview()
 const suggestion = useSuggestion()
@@ -36,6 +41,11 @@ const linesOf = ref<string | null>(null)
 const owner = computed(() => resolve(review.mix!, review.address)?.owner ?? null)
 watch([() => review.address, () => review.handIn?.id], () => (linesOf.value = null))
 
+const choices = [
+  { value: 'heard' as const, text: t('review.heard'), tip: t('review.heard.tip'), test: 'show-heard' },
+  { value: 'tracks' as const, text: t('review.tracks'), tip: undefined, test: 'show-tracks' },
+  { value: 'figures' as const, text: t('figures.title'), tip: t('review.figures.tip'), test: 'show-figures' },
+]
 const flags = computed(() =>
   review.remarks.map((r, i) => ({
     id: r.id,
@@ -48,16 +58,6 @@ const flags = computed(() =>
 
 <template>
   <main class="middle">
-    <SummarySheet
-      :song="review.song!"
-      :hand-in="review.handIn!"
-      :tasks="review.assignment!.brief.tasks"
-      :overrules="review.overrules"
-      @overrule="review.overrule"
-      @show="review.showPlace"
-      @take="(place, sentence, subject) => emit('remark', place, sentence, subject)"
-      @measure="review.measureAgain()"
-    />
     <PlayedStrip
       :song="review.song!"
       :time="review.time!"
@@ -68,18 +68,8 @@ const flags = computed(() =>
     />
     <div class="row">
       <LaneTabs />
-      <AppButton
-        v-if="!figures && !suggestion.drawing"
-        small
-        class="quiet"
-        :tip="t('review.suggest.tip')"
-        data-test="suggest"
-        @click="suggestion.start()"
-      >
-        <v-icon icon="$write" size="16" />{{ t('review.suggest') }}
-      </AppButton>
       <IconButton
-        v-if="!figures && owner && !suggestion.drawing"
+        v-if="owner && !suggestion.drawing"
         icon="notes"
         :label="t('review.lines')"
         :tip="t('review.lines.tip')"
@@ -87,39 +77,45 @@ const flags = computed(() =>
         data-test="review-lines"
         @click="linesOf = linesOf ? null : owner"
       />
-      <AppButton
-        small
-        class="quiet"
-        :aria-pressed="figures"
-        :tip="t('review.figures.tip')"
-        data-test="show-figures"
-        @click="figures = !figures"
-      >
-        {{ t('figures.title') }}
-      </AppButton>
+      <IconButton
+        v-if="!suggestion.drawing"
+        icon="write"
+        :label="t('review.suggest')"
+        :tip="t('review.suggest.tip')"
+        data-test="suggest"
+        @click="suggestion.start()"
+      />
+      <ChoiceButtons
+        v-if="!suggestion.drawing"
+        v-model="below"
+        class="below"
+        :label="t('review.under')"
+        :choices="choices"
+      />
     </div>
-    <FiguresPanel v-if="figures" />
-    <template v-else>
-      <LineList
-        v-if="linesOf"
-        :song="review.song!"
-        :time="review.time!"
-        :mix="review.mix!"
-        :owner="linesOf"
-        :span="review.span"
-        @choose="(address) => ((review.address = address), (linesOf = null))"
-        @close="linesOf = null"
-        @zoom="review.zoom"
-        @scroll="review.scroll"
-      />
-      <LaneView
-        v-else
-        :picked="picked"
-        @span="(s) => (picked = s)"
-        @take="(place, text, subject) => emit('remark', { lane: review.address, ...place }, text, subject)"
-      />
+    <LineList
+      v-if="linesOf"
+      :song="review.song!"
+      :time="review.time!"
+      :mix="review.mix!"
+      :owner="linesOf"
+      :span="review.span"
+      @choose="(address) => ((review.address = address), (linesOf = null))"
+      @close="linesOf = null"
+      @zoom="review.zoom"
+      @scroll="review.scroll"
+    />
+    <LaneView
+      v-else
+      :picked="picked"
+      @span="(s) => (picked = s)"
+      @take="(place, text, subject) => emit('remark', { lane: review.address, ...place }, text, subject)"
+    />
+    <template v-if="!suggestion.drawing">
+      <HeardPane v-if="below === 'heard'" />
+      <FiguresPanel v-else-if="below === 'figures'" />
       <TrackCards
-        class="cards"
+        v-else
         :song="review.song!"
         :mix="review.mix!"
         :address="review.address"
@@ -136,28 +132,22 @@ const flags = computed(() =>
 .middle {
   display: flex;
   flex-direction: column;
-  gap: 8px;
+  gap: var(--space-2);
   min-width: 0;
   min-height: 0;
-  padding: 10px 12px;
+  padding: var(--space-2) var(--space-3);
   border-left: 1px solid var(--rule);
 }
 
 .row {
   display: flex;
   flex: none;
-  gap: 8px;
-  align-items: start;
-  justify-content: space-between;
+  gap: var(--space-2);
+  align-items: center;
 }
 
-.quiet {
+.below {
   flex: none;
-}
-
-@media (max-height: 700px) {
-  .cards {
-    display: none;
-  }
+  margin-left: auto;
 }
 </style>

@@ -6,9 +6,7 @@ import { computed, onBeforeUnmount, onUnmounted, ref, shallowRef, useTemplateRef
 import { useRouter } from 'vue-router'
 import { usePlayer } from '../../engine/player-store'
 import type { Span } from '../../editor/lane/viewport'
-import { server, told } from '../../api/client'
 import { attempt } from '../../ui/forms/attempt'
-import type { AssignmentCard } from '@rudlo/contract/assignments'
 import KeysDialog from '../../ui/keys/KeysDialog.vue'
 import NoticeBar from '../../ui/overlays/NoticeBar.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
@@ -17,11 +15,12 @@ import HeardChoice from './HeardChoice.vue'
 import { useReviewKeys } from './keys'
 import { usePageKeys } from '../../ui/keys/page-keys'
 import { moveStretches, useMoveTour } from './move-tour'
-import QueueList from './QueueList.vue'
+import FoundPanel from './FoundPanel.vue'
 import ReviewHead from './ReviewHead.vue'
-import ReviewMiddle from './ReviewMiddle.vue'
+import ReviewMiddle, { type Below } from './ReviewMiddle.vue'
 import { useReviewNews } from './review-news'
 import { useReview } from './review-store'
+import { useReviewPictures } from './review-pictures'
 import SayPanel from './SayPanel.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
@@ -33,9 +32,9 @@ const player = usePlayer()
 const router = useRouter()
 const problem = ref('')
 const keys = ref(false)
-const figures = ref(false)
+const below = ref<Below>('heard')
 const picked = shallowRef<Span | null>(null)
-const assignments = shallowRef<readonly AssignmentCard[]>([])
+const pictures = useReviewPictures()
 const head = useTemplateRef<InstanceType<typeof ReviewHead>>('head')
 const say = useTemplateRef<InstanceType<typeof SayPanel>>('say')
 
@@ -55,16 +54,11 @@ async function open(): Promise<void> {
 }
 
 watch(() => [props.assignment, props.handIn], open, { immediate: true })
-told(server.assignments.$get()).then(
-  (cards) => (assignments.value = cards),
-  () => null,
-)
-const choosable = computed(() => assignments.value.map((a) => ({ ...a, waiting: a.counts?.waiting ?? 0 })))
-
 useReviewNews(() => props.assignment)
 onBeforeUnmount(() => {
   // at once: whatever is opened next must not be closed by what is left
   void player.close()
+  pictures.close()
   void review.flush()
 })
 onUnmounted(() => review.clear())
@@ -109,6 +103,7 @@ function remarkOn({ lane, from, to }: CheckPlace, sentence: string, subject = ''
   const first = meter.barStart(meter.placeAt(Math.min(from, length - 1)).bar)
   const last = meter.barStart(meter.placeAt(Math.max(from, to - 1)).bar + 1)
   picked.value = { from: first, to: Math.min(length, Math.max(last, first + 1)) }
+  review.frame(picked.value)
   review.writeDraft(sentence, subject)
   say.value?.focusRemark()
 }
@@ -129,7 +124,8 @@ function overruleNext(): void {
 
 const shortcuts = useReviewKeys({
   tour: () => tour.toggle(),
-  figures: () => (figures.value = !figures.value),
+  below: (what) => (below.value = below.value === what ? 'heard' : what),
+  queue: () => head.value?.queue(),
   takeNext,
   overruleNext,
   remark: () => say.value?.focusRemark(),
@@ -143,7 +139,14 @@ usePageKeys(shortcuts)
 
 <template>
   <div class="review">
-    <ReviewHead ref="head" @next="choose" />
+    <ReviewHead
+      ref="head"
+      :assignment="assignment"
+      @next="choose"
+      @step="step"
+      @assignment="chooseAssignment"
+      @release="release"
+    />
 
     <main v-if="problem" class="lost">
       <p role="alert">{{ problem }}</p>
@@ -163,18 +166,19 @@ usePageKeys(shortcuts)
         <AppButton small @click="choose(review.newer.id)">{{ t('review.newer.go') }}</AppButton>
       </p>
       <div class="room">
-        <QueueList
-          :assignment="assignment"
-          :assignments="choosable"
-          :waiting="review.waiting"
-          :held="review.held"
-          :done="review.done"
-          :current="review.handIn.id"
-          @choose="choose"
-          @assignment="chooseAssignment"
-          @release="release"
+        <FoundPanel
+          :song="review.song!"
+          :hand-in="review.handIn!"
+          :tasks="review.assignment!.brief.tasks"
+          :overrules="review.overrules"
+          :chosen="pictures.taskId"
+          @task="pictures.choose"
+          @show="review.showPlace"
+          @take="remarkOn"
+          @overrule="review.overrule"
+          @measure="review.measureAgain()"
         />
-        <ReviewMiddle v-model:picked="picked" v-model:figures="figures" @remark="remarkOn" />
+        <ReviewMiddle v-model:picked="picked" v-model:below="below" @remark="remarkOn" />
         <SayPanel ref="say" :key="review.handIn.id" :span="picked" @span="(s) => (picked = s)" />
       </div>
       <TransportBar :time="review.time!" @keys="keys = true">
@@ -198,7 +202,7 @@ usePageKeys(shortcuts)
 .room {
   display: grid;
   flex: 1;
-  grid-template-columns: 204px minmax(0, 1fr) 308px;
+  grid-template-columns: 288px minmax(0, 1fr) 308px;
   min-height: 0;
 }
 
@@ -221,7 +225,7 @@ usePageKeys(shortcuts)
 
 @media (max-width: 1100px) {
   .room {
-    grid-template-columns: 168px minmax(0, 1fr) 260px;
+    grid-template-columns: 232px minmax(0, 1fr) 260px;
   }
 }
 </style>

@@ -80,11 +80,35 @@ defineExpose({
 
 <template>
   <aside class="say" :aria-label="t('say.label')">
-    <RubricMarks />
-    <h2>{{ t('say.remarks') }}</h2>
-    <RemarkList />
+    <div class="said">
+      <RubricMarks />
+      <h2>{{ t('say.remarks') }}</h2>
+      <RemarkList />
+      <BankList :mistakes="mistakes" :figures="figures" @take="take" />
+      <h2>{{ t('say.comment') }}</h2>
+      <TextArea
+        ref="comment"
+        :rows="3"
+        maxlength="5000"
+        :label="t('say.comment.placeholder')"
+        :model-value="review.comment"
+        data-test="comment"
+        @update:model-value="review.write"
+        @keydown.esc="comment?.blur()"
+      />
+      <p class="soft state" role="status">
+        {{
+          review.saveState === 'saved'
+            ? t('save.saved')
+            : review.saveState === 'saving'
+              ? t('save.saving')
+              : t('say.not-saved')
+        }}
+      </p>
+    </div>
     <RemarkForm
       ref="form"
+      class="form"
       :model-value="review.draft"
       :time="review.time!"
       :lane-name="lane"
@@ -97,51 +121,42 @@ defineExpose({
       @pin="pin"
       @keep="keep"
     />
-    <BankList :mistakes="mistakes" :figures="figures" @take="take" />
-
-    <h2>{{ t('say.comment') }}</h2>
-    <TextArea
-      ref="comment"
-      :rows="4"
-      maxlength="5000"
-      :label="t('say.comment.placeholder')"
-      :model-value="review.comment"
-      data-test="comment"
-      @update:model-value="review.write"
-      @keydown.esc="comment?.blur()"
-    />
-    <p class="soft state" role="status">
-      {{
-        review.saveState === 'saved'
-          ? t('save.saved')
-          : review.saveState === 'saving'
-            ? t('save.saving')
-            : t('say.not-saved')
-      }}
-    </p>
   </aside>
 </template>
 
 <style scoped>
 .say {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 10px;
-  align-content: start;
-  padding: 14px 16px 24px;
-  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
   border-left: 1px solid var(--rule);
   background: var(--sheet);
 }
 
-h2 {
-  margin-top: 8px;
-  padding-top: 12px;
+.said {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr);
+  gap: var(--space-2);
+  align-content: start;
+  min-height: 0;
+  padding: var(--space-3) var(--space-4) var(--space-4);
+  overflow-y: auto;
+}
+
+.form {
+  flex: none;
   border-top: 1px solid var(--rule);
-  font-size: 19px;
+}
+
+h2 {
+  margin-top: var(--space-2);
+  padding-top: var(--space-2);
+  border-top: 1px solid var(--rule);
+  font-size: var(--text-3);
 }
 
 .state {
-  font-size: 14px;
+  font-size: var(--text-1);
 }
 </style>

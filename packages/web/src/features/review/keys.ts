@@ -9,7 +9,10 @@ import { useVersions } from './versions-store'
 /** What the page does for a key, beside what the stores do. */
 export interface ReviewKeys {
   tour(): void
-  figures(): void
+  /** Shows something below the line; again: what is heard. */
+  below(what: 'figures' | 'tracks'): void
+  /** Opens and closes the list of hand-ins. */
+  queue(): void
   takeNext(): void
   overruleNext(): void
   remark(): void
@@ -83,7 +86,8 @@ export function useReviewKeys(page: ReviewKeys): readonly ShortcutGroup[] {
         { shown: 'A', what: t('keys.accept'), on: { a: () => page.decide('accepted') } },
         { shown: 'W', what: t('keys.again'), on: { w: () => page.decide('again') } },
         { shown: 'N P', what: t('keys.step'), on: { n: () => page.step(1), p: () => page.step(-1) } },
-        { shown: 'F', what: t('keys.figures'), on: { f: page.figures } },
+        { shown: 'F', what: t('keys.figures'), on: { f: () => page.below('figures') } },
+        { shown: 'Q', what: t('keys.queue'), on: { q: page.queue } },
         { shown: '?', what: t('keys.these'), on: { '?': page.keys } },
       ],
     },

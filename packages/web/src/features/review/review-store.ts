@@ -9,6 +9,7 @@ import { usePlayer } from '../../engine/player-store'
 import { useSpan } from '../../editor/lane/use-span'
 import { server, told } from '../../api/client'
 import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
+import { usePace } from './pace'
 import { ApiError } from '../../api/errors'
 import { attempt } from '../../ui/forms/attempt'
 import { saidAssessment, Sayer } from '@rudlo/sentences'
@@ -35,10 +36,13 @@ export interface RemarkWords {
 
 const QUIET_MS = 400
 const AGAIN_MS = 4000
+/** Bars that are shown around what is looked at. */
+const AROUND = 2
 
 /** The teacher's desk: the queue of an assignment, and the hand-in that lies on it. */
 export const useReview = defineStore('review', () => {
   const player = usePlayer()
+  const pace = usePace()
   const session = useSession()
   const drafts = () => new ReviewDrafts(session.person?.id ?? '')
   const assignment = shallowRef<AssignmentView | null>(null)
@@ -123,6 +127,7 @@ export const useReview = defineStore('review', () => {
     await flush()
     const next = await openHandIn(id)
     handIn.value = next
+    pace.laid(id)
     marks.value = { ...next.review.marks }
     comment.value = next.review.comment
     overrules.value = next.review.overrules
@@ -375,6 +380,7 @@ export const useReview = defineStore('review', () => {
     await told(
       server['hand-ins'][':handIn']['give-back'].$post({ param: { handIn: id }, json: { outcome, hold } }),
     )
+    pace.decided()
     handIn.value = { ...handIn.value!, state: hold ? 'held' : 'given back', outcome }
     const place = waiting.value.findIndex((q) => q.id === id)
     const next = waiting.value[place + 1] ?? waiting.value.find((q) => q.id !== id)
@@ -404,10 +410,18 @@ export const useReview = defineStore('review', () => {
     await refreshQueue()
   }
 
+  /** Brings a stretch into view, with two bars around it. */
+  function frame({ from, to }: { from: number; to: number }): void {
+    const { meter, length } = time.value!
+    const first = Math.max(1, meter.placeAt(from).bar - AROUND)
+    const last = meter.placeAt(Math.max(from, Math.min(to, length) - 1)).bar + AROUND
+    span.value = { from: meter.barStart(first), to: Math.min(length, meter.barStart(last + 1)) }
+  }
+
   /** Shows where something was found on the lane that it is on, and plays it from a bar before. */
   function showPlace({ lane, from, to }: { lane: string | null; from: number; to: number }): void {
     if (lane && mix.value && resolve(mix.value, lane)) address.value = lane
-    if (from < span.value.from || to > span.value.to) showAll()
+    frame({ from, to })
     const { meter } = time.value!
     player.seek(meter.barStart(Math.max(1, meter.placeAt(from).bar - 1)))
     void player.play()
@@ -469,6 +483,7 @@ export const useReview = defineStore('review', () => {
     clear,
     showRemark,
     showPlace,
+    frame,
     draft,
     subject,
     writeDraft,

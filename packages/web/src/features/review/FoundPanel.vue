@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A hand-in in words: who, when, what changed since the version before, what was measured. */
+/** A hand-in in words, from top to bottom: who and when, then what was asked and what stands out; each row opens its place, picture and sound. */
 import { sayMeasurement } from '@rudlo/core/assess'
 import { listText } from '@rudlo/words'
 import { sayChanges } from '@rudlo/core/compare'
@@ -13,9 +13,10 @@ import type { MeasureProblem, ReviewedHandIn } from '@rudlo/contract/handins'
 import { whenText } from '../../words/dates'
 import { songTime } from '@rudlo/core/song'
 import { overruled, refOfCheck, type Overrule, type Overrules } from '@rudlo/core/brief'
-import { saidAssessment, Sayer, type SaidCheck, type SaidTask } from '@rudlo/sentences'
+import { saidAssessment, Sayer, type SaidCheck } from '@rudlo/sentences'
 import FoundLine from './FoundLine.vue'
 import FoundMistakes from './FoundMistakes.vue'
+import RowButton from '../../ui/buttons/RowButton.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import FoldSection from '../../ui/page/FoldSection.vue'
 import { t } from '../../words/t'
@@ -25,8 +26,12 @@ const props = defineProps<{
   handIn: ReviewedHandIn
   tasks: readonly Pick<BriefTask, 'id' | 'title'>[]
   overrules: Overrules
+  /** The task whose picture is shown. */
+  chosen: string | null
 }>()
 const emit = defineEmits<{
+  /** Shows what is heard of a task. */
+  task: [task: string]
   /** Shows where something was found, and plays it. */
   show: [place: CheckPlace]
   /** Takes a sentence as the beginning of a remark. */
@@ -57,17 +62,24 @@ const said = computed(() => {
   const { assessment } = props.handIn
   return assessment && saidAssessment(sayer.value, overruled(assessment, props.overrules))
 })
+/** A check with what is shown of it: met ones by their name alone. */
+interface Row {
+  readonly check: SaidCheck
+  readonly text: string
+  readonly open: boolean
+}
+const rowOf = (check: SaidCheck): Row => {
+  const open = check.finding.verdict !== 'met' || check.overruled !== undefined
+  return { check, open, text: open ? check.finding.sentence : check.name }
+}
+/** Tasks with their checks: what is not met comes first. */
 const assessed = computed(() =>
   (said.value?.tasks ?? []).flatMap((t) => {
     const task = props.tasks.find((o) => o.id === t.task)
-    return task && t.checks.length ? [{ ...t, title: task.title, open: shownOf(t) }] : []
+    const rows = t.checks.map(rowOf).sort((a, b) => Number(b.open) - Number(a.open))
+    return task && rows.length ? [{ ...t, title: task.title, rows }] : []
   }),
 )
-/** What is shown of a task: what was overruled, and the first that is not met. */
-function shownOf({ checks }: SaidTask): SaidCheck[] {
-  const first = checks.find((c) => c.finding.verdict !== 'met' && !c.overruled)
-  return checks.filter((c) => c.overruled || c === first)
-}
 /** The first sentence: what was asked, and how much of it was met. */
 const outcome = computed(() => {
   const met = assessed.value.filter((t) => t.verdict === 'met').length
@@ -99,7 +111,7 @@ const changes = computed(() => {
 </script>
 
 <template>
-  <section class="sheet summary" :aria-label="t('summary.label')">
+  <section class="found" :aria-label="t('summary.label')">
     <h1>
       {{ t('summary.by', { number: handIn.number, student: handIn.student }) }}
       <span class="soft">{{ t('summary.at', { when: whenText(handIn.handedInAt) }) }}</span>
@@ -110,21 +122,36 @@ const changes = computed(() => {
       <b>{{ t('summary.since', { number: handIn.before!.number }) }}</b> {{ changes }}
     </p>
     <ul v-if="assessed.length" class="tasks">
-      <li v-for="task in assessed" :key="task.task" data-test="task-verdict">
-        <VerdictSign :verdict="task.verdict" />
-        <div>
-          <b>{{ task.title }}</b>
-          <p v-for="c in task.open" :key="c.check" class="open">
-            <FoundLine
-              :about="c.finding.sentence"
-              :to="c.finding.verdict === 'met' && !c.overruled ? 'not yet' : 'met'"
-              :overrule="overrules[refOfCheck(c)]"
-              @show="emit('show', c.finding.place)"
-              @take="emit('take', c.finding.place, c.finding.sentence, c.name)"
-              @overrule="(to) => emit('overrule', refOfCheck(c), to)"
-              >{{ c.finding.sentence }}</FoundLine
-            >
-          </p>
+      <li
+        v-for="task in assessed"
+        :key="task.task"
+        :class="{ on: task.task === chosen }"
+        data-test="task-verdict"
+      >
+        <RowButton
+          class="task"
+          :aria-pressed="task.task === chosen"
+          :tip="t('summary.task.tip')"
+          @click="emit('task', task.task)"
+          ><VerdictSign :verdict="task.verdict" /><b>{{ task.title }}</b></RowButton
+        >
+        <div
+          v-for="{ check, text, open } in task.rows"
+          :key="check.check"
+          class="row"
+          :class="{ open }"
+          data-test="found-check"
+        >
+          <VerdictSign :verdict="check.finding.verdict" />
+          <FoundLine
+            :about="check.finding.sentence"
+            :to="check.finding.verdict === 'met' && !check.overruled ? 'not yet' : 'met'"
+            :overrule="overrules[refOfCheck(check)]"
+            @show="(emit('task', task.task), emit('show', check.finding.place))"
+            @take="emit('take', check.finding.place, check.finding.sentence, check.name)"
+            @overrule="(to) => emit('overrule', refOfCheck(check), to)"
+            >{{ text }}</FoundLine
+          >
         </div>
       </li>
     </ul>
@@ -151,88 +178,113 @@ const changes = computed(() => {
 </template>
 
 <style scoped>
-.summary {
+.found {
   display: grid;
-  flex: none;
-  gap: 5px;
-  max-height: 212px;
-  padding: 10px 16px;
+  gap: var(--space-2);
+  align-content: start;
+  min-height: 0;
+  padding: var(--space-3) var(--space-3) var(--space-4);
   overflow-y: auto;
+  font-size: var(--text-2);
 }
 
 h1 {
-  font-size: 18px;
-}
-
-.failed {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
+  font-size: var(--text-3);
 }
 
 h1 .soft {
-  margin-left: 6px;
-  font-size: 14px;
+  display: block;
+  font-size: var(--text-1);
   font-weight: 400;
   letter-spacing: 0;
+}
+
+.failed {
+  display: grid;
+  gap: var(--space-2);
+  justify-items: start;
 }
 
 ul {
   margin: 0;
   padding: 0;
-  font-size: 15px;
   list-style: none;
 }
 
 .all {
   padding-left: 18px;
-  columns: 2;
-  column-gap: 28px;
   list-style: disc;
 }
 
 .all li {
-  break-inside: avoid;
   padding-bottom: 3px;
 }
 
 .said {
-  font-size: 16px;
   font-style: italic;
 }
 
 .tasks {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));
-  gap: 6px 18px;
+  gap: var(--space-1);
 }
 
 .tasks li {
-  display: flex;
-  gap: 8px;
+  padding: var(--space-1) var(--space-2);
+  border: 1px solid transparent;
+  border-radius: var(--radius);
 }
 
-.open {
+.tasks .on {
+  border-color: var(--rule);
+  background: var(--sheet);
+}
+
+.task {
   display: flex;
-  flex-wrap: wrap;
-  gap: 0 2px;
+  gap: var(--space-2);
   align-items: center;
-  line-height: 1.3;
+  width: 100%;
+  min-height: 32px;
 }
 
-.open :deep(.sentence) {
-  flex: 1 1 100%;
+.row {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 0 var(--space-2);
+  align-items: start;
+  padding: 2px 0 2px var(--space-2);
+  color: var(--soft);
+  font-size: var(--text-1);
+  line-height: 1.35;
 }
 
-@media (max-height: 700px) {
-  .summary {
-    max-height: 132px;
-    padding-block: 8px;
-  }
+.row > :deep(.sign) {
+  width: 15px;
+  height: 15px;
+  margin-top: 4px;
+}
 
-  ul {
-    font-size: 14px;
+.row:not(.open) :deep(.sentence) {
+  flex: 1 1 0;
+}
+
+.row:not(.open) :deep(:is(.take, .do)) {
+  opacity: 0;
+}
+
+.row:is(:hover, :focus-within) :deep(:is(.take, .do)) {
+  opacity: 1;
+}
+
+@media (hover: none) {
+  .row :deep(:is(.take, .do)) {
+    opacity: 1;
   }
+}
+
+.row.open {
+  color: var(--ink);
+  font-size: var(--text-2);
 }
 </style>
