@@ -60,8 +60,11 @@ export class Person {
   /** Opens the list of hand-ins of the review desk, where it is not open. */
   async listHandIns(): Promise<void> {
     const list = this.at('choose-assignment')
-    if (!(await list.isVisible())) await this.at('queue').click()
-    await expect(list).toBeVisible()
+    // it closes by itself where the next hand-in is laid on the desk
+    await expect(async () => {
+      if (!(await list.isVisible())) await this.at('queue').click()
+      await expect(list).toBeVisible({ timeout: 2000 })
+    }).toPass()
   }
 
   /** Closes it again. */

@@ -13,6 +13,8 @@ import PictureLegend from './PictureLegend.vue'
 const props = defineProps<{
   picture: BuildPicture
   time: SongTime
+  /** Whether it should grow: then it is said where it does, and where it should arrive. */
+  grows?: boolean
   /** Name of a lane, for people. */
   nameOf: (lane: string) => string
   position: number
@@ -21,6 +23,9 @@ const props = defineProps<{
   sides?: Sides | undefined
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
+
+/** Where more bars are shown, figures on their columns would lie on each other. */
+const MOST_WITH_FIGURES = 16
 
 const bars = computed(() => props.picture.bars)
 const from = computed(() => props.shown?.from ?? bars.value[0]?.from ?? 0)
@@ -31,6 +36,10 @@ const to = computed(() => {
   return Math.min(props.time.length, props.picture.arrives + bar)
 })
 const lanes = computed(() => Object.keys(bars.value[0]?.lanes ?? {}))
+/** Whether there is room for a figure on every column. */
+const legible = computed(
+  () => (to.value - from.value) / props.time.meter.lengthsAt(from.value).bar <= MOST_WITH_FIGURES,
+)
 const middle = (b: { from: number; to: number }) => (b.from + b.to) / 2
 
 /** Colours of the lanes in their order, as a chart and as CSS takes them. */
@@ -139,7 +148,7 @@ const option = (p: Palette): PictureOption => {
         lineStyle: { color: p.ink, width: 2 },
         itemStyle: { color: p.ink },
         label: {
-          show: true,
+          show: legible.value,
           position: 'top',
           color: p.ink,
           textBorderColor: p.sheet,
@@ -152,7 +161,7 @@ const option = (p: Palette): PictureOption => {
           symbol: 'none',
           lineStyle: { color: p.ink, type: 'dotted' },
           label: { color: p.soft, formatter: t('heard.arrives') },
-          data: [{ xAxis: props.picture.arrives }],
+          data: props.grows ? [{ xAxis: props.picture.arrives }] : [],
         },
         markPoint: {
           symbol: 'triangle',
@@ -161,7 +170,9 @@ const option = (p: Palette): PictureOption => {
           symbolOffset: [0, -30],
           itemStyle: { color: p.warm },
           data: bars.value
-            .filter((b) => lanes.value.length > 0 && (falls.includes(b.bar) || b.bar === steepest))
+            .filter(
+              (b) => props.grows && lanes.value.length > 0 && (falls.includes(b.bar) || b.bar === steepest),
+            )
             .map((b) => ({
               coord: [middle(b), b.adds ?? 0],
               itemStyle: { color: b.bar === steepest ? p.good : p.warm },

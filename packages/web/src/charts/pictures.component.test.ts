@@ -92,7 +92,7 @@ onScreens('a picture of a build', () => {
   it('has a column a bar, says who is who, and what each bar adds', async () => {
     const go = vi.fn()
     const nameOf = () => 'Squeezebox'
-    await atRoom(BuildChart, { picture: build, time, nameOf, position: 0, onGo: go })
+    await atRoom(BuildChart, { picture: build, time, grows: true, nameOf, position: 0, onGo: go })
     const picture = page.getByTestId('build-picture')
     await expect.element(page.getByText('Squeezebox')).toBeVisible()
     await expect.element(page.getByText('Only together')).toBeVisible()

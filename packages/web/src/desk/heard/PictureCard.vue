@@ -81,7 +81,9 @@ const frame = computed(() => ({
       <ul v-else-if="said.length > 1" class="more">
         <li v-for="line in said.slice(1)" :key="line">{{ line }}</li>
       </ul>
-      <p v-if="beside && !beside.picture" class="soft">{{ t('heard.beside.none', { name: beside.name }) }}</p>
+      <p v-if="beside && !beside.picture && picture.kind !== 'build'" class="soft">
+        {{ t('heard.beside.none', { name: beside.name }) }}
+      </p>
     </header>
     <FadeChart
       v-if="picture.kind === 'fade'"
@@ -104,6 +106,7 @@ const frame = computed(() => ({
       v-else-if="picture.kind === 'build'"
       v-bind="frame"
       :picture="picture.build"
+      :grows="picture.grows"
       :name-of="(lane) => nameOf(by, lane)"
       :beside="besideBuild"
       @go="(tick) => emit('go', tick)"

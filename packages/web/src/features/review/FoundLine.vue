@@ -19,21 +19,24 @@ const emit = defineEmits<{ show: []; take: []; overrule: [to: Overrule | null] }
 <template>
   <div class="line">
     <RowButton class="sentence" :tip="t('guide.check.show')" @click="emit('show')"><slot /></RowButton>
-    <RowButton
-      class="take"
-      data-test="take"
-      :aria-label="t('found.remark')"
-      :tip="t('found.remark')"
-      @click="emit('take')"
-    >
-      {{ t('found.do') }}
-    </RowButton>
-    <OverruleLine :about="about" :to="to" :overrule="overrule" @change="(word) => emit('overrule', word)" />
+    <span class="acts">
+      <RowButton
+        class="take"
+        data-test="take"
+        :aria-label="t('found.remark')"
+        :tip="t('found.remark')"
+        @click="emit('take')"
+      >
+        {{ t('found.do') }}
+      </RowButton>
+      <OverruleLine :about="about" :to="to" :overrule="overrule" @change="(word) => emit('overrule', word)" />
+    </span>
   </div>
 </template>
 
 <style scoped>
 .line {
+  position: relative;
   display: flex;
   flex-wrap: wrap;
   gap: 0 var(--space-1);
@@ -46,6 +49,14 @@ const emit = defineEmits<{ show: []; take: []; overrule: [to: Overrule | null] }
   padding: 2px 0;
   font: inherit;
   letter-spacing: inherit;
+}
+
+.acts {
+  display: flex;
+  flex: 0 1 auto;
+  flex-wrap: wrap;
+  gap: 0 var(--space-1);
+  align-items: center;
 }
 
 .sentence:hover {

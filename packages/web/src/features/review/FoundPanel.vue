@@ -265,20 +265,21 @@ ul {
   margin-top: 4px;
 }
 
-.row:not(.open) :deep(.sentence) {
-  flex: 1 1 0;
-}
-
-.row:not(.open) :deep(:is(.take, .do)) {
+.row:not(.open) :deep(.acts) {
+  position: absolute;
+  right: 0;
+  background: var(--wash);
   opacity: 0;
 }
 
-.row:is(:hover, :focus-within) :deep(:is(.take, .do)) {
+.row:is(:hover, :focus-within) :deep(.acts) {
   opacity: 1;
 }
 
 @media (hover: none) {
-  .row :deep(:is(.take, .do)) {
+  .row:not(.open) :deep(.acts) {
+    position: static;
+    background: none;
     opacity: 1;
   }
 }

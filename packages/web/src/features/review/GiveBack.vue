@@ -7,7 +7,7 @@ import { now } from '../../browser/clock'
 import { useReview } from './review-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { t } from '../../words/t'
-import CheckField from '../../ui/fields/CheckField.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import AppDialog from '../../ui/overlays/AppDialog.vue'
 
 /** Whether what is decided waits to be given back together. */
@@ -75,7 +75,14 @@ defineExpose({ decide })
     </div>
   </AppDialog>
   <template v-if="waits">
-    <CheckField v-model="hold" :label="t('back.hold')" :data-tip="t('back.hold.tip')" data-test="hold" />
+    <IconButton
+      icon="clock"
+      :label="t('back.hold')"
+      :tip="t('back.hold.tip')"
+      :aria-pressed="hold"
+      data-test="hold"
+      @click="hold = !hold"
+    />
     <AppButton :busy="busy" :disabled="!ready" data-test="again" @click="decide('again')">
       {{ t('back.ask') }}
     </AppButton>
@@ -99,19 +106,6 @@ defineExpose({ decide })
 </template>
 
 <style scoped>
-.v-checkbox {
-  min-width: 0;
-}
-
-.v-checkbox :deep(.v-label) {
-  display: block;
-  align-self: center;
-  height: auto;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
 .given {
   display: flex;
   gap: 6px;

@@ -167,6 +167,7 @@ defineExpose({ focus })
 
 .bars {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
   min-width: 0;

@@ -99,6 +99,11 @@ defineExpose({
 .stepper {
   display: flex;
   align-items: center;
+  min-width: 0;
   white-space: nowrap;
+}
+
+.stepper > :deep(.v-btn) {
+  min-width: 0;
 }
 </style>

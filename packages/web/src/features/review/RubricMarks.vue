@@ -91,9 +91,14 @@ h3 {
 
 .levels {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(62px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(52px, 1fr));
   gap: 4px;
   margin-top: 4px;
+}
+
+.levels > * {
+  min-width: 0;
+  padding-inline: var(--space-1);
 }
 
 .proposed:not([aria-pressed='true']) {

@@ -22,7 +22,9 @@ export const useReviewPictures = defineStore('review-pictures', () => {
     if (own && (!own.lanes.length || own.lanes.includes(review.address))) return own
     const open = review.said?.tasks.find((t) => t.verdict !== 'met')?.task
     const here = tasks.value.filter((t) => t.lanes.includes(review.address))
-    return here.find((t) => t.id === open) ?? here[0] ?? null
+    const whole = tasks.value.filter((t) => !t.lanes.length)
+    const near = here.length ? here : whole
+    return near.find((t) => t.id === open) ?? near[0] ?? null
   })
   /** A lane that no task is about is looked at for itself. */
   const asked = computed((): PictureTask | null => {

@@ -1,5 +1,5 @@
 import type { Points } from '@rudlo/core/envelope'
-import { resolve, type Mix } from '@rudlo/core/mix'
+import { resolve, trackLevel, type Mix } from '@rudlo/core/mix'
 import { overruled, refOfMark, type Overrule, type Overrules } from '@rudlo/core/brief'
 import { proposeMarks } from '@rudlo/core/rubric'
 import { songTime } from '@rudlo/core/song'
@@ -109,7 +109,9 @@ export const useReview = defineStore('review', () => {
           .mix
       : null
     span.value = { from: 0, to: view.songDocument.length }
-    address.value = view.brief.tasks[0]?.lanes[0] ?? ''
+    // a brief that is about no line still has tracks to look at
+    const [asked] = view.brief.tasks.flatMap((task) => task.lanes)
+    address.value = asked ?? trackLevel(view.songDocument.tracks[0]!.id)
     await refreshQueue()
   }
 

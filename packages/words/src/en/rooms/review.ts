@@ -33,7 +33,7 @@ export const REVIEW = {
   'back.held': '{outcome}, ready to give back',
   'back.later': '{outcome}, goes back later',
   'back.done.held': '{outcome}; it goes back with the others.',
-  'back.hold.tip': 'It waits until you give all of them back together',
+  'back.hold.tip': 'Give back later: it waits until you give all of them back together',
   'back.done': '{outcome}, and given back.',
   'back.undone': 'Undone: the student has not seen it.',
   'back.unsaid': 'Give it back without a word?',
