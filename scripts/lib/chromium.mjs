@@ -13,5 +13,8 @@ export const CHROMIUM = {
     '--disable-component-update',
     '--disable-sync',
     '--autoplay-policy=no-user-gesture-required',
+    // a microphone that beeps, and leave to use it: nobody is there to give it
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
   ],
 }

@@ -3,7 +3,7 @@ import { point } from '@rudlo/core/envelope'
 import { makeApi } from '../src/api'
 import { routeTable } from '../src/http/route-table'
 import { Client } from './client'
-import { handedIn, saveOf } from './story'
+import { handedIn, saveOf, spokenBody } from './story'
 import { BRIEF, makeWorld, PASSWORD, REED, RUBRIC, type World } from './world'
 
 /** Everybody who may come: nobody, the owner, a classmate, a stranger, the teacher, another teacher. */
@@ -234,6 +234,12 @@ const EXPECTED: Readonly<
     body: () => ({ lane: REED, from: 0, to: 1920, text: 'There.', revision: 1 }),
     statuses: REVIEWER,
   },
+  'post /api/hand-ins/:handIn/spoken': {
+    body: () => spokenBody(),
+    statuses: REVIEWER,
+  },
+  // nothing is spoken there
+  'get /api/hand-ins/:handIn/remarks/:remark/spoken': { statuses: [401, 404, 404, 404, 404, 404] },
   'post /api/remarks': {
     body: () => ({ handIns: [ids['handIn']], lane: null, from: 0, to: 960, text: 'All of you.' }),
     statuses: REVIEWER,

@@ -66,3 +66,16 @@ export async function handedIn(
   const versions = await client.get<HandInAnswer[]>(`/api/works/${id}/hand-ins`)
   return { work: id, handIn: versions.body.find((v) => v.id === body.id)! }
 }
+
+/** A spoken remark as it is sent: a thousand bytes that begin as WebM does. */
+export const spokenBody = (more: object = {}) => ({
+  id: randomUUID(),
+  lane: null,
+  from: 0,
+  to: 960,
+  text: '',
+  audio: Buffer.concat([Buffer.from([0x1a, 0x45, 0xdf, 0xa3]), Buffer.alloc(1000, 7)]).toString('base64'),
+  ms: 4000,
+  wave: [],
+  ...more,
+})

@@ -8,6 +8,14 @@ export interface ReplyView {
   readonly createdAt: Moment
 }
 
+/** A recording that belongs to a remark. */
+export interface SpokenView {
+  /** How long it is, in ms. */
+  readonly ms: number
+  /** How loud it is from beginning to end, in equal parts: 0…100 each. */
+  readonly wave: readonly number[]
+}
+
 /** A remark as both sides see it. */
 export interface RemarkView {
   readonly id: string
@@ -21,6 +29,8 @@ export interface RemarkView {
   readonly subject: string
   /** A suggested line for the lane. */
   readonly suggestion: Points | null
+  /** What is spoken; null for a remark that is only written. */
+  readonly spoken: SpokenView | null
   readonly revision: number
   /** Whether the student has ticked it off. */
   readonly done: boolean

@@ -6,12 +6,15 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
+  IsInt,
   IsObject,
   IsOptional,
   IsString,
+  Max,
   MaxLength,
+  Min,
 } from 'class-validator'
-import { AreIds, AsSent, IsRevision, IsTick, IsWritten } from '../fields'
+import { AreIds, AsSent, IsId, IsRevision, IsTick, IsWritten } from '../fields'
 
 /** Bytes of a remark: room for a suggested line of 5,000 points. */
 export const REMARK_LIMIT = 512 * 1024
@@ -46,8 +49,8 @@ export class MarksQuery {
   table?: 'students' | 'checks'
 }
 
-/** Something that is said of a place, or of the whole. */
-export class NewRemark {
+/** What a remark is about: a place, or the whole. */
+class AboutPlace {
   /** Null for a remark on the whole. */
   @IsOptional()
   @IsString()
@@ -60,14 +63,17 @@ export class NewRemark {
   @IsTick()
   to!: number
 
-  @IsWritten(2000, () => words('bad.reviews.remark-needs-between'))
-  text!: string
-
   /** The check, move or mistake that it is about. */
   @IsOptional()
   @IsString()
   @MaxLength(160)
   subject?: string
+}
+
+/** Something that is written of a place, or of the whole. */
+export class NewRemark extends AboutPlace {
+  @IsWritten(2000, () => words('bad.reviews.remark-needs-between'))
+  text!: string
 
   /** A suggested line for the lane: its points. */
   @AsSent()
@@ -75,6 +81,42 @@ export class NewRemark {
   @IsArray({ message: () => words('bad.reviews.suggested-line-list') })
   @ArrayMaxSize(5000, { message: () => words('bad.reviews.line-points-most') })
   suggestion?: readonly unknown[] | null
+}
+
+/** Longest spoken remark, in ms, and the most that its recording may have, in bytes. */
+export const SPOKEN = { longest: 90_000, bytes: 512 * 1024, wave: 64 } as const
+/** Bytes of a request with a recording, as base64. */
+export const SPOKEN_LIMIT = 720 * 1024
+
+/** Something that is spoken of a place, or of the whole; a line of text may stand beside it. */
+export class SpokenRemark extends AboutPlace {
+  /** Made where it was spoken: the same one that is sent twice is kept once. */
+  @IsId()
+  @MaxLength(36)
+  id!: string
+
+  @IsString()
+  @MaxLength(2000, { message: () => words('bad.reviews.remark-most') })
+  text!: string
+
+  /** The recording: WebM, Ogg or MP4 audio, as base64. */
+  @IsString()
+  @MaxLength(Math.ceil(SPOKEN.bytes / 3) * 4, { message: () => words('bad.reviews.spoken-large') })
+  audio!: string
+
+  /** How long it is, in ms. */
+  @IsInt({ message: () => words('bad.reviews.spoken-length') })
+  @Min(1, { message: () => words('bad.reviews.spoken-length') })
+  @Max(SPOKEN.longest + 2000, { message: () => words('bad.reviews.spoken-length') })
+  ms!: number
+
+  /** How loud it is from beginning to end, in equal parts: 0…100 each. */
+  @IsArray()
+  @ArrayMaxSize(SPOKEN.wave)
+  @IsInt({ each: true })
+  @Min(0, { each: true })
+  @Max(100, { each: true })
+  wave!: readonly number[]
 }
 
 export class ChangedRemark extends NewRemark {

@@ -5,7 +5,7 @@ import { HandIn } from '../handins/entities'
 import { Presence } from '../lesson/entities'
 import { Happening } from '../live/entities'
 import { FormerMember, Group, JoinRequest, Membership, Person, TrailEntry } from '../people/entities'
-import { BankRemarkRow, Remark, Reply, Review } from '../reviews/entities'
+import { BankRemarkRow, Remark, Reply, Review, Spoken } from '../reviews/entities'
 import {
   Asset,
   AssetChunk,
@@ -22,6 +22,7 @@ import { Drafts1764800000000 } from './migrations/1764800000000-drafts'
 import { Limits1764900000000 } from './migrations/1764900000000-limits'
 import { ArchivedSongs1765100000000 } from './migrations/1765100000000-archived-songs'
 import { Overrules1765000000000 } from './migrations/1765000000000-overrules'
+import { SpokenRemarks1765200000000 } from './migrations/1765200000000-spoken-remarks'
 import { Harm1764700000000 } from './migrations/1764700000000-harm'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
@@ -56,6 +57,7 @@ export const MIGRATIONS = [
   Limits1764900000000,
   Overrules1765000000000,
   ArchivedSongs1765100000000,
+  SpokenRemarks1765200000000,
 ] as const
 
 /**
@@ -96,6 +98,7 @@ export function dataSource(
       Review,
       Remark,
       Reply,
+      Spoken,
       BankRemarkRow,
       Happening,
       Presence,

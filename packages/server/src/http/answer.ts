@@ -50,3 +50,9 @@ export const download = (c: Context, content: string, type: string, fileName: st
     'content-type': type,
     'content-disposition': `attachment; filename="${fileName}"`,
   })
+
+/** Answers with a recording that a person may hear, and nobody keeps. */
+export const recording = (
+  c: Context,
+  { type, audio }: { readonly type: string; readonly audio: Uint8Array },
+): Response => c.body(new Uint8Array(audio), 200, { ...PRIVATE, 'content-type': type })

@@ -15,7 +15,8 @@ const ALWAYS = {
   crossOriginResourcePolicy: 'same-origin',
   xContentTypeOptions: true,
   referrerPolicy: 'no-referrer',
-  permissionsPolicy: { camera: false, microphone: false, geolocation: false, payment: false },
+  // a teacher speaks remarks: this site alone may ask for the microphone
+  permissionsPolicy: { camera: false, microphone: ['self'] as string[], geolocation: false, payment: false },
   // an installation may go back from HTTPS to this machine alone
   strictTransportSecurity: false,
 } as const

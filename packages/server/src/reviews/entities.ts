@@ -73,6 +73,26 @@ export class Remark {
   createdAt!: Date
 }
 
+/** What was spoken for a remark: its recording as the browser made it. Goes with the remark. */
+@Entity('spoken_remarks')
+export class Spoken {
+  @PrimaryColumn({ name: 'remark_id', type: 'char', length: 36 })
+  remarkId!: string
+
+  @Column({ type: 'varchar', length: 20 })
+  type!: string
+
+  @Column({ type: 'int', unsigned: true })
+  ms!: number
+
+  /** How loud it is from beginning to end: a byte for each part, 0…100. */
+  @Column({ type: 'varbinary', length: 64 })
+  wave!: Buffer
+
+  @Column({ type: 'mediumblob' })
+  audio!: Buffer
+}
+
 /** An answer to a remark, by the student or a teacher. */
 @Entity('replies')
 export class Reply {

@@ -1,5 +1,6 @@
-import type { DataSource } from 'typeorm'
+import { In, type DataSource } from 'typeorm'
 import { isNewest } from '../handins/queries'
+import { Spoken } from './entities'
 
 /** The newest hand-in of a student with its marks. */
 export interface MarksRow {
@@ -33,3 +34,14 @@ export const overrulesOf = (
       WHERE w.assignment_id = ? AND r.overrules IS NOT NULL AND ${isNewest()}`,
     [assignment],
   )
+
+/** What is spoken for some remarks, without the recordings themselves. */
+export const spokenOf = (
+  database: DataSource,
+  remarks: readonly string[],
+): Promise<Pick<Spoken, 'remarkId' | 'ms' | 'wave'>[]> =>
+  remarks.length
+    ? database
+        .getRepository(Spoken)
+        .find({ select: { remarkId: true, ms: true, wave: true }, where: { remarkId: In([...remarks]) } })
+    : Promise.resolve([])

@@ -1,6 +1,14 @@
 import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
-import type { ChangedRemark, NewRemark, RemarkForMany, RemarkView, ReplyView } from '@rudlo/contract/reviews'
+import {
+  SPOKEN,
+  type ChangedRemark,
+  type NewRemark,
+  type RemarkForMany,
+  type RemarkView,
+  type ReplyView,
+  type SpokenRemark,
+} from '@rudlo/contract/reviews'
 import type { Points } from '@rudlo/core/envelope'
 import { resolve, withLineShown, type Mix } from '@rudlo/core/mix'
 import { readWork } from '@rudlo/core/stored'
@@ -14,8 +22,13 @@ import type { Happenings } from '../live/happenings'
 import type { Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
 import type { Songs } from '../songbook/songs'
-import { Remark, Reply } from './entities'
+import { Remark, Reply, Spoken } from './entities'
+import { recordingType } from './recording-type'
+import { spokenOf } from './queries'
 import { remarkView, replyView } from './views'
+
+/** What written and spoken remarks have in common. */
+type Said = Omit<SpokenRemark, 'id' | 'audio' | 'ms' | 'wave'> & Pick<NewRemark, 'suggestion'>
 
 /** Remarks on hand-ins, and what is said about them. */
 export class Remarks {
@@ -39,6 +52,35 @@ export class Remarks {
     return remarkView(remark)
   }
 
+  /**
+   * Adds a remark that was spoken. The same one that is sent twice is kept once: whoever got no answer sends it again.
+   * @throws Problem 400 for what is no recording, or a place that the hand-in does not have
+   */
+  async addSpoken(person: Person, handIn: HandIn, sent: SpokenRemark): Promise<RemarkView> {
+    const known = await this.#remarks.findOneBy({ id: sent.id })
+    if (known && (known.handInId !== handIn.id || known.authorId !== person.id)) throw notFound()
+    const audio = Buffer.from(sent.audio, 'base64')
+    const type = recordingType(audio)
+    if (!type || audio.length > SPOKEN.bytes) throw badInput(words('review.no-recording'))
+    const spoken = { remarkId: sent.id, type, ms: sent.ms, wave: Buffer.from(sent.wave), audio }
+    if (known) return remarkView(known, [], spoken)
+    const remark = { ...(await this.#made(person, handIn, sent)), id: sent.id }
+    await this.database.transaction(async (manager) => {
+      await manager.insert(Remark, remark)
+      await manager.insert(Spoken, spoken)
+    })
+    return remarkView(remark, [], spoken)
+  }
+
+  /** The recording of a remark, for who may read it: a student once the hand-in is back, a teacher always. */
+  async spoken(person: Person, handInId: string, remark: string): Promise<Spoken> {
+    const { handIn } = await this.#answerable(person, handInId)
+    const { id } = await this.#of(handIn, remark)
+    const found = await this.database.getRepository(Spoken).findOneBy({ remarkId: id })
+    if (!found) throw notFound()
+    return found
+  }
+
   /** The same on several hand-ins: on all of them or none. @returns how many */
   async addToMany(person: Person, sent: RemarkForMany): Promise<number> {
     const found = await Promise.all(sent.handIns.map((id) => this.parts.permissions.handIn(person, id)))
@@ -57,7 +99,8 @@ export class Remarks {
       { ...(await this.#checked(handIn, sent)), revision: sent.revision + 1 },
     )
     if (!changed.affected) throw notNow(words('review.somebody-else-changed'))
-    return remarkView(await this.#of(handIn, id))
+    const [spoken] = await spokenOf(this.database, [id])
+    return remarkView(await this.#of(handIn, id), [], spoken)
   }
 
   async remove(handIn: HandIn, remark: string): Promise<void> {
@@ -109,7 +152,7 @@ export class Remarks {
     return remark
   }
 
-  async #made(person: Person, handIn: HandIn, sent: NewRemark): Promise<Remark> {
+  async #made(person: Person, handIn: HandIn, sent: Said): Promise<Remark> {
     return this.#remarks.create({
       id: randomUUID(),
       handInId: handIn.id,
@@ -122,7 +165,7 @@ export class Remarks {
   }
 
   /** What is stored of a remark. A place has to be on a lane of the mix and inside the song, a line to suit the lane. */
-  async #checked(handIn: HandIn, { lane: sentLane, from, to, text, subject = '', suggestion }: NewRemark) {
+  async #checked(handIn: HandIn, { lane: sentLane, from, to, text, subject = '', suggestion }: Said) {
     const { mix } = readWork(handIn.document)
     const lane = sentLane ?? null
     const song = await this.parts.songs.version(handIn.songVersionId)

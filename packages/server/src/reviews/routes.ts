@@ -8,9 +8,11 @@ import {
   REMARK_LIMIT,
   RemarkDone,
   RemarkForMany,
+  SPOKEN_LIMIT,
+  SpokenRemark,
 } from '@rudlo/contract/reviews'
 import { Hono } from 'hono'
-import { answer, done, download } from '../http/answer'
+import { answer, done, download, recording } from '../http/answer'
 import { body, query } from '../http/validated'
 import { who, type Env } from '../http/who'
 import type { Services } from '../services'
@@ -42,6 +44,16 @@ export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks, songs
     .post('/hand-ins/:handIn/remarks', who('teacher'), body(NewRemark, REMARK_LIMIT), async (c) => {
       const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
       return answer(c, await remarks.add(c.get('person'), handIn, c.req.valid('json')))
+    })
+
+    .post('/hand-ins/:handIn/spoken', who('teacher'), body(SpokenRemark, SPOKEN_LIMIT), async (c) => {
+      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      return answer(c, await remarks.addSpoken(c.get('person'), handIn, c.req.valid('json')))
+    })
+
+    .get('/hand-ins/:handIn/remarks/:remark/spoken', who('signed-in'), async (c) => {
+      const { handIn, remark } = c.req.param()
+      return recording(c, await remarks.spoken(c.get('person'), handIn, remark))
     })
 
     .post('/remarks', who('teacher'), body(RemarkForMany, REMARK_LIMIT), async (c) =>

@@ -12,7 +12,7 @@ import { badInput, notNow } from '../http/problem'
 import { Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
 import { Remark, Reply, Review } from './entities'
-import { overrulesOf } from './queries'
+import { overrulesOf, spokenOf } from './queries'
 import { reviewView } from './views'
 
 /** Marks and comments of hand-ins. */
@@ -36,7 +36,11 @@ export class Reviews {
     const authors = await manager.findBy(Person, {
       id: In([...replies.map((r) => r.authorId), ...(review ? [review.reviewerId] : [])]),
     })
-    return reviewView(review, remarks, replies, (id) => authors.find((a) => a.id === id)?.name ?? '')
+    const spoken = await spokenOf(
+      this.database,
+      remarks.map((r) => r.id),
+    )
+    return reviewView(review, remarks, replies, spoken, (id) => authors.find((a) => a.id === id)?.name ?? '')
   }
 
   /** How often checks of an assignment were overruled, by their ids: a check that is overruled again and again wants mending. */

@@ -2,7 +2,7 @@ import type { RemarkView, ReplyView, ReviewView } from '@rudlo/contract/reviews'
 import type { Points } from '@rudlo/core/envelope'
 import { isObject, listOf, readKept, readMarks, readOverrules } from '@rudlo/core/stored'
 import { textOf } from '../http/moment'
-import type { BankRemarkRow, Remark, Reply, Review } from './entities'
+import type { BankRemarkRow, Remark, Reply, Review, Spoken } from './entities'
 
 /** A line was checked against its lane before it was kept: that it is a list of points is all there is to look at. */
 const isLine = (value: unknown): value is Points => listOf(isObject)(value)
@@ -11,6 +11,7 @@ const isLine = (value: unknown): value is Points => listOf(isObject)(value)
 export const remarkView = (
   { id, lane, fromTick, toTick, text, subject, suggestion, revision, doneAt, createdAt }: Remark,
   replies: readonly ReplyView[] = [],
+  spoken?: Pick<Spoken, 'ms' | 'wave'>,
 ): RemarkView => ({
   id,
   lane,
@@ -19,6 +20,7 @@ export const remarkView = (
   text,
   subject,
   suggestion: suggestion === null ? null : readKept(suggestion, isLine, 'a suggested line'),
+  spoken: spoken ? { ms: spoken.ms, wave: [...spoken.wave] } : null,
   revision,
   done: doneAt !== null,
   createdAt: textOf(createdAt),
@@ -39,6 +41,7 @@ export const reviewView = (
   review: Review | null,
   remarks: readonly Remark[],
   replies: readonly Reply[],
+  spoken: readonly Pick<Spoken, 'remarkId' | 'ms' | 'wave'>[],
   nameOf: (id: string) => string,
 ): ReviewView => ({
   marks: review ? readMarks(review.marks) : {},
@@ -50,6 +53,7 @@ export const reviewView = (
     remarkView(
       remark,
       replies.filter((r) => r.remarkId === remark.id).map((r) => replyView(r, nameOf(r.authorId))),
+      spoken.find((s) => s.remarkId === remark.id),
     ),
   ),
 })

@@ -36,6 +36,7 @@ describe('docs/keys.md', () => {
       takeNext: nothing,
       overruleNext: nothing,
       remark: nothing,
+      speak: nothing,
       comment: nothing,
       decide: nothing,
       step: nothing,

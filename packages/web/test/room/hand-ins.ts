@@ -80,6 +80,7 @@ export function handedIn(
         text,
         subject: '',
         suggestion: null,
+        spoken: null,
         revision: 1,
         done: false,
         createdAt: WHEN,

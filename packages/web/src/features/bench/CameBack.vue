@@ -10,6 +10,7 @@ import type { OwnVersion } from '@rudlo/contract/handins'
 import type { RemarkView } from '@rudlo/contract/reviews'
 import { usePass } from '../../desk/pass/pass-store'
 import { remarkPlace } from '../../desk/remarks/remark-place'
+import SpokenRemark from '../../desk/remarks/SpokenRemark.vue'
 import RemarkTalk from '../../desk/remarks/RemarkTalk.vue'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
@@ -110,6 +111,13 @@ const tick = (remark: RemarkView) =>
           <span class="pin">{{ i + 1 }}</span>
           <span><b>{{ place(remark) }}</b><br />{{ remark.text }}</span>
         </RowButton>
+        <SpokenRemark
+          v-if="remark.spoken"
+          class="voice"
+          :spoken="remark.spoken"
+          :source="`/api/hand-ins/${version.id}/remarks/${remark.id}/spoken`"
+          :from="remark.from"
+        />
         <div class="acts">
           <template v-if="isPlaced(remark)">
             <AppButton small :disabled="!player.ready" @click="hear(remark)">
@@ -250,6 +258,10 @@ const tick = (remark: RemarkView) =>
   background: var(--warm);
   color: var(--sheet);
   font-weight: 700;
+}
+
+.voice {
+  padding-left: 44px;
 }
 
 .acts {

@@ -77,7 +77,7 @@ async function focus(): Promise<void> {
   await nextTick()
   area.value?.focus()
 }
-defineExpose({ focus })
+defineExpose({ focus, isOnWhole: () => whole.value })
 </script>
 
 <template>

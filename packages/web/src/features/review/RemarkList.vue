@@ -3,6 +3,7 @@
 import { ref } from 'vue'
 import type { RemarkView } from '@rudlo/contract/reviews'
 import { remarkPlace } from '../../desk/remarks/remark-place'
+import SpokenRemark from '../../desk/remarks/SpokenRemark.vue'
 import RemarkTalk from '../../desk/remarks/RemarkTalk.vue'
 import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
@@ -52,7 +53,13 @@ async function finishChange(remark: RemarkView): Promise<void> {
           <TextArea v-model="changed" maxlength="2000" :label="t('remark.label')" />
           <AppButton small @click="finishChange(remark)">{{ t('ui.save') }}</AppButton>
         </template>
-        <p v-else>{{ remark.text }}</p>
+        <p v-else-if="remark.text">{{ remark.text }}</p>
+        <SpokenRemark
+          v-if="remark.spoken"
+          :spoken="remark.spoken"
+          :source="`/api/hand-ins/${review.handIn!.id}/remarks/${remark.id}/spoken`"
+          :from="remark.from"
+        />
         <p v-if="remark.suggestion" class="soft">{{ t('remark.with-line') }}</p>
         <RemarkTalk :replies="remark.replies" @say="(text) => act(() => review.reply(remark, text))" />
         <div v-if="changing !== remark.id" class="acts">

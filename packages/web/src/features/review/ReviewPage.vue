@@ -3,6 +3,7 @@
 import type { CheckPlace } from '@rudlo/core/evidence'
 import { resolve } from '@rudlo/core/mix'
 import { computed, onBeforeUnmount, onUnmounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
 import { useRouter } from 'vue-router'
 import { usePlayer } from '../../engine/player-store'
 import type { Span } from '../../editor/lane/viewport'
@@ -20,6 +21,7 @@ import ReviewHead from './ReviewHead.vue'
 import ReviewMiddle, { type Below } from './ReviewMiddle.vue'
 import { useReviewNews } from './review-news'
 import { useReview } from './review-store'
+import { useVoice } from './voice-store'
 import { useReviewPictures } from './review-pictures'
 import SayPanel from './SayPanel.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
@@ -35,6 +37,7 @@ const keys = ref(false)
 const below = ref<Below>('heard')
 const picked = shallowRef<Span | null>(null)
 const pictures = useReviewPictures()
+const voice = useVoice()
 const head = useTemplateRef<InstanceType<typeof ReviewHead>>('head')
 const say = useTemplateRef<InstanceType<typeof SayPanel>>('say')
 
@@ -59,6 +62,7 @@ onBeforeUnmount(() => {
   // at once: whatever is opened next must not be closed by what is left
   void player.close()
   pictures.close()
+  void voice.end()
   void review.flush()
 })
 onUnmounted(() => review.clear())
@@ -129,12 +133,17 @@ const shortcuts = useReviewKeys({
   takeNext,
   overruleNext,
   remark: () => say.value?.focusRemark(),
+  speak: () => say.value?.speak(),
   comment: () => say.value?.focusComment(),
   decide: (outcome) => head.value?.decide(outcome),
   step,
   keys: () => (keys.value = true),
 })
 usePageKeys(shortcuts)
+// spoken while the key is held
+useEventListener(window, 'keyup', (event) => {
+  if (event.key.toLowerCase() === 'd') void voice.end()
+})
 </script>
 
 <template>

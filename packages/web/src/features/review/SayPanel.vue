@@ -4,6 +4,7 @@ import { laneName } from '@rudlo/core/assess'
 import { figuresAt } from '@rudlo/core/remarks'
 import { computed, useTemplateRef } from 'vue'
 import type { Span } from '../../editor/lane/viewport'
+import { usePlayer } from '../../engine/player-store'
 import BankList from './BankList.vue'
 import { useBank } from './bank-store'
 import RemarkForm from './RemarkForm.vue'
@@ -11,6 +12,8 @@ import RemarkList from './RemarkList.vue'
 import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
 import RubricMarks from './RubricMarks.vue'
+import VoiceButton from './VoiceButton.vue'
+import { useVoice } from './voice-store'
 import { useSuggestion } from './suggest-store'
 import TextArea from '../../ui/fields/TextArea.vue'
 import { t } from '../../words/t'
@@ -21,6 +24,9 @@ const emit = defineEmits<{ span: [span: Span | null] }>()
 const review = useReview()
 const bank = useBank()
 const suggestion = useSuggestion()
+const voice = useVoice()
+const player = usePlayer()
+void voice.sendKept()
 const form = useTemplateRef<InstanceType<typeof RemarkForm>>('form')
 const comment = useTemplateRef<InstanceType<typeof TextArea>>('comment')
 
@@ -63,6 +69,17 @@ async function pin(text: string, where: 'here' | 'whole', also: readonly string[
   emit('span', null)
 }
 
+/** Speaks a remark on the bars that are chosen, else on the bar at hand; or on the whole. */
+function speak(): void {
+  const { meter, length } = review.time!
+  const { bar } = meter.placeAt(Math.min(player.position, length - 1))
+  const here = props.span ?? { from: meter.barStart(bar), to: Math.min(length, meter.barStart(bar + 1)) }
+  void voice.begin(
+    form.value?.isOnWhole() ? { lane: null, from: 0, to: length } : { lane: review.address, ...here },
+  )
+  emit('span', null)
+}
+
 async function keep(text: string): Promise<void> {
   if (await act(() => bank.add(text))) review.notice = t('say.kept')
 }
@@ -73,6 +90,7 @@ function take(text: string): void {
 }
 
 defineExpose({
+  speak,
   focusRemark: () => form.value?.focus(),
   focusComment: () => comment.value?.focus(),
 })
@@ -120,7 +138,12 @@ defineExpose({
       @span="(s) => emit('span', s)"
       @pin="pin"
       @keep="keep"
-    />
+    >
+      <VoiceButton @begin="speak" />
+    </RemarkForm>
+    <p v-if="voice.waiting" class="soft waiting" role="status">
+      {{ t('voice.waiting', { n: voice.waiting }) }}
+    </p>
   </aside>
 </template>
 
@@ -154,6 +177,11 @@ h2 {
   padding-top: var(--space-2);
   border-top: 1px solid var(--rule);
   font-size: var(--text-3);
+}
+
+.waiting {
+  padding: 0 var(--space-4) var(--space-2);
+  font-size: var(--text-1);
 }
 
 .state {

@@ -16,6 +16,8 @@ export interface ReviewKeys {
   takeNext(): void
   overruleNext(): void
   remark(): void
+  /** Begins to speak a remark: it ends when the key comes up. */
+  speak(): void
   comment(): void
   decide(outcome: 'accepted' | 'again'): void
   step(by: 1 | -1): void
@@ -72,6 +74,7 @@ export function useReviewKeys(page: ReviewKeys): readonly ShortcutGroup[] {
         { shown: 'T', what: t('keys.take'), on: { t: page.takeNext } },
         { shown: 'X', what: t('keys.overrule'), on: { x: page.overruleNext } },
         { shown: 'R', what: t('keys.remark'), on: { r: page.remark } },
+        { shown: t('keys.hold-d'), what: t('keys.speak'), on: { d: page.speak } },
         { shown: t('keys.ctrl-enter'), what: t('keys.pin') },
         { shown: 'J', what: t('keys.marks'), on: { j: () => review.takeProposals() } },
         { shown: 'K', what: t('keys.overrule-mark'), on: { k: () => review.overruleMark() } },

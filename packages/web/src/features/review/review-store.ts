@@ -303,6 +303,13 @@ export const useReview = defineStore('review', () => {
     return saveState.value === 'saved'
   }
 
+  /** Shows a remark that the server has now; it may be for another hand-in than the one on the desk. */
+  function keepRemark(of: string, made: RemarkView): void {
+    if (of !== handIn.value?.id) return
+    remarks.value = [...remarks.value.filter((r) => r.id !== made.id), made].sort((a, b) => a.from - b.from)
+    pinned.value = made.id
+  }
+
   async function addRemark(place: RemarkPlace, words: RemarkWords): Promise<void> {
     const made = await told(
       server['hand-ins'][':handIn'].remarks.$post({
@@ -310,8 +317,7 @@ export const useReview = defineStore('review', () => {
         json: { ...place, ...words },
       }),
     )
-    remarks.value = [...remarks.value, made].sort((a, b) => a.from - b.from)
-    pinned.value = made.id
+    keepRemark(handIn.value!.id, made)
     writeDraft('')
   }
 
@@ -473,6 +479,7 @@ export const useReview = defineStore('review', () => {
     write,
     flush,
     addRemark,
+    keepRemark,
     addToMany,
     reply,
     changeRemark,

@@ -63,6 +63,7 @@ import {
   mdiFullscreenExit,
   mdiTranslate,
   mdiMenu,
+  mdiMicrophoneOutline,
   mdiMinus,
 } from '@mdi/js'
 import { aliases } from 'vuetify/iconsets/mdi-svg'
@@ -135,4 +136,5 @@ export const ICONS = {
   language: mdiTranslate,
   menu: mdiMenu,
   lower: mdiMinus,
+  speak: mdiMicrophoneOutline,
 }

@@ -53,6 +53,7 @@ export const ANSWERS = {
   'review.most-remarks-kept': 'At most {most} remarks are kept: remove some that you do not use any more.',
   'review.somebody-else-changed':
     'Somebody else has changed this remark in the meantime: open it again to see theirs.',
+  'review.no-recording': 'This is no recording that can be played.',
   'review.mix-no-such': 'The mix has no such lane.',
   'review.remark-lie-inside': 'A remark must lie inside the song.',
   'review.suggested-line-needs': 'A suggested line needs a lane.',

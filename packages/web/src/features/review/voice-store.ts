@@ -1,0 +1,136 @@
+import { SPOKEN } from '@rudlo/contract/reviews'
+import { useIntervalFn } from '@vueuse/core'
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { server, told } from '../../api/client'
+import { ApiError } from '../../api/errors'
+import { useSession } from '../../api/session-store'
+import { UnsentVoices, type UnsentVoice } from '../../document/unsent-voice'
+import { usePlayer } from '../../engine/player-store'
+import { reasonOf, VoiceRecorder } from '../../engine/voice/recorder'
+import { t } from '../../words/t'
+import { useReview, type RemarkPlace } from './review-store'
+
+/** What is shorter was a slip of the finger, in ms. */
+const SHORTEST = 400
+const AGAIN_MS = 5000
+const LOOK_MS = 60
+
+/** Base64 of bytes. */
+function base64(bytes: Uint8Array): string {
+  let text = ''
+  for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192))
+  return btoa(text)
+}
+
+/** Remarks that are spoken: recorded, kept in this browser at once, and sent until the server has them. */
+export const useVoice = defineStore('voice', () => {
+  const review = useReview()
+  const player = usePlayer()
+  const session = useSession()
+  /** How long the recording is so far, in ms, and how loud it is, 0…1; null while none is made. */
+  const speaking = ref<{ readonly ms: number; readonly loudness: number } | null>(null)
+  /** How many are not sent yet. */
+  const waiting = ref(0)
+  let unsent: UnsentVoices | null = null
+  let of = ''
+  const kept = () => {
+    const person = session.person?.id ?? ''
+    if (!unsent || of !== person) unsent = new UnsentVoices(person)
+    of = person
+    return unsent
+  }
+
+  let recorder: VoiceRecorder | null = null
+  let shelf: UnsentVoices | null = null
+  /** Whether it was let go of before the microphone was there. */
+  let wanted = false
+  let place:
+    | (RemarkPlace & { readonly handIn: string; readonly text: string; readonly subject: string })
+    | null = null
+
+  const watching = useIntervalFn(
+    () => {
+      if (!recorder) return
+      speaking.value = { ms: recorder.ms, loudness: recorder.loudness }
+      if (recorder.ms >= SPOKEN.longest) void end()
+    },
+    LOOK_MS,
+    { immediate: false },
+  )
+
+  /** Begins to record a remark on a place. What plays is stopped: it would be heard, too. */
+  async function begin(where: RemarkPlace): Promise<void> {
+    if (wanted || !review.handIn) return
+    wanted = true
+    // whoever is signed out in the middle of it finds it again
+    shelf = kept()
+    player.stop()
+    place = { ...where, handIn: review.handIn.id, text: review.draft.trim(), subject: review.subject }
+    try {
+      recorder = await VoiceRecorder.begin()
+      speaking.value = { ms: 0, loudness: 0 }
+      watching.resume()
+      if (!wanted) await end()
+    } catch (error) {
+      wanted = false
+      review.tell(t(`voice.no.${reasonOf(error)}`))
+    }
+  }
+
+  /** Ends the recording, and keeps and sends it. */
+  async function end(): Promise<void> {
+    wanted = false
+    const [mine, where] = [recorder, place]
+    if (!mine || !where) return
+    recorder = null
+    watching.pause()
+    speaking.value = null
+    const recording = await mine.stop()
+    if (recording.ms < SHORTEST) {
+      review.tell(t('voice.short'))
+      return
+    }
+    const voice: UnsentVoice = { id: crypto.randomUUID(), ...where, ...recording }
+    const lasts = await (shelf ?? kept()).keep(voice)
+    review.writeDraft('')
+    if (!(await send(voice)) && !lasts) review.tell(t('voice.only-here'))
+  }
+
+  /** Sends one. @returns whether the server has it now, or never will */
+  async function send({ audio, handIn, ...voice }: UnsentVoice): Promise<boolean> {
+    try {
+      const made = await told(
+        server['hand-ins'][':handIn'].spoken.$post({
+          param: { handIn },
+          json: { ...voice, audio: base64(audio), wave: [...voice.wave] },
+        }),
+      )
+      review.keepRemark(handIn, made)
+    } catch (error) {
+      const refused = error instanceof ApiError && error.code !== 'not-signed-in'
+      review.tell(refused ? error.message : t('voice.later'))
+      if (!refused) {
+        await count()
+        again.resume()
+        return false
+      }
+    }
+    await kept().forget(voice.id)
+    await count()
+    return true
+  }
+
+  /** Sends what waits. */
+  async function sendKept(): Promise<void> {
+    again.pause()
+    for (const voice of await kept().all()) if (!(await send(voice))) return
+  }
+  const again = useIntervalFn(() => void sendKept(), AGAIN_MS, { immediate: false })
+
+  async function count(): Promise<void> {
+    waiting.value = (await kept().all()).length
+  }
+
+  return { speaking, isSpeaking: computed(() => speaking.value !== null), waiting, begin, end, sendKept }
+})
