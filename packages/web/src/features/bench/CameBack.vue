@@ -15,6 +15,7 @@ import RemarkTalk from '../../desk/remarks/RemarkTalk.vue'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../../desk/desk-store'
 import { useBench } from './bench-store'
+import HeardBack from './HeardBack.vue'
 import { useTrying } from '../../desk/remarks/trying'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import { useNarrow } from '../../ui/page/narrow'
@@ -100,6 +101,7 @@ const tick = (remark: RemarkView) =>
         <p v-if="about === m.id" class="soft">{{ m.says }}</p>
       </li>
     </ul>
+    <HeardBack :version="version" />
     <ol v-if="review.remarks.length" class="remarks">
       <li v-for="(remark, i) in review.remarks" :key="remark.id" :class="{ done: remark.done }">
         <RowButton

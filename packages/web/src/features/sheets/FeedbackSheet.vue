@@ -11,6 +11,9 @@ import type { OpenedHandIn } from '../../api/hand-in'
 import { remarkPlace } from '../../desk/remarks/remark-place'
 import { whenText } from '../../words/dates'
 import { saidTasks, Sayer, type SaidCheck } from '@rudlo/sentences'
+import StillPicture from '../../charts/StillPicture.vue'
+import { askedBand } from '../../desk/heard/asked-band'
+import { saidOf, titleOf, type Namer } from '../../desk/heard/picture-words'
 import PrintedLane from './PrintedLane.vue'
 import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
@@ -53,9 +56,16 @@ const judged = computed(() => {
 const tasks = computed(() =>
   saidTasks(sayer.value, judged.value).flatMap((t) => {
     const task = props.assignment.brief.tasks.find((b) => b.id === t.task)
-    return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks }] : []
+    const pictures = props.handIn.assessment?.pictures?.[t.task] ?? []
+    return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks, pictures, task }] : []
   }),
 )
+const by = (within: Namer['within']): Namer => ({
+  song: song.value,
+  mix: mix.value,
+  time: time.value,
+  within,
+})
 /** The teacher's word stands in place of the sentence. */
 const teacherSays = ({ overruled: word, finding, name }: SaidCheck) => {
   const said = { name, verdict: t(`verdict.${finding.verdict}`) }
@@ -110,6 +120,9 @@ const outcome = computed(() =>
       <ol>
         <li v-for="r in remarks" :key="r.id">
           <b>{{ place(r) }}.</b> {{ r.text }}
+          <template v-if="r.spoken">{{
+            t('sheet.spoken', { seconds: Math.round(r.spoken.ms / 1000) })
+          }}</template>
           <p v-for="answer in r.replies" :key="answer.createdAt" class="answer">
             {{ answer.author }}: {{ answer.text }}
           </p>
@@ -123,6 +136,17 @@ const outcome = computed(() =>
           <b>{{ task.title }}</b
           ><template v-if="task.verdict">: {{ t(`verdict.${task.verdict}`) }}.</template>
           {{ task.checks.map((c) => (c.overruled ? teacherSays(c) : c.finding.sentence)).join(' ') }}
+          <figure v-for="(picture, i) in task.pictures" :key="i">
+            <figcaption>
+              {{ titleOf(by(task.task), picture) }}. {{ saidOf(by(task.task), picture)[0] }}
+            </figcaption>
+            <StillPicture
+              :picture="picture"
+              :time="time"
+              :band="askedBand(task.task)"
+              :label="titleOf(by(task.task), picture)"
+            />
+          </figure>
         </li>
       </ul>
     </section>
@@ -211,6 +235,19 @@ ul {
 
 li {
   padding-bottom: 3px;
+}
+
+figure {
+  margin: 4px 0 8px;
+  break-inside: avoid;
+}
+
+figcaption {
+  font-size: 10pt;
+}
+
+figure :deep(.still) {
+  max-height: 26mm;
 }
 
 .answer {

@@ -27,6 +27,7 @@ export const BENCH = {
   'came.hear.tip': 'A dotted line shows it; your own line stays as it is',
   'came.hear': 'Hear the suggestion',
   'came.try': 'Try the suggestion',
+  'came.picture.tip': 'Play these bars',
   'came.done': 'Done',
   'came.mark-done': 'Mark as done',
   'came.no-remarks': 'No remarks about single places this time.',

@@ -3,6 +3,7 @@ export const SHEETS = {
   'sheet.again': 'Please try a new version',
   'sheet.not-back': 'Not given back yet',
   'sheet.head': '{title}, version {number} · {song}',
+  'sheet.spoken': '(also spoken, {seconds} s)',
   'sheet.asked': 'Tasks',
   'sheet.measured': 'What was measured',
   'sheet.line': 'The line, with {points} and {remarks}',
