@@ -50,8 +50,24 @@ async function scrollQueue() {
 }
 
 /** The desk: from the choice of a hand-in until it plays, comparing two mixes, and a long queue. */
+/** Runs in the page: speaks until the longest remark ends by itself, and says how large it is and when the server had it. */
+async function speakLong() {
+  const pinia = document.querySelector('#app').__vue_app__.config.globalProperties.$pinia
+  const [desk, voice] = ['review', 'voice'].map((id) => pinia._s.get(id))
+  const before = desk.remarks.length
+  await voice.begin({ lane: null, from: 0, to: 960 })
+  while (voice.isSpeaking) await new Promise((done) => setTimeout(done, 10))
+  const ended = performance.now()
+  while (desk.remarks.length === before) await new Promise((done) => setTimeout(done, 5))
+  const saved = performance.now() - ended
+  const { id } = desk.remarks.find((r) => r.spoken)
+  const answer = await fetch(`/api/hand-ins/${desk.handIn.id}/remarks/${id}/spoken`)
+  return { saved, bytes: (await answer.arrayBuffer()).byteLength }
+}
+
 export async function review() {
-  const { comparing } = await imported('review-run.ts')
+  const { comparing, picturesAfterEdits } = await imported('review-run.ts')
+  const pictures = picturesAfterEdits()
   const installation = await new Installation(true).start()
   const browser = await chromium.launch(CHROMIUM)
   try {
@@ -94,6 +110,7 @@ export async function review() {
       )
       await page.waitForTimeout(300)
     }
+    const spoken = await page.evaluate(speakLong)
     await fill(installation.database.connection)
     await page.reload()
     await page.locator('[data-test=queue]').click()
@@ -107,6 +124,17 @@ export async function review() {
         's',
         '< 0.5',
       ),
+      entry('review', 'picture of a fade after an edit, dry', pictures.dry, 'ms', '< 50'),
+      entry('review', 'picture of a build of 4 bars after an edit, rendered', pictures.build, 'ms', '< 500'),
+      entry(
+        'review',
+        'picture of a balance of 8 tracks after an edit, rendered',
+        pictures.balance,
+        'ms',
+        '< 500',
+      ),
+      entry('review', 'a spoken remark of 90 s: size', spoken.bytes / 1000, 'kB', '< 400'),
+      entry('review', 'the same: saved after letting go', spoken.saved / 1000, 's', '< 1'),
       entry('review', 'two mixes of 40 lanes with 100 points compared', comparing(), 'ms', '< 20'),
       entry(
         'review',

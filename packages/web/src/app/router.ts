@@ -31,6 +31,7 @@ export const router = createRouter({
       component: () => import('../features/compare/ComparePage.vue'),
       props: true,
     },
+    { path: '/round/:assignment', component: () => import('../features/round/RoundPage.vue'), props: true },
     {
       path: '/sheets/:assignment/:handIn?',
       component: () => import('../features/sheets/SheetsPage.vue'),

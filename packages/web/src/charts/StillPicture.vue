@@ -4,6 +4,7 @@ import type { Picture } from '@rudlo/core/heard'
 import type { SongTime } from '@rudlo/core/song'
 import { signedText } from '@rudlo/words'
 import { computed } from 'vue'
+import type { Shown } from './picture'
 import { stillShapes } from './still-shapes'
 
 const props = defineProps<{
@@ -13,11 +14,16 @@ const props = defineProps<{
   band: readonly [low: number, high: number]
   /** What it shows, for who cannot see it. */
   label: string
+  /** The stretch that is shown, where several are to be compared. */
+  shown?: Shown | undefined
+  /** For a small screen. */
+  small?: boolean
   /** Without numbers: a small one, in a row. */
   bare?: boolean
 }>()
 
-const WIDTH = 700
+/** Units of the drawing: as many as px where it is read on a small screen, so that its numbers stay legible. */
+const WIDTHS = { wide: 700, small: 380 } as const
 const HEIGHT = 130
 /** Room for numbers, in the units of the drawing. */
 const GUTTER = 44
@@ -25,8 +31,9 @@ const FOOT = 18
 /** A bar number needs so much. */
 const NUMBER = 34
 
-const shapes = computed(() => stillShapes(props.picture, props.time, props.band))
-const right = computed(() => (props.bare ? WIDTH : WIDTH - GUTTER))
+const width = computed(() => (props.small ? WIDTHS.small : WIDTHS.wide))
+const shapes = computed(() => stillShapes(props.picture, props.time, props.band, props.shown))
+const right = computed(() => (props.bare ? width.value : width.value - GUTTER))
 const bottom = computed(() => (props.bare ? HEIGHT : HEIGHT - FOOT))
 const x = (share: number) => share * right.value
 const y = (value: number) => {
@@ -58,7 +65,7 @@ const bars = computed(() => {
 <template>
   <svg
     class="still"
-    :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
+    :viewBox="`0 0 ${width} ${HEIGHT}`"
     role="img"
     :aria-label="label"
     preserveAspectRatio="none"

@@ -49,4 +49,13 @@ describe('a picture that stands still', () => {
     const shapes = stillShapes({ kind: 'balance', balance }, time, BAND)
     expect([shapes.band, shapes.range]).toEqual([BAND, [-7, 4]])
   })
+
+  it('shows the same bars as others, where they are compared', () => {
+    const over = { from: BAR, to: 3 * BAR }
+    const { shown, columns } = stillShapes(build(-1, 2, 4), time, BAND, over)
+    expect([shown, columns.map((c) => c.from)]).toEqual([over, [0, 0.5]])
+    // ten looks a second: a bar is two seconds
+    const { lines } = stillShapes(fade(Array.from({ length: 60 }, () => -3)), time, BAND, over)
+    expect(lines[0]!.places[0]![0]).toBeLessThan(0.05)
+  })
 })

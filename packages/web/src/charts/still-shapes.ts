@@ -30,16 +30,21 @@ export interface StillShapes {
 /** Columns reach at least so far, in LU: what hardly does anything shall look so. */
 const LEAST = 3
 
-/** What is drawn of a picture that stands still. @param asked where the lead should stand over the rest, in LU */
+/**
+ * What is drawn of a picture that stands still.
+ * @param asked where the lead should stand over the rest, in LU
+ * @param over the stretch that is shown, where several are to be compared; what the picture is of, if missing
+ */
 export function stillShapes(
   picture: Picture,
   time: SongTime,
   asked: readonly [low: number, high: number],
+  over?: Shown,
 ): StillShapes {
   switch (picture.kind) {
     case 'fade': {
       const { first, loss, even } = picture.fade
-      const shown = hopsShown(time, first, loss.length)
+      const shown = over ?? hopsShown(time, first, loss.length)
       return {
         ...losses(shown),
         lines: [...lineOf(time, shown, first, even, 'dashed'), ...lineOf(time, shown, first, loss, 'thick')],
@@ -47,7 +52,7 @@ export function stillShapes(
     }
     case 'crossing': {
       const { first, leaves, comes, sum } = picture.crossing
-      const shown = hopsShown(time, first, sum.length)
+      const shown = over ?? hopsShown(time, first, sum.length)
       return {
         ...losses(shown),
         lines: [
@@ -59,7 +64,7 @@ export function stillShapes(
     }
     case 'build': {
       const { bars } = picture.build
-      const shown = { from: bars[0]?.from ?? 0, to: bars.at(-1)?.to ?? 1 }
+      const shown = over ?? { from: bars[0]?.from ?? 0, to: bars.at(-1)?.to ?? 1 }
       return columnsOf(
         shown,
         bars.map((b) => ({ ...b, value: b.adds })),
@@ -67,7 +72,7 @@ export function stillShapes(
       )
     }
     case 'balance': {
-      const shown = { from: 0, to: time.length }
+      const shown = over ?? { from: 0, to: time.length }
       return columnsOf(
         shown,
         picture.balance.bars.map((b) => ({ ...b, value: b.lead })),
@@ -104,7 +109,7 @@ function lineOf(
   values.forEach((value, i) => {
     if (value === null) return void runs.push([])
     const x = (time.tempo.tickAt((first + i + 0.5) / HOPS) - from) / (to - from)
-    runs.at(-1)!.push([Math.min(1, Math.max(0, x)), Math.min(0, Math.max(FLOOR, value))])
+    if (x >= 0 && x <= 1) runs.at(-1)!.push([x, Math.min(0, Math.max(FLOOR, value))])
   })
   return runs.filter((places) => places.length > 1).map((places) => ({ places, stroke }))
 }
@@ -115,7 +120,8 @@ function columnsOf(
   band: StillShapes['band'],
 ): StillShapes {
   const share = (tick: number) => (tick - shown.from) / (shown.to - shown.from)
-  const values = bars.flatMap((b) => (b.value === null ? [] : [b.value]))
+  const inside = bars.filter((b) => b.from < shown.to && b.to > shown.from)
+  const values = inside.flatMap((b) => (b.value === null ? [] : [b.value]))
   const [low, high] = [
     Math.min(-LEAST, ...values, ...(band ?? [])),
     Math.max(LEAST, ...values, ...(band ?? [])),
@@ -124,7 +130,7 @@ function columnsOf(
     shown,
     range: [Math.max(FLOOR, Math.floor(low)), Math.ceil(high)],
     lines: [],
-    columns: bars.flatMap(({ from, to, value }) =>
+    columns: inside.flatMap(({ from, to, value }) =>
       value === null ? [] : [{ from: share(from), to: share(to), value: Math.max(FLOOR, value) }],
     ),
     band,

@@ -46,7 +46,7 @@ const heard = computed(() => {
     >
       <span class="soft">{{ h.title }}</span>
       <span>{{ h.said }}</span>
-      <StillPicture :picture="h.picture" :time="desk.time!" :band="h.band" :label="h.title" />
+      <StillPicture small :picture="h.picture" :time="desk.time!" :band="h.band" :label="h.title" />
     </RowButton>
   </section>
 </template>

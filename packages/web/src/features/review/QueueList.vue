@@ -110,6 +110,7 @@ function release(): void {
     </div>
     <p class="tables">
       <AppButton small :to="`/compare/${assignment}`" data-test="compare">{{ t('queue.compare') }}</AppButton>
+      <AppButton small :to="`/round/${assignment}`" data-test="round">{{ t('queue.round') }}</AppButton>
       <AppButton small :to="`/sheets/${assignment}`" data-test="sheets">{{ t('queue.print') }}</AppButton>
       <AppButton small :href="`/api/assignments/${assignment}/marks.csv`" download data-test="marks">{{
         t('queue.marks')

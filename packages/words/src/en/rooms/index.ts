@@ -11,6 +11,7 @@ import { HOME } from './home'
 import { LESSON } from './lesson'
 import { NAMES } from './names'
 import { REVIEW } from './review'
+import { ROUND } from './round'
 import { SHEETS } from './sheets'
 import { SHELL } from './shell'
 import { SONGBOOK } from './songbook'
@@ -31,6 +32,7 @@ export const ROOMS = {
   ...LESSON,
   ...NAMES,
   ...REVIEW,
+  ...ROUND,
   ...SHEETS,
   ...SHELL,
   ...SONGBOOK,

@@ -108,6 +108,7 @@ export const REVIEW = {
   'queue.give-then': 'Give back then',
   'queue.give-now': 'Give back now',
   'queue.compare': 'Compare everybody',
+  'queue.round': 'Everybody in turn',
   'queue.print': 'Print feedback',
   'queue.marks': 'Download marks (CSV)',
   'queue.checks': 'Download checks (CSV)',

@@ -1,0 +1,173 @@
+import type { AssignmentView } from '@rudlo/contract/assignments'
+import { overruled } from '@rudlo/core/brief'
+import type { Picture } from '@rudlo/core/heard'
+import { songTime } from '@rudlo/core/song'
+import { saidTasks, Sayer } from '@rudlo/sentences'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { server, told } from '../../api/client'
+import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
+import { saidOf } from '../../desk/heard/picture-words'
+import { usePlayer } from '../../engine/player-store'
+
+/** So many hand-ins are fetched at a time. */
+const AT_ONCE = 4
+
+/** The same bars of every hand-in, one after the other, to be marked by one criterion. */
+export const useRound = defineStore('round', () => {
+  const player = usePlayer()
+  const assignment = shallowRef<AssignmentView | null>(null)
+  /** The newest of everybody, in the order in which they came. */
+  const handIns = shallowRef<readonly OpenedHandIn[]>([])
+  const taskId = ref('')
+  const criterionId = ref('')
+  /** The one that is heard, or was last. */
+  const at = ref(0)
+  /** Whether they are played one after the other. */
+  const going = ref(false)
+  const notice = ref<string | null>(null)
+
+  const song = computed(() => assignment.value?.songDocument ?? null)
+  const time = computed(() => (song.value ? songTime(song.value) : null))
+  const tasks = computed(() => assignment.value?.brief.tasks ?? [])
+  const task = computed(() => tasks.value.find((t) => t.id === taskId.value) ?? null)
+  const criterion = computed(
+    () => assignment.value?.rubric.criteria.find((c) => c.id === criterionId.value) ?? null,
+  )
+
+  /** What is shown of each hand-in for the task. */
+  const rows = computed(() =>
+    handIns.value.map((handIn) => {
+      const { assessment, document, review } = handIn
+      const sayer = new Sayer({ song: song.value!, mix: document.mix })
+      const found = assessment ? saidTasks(sayer, overruled(assessment, review.overrules).tasks) : []
+      const judged = found.find((t) => t.task === taskId.value)
+      const pictures: readonly Picture[] = assessment?.pictures?.[taskId.value] ?? []
+      const by = { song: song.value!, mix: document.mix, time: time.value!, within: task.value }
+      const open = judged?.checks.find((c) => c.finding.verdict !== 'met')
+      return {
+        handIn,
+        verdict: judged?.verdict ?? null,
+        picture: pictures[0] ?? null,
+        said: open?.finding.sentence ?? (pictures[0] ? (saidOf(by, pictures[0])[0] ?? '') : ''),
+        mark: review.marks[criterionId.value],
+      }
+    }),
+  )
+
+  async function open(id: string): Promise<void> {
+    stop()
+    assignment.value = null
+    handIns.value = []
+    const view = await told(server.assignments[':assignment'].$get({ param: { assignment: id } }))
+    const queue = await told(
+      server.assignments[':assignment']['hand-ins'].$get({ param: { assignment: id }, query: {} }),
+    )
+    assignment.value = view
+    taskId.value = view.brief.tasks[0]?.id ?? ''
+    criterionId.value = view.rubric.criteria[0]?.id ?? ''
+    at.value = 0
+    const newest = queue.filter((q) => q.newest)
+    for (let i = 0; i < newest.length; i += AT_ONCE) {
+      const some = await Promise.all(newest.slice(i, i + AT_ONCE).map((q) => openHandIn(q.id)))
+      if (assignment.value !== view) return
+      handIns.value = [...handIns.value, ...some]
+    }
+    if (handIns.value[0]) void player.open(view.songDocument, handIns.value[0].document.mix)
+  }
+
+  /** The bars that are played: those of the task. */
+  const stretch = computed(() => task.value && { from: task.value.from, to: task.value.to })
+
+  function hear(index: number): void {
+    const next = handIns.value[index]
+    if (!next) return
+    at.value = index
+    player.load(next.document.mix)
+  }
+
+  /** Plays from one on, each its bars, without a gap: the loop goes on, and what is heard in it is another. */
+  async function play(from = at.value): Promise<void> {
+    if (!stretch.value || !handIns.value.length) return
+    hear(from < handIns.value.length ? from : 0)
+    player.setLoop(stretch.value, true)
+    player.seek(stretch.value.from)
+    going.value = true
+    await player.play()
+  }
+
+  function stop(): void {
+    going.value = false
+    if (player.playing) player.stop()
+  }
+
+  const toggle = () => (going.value ? stop() : void play())
+
+  watch(
+    () => player.position,
+    (now, before) => {
+      // it begins again: the next one's turn
+      if (!going.value || !player.playing || now >= before) return
+      if (at.value + 1 < handIns.value.length) hear(at.value + 1)
+      else stop()
+    },
+  )
+  watch(
+    () => player.playing,
+    (playing) => {
+      if (!playing) going.value = false
+    },
+  )
+  watch([taskId], () => {
+    if (going.value) void play(0)
+  })
+
+  const put = (changed: OpenedHandIn) =>
+    (handIns.value = handIns.value.map((h) => (h.id === changed.id ? changed : h)))
+
+  /** Gives a mark by the criterion, or takes it away. Where somebody else was there meanwhile, theirs is shown, and it is said. */
+  async function mark(index: number, level: number): Promise<void> {
+    const handIn = handIns.value[index]
+    const of = criterionId.value
+    if (!handIn || !of) return
+    const { [of]: given, ...others } = handIn.review.marks
+    const marks = given === level ? others : { ...others, [of]: level }
+    put({ ...handIn, review: { ...handIn.review, marks } })
+    try {
+      const { comment, overrules, revision } = handIn.review
+      const kept = await told(
+        server['hand-ins'][':handIn'].review.$put({
+          param: { handIn: handIn.id },
+          json: { marks, comment, overrules, revision },
+        }),
+      )
+      const now = handIns.value.find((h) => h.id === handIn.id)!
+      put({ ...now, review: { ...now.review, revision: kept.revision } })
+    } catch (error) {
+      notice.value = (error as Error).message
+      put(await openHandIn(handIn.id).catch(() => handIn))
+    }
+  }
+
+  return {
+    assignment,
+    song,
+    time,
+    tasks,
+    task,
+    taskId,
+    criterion,
+    criterionId,
+    rows,
+    at,
+    going,
+    notice,
+    stretch,
+    open,
+    hear,
+    play,
+    stop,
+    toggle,
+    mark,
+  }
+})
