@@ -37,7 +37,7 @@ async function fill({ host, port, username: user, password, database }) {
 
 /** In the page: scrolls a long list from end to end, and counts the frames. */
 async function scrollQueue() {
-  const list = document.querySelector('.long')
+  const list = document.querySelector('.v-virtual-scroll.long')
   const start = performance.now()
   let frames = 0
   while (performance.now() - start < 3000) {
@@ -114,7 +114,7 @@ export async function review() {
     await fill(installation.database.connection)
     await page.reload()
     await page.locator('[data-test=queue]').click()
-    await page.locator('.long').waitFor({ timeout: 60_000 })
+    await page.locator('.v-virtual-scroll.long').waitFor({ timeout: 60_000 })
     await page.waitForTimeout(3000)
     return [
       entry(

@@ -81,6 +81,17 @@ try {
   await balance.locator('.figure', { hasText: '−' }).first().waitFor({ timeout: 30_000 })
   await shoot(balance, 'balance')
 
+  const heard = await enter(await open('Petra Mraz'), 'bench', 'Out of the dark')
+  await heard
+    .getByRole('tab', { name: 'Tasks' })
+    .or(heard.getByRole('radio', { name: 'Tasks' }))
+    .first()
+    .click()
+  await heard.getByText('Strings out as the harp comes in').first().click()
+  await test(heard, 'view-heard').click()
+  await test(heard, 'crossing-picture').waitFor({ timeout: 60_000 })
+  await shoot(heard, 'heard')
+
   const back = await enter(await open('Ayla Demir', { colorScheme: 'dark', width: 1366, height: 640 }))
   await test(back, 'remark').first().click()
   await shoot(back, 'came-back-dark')
@@ -112,6 +123,9 @@ try {
   await test(figures, 'crowd').waitFor()
   await figures.waitForTimeout(2500)
   await shoot(figures, 'compare')
+  await figures.goto(figures.url().replace('/compare/', '/round/'))
+  await test(figures, 'round-row').nth(3).waitFor()
+  await shoot(figures, 'round')
 
   const group = await open('Maren Holt')
   await test(group, 'groups').click()

@@ -83,4 +83,13 @@ describe('a balance', () => {
     expect([bars.every((b) => b.lead === null), way]).toEqual([true, []])
     expect(hearBands(song, plainMix(song), above, new RecentParts(), () => false)).toBeNull()
   })
+
+  it('is the same whether a fader was moved before its track was played, or after', () => {
+    const softer = withSetting(plainMix(song), trackLevel('pad'), -7)
+    const known = new RecentParts()
+    hearBands(song, plainMix(song), above, known)
+    const [after, before] = [known, new RecentParts()].map((cache) => hearBands(song, softer, above, cache)!)
+    const of = (bands: typeof after) => [...bands!.get('b')!.get('pad')!]
+    of(before).forEach((energy, band) => expect(of(after)[band]).toBeCloseTo(energy, 9))
+  })
 })

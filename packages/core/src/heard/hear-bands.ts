@@ -1,10 +1,12 @@
 import { BLOCK, compileMix, Engine, type AudioStore, type Program } from '../engine'
-import type { Mix } from '../mix'
+import { lineInCharge, trackLevel, withSetting, type Mix } from '../mix'
+import { levelGain } from '../scale'
 import { songTime, type SongVersion } from '../song'
 import { SAMPLE_RATE } from '../time'
 import { programOf, returnsOf } from './apart'
 import { BandMeter, BANDS, LOOK } from './bands'
 import { RecentParts, type HeardCache } from './cache'
+import { isDry } from './dry'
 import { trackKey } from './hear'
 
 /** Energies of every track in the critical bands, section by section: by id of the section, then of the track. */
@@ -27,17 +29,26 @@ export function hearBands(
   const starts = song.sections.map(({ tick }) => Math.round(tempo.secondsAt(tick) * SAMPLE_RATE))
   const length = Math.round(tempo.secondsAt(song.length) * SAMPLE_RATE)
   const found = new Map(song.sections.map(({ id }) => [id, new Map<string, Float64Array>()]))
-  const program = compileMix(song, mix)
-  for (const [i, { id }] of mix.tracks.entries()) {
-    const key = JSON.stringify([starts, trackKey(song, mix, id)])
+  for (const [i, track] of mix.tracks.entries()) {
+    const { id } = track
+    // a dry track without a line has at any level what it has at 0 dB, louder or softer
+    const still = isDry(mix, track) && !lineInCharge(mix, trackLevel(id))
+    const played = still ? withSetting(mix, trackLevel(id), 0) : mix
+    const key = JSON.stringify([starts, trackKey(song, played, id)])
     const sums =
       cache.bands.get(key) ??
-      bandsOf(program, audio, [id, ...returnsOf(mix, id)], { starts, length }, (share) =>
+      bandsOf(compileMix(song, played), audio, [id, ...returnsOf(mix, id)], { starts, length }, (share) =>
         onProgress((i + share) / mix.tracks.length),
       )
     if (!sums) return null
     cache.bands.set(key, sums)
-    song.sections.forEach((section, k) => found.get(section.id)!.set(id, sums[k]!))
+    const power = still ? levelGain(track.level) * levelGain(track.level) : 1
+    song.sections.forEach(({ id: section }, k) =>
+      found.get(section)!.set(
+        id,
+        sums[k]!.map((e) => e * power),
+      ),
+    )
   }
   return found
 }

@@ -7,6 +7,7 @@ export { balancePicture, type BalancePicture, type LeadBar, type SectionWay } fr
 export { hearBands, type SectionBands } from './hear-bands'
 export { inTheWay, type InTheWay } from './in-the-way'
 export {
+  askedBand,
   fadesOn,
   isAtOnce,
   picturesAsked,

@@ -1,11 +1,10 @@
-import type { PictureTask } from '@rudlo/core/heard'
+import { askedBand, type PictureTask } from '@rudlo/core/heard'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useWork } from '../../document/work-store'
 import { t } from '../../words/t'
 import { useDesk } from '../desk-store'
 import { useGuide } from '../guide/guide-store'
-import { askedBand } from './asked-band'
 import { usePictures, type Compared } from './use-pictures'
 
 /** What is heard of the task at hand, as pictures, beside what was before: made while they are looked at. */

@@ -51,7 +51,7 @@ export class VoiceRecorder {
   /** Asks for the microphone and begins. @throws DOMException where there is none, or it may not be used; see {@link reasonOf} */
   static async begin(): Promise<VoiceRecorder> {
     const type = TYPES.find((one) => MediaRecorder.isTypeSupported(one))
-    if (!type) throw new DOMException('Nothing can be recorded here.', 'NotSupportedError')
+    if (!type) throw new DOMException('', 'NotSupportedError')
     const stream = await navigator.mediaDevices.getUserMedia({
       audio: { channelCount: 1, echoCancellation: true, noiseSuppression: true },
     })

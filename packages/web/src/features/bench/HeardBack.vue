@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** What is heard of each task of a version that came back: pressed, its bars are played. */
+import { askedBand } from '@rudlo/core/heard'
 import type { OwnVersion } from '@rudlo/contract/handins'
 import { computed } from 'vue'
 import StillPicture from '../../charts/StillPicture.vue'
 import { useDesk } from '../../desk/desk-store'
-import { askedBand } from '../../desk/heard/asked-band'
 import { saidOf, titleOf } from '../../desk/heard/picture-words'
 import { usePlayer } from '../../engine/player-store'
 import RowButton from '../../ui/buttons/RowButton.vue'

@@ -70,7 +70,7 @@ defineExpose({
           data-test="step-back"
           @click="emit('step', -1)"
         />
-        <AppMenu v-model="queue" stays :label="t('queue.label')">
+        <AppMenu v-model="queue" stays scroll-strategy="none" :label="t('queue.label')">
           <template #opener="{ opener }"
             ><AppButton v-bind="opener" small :tip="t('queue.tip')" data-test="queue"
               >{{ left }}<v-icon icon="$choose" size="18" /></AppButton

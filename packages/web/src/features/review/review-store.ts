@@ -1,4 +1,3 @@
-import type { Points } from '@rudlo/core/envelope'
 import { resolve, trackLevel, type Mix } from '@rudlo/core/mix'
 import { overruled, refOfMark, type Overrule, type Overrules } from '@rudlo/core/brief'
 import { proposeMarks } from '@rudlo/core/rubric'
@@ -10,6 +9,7 @@ import { useSpan } from '../../editor/lane/use-span'
 import { server, told } from '../../api/client'
 import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
 import { usePace } from './pace'
+import { remarkActs } from './remark-acts'
 import { ApiError } from '../../api/errors'
 import { attempt } from '../../ui/forms/attempt'
 import { saidAssessment, Sayer } from '@rudlo/sentences'
@@ -19,20 +19,6 @@ import type { RemarkView } from '@rudlo/contract/reviews'
 import { ReviewDrafts } from '../../document/review-drafts'
 import { useSession } from '../../api/session-store'
 import { t } from '../../words/t'
-
-/** Where a remark goes: a lane and a span of bars, in ticks; no lane for one on the whole. */
-export interface RemarkPlace {
-  readonly lane: string | null
-  readonly from: number
-  readonly to: number
-}
-
-/** What is said at a place. */
-export interface RemarkWords {
-  readonly text: string
-  readonly subject?: string
-  readonly suggestion?: Points | null
-}
 
 const QUIET_MS = 400
 const AGAIN_MS = 4000
@@ -303,69 +289,13 @@ export const useReview = defineStore('review', () => {
     return saveState.value === 'saved'
   }
 
-  /** Shows a remark that the server has now; it may be for another hand-in than the one on the desk. */
-  function keepRemark(of: string, made: RemarkView): void {
-    if (of !== handIn.value?.id) return
-    remarks.value = [...remarks.value.filter((r) => r.id !== made.id), made].sort((a, b) => a.from - b.from)
-    pinned.value = made.id
-  }
-
-  async function addRemark(place: RemarkPlace, words: RemarkWords): Promise<void> {
-    const made = await told(
-      server['hand-ins'][':handIn'].remarks.$post({
-        param: { handIn: handIn.value!.id },
-        json: { ...place, ...words },
-      }),
-    )
-    keepRemark(handIn.value!.id, made)
-    writeDraft('')
-  }
-
-  /** Says the same to several hand-ins. @returns how many have it now */
-  async function addToMany(handIns: readonly string[], place: RemarkPlace, text: string): Promise<number> {
-    const { count } = await told(server.remarks.$post({ json: { ...place, text, handIns } }))
-    writeDraft('')
-    if (handIns.includes(handIn.value!.id)) await lookAgain()
-    return count
-  }
-
-  async function changeRemark(remark: RemarkView, text: string): Promise<void> {
-    const { id, lane, from, to, subject, suggestion, revision } = remark
-    const made = await told(
-      server['hand-ins'][':handIn'].remarks[':remark'].$put({
-        param: { handIn: handIn.value!.id, remark: id },
-        json: {
-          lane,
-          from,
-          to,
-          subject,
-          suggestion,
-          revision,
-          text,
-        },
-      }),
-    )
-    remarks.value = remarks.value.map((r) => (r.id === id ? { ...made, replies: r.replies } : r))
-  }
-
-  async function reply({ id }: RemarkView, text: string): Promise<void> {
-    const made = await told(
-      server['hand-ins'][':handIn'].remarks[':remark'].replies.$post({
-        param: { handIn: handIn.value!.id, remark: id },
-        json: { text },
-      }),
-    )
-    remarks.value = remarks.value.map((r) => (r.id === id ? { ...r, replies: [...r.replies, made] } : r))
-  }
-
-  async function removeRemark(id: string): Promise<void> {
-    await told(
-      server['hand-ins'][':handIn'].remarks[':remark'].$delete({
-        param: { handIn: handIn.value!.id, remark: id },
-      }),
-    )
-    remarks.value = remarks.value.filter((r) => r.id !== id)
-  }
+  const { keepRemark, addRemark, addToMany, changeRemark, reply, removeRemark } = remarkActs({
+    handIn: () => handIn.value!.id,
+    remarks,
+    show: (id) => (pinned.value = id),
+    written: () => writeDraft(''),
+    lookAgain,
+  })
 
   /** Forgets the assignment: the next visit looks afresh. */
   function clear(): void {

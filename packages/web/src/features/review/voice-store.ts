@@ -9,12 +9,15 @@ import { UnsentVoices, type UnsentVoice } from '../../document/unsent-voice'
 import { usePlayer } from '../../engine/player-store'
 import { reasonOf, VoiceRecorder } from '../../engine/voice/recorder'
 import { t } from '../../words/t'
-import { useReview, type RemarkPlace } from './review-store'
+import type { RemarkPlace } from './remark-acts'
+import { useReview } from './review-store'
 
 /** What is shorter was a slip of the finger, in ms. */
 const SHORTEST = 400
 const AGAIN_MS = 5000
 const LOOK_MS = 60
+/** Answers by which a recording never will be taken. */
+const WRONG: readonly number[] = [400, 404, 409, 413]
 
 /** Base64 of bytes. */
 function base64(bytes: Uint8Array): string {
@@ -108,7 +111,8 @@ export const useVoice = defineStore('voice', () => {
       )
       review.keepRemark(handIn, made)
     } catch (error) {
-      const refused = error instanceof ApiError && error.code !== 'not-signed-in'
+      // what is wrong with it stays wrong; a full disk, a busy server or a session that is over do not
+      const refused = error instanceof ApiError && WRONG.includes(error.status)
       review.tell(refused ? error.message : t('voice.later'))
       if (!refused) {
         await count()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Everybody's same bars, one after the other without a gap, each with its picture: to mark one criterion for the whole class. */
+import { askedBand } from '@rudlo/core/heard'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { askedBand } from '../../desk/heard/asked-band'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import AppHeader from '../../shell/AppHeader.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'

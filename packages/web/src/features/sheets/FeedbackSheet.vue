@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One hand-in on paper: what was said, with each line as a drawing and the remarks numbered at their place. */
+import { askedBand } from '@rudlo/core/heard'
 import { laneName, sayMeasurement } from '@rudlo/core/assess'
 import { overruled, refOfMark } from '@rudlo/core/brief'
 import { envelopeOf } from '@rudlo/core/mix'
@@ -12,7 +13,6 @@ import { remarkPlace } from '../../desk/remarks/remark-place'
 import { whenText } from '../../words/dates'
 import { saidTasks, Sayer, type SaidCheck } from '@rudlo/sentences'
 import StillPicture from '../../charts/StillPicture.vue'
-import { askedBand } from '../../desk/heard/asked-band'
 import { saidOf, titleOf, type Namer } from '../../desk/heard/picture-words'
 import PrintedLane from './PrintedLane.vue'
 import FigureTable from '../../ui/tables/FigureTable.vue'
