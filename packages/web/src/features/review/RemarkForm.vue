@@ -82,10 +82,28 @@ defineExpose({ focus, isOnWhole: () => whole.value })
 
 <template>
   <form class="form" @submit.prevent="pin">
-    <p class="soft about">
-      {{ whole ? '' : t('remark.of', { lane: laneName }) }}
-      <template v-if="subject">{{ t('remark.about', { subject }) }}</template>
-    </p>
+    <div class="about">
+      <p class="soft">
+        {{ whole ? '' : t('remark.of', { lane: laneName }) }}
+        <template v-if="subject">{{ t('remark.about', { subject }) }}</template>
+      </p>
+      <IconButton
+        icon="copy"
+        :label="t('remark.keep')"
+        :tip="t('remark.keep.tip')"
+        :disabled="!text.trim()"
+        data-test="keep-in-bank"
+        @click="emit('keep', text.trim())"
+      />
+      <IconButton
+        v-if="others.length"
+        icon="people"
+        :label="also.length ? t('remark.also', { n: also.length }) : t('remark.others')"
+        :aria-pressed="asking"
+        data-test="say-to-others"
+        @click="asking = !asking"
+      />
+    </div>
     <div class="bars">
       <template v-if="!whole">
         <span>{{ t('remark.bars') }}</span>
@@ -134,22 +152,6 @@ defineExpose({ focus, isOnWhole: () => whole.value })
         <v-icon icon="$remark" size="18" />{{ suggests && !whole ? t('remark.pin-line') : t('remark.pin') }}
       </AppButton>
       <slot />
-      <IconButton
-        icon="copy"
-        :label="t('remark.keep')"
-        :tip="t('remark.keep.tip')"
-        :disabled="!text.trim()"
-        data-test="keep-in-bank"
-        @click="emit('keep', text.trim())"
-      />
-      <IconButton
-        v-if="others.length"
-        icon="people"
-        :label="also.length ? t('remark.also', { n: also.length }) : t('remark.others')"
-        :aria-pressed="asking"
-        data-test="say-to-others"
-        @click="asking = !asking"
-      />
     </div>
   </form>
 </template>
@@ -157,6 +159,7 @@ defineExpose({ focus, isOnWhole: () => whole.value })
 <style scoped>
 .form {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: var(--space-2);
   padding: var(--space-2) var(--space-4) var(--space-3);
 }
@@ -174,6 +177,13 @@ defineExpose({ focus, isOnWhole: () => whole.value })
 }
 
 .about {
+  display: flex;
+  align-items: center;
+}
+
+.about p {
+  flex: 1;
+  min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
@@ -201,6 +211,7 @@ defineExpose({ focus, isOnWhole: () => whole.value })
 
 .acts > :first-child {
   flex: 1;
+  min-width: 0;
   justify-content: center;
 }
 </style>

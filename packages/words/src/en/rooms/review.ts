@@ -1,7 +1,7 @@
 export const REVIEW = {
   'bank.title': 'Your saved remarks',
   'bank.search': 'Search saved remarks',
-  'bank.empty': 'Nothing saved yet. The sheets beside “Pin this remark” put its words here.',
+  'bank.empty': 'Nothing saved yet. The two sheets above a remark keep its words here.',
   'bank.start': 'Start with examples',
   'bank.none': 'No saved remark has these words.',
   'bank.fill': "Words in braces, such as {'{'}length{'}'}, are filled in when you use the remark.",
