@@ -62,6 +62,7 @@ test('checks answer after the bars were played, and say the same as the server a
 
   const maren = await somebody()
   await maren.atReview('Maren Holt')
+  await maren.listHandIns()
   await maren.page.getByRole('button', { name: /Rune Solberg/ }).click()
   await expect(maren.at('said')).toContainText('The water should stay in the distance.')
   await expect(maren.at('outcome')).toContainText('tasks')

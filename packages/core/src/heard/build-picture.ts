@@ -33,6 +33,8 @@ export interface BuildPicture {
   readonly room: number | null
   /** The lane whose frequency moves; null where none does. */
   readonly brightens: Address | null
+  /** How many more lanes move here whose share is not told from the others': it is in what they do together. */
+  readonly unsplit: number
   /** How much louder the bar after it is than its last one, in LU, by the lines alone; null at the end of the song. */
   readonly after: number | null
 }
@@ -66,6 +68,7 @@ function louderBy(part: Part, other: Part, stretch: Seconds): number | null {
  * What a build does bar by bar: how much louder its lines make the song than it would be without them, and who of them does it.
  * @param stretch ticks: from where it grows to where it should arrive
  * @param leftOut one part for every lane whose share is asked for
+ * @param unsplit how many more lanes move there
  * @param bright what gets brighter and the same without its lines; left out where no frequency moves
  */
 export function buildPicture(
@@ -74,6 +77,7 @@ export function buildPicture(
   { mix, still, peaks }: Pick<Heard, 'mix' | 'still' | 'peaks'>,
   leftOut: LeftOut,
   bright?: Brightened,
+  unsplit = 0,
 ): BuildPicture {
   const { meter, tempo, length } = time
   const secondsOf = (from: number, to: number): Seconds => ({
@@ -117,6 +121,7 @@ export function buildPicture(
     falls: steps.flatMap((step, i) => (step < GROWS ? [bars[i + 1]!.bar] : [])),
     room: Number.isFinite(highest) ? Math.round(-highest * 10) / 10 : null,
     brightens: bright?.lane ?? null,
+    unsplit,
     after: then === null ? null : hundredth(then - (bars.at(-1)?.adds ?? 0)),
   }
 }

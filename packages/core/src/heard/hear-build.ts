@@ -24,10 +24,8 @@ export function hearBuild(
   cache: HeardCache,
   onProgress: (share: number) => boolean = () => true,
 ): BuildPicture | null {
-  const builders = mix.envelopes
-    .filter(({ address }) => movesIn(mix, address, stretch))
-    .slice(0, MOST_BUILDERS)
-    .map((e) => e.address)
+  const moving = mix.envelopes.map((e) => e.address).filter((address) => movesIn(mix, address, stretch))
+  const builders = moving.slice(0, MOST_BUILDERS)
   const steps = builders.length + 3
   let step = 0
   const go = (share: number) => onProgress((step + share) / steps)
@@ -50,7 +48,14 @@ export function hearBuild(
   step++
   const bright = brightened(song, mix, audio, builders, cache, go)
   if (bright === null) return null
-  return buildPicture(songTime(song), stretch, { mix: whole, still, peaks: whole.peaks! }, leftOut, bright)
+  return buildPicture(
+    songTime(song),
+    stretch,
+    { mix: whole, still, peaks: whole.peaks! },
+    leftOut,
+    bright,
+    moving.length - builders.length,
+  )
 }
 
 /** The track whose frequency moves, with its line and without; nothing where none does, null where it was stopped. */

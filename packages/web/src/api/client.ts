@@ -18,9 +18,15 @@ export function whenSignedOut(tell: () => void): () => void {
   return () => void onSignedOut.delete(tell)
 }
 
+/** How many sessions began in this page. */
+let sessions = 0
+/** Somebody signed in: what is answered to questions from before says nothing of this session. */
+export const sessionBegan = (): void => void sessions++
+
 /** Asks, and gives back an answer that is a success. @throws ApiError or Unreachable */
 async function answered(ask: () => Promise<Response>, again = AGAIN): Promise<Response> {
   let response: Response
+  const of = sessions
   try {
     response = await ask()
   } catch {
@@ -37,7 +43,7 @@ async function answered(ask: () => Promise<Response>, again = AGAIN): Promise<Re
   }
   if (AWAY.includes(response.status)) throw new Unreachable()
   const code: ErrorCode = problem?.code ?? 'fault'
-  if (code === 'not-signed-in') for (const tell of onSignedOut) tell()
+  if (code === 'not-signed-in' && of === sessions) for (const tell of onSignedOut) tell()
   throw new ApiError(response.status, code, problem?.message ?? t('ui.fault'), problem ?? {})
 }
 

@@ -100,6 +100,20 @@ describe('a session that ends in the middle', () => {
     return session
   }
 
+  it('is not said by an answer to what was asked before they were back', async () => {
+    const session = await overFor()
+    let late!: (error: ApiError) => void
+    api.get.mockReturnValueOnce(new Promise((_, reject) => (late = reject)))
+    const asked = told(server.groups.$get()).catch(() => null)
+    await session.goOn('anna', 'secret')
+    late(new ApiError(401, 'not-signed-in', 'Sign in.'))
+    await asked
+    expect(session.isOver).toBe(false)
+    // what is asked now counts
+    await over()
+    expect(session.isOver).toBe(true)
+  })
+
   it('is said to whoever works here, and over once they are back', async () => {
     const session = await overFor()
     expect([session.isOver, session.person?.id]).toEqual([true, 'p1'])

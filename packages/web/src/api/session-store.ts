@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { tellTimeOf } from '../words/dates'
-import { server, told, whenSignedOut } from './client'
+import { server, sessionBegan, told, whenSignedOut } from './client'
 import type { FirstTeacher, OwnView, PersonView } from '@rudlo/contract/access'
 
 /** Who is signed in on this browser. */
@@ -45,6 +45,7 @@ export const useSession = defineStore('session', () => {
   /** Signs in again in the middle of work. Somebody else begins anew: what is open here is not theirs. */
   async function goOnAs(signIn: Promise<PersonView>): Promise<void> {
     const back = await signIn
+    sessionBegan()
     if (back.id !== person.value?.id) window.location.assign('/')
     else isOver.value = false
   }

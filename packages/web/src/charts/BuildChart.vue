@@ -53,13 +53,17 @@ const TINTS: readonly { readonly css: string; readonly of: (p: Palette) => strin
 ]
 const tint = (i: number) => TINTS[i % TINTS.length]!
 /** Which colour is whose, beside the picture. */
+const together = computed(() => {
+  const n = props.picture.unsplit
+  return n ? t('heard.unsplit', { n }) : t('heard.together')
+})
 const legend = computed((): LegendEntry[] => [
   ...lanes.value.map((lane, i) => ({
     name: props.nameOf(lane),
     colour: `var(${tint(i).css})`,
     stroke: 'area' as const,
   })),
-  { name: t('heard.together'), colour: 'var(--rule)', stroke: 'area' },
+  { name: together.value, colour: 'var(--rule)', stroke: 'area' },
   ...(props.picture.brightens
     ? [{ name: t('heard.brighter'), colour: 'var(--family-effect)', stroke: 'dashed' } as const]
     : []),

@@ -45,6 +45,7 @@ const build: BuildPicture = {
   room: 3,
   after: -0.5,
   brightens: null,
+  unsplit: 0,
 }
 
 const element = (test: string) => page.getByTestId(test).element()

@@ -60,6 +60,8 @@ export const useDesk = defineStore('desk', () => {
   const player = usePlayer()
   const work = useWork()
   const given = shallowRef<OnTheDesk | null>(null)
+  /** The teacher's model, where there is one and this person may hear it. */
+  const model = shallowRef<Mix | null>(null)
   /** The lanes on the desk, and the one that is worked on. */
   const lanes = shallowRef<DeskLanes>([])
   const active = ref('')
@@ -185,6 +187,7 @@ export const useDesk = defineStore('desk', () => {
   /** Clears the desk. */
   function clear(): void {
     given.value = null
+    model.value = null
   }
 
   /** Lays something on the desk, and shows what the first task is about. */
@@ -325,6 +328,7 @@ export const useDesk = defineStore('desk', () => {
 
   return {
     given,
+    model,
     lay,
     clear,
     address,

@@ -11,8 +11,8 @@ import FadeChart from '../../charts/FadeChart.vue'
 import LeadChart from '../../charts/LeadChart.vue'
 import type { Shown, Sides } from '../../charts/picture'
 import FoldSection from '../../ui/page/FoldSection.vue'
-import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
+import PictureFigures from './PictureFigures.vue'
 import { nameOf, saidOf, tableOf, titleOf, type Namer } from './picture-words'
 
 const props = defineProps<{
@@ -127,19 +127,7 @@ const frame = computed(() => ({
       />
     </template>
     <FoldSection v-if="!shown" :title="t('heard.figures')">
-      <FigureTable :label="titleOf(by, picture)">
-        <thead>
-          <tr>
-            <th v-for="h in table.head" :key="h" scope="col">{{ h }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="[about, ...figures] in table.rows" :key="about">
-            <th scope="row">{{ about }}</th>
-            <td v-for="(f, i) in figures" :key="i">{{ f }}</td>
-          </tr>
-        </tbody>
-      </FigureTable>
+      <PictureFigures :title="titleOf(by, picture)" :table="table" />
     </FoldSection>
   </article>
 </template>

@@ -34,6 +34,7 @@ export const useHeard = defineStore('heard', () => {
         name: t('tries.version', { number: v.number }),
         mix: v.document.mix,
       })),
+      ...(desk.model ? [{ key: 'model', name: t('heard.beside.model'), mix: desk.model }] : []),
       ...(desk.given ? [{ key: 'start', name: t('figures.start'), mix: desk.given.startingMix }] : []),
     ]
   })

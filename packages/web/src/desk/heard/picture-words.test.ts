@@ -73,6 +73,7 @@ const build = (
     room: null,
     after: null,
     brightens: null,
+    unsplit: 0,
     ...more,
   },
 })

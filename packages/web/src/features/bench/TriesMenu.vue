@@ -21,10 +21,12 @@ const keeping = ref(false)
 const problem = ref('')
 
 const start = computed(() => ({ mix: desk.given!.startingMix, notes: work.notes }))
+const model = computed(() => desk.model && { mix: desk.model, notes: work.notes })
 
 /** What is heard instead of the work. */
 const heardName = computed(() => {
   if (work.heard === 'start') return t('tries.start.lower')
+  if (work.heard === 'model') return t('tries.model.lower')
   const version = work.versions.find((v) => v.id === work.heard)
   if (version) return t('tries.version', { number: version.number })
   const kept = work.tries.find((one) => one.id === work.heard)
@@ -81,6 +83,17 @@ function handIn(kept: TryView): void {
           >
           <AppButton small @click="goOnFromStart">{{ t('tries.continue') }}</AppButton>
         </span>
+      </div>
+      <div v-if="model" class="row">
+        <span><b>{{ t('tries.model') }}</b><br /><span class="soft">{{ t('tries.model.about') }}</span></span>
+        <AppButton
+          small
+          :aria-pressed="work.heard === 'model'"
+          :tip="t('tries.hear.tip')"
+          data-test="hear-model"
+          @click="work.hear(work.heard === 'model' ? null : 'model', model)"
+          >{{ t('tries.hear') }}</AppButton
+        >
       </div>
       <div v-for="kept in work.tries" :key="kept.id" class="row">
         <span

@@ -30,6 +30,14 @@ export const useBench = defineStore('bench', () => {
       brief: opened.settings ? atBench(opened.brief) : opened.brief,
       free: Boolean(opened.settings),
     })
+    if (opened.hasModel) void fetchModel(opened.id)
+  }
+
+  /** The model comes when it comes: nothing waits for it, and without it there is nothing to compare with. */
+  async function fetchModel(id: string): Promise<void> {
+    const asked = told(server.assignments[':assignment'].model.$get({ param: { assignment: id } }))
+    const found = await asked.catch(() => null)
+    if (assignment.value?.id === id) desk.model = found?.mix ?? null
   }
 
   /** Drops a listening note at the bar that is heard, and asks for its words. */

@@ -3,12 +3,16 @@
 import { numberText, signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import BalanceChart from '../../charts/BalanceChart.vue'
+import PictureFigures from '../../desk/heard/PictureFigures.vue'
+import { tableOf, titleOf } from '../../desk/heard/picture-words'
+import { useReviewPictures } from './review-pictures'
 import { useReview } from './review-store'
 import TermText from '../../ui/marks/TermText.vue'
 import FigureTable from '../../ui/tables/FigureTable.vue'
 import { t } from '../../words/t'
 
 const review = useReview()
+const pictures = useReviewPictures()
 const handIn = computed(() => review.handIn!)
 const checks = computed(() =>
   (review.said?.tasks ?? []).flatMap((t) => {
@@ -38,6 +42,11 @@ const tracks = computed(() => {
     name: t.name,
     levels: now.balance.map((b) => b.tracks[t.id] ?? null),
   }))
+})
+/** What the pictures of the task show, in figures. */
+const drawn = computed(() => {
+  const by = { song: review.song!, mix: review.mix!, time: review.time!, within: pictures.task }
+  return pictures.shown.map(({ picture }) => ({ title: titleOf(by, picture), table: tableOf(by, picture) }))
 })
 const loud = computed(() => {
   const { measurement } = handIn.value
@@ -103,6 +112,10 @@ const loud = computed(() => {
         </tr>
       </tbody>
     </FigureTable>
+    <div v-for="f in drawn" :key="f.title" class="sheet picture">
+      <h2>{{ f.title }}</h2>
+      <PictureFigures :title="f.title" :table="f.table" />
+    </div>
   </section>
 </template>
 
@@ -115,6 +128,10 @@ const loud = computed(() => {
   align-items: start;
   min-height: 0;
   overflow-y: auto;
+}
+
+.picture {
+  padding: 12px 14px;
 }
 
 .checks {

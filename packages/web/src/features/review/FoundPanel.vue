@@ -4,7 +4,7 @@ import { sayMeasurement } from '@rudlo/core/assess'
 import { listText } from '@rudlo/words'
 import { sayChanges } from '@rudlo/core/compare'
 import type { SongVersion } from '@rudlo/core/song'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { CheckPlace } from '@rudlo/core/evidence'
 import TermText from '../../ui/marks/TermText.vue'
 import VerdictSign from '../../desk/guide/VerdictSign.vue'
@@ -62,24 +62,34 @@ const said = computed(() => {
   const { assessment } = props.handIn
   return assessment && saidAssessment(sayer.value, overruled(assessment, props.overrules))
 })
-/** A check with what is shown of it: met ones by their name alone. */
+/** A check that is met and was pressed: what was found is said of it, too. */
+const opened = ref<string | null>(null)
+/** A check with what is shown of it: met ones by their name alone, until they are pressed. */
 interface Row {
   readonly check: SaidCheck
   readonly text: string
   readonly open: boolean
 }
 const rowOf = (check: SaidCheck): Row => {
-  const open = check.finding.verdict !== 'met' || check.overruled !== undefined
+  const open =
+    check.finding.verdict !== 'met' || check.overruled !== undefined || opened.value === check.check
   return { check, open, text: open ? check.finding.sentence : check.name }
 }
+const isMet = ({ check }: Row) => check.finding.verdict === 'met' && !check.overruled
 /** Tasks with their checks: what is not met comes first. */
 const assessed = computed(() =>
   (said.value?.tasks ?? []).flatMap((t) => {
     const task = props.tasks.find((o) => o.id === t.task)
-    const rows = t.checks.map(rowOf).sort((a, b) => Number(b.open) - Number(a.open))
+    const rows = t.checks.map(rowOf).sort((a, b) => Number(isMet(a)) - Number(isMet(b)))
     return task && rows.length ? [{ ...t, title: task.title, rows }] : []
   }),
 )
+/** Shows where a check was found, with what is heard there. */
+function show(task: string, { check, finding }: SaidCheck): void {
+  opened.value = check
+  emit('task', task)
+  emit('show', finding.place)
+}
 /** The first sentence: what was asked, and how much of it was met. */
 const outcome = computed(() => {
   const met = assessed.value.filter((t) => t.verdict === 'met').length
@@ -147,7 +157,7 @@ const changes = computed(() => {
             :about="check.finding.sentence"
             :to="check.finding.verdict === 'met' && !check.overruled ? 'not yet' : 'met'"
             :overrule="overrules[refOfCheck(check)]"
-            @show="(emit('task', task.task), emit('show', check.finding.place))"
+            @show="show(task.task, check)"
             @take="emit('take', check.finding.place, check.finding.sentence, check.name)"
             @overrule="(to) => emit('overrule', refOfCheck(check), to)"
             >{{ text }}</FoundLine
@@ -266,22 +276,7 @@ ul {
 }
 
 .row:not(.open) :deep(.acts) {
-  position: absolute;
-  right: 0;
-  background: var(--wash);
-  opacity: 0;
-}
-
-.row:is(:hover, :focus-within) :deep(.acts) {
-  opacity: 1;
-}
-
-@media (hover: none) {
-  .row:not(.open) :deep(.acts) {
-    position: static;
-    background: none;
-    opacity: 1;
-  }
+  display: none;
 }
 
 .row.open {

@@ -122,6 +122,20 @@ beforeEach(() => {
 afterEach(() => void vi.useRealTimers())
 
 describe('the desk', () => {
+  it('has a track to look at where the brief is about no line', async () => {
+    calls.get.mockImplementation((path: string) =>
+      path.endsWith('/hand-ins')
+        ? []
+        : {
+            ...assignment,
+            brief: { ...assignment.brief, tasks: [{ ...assignment.brief.tasks[0]!, lanes: [] }] },
+          },
+    )
+    const review = useReview()
+    await review.open('a')
+    expect(review.address).toBe('track/reed/level')
+  })
+
   it('parts the queue into what waits and the newest that was given back', async () => {
     const review = await desk()
     expect(review.waiting.map((q) => q.id)).toEqual(['h1', 'h2'])
