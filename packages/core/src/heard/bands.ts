@@ -32,18 +32,28 @@ function transform(re: Float64Array, im: Float64Array): void {
   for (let half = 1; half < LOOK; half *= 2) {
     const stride = LOOK / (2 * half)
     for (let start = 0; start < LOOK; start += 2 * half) {
+      // nothing is taken apart or put together here: this runs some hundred million times a song
       for (let k = 0; k < half; k++) {
-        const [a, b] = [start + k, start + k + half]
-        const [c, s] = [COS[k * stride]!, -SIN[k * stride]!]
-        const x = re[b]! * c - im[b]! * s
-        const y = re[b]! * s + im[b]! * c
-        re[b] = re[a]! - x
-        im[b] = im[a]! - y
-        re[a]! += x
-        im[a]! += y
+        const a = start + k
+        const b = a + half
+        const c = COS[k * stride]!
+        const s = SIN[k * stride]!
+        const x = re[b]! * c + im[b]! * s
+        const y = im[b]! * c - re[b]! * s
+        const r = re[a]!
+        const i = im[a]!
+        re[b] = r - x
+        im[b] = i - y
+        re[a] = r + x
+        im[a] = i + y
       }
     }
   }
+}
+
+const isSilent = (samples: ArrayLike<number>): boolean => {
+  for (let n = 0; n < LOOK; n++) if (samples[n] !== 0) return false
+  return true
 }
 
 const square = (x: number) => x * x
@@ -58,6 +68,7 @@ export class BandMeter {
    * @param left, right {@link LOOK} samples of each side
    */
   add(left: ArrayLike<number>, right: ArrayLike<number>, into: Float64Array): void {
+    if (isSilent(left) && isSilent(right)) return
     const [re, im] = [this.#re, this.#im]
     // one side is taken for the real part and the other for the imaginary one: both come out of one transform
     for (let n = 0; n < LOOK; n++) {
