@@ -66,7 +66,7 @@ test('checks answer after the bars were played, and say the same as the server a
   await maren.page.getByRole('button', { name: /Rune Solberg/ }).click()
   await expect(maren.at('said')).toContainText('The water should stay in the distance.')
   await expect(maren.at('outcome')).toContainText('tasks')
-  await maren.at('take').first().click()
+  await maren.at('take').filter({ visible: true }).first().click()
   await expect(maren.page.getByRole('textbox', { name: 'Remark', exact: true })).not.toHaveValue('')
 })
 

@@ -3,6 +3,8 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import { ref } from 'vue'
 import { useBenchKeys } from '../features/bench/keys'
 import { useReviewKeys } from '../features/review/keys'
+import { roundKeys } from '../features/round/keys'
+import { useRound } from '../features/round/round-store'
 import type { ShortcutGroup } from '../ui/keys/shortcuts'
 
 beforeEach(() => setActivePinia(createPinia()))
@@ -42,7 +44,12 @@ describe('docs/keys.md', () => {
       step: nothing,
       keys: nothing,
     })
-    const page = `# Keys\n\n${pageOf('At the bench', bench)}\n\n${pageOf('At the review desk', review)}\n`
+    const rooms = [
+      pageOf('At the bench', bench),
+      pageOf('At the review desk', review),
+      pageOf('Everybody in turn', roundKeys(useRound(), nothing)),
+    ]
+    const page = `# Keys\n\n${rooms.join('\n\n')}\n`
     await expect(page).toMatchFileSnapshot('../../../../docs/keys.md')
   })
 })

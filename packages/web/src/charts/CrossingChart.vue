@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Two tracks that cross, as they are heard: one leaves, the other comes, and both together beside an even hand-over. */
-import { HOLE_LU, HOPS, type CrossingPicture } from '@rudlo/core/heard'
+import { HOLE_LU, type CrossingPicture } from '@rudlo/core/heard'
 import type { SongTime } from '@rudlo/core/song'
 import { beatInWords } from '@rudlo/core/time'
 import { signedText } from '@rudlo/words'
@@ -17,6 +17,7 @@ import {
   type Shown,
   type Sides,
 } from './picture'
+import { barsOfHops, hopAt, tickOfHop } from './hops'
 import PictureFrame from './PictureFrame.vue'
 import PictureLegend from './PictureLegend.vue'
 
@@ -33,16 +34,11 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
-const tickOf = (place: number, { first } = props.picture) => props.time.tempo.tickAt((first + place) / HOPS)
-const from = computed(
-  () => props.shown?.from ?? props.time.meter.barStart(props.time.meter.placeAt(Math.round(tickOf(0))).bar),
+const tickOf = (place: number, { first } = props.picture) => tickOfHop(props.time, first + place)
+const span = computed(
+  () => props.shown ?? barsOfHops(props.time, props.picture.first, props.picture.sum.length),
 )
-const to = computed(() => {
-  if (props.shown) return props.shown.to
-  const last = Math.min(props.time.length, Math.round(tickOf(props.picture.sum.length)))
-  const { bar } = props.time.meter.placeAt(Math.max(0, last - 1))
-  return Math.min(props.time.length, props.time.meter.barStart(bar + 1))
-})
+
 /** What piles up is drawn as if nothing was missing: the picture is of holes. */
 const drawn = (lu: number | null) => (lu === null ? null : Math.min(0, Math.max(FLOOR, lu)))
 const line = (values: readonly (number | null)[], of = props.picture) =>
@@ -103,7 +99,7 @@ const option = (p: Palette): PictureOption => {
           label: { color: p.soft, position: 'end', rotate: 0 },
           data: [
             ...edgeLabels(
-              { from: from.value, to: to.value },
+              span.value,
               { tick: start, text: t('heard.begins') },
               { tick: end, text: t('heard.ends') },
             ),
@@ -123,7 +119,7 @@ const option = (p: Palette): PictureOption => {
 }
 
 function say(tick: number): string {
-  const hop = Math.floor(props.time.tempo.secondsAt(tick) * HOPS) - props.picture.first
+  const hop = hopAt(props.time, tick) - props.picture.first
   const lu = props.picture.sum[hop]
   const where = beatInWords(props.time.meter, tick)
   return lu === null || lu === undefined
@@ -136,8 +132,8 @@ function say(tick: number): string {
   <PictureFrame
     :label="t('heard.crossing.label', { leaves, comes })"
     :time="time"
-    :from="from"
-    :to="to"
+    :from="span.from"
+    :to="span.to"
     :position="position"
     :option="option"
     :say="say"

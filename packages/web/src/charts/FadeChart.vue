@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A fade as it is heard: how much softer it gets, beside the even one; what lies between is shaded. */
-import { HOPS, type FadePicture } from '@rudlo/core/heard'
+import type { FadePicture } from '@rudlo/core/heard'
 import type { SongTime } from '@rudlo/core/song'
 import { beatInWords } from '@rudlo/core/time'
 import { signedText } from '@rudlo/words'
@@ -17,6 +17,7 @@ import {
   type Shown,
   type Sides,
 } from './picture'
+import { barsOfHops, hopAt, tickOfHop } from './hops'
 import PictureFrame from './PictureFrame.vue'
 import PictureLegend from './PictureLegend.vue'
 
@@ -32,16 +33,10 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
-const tickOf = (place: number, { first } = props.picture) => props.time.tempo.tickAt((first + place) / HOPS)
-const from = computed(
-  () => props.shown?.from ?? props.time.meter.barStart(props.time.meter.placeAt(Math.round(tickOf(0))).bar),
+const tickOf = (place: number, { first } = props.picture) => tickOfHop(props.time, first + place)
+const span = computed(
+  () => props.shown ?? barsOfHops(props.time, props.picture.first, props.picture.loss.length),
 )
-const to = computed(() => {
-  if (props.shown) return props.shown.to
-  const last = Math.min(props.time.length, Math.round(tickOf(props.picture.loss.length)))
-  const { bar } = props.time.meter.placeAt(Math.max(0, last - 1))
-  return Math.min(props.time.length, props.time.meter.barStart(bar + 1))
-})
 
 /** A line from hop to hop; nothing is drawn where nothing could be heard. */
 const line = (values: readonly (number | null)[], of = props.picture) =>
@@ -69,8 +64,8 @@ const between = computed(() => {
   ][]
 })
 
-const hopAt = (tick: number) => Math.floor(props.time.tempo.secondsAt(tick) * HOPS) - props.picture.first
-const lossAt = (tick: number) => Math.max(FLOOR, props.picture.loss[hopAt(tick)] ?? FLOOR)
+const placeAt = (tick: number) => hopAt(props.time, tick) - props.picture.first
+const lossAt = (tick: number) => Math.max(FLOOR, props.picture.loss[placeAt(tick)] ?? FLOOR)
 
 interface Coordinates {
   coord(place: readonly [number, number]): number[]
@@ -79,7 +74,7 @@ interface Coordinates {
 const option = (p: Palette): PictureOption => {
   const { heard, gone, still, start, end, way } = props.picture
   const edges = edgeLabels(
-    { from: from.value, to: to.value },
+    span.value,
     { tick: start, text: t('heard.begins') },
     { tick: end, text: t('heard.ends') },
   )
@@ -156,7 +151,7 @@ const option = (p: Palette): PictureOption => {
 }
 
 function say(tick: number): string {
-  const loss = props.picture.loss[hopAt(tick)]
+  const loss = props.picture.loss[placeAt(tick)]
   const where = beatInWords(props.time.meter, tick)
   return loss === null || loss === undefined
     ? t('heard.at.nothing', { where })
@@ -168,8 +163,8 @@ function say(tick: number): string {
   <PictureFrame
     :label="t('heard.fade.label', { name })"
     :time="time"
-    :from="from"
-    :to="to"
+    :from="span.from"
+    :to="span.to"
     :position="position"
     :option="option"
     :say="say"

@@ -1,5 +1,6 @@
-import { HOPS, type Picture } from '@rudlo/core/heard'
+import type { Picture } from '@rudlo/core/heard'
 import type { SongTime } from '@rudlo/core/song'
+import { barsOfHops, tickOfHop } from './hops'
 import { FLOOR, type Shown } from './picture'
 
 /** A line of a still picture: places as a share of its width, and values. Gaps part it. */
@@ -44,7 +45,7 @@ export function stillShapes(
   switch (picture.kind) {
     case 'fade': {
       const { first, loss, even } = picture.fade
-      const shown = over ?? hopsShown(time, first, loss.length)
+      const shown = over ?? barsOfHops(time, first, loss.length)
       return {
         ...losses(shown),
         lines: [...lineOf(time, shown, first, even, 'dashed'), ...lineOf(time, shown, first, loss, 'thick')],
@@ -52,7 +53,7 @@ export function stillShapes(
     }
     case 'crossing': {
       const { first, leaves, comes, sum } = picture.crossing
-      const shown = over ?? hopsShown(time, first, sum.length)
+      const shown = over ?? barsOfHops(time, first, sum.length)
       return {
         ...losses(shown),
         lines: [
@@ -84,20 +85,6 @@ export function stillShapes(
 
 const losses = (shown: Shown) => ({ shown, range: [FLOOR, 0] as const, columns: [], band: null })
 
-/** The bars that some hops lie in. */
-function hopsShown(time: SongTime, first: number, count: number): Shown {
-  const { meter, tempo, length } = time
-  const [from, to] = [first, first + count].map((hop) => Math.round(tempo.tickAt(hop / HOPS))) as [
-    number,
-    number,
-  ]
-  const last = meter.placeAt(Math.max(0, Math.min(length, to) - 1)).bar
-  return {
-    from: meter.barStart(meter.placeAt(Math.max(0, from)).bar),
-    to: Math.min(length, meter.barStart(last + 1)),
-  }
-}
-
 function lineOf(
   time: SongTime,
   { from, to }: Shown,
@@ -108,7 +95,7 @@ function lineOf(
   const runs: [number, number][][] = [[]]
   values.forEach((value, i) => {
     if (value === null) return void runs.push([])
-    const x = (time.tempo.tickAt((first + i + 0.5) / HOPS) - from) / (to - from)
+    const x = (tickOfHop(time, first + i + 0.5) - from) / (to - from)
     if (x >= 0 && x <= 1) runs.at(-1)!.push([x, Math.min(0, Math.max(FLOOR, value))])
   })
   return runs.filter((places) => places.length > 1).map((places) => ({ places, stroke }))

@@ -126,6 +126,14 @@ function overruleNext(): void {
   else review.notice = t('review.nothing-to-overrule')
 }
 
+/** Whether the key is held by which a remark is spoken: held on it says nothing new, and only its coming up ends it. */
+let isHeld = false
+function holdToSpeak(): void {
+  if (isHeld) return
+  isHeld = true
+  say.value?.speak()
+}
+
 const shortcuts = useReviewKeys({
   tour: () => tour.toggle(),
   below: (what) => (below.value = below.value === what ? 'heard' : what),
@@ -133,16 +141,17 @@ const shortcuts = useReviewKeys({
   takeNext,
   overruleNext,
   remark: () => say.value?.focusRemark(),
-  speak: () => say.value?.speak(),
+  speak: holdToSpeak,
   comment: () => say.value?.focusComment(),
   decide: (outcome) => head.value?.decide(outcome),
   step,
   keys: () => (keys.value = true),
 })
 usePageKeys(shortcuts)
-// spoken while the key is held
-useEventListener(window, 'keyup', (event) => {
-  if (event.key.toLowerCase() === 'd') void voice.end()
+useEventListener(window, 'keyup', ({ key }) => {
+  if (!isHeld || key.toLowerCase() !== 'd') return
+  isHeld = false
+  void voice.end()
 })
 </script>
 
