@@ -9,6 +9,7 @@ import { onScreens } from '../../test/desk/screens'
 import { atRoom } from '../../test/room/room'
 import BalanceField from './BalanceField.vue'
 import BuildChart from './BuildChart.vue'
+import CrossingChart from './CrossingChart.vue'
 import FadeChart from './FadeChart.vue'
 import LeadChart from './LeadChart.vue'
 
@@ -133,5 +134,41 @@ onScreens('a picture of a balance', () => {
     await expect.element(picture.getByRole('status')).toHaveTextContent('Nobody leads here')
     await userEvent.keyboard('{ArrowRight}{ArrowRight}')
     await expect.element(picture.getByRole('status')).toHaveTextContent('Bar 2: −5.0 LU')
+  })
+})
+
+onScreens('a picture of a crossing', () => {
+  it('has both tracks and their sum, says the sum at each place, and lies beside another mix’s', async () => {
+    const hops = Array.from({ length: 60 }, (_, i) => i)
+    const picture = {
+      start: 2 * BAR,
+      end: 4 * BAR,
+      first: 30,
+      leaves: hops.map((i) => -i / 2),
+      comes: hops.map((i) => -30 + i / 2),
+      sum: hops.map((i) => (i === 30 ? -9 : 0)),
+      meet: 3 * BAR,
+      hole: { tick: 3 * BAR, deep: 9 },
+    }
+    const room = shallowReactive<Record<string, unknown>>({
+      picture,
+      time,
+      leaves: 'Tide',
+      comes: 'Harp',
+      position: 0,
+      beside: null,
+    })
+    await atRoom(CrossingChart, room)
+    const drawn = page.getByTestId('crossing-picture')
+    await expect.element(drawn).toHaveTextContent('hole')
+    await expect.element(page.getByText('Both together')).toBeVisible()
+    ;(element('crossing-picture') as HTMLElement).focus()
+    await userEvent.keyboard('{Home}{End}')
+    await expect.element(drawn.getByRole('status')).toHaveTextContent(/LU$|nothing sounds/)
+    const lines = () => element('crossing-picture').querySelectorAll('svg path').length
+    const before = lines()
+    room['beside'] = { name: 'the model', picture }
+    await expect.element(page.getByText('the model')).toBeVisible()
+    await expect.poll(lines).toBeGreaterThan(before)
   })
 })

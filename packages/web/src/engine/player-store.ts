@@ -82,6 +82,9 @@ export const usePlayer = defineStore('player', () => {
   let tempo: Sounding['anew'] = null
   /** What somebody looks at, in ticks. */
   let seen: LoopTicks = { from: 0, to: Infinity }
+  /** dB that everything is turned by: to compare at one loudness, and under a voice. */
+  let trimmed = 0
+  let ducked = 0
   let frame = 0
   let metersShown = 0
   let heardAt = -Infinity
@@ -189,6 +192,7 @@ export const usePlayer = defineStore('player', () => {
   }
 
   async function close(): Promise<void> {
+    trimmed = ducked = 0
     opened++
     stopLooking()
     measuringSoon.forget()
@@ -364,7 +368,14 @@ export const usePlayer = defineStore('player', () => {
 
   /** Hears everything by so many dB louder or softer, to compare mixes at one loudness. No meter knows of it. */
   function setTrim(db: number): void {
-    host?.trim(gainOfDb(db))
+    trimmed = db
+    host?.trim(gainOfDb(trimmed + ducked))
+  }
+
+  /** Lets the song step back so many dB under a voice, whatever it is trimmed by; 0 ends that. */
+  function duck(db: number): void {
+    ducked = db
+    setTrim(trimmed)
   }
 
   /** Blocks that the audio thread has done: for tests that it really runs. */
@@ -413,6 +424,7 @@ export const usePlayer = defineStore('player', () => {
     lookAt,
     setMoves,
     setTrim,
+    duck,
     blocks,
   }
 })

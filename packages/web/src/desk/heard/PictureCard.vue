@@ -41,28 +41,16 @@ const by = computed((): Namer => ({
 }))
 const said = computed(() => saidOf(by.value, props.picture))
 const table = computed(() => tableOf(by.value, props.picture))
-/** Another picture of a kind, as charts take it. */
-function other<K extends Picture['kind']>(
-  kind: K,
-): { name: string; picture: Extract<Picture, { kind: K }> } | null {
-  const { picture, name } = props.beside ?? {}
-  return picture?.kind === kind && name ? { name, picture: picture as Extract<Picture, { kind: K }> } : null
-}
-const besideFade = computed(() => {
-  const found = other('fade')
-  return found && { name: found.name, picture: found.picture.fade }
-})
-const besideCrossing = computed(() => {
-  const found = other('crossing')
-  return found && { name: found.name, picture: found.picture.crossing }
-})
-const besideBuild = computed(() => {
-  const found = other('build')
-  return found && { name: found.name, picture: found.picture.build }
-})
-const besideLead = computed(() => {
-  const found = other('balance')
-  return found && { name: found.name, picture: found.picture.balance.bars }
+/** What lies beside it, as each chart takes it; null where it is of another kind, or nothing is there. */
+const besides = computed(() => {
+  const { name = '', picture } = props.beside ?? {}
+  return {
+    fade: picture?.kind === 'fade' ? { name, picture: picture.fade } : null,
+    crossing: picture?.kind === 'crossing' ? { name, picture: picture.crossing } : null,
+    build: picture?.kind === 'build' ? { name, picture: picture.build } : null,
+    lead: picture?.kind === 'balance' ? { name, picture: picture.balance.bars } : null,
+    sections: picture?.kind === 'balance' ? picture.balance.sections : undefined,
+  }
 })
 const frame = computed(() => ({
   time: props.time,
@@ -90,7 +78,7 @@ const frame = computed(() => ({
       v-bind="frame"
       :picture="picture.fade"
       :name="nameOf(by, picture.lane)"
-      :beside="besideFade"
+      :beside="besides.fade"
       @go="(tick) => emit('go', tick)"
     />
     <CrossingChart
@@ -99,7 +87,7 @@ const frame = computed(() => ({
       :picture="picture.crossing"
       :leaves="nameOf(by, picture.leaves)"
       :comes="nameOf(by, picture.comes)"
-      :beside="besideCrossing"
+      :beside="besides.crossing"
       @go="(tick) => emit('go', tick)"
     />
     <BuildChart
@@ -108,7 +96,7 @@ const frame = computed(() => ({
       :picture="picture.build"
       :grows="picture.grows"
       :name-of="(lane) => nameOf(by, lane)"
-      :beside="besideBuild"
+      :beside="besides.build"
       @go="(tick) => emit('go', tick)"
     />
     <template v-else>
@@ -116,13 +104,13 @@ const frame = computed(() => ({
         v-bind="frame"
         :bars="picture.balance.bars"
         :band="band"
-        :beside="besideLead"
+        :beside="besides.lead"
         @go="(tick) => emit('go', tick)"
       />
       <BalanceField
         :song="song"
         :sections="picture.balance.sections"
-        :beside="other('balance')?.picture.balance.sections"
+        :beside="besides.sections"
         @go="(tick) => emit('go', tick)"
       />
     </template>

@@ -37,7 +37,7 @@ function stop(): void {
   at.value = null
   if (ducks.value) {
     player.stop()
-    player.setTrim(0)
+    player.duck(0)
   }
   ducks.value = false
 }
@@ -62,7 +62,7 @@ async function play(withSong: boolean): Promise<void> {
   at.value = 0
   if (withSong && player.ready) {
     ducks.value = true
-    player.setTrim(DUCKED)
+    player.duck(DUCKED)
     player.seek(props.from)
     void player.play()
   } else player.stop()
