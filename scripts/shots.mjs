@@ -45,6 +45,16 @@ async function enter(page, room = 'bench', title = 'Make room for the tune') {
 
 const test = (page, name) => page.locator(`[data-test="${name}"]`)
 
+/** Waits until what came back was measured: its pictures are there then. */
+async function measured(page) {
+  for (let i = 0; i < 40 && !(await test(page, 'came-picture').count()); i++) {
+    await page.waitForTimeout(2000)
+    await page.reload()
+    await test(page, 'came-back').waitFor()
+    await page.waitForTimeout(1000)
+  }
+}
+
 async function shoot(page, name) {
   await page.evaluate(() => document.fonts.ready)
   await page.waitForTimeout(400)
@@ -94,10 +104,12 @@ try {
   await shoot(heard, 'heard')
 
   const back = await enter(await open('Ayla Demir', { colorScheme: 'dark', width: 1366, height: 640 }))
+  await measured(back)
   await test(back, 'remark').first().click()
   await shoot(back, 'came-back-dark')
 
   const narrow = await enter(await open('Ayla Demir', { width: 390, height: 800 }))
+  await measured(narrow)
   await shoot(narrow, 'came-back-narrow')
 
   const begun = await open('Maren Holt')

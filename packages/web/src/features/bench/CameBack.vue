@@ -101,7 +101,6 @@ const tick = (remark: RemarkView) =>
         <p v-if="about === m.id" class="soft">{{ m.says }}</p>
       </li>
     </ul>
-    <HeardBack :version="version" />
     <ol v-if="review.remarks.length" class="remarks">
       <li v-for="(remark, i) in review.remarks" :key="remark.id" :class="{ done: remark.done }">
         <RowButton
@@ -158,6 +157,7 @@ const tick = (remark: RemarkView) =>
       </li>
     </ol>
     <p v-else class="soft">{{ t('came.no-remarks') }}</p>
+    <HeardBack :version="version" />
     <p v-if="version.outcome === 'again'" class="soft">
       {{ t('came.next', { number: version.number + 1 }) }}
     </p>
