@@ -89,7 +89,7 @@ async function marking({ song, start, mixes, brief, sounds, Recordings, WorkerPo
   const stored = (mix) => ({ mix: JSON.stringify(mix) })
   await Promise.all(
     mixes.map((mix) =>
-      measurers.run({ song, start: stored(start), mix: stored(mix), brief, more: {}, audio }),
+      measurers.run({ song, start: stored(start), mix: stored(mix), brief, more: {}, pictured: true, audio }),
     ),
   )
   const seconds = (performance.now() - began) / 1000

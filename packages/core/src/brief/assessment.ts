@@ -49,6 +49,8 @@ export interface ToAssess {
   readonly mix: Mix
   readonly brief: Pick<Brief, 'tasks' | 'open'>
   readonly more: Pick<MoreEvidence, 'commands' | 'writing'>
+  /** Whether pictures of what is heard are made, too: for what is to be looked at. */
+  readonly pictured: boolean
 }
 
 /** A mistake without its repair, under its name. */
@@ -73,16 +75,18 @@ export function assess(evidence: Evidence, before: Evidence, brief: Pick<Brief, 
  * @returns null where `onProgress` stopped it
  */
 export function assessWork(
-  { song, start, mix, brief, more }: ToAssess,
+  { song, start, mix, brief, more, pictured }: ToAssess,
   audio: AudioStore,
   cache: HeardCache,
   onProgress: (share: number) => boolean = () => true,
 ): Assessed | null {
   const heard = hear(song, mix, audio, cache, (share) => onProgress(share * 0.4))
   const first = heard && hear(song, start, audio, cache, (share) => onProgress(0.4 + share * 0.4))
-  const pictures =
-    first && picturesOf({ song, mix, brief }, audio, cache, (share) => onProgress(0.8 + share * 0.2))
-  if (!heard || !first || !pictures) return null
+  if (!heard || !first) return null
+  const pictures = pictured
+    ? picturesOf({ song, mix, brief }, audio, cache, (share) => onProgress(0.8 + share * 0.2))
+    : undefined
+  if (pictures === null) return null
   const asked = askedOf(brief.tasks)
   const evidence = evidenceOf(song, start, mix, { ...more, open: brief.open, heard, first, asked })
   const before = evidenceOf(song, start, start, { open: brief.open, heard: first, first, asked })
@@ -91,7 +95,7 @@ export function assessWork(
     assessment: {
       ...assess(evidence, before, brief),
       start: { integrated: loudnessOf(first).integrated, balance: balanceOf(song, first) },
-      pictures,
+      ...(pictures ? { pictures } : {}),
     },
   }
 }

@@ -49,6 +49,8 @@ export function fadesOn(song: SongVersion, mix: Mix, lane: Address): readonly Mo
 }
 
 const touches = (move: Move, { from, to }: Ticks) => move.start < to && move.end > from
+/** How much of a move lies in a stretch, in ticks. */
+const within = (move: Move, { from, to }: Ticks) => Math.min(move.end, to) - Math.max(move.start, from)
 const isOut = ({ from, to }: DrawnFade) => to < from
 const fadeOf = ({ lane, start, end, from, to }: Move): FadeOnLane => ({ lane, start, end, from, to })
 
@@ -64,7 +66,11 @@ function crossingIn(song: SongVersion, mix: Mix, task: PictureTask): readonly [M
   const values = task.checks.find((c) => c.kind === 'crossing')?.values
   if (!values) return null
   const of = (track: unknown) =>
-    typeof track === 'string' ? fadesOn(song, mix, trackLevel(track)).filter((m) => touches(m, task)) : []
+    typeof track === 'string'
+      ? fadesOn(song, mix, trackLevel(track))
+          .filter((m) => touches(m, task))
+          .sort((a, b) => within(b, task) - within(a, task))
+      : []
   const leaves = of(values['leaves']).find(isOut)
   const comes = of(values['comes']).find((m) => !isOut(m))
   return leaves && comes ? [leaves, comes] : null
@@ -109,8 +115,10 @@ export function isAtOnce(mix: Mix, asked: PictureAsked): boolean {
       : asked.kind === 'crossing'
         ? [asked.leaves.lane, asked.comes.lane]
         : []
-  const tracks = lanes.map((lane) => mix.tracks.find((t) => t.id === resolve(mix, lane)?.owner))
-  return lanes.length > 0 && tracks.every((track) => track !== undefined && isDry(mix, track))
+  return (
+    lanes.length > 0 &&
+    lanes.every((lane) => mix.tracks.some((track) => lane === trackLevel(track.id) && isDry(mix, track)))
+  )
 }
 
 /** The lead over the rest in a full arrangement, in LU. */

@@ -1,6 +1,7 @@
 import { lufsOfEnergy } from '../loudness'
 import type { SongTime } from '../song'
-import { energies, HOPS, hopsIn, type Part } from './part'
+import { DEEPEST, GATE, hopsAround, hundredth, lossOf } from './loss'
+import { energies, HOPS, type Part } from './part'
 
 /** One of two tracks that cross: as it sounds, and with its line held at its loud end. */
 export interface CrossingSide {
@@ -29,20 +30,12 @@ export interface CrossingPicture {
   readonly hole: { readonly tick: number; readonly deep: number } | null
 }
 
-/** What is shown before and after a crossing, in beats. */
-const AROUND = 2
-/** Softer than this nothing is heard (the absolute gate of ITU-R BS.1770-4), in LUFS. */
-const GATE = -70
-/** Nothing is drawn further down, in LU. */
-const FLOOR = -80
 /** From so many LU on something is missing: less is hardly told from nothing. */
 const THIN = 1
 /** From so many LU on that is a hole, as a task that asks for a crossing has it where it says nothing else. */
 export const HOLE_LU = 4
 /** So many hops make one look at the sum: the momentary loudness of EBU Tech 3341, which no single hit decides. */
 const WINDOW = 4
-
-const hundredth = (lu: number | null) => (lu === null ? null : Math.round(lu * 100) / 100)
 
 /** Energies around each hop, over the window of the momentary loudness. */
 function around(energy: Float64Array): Float64Array {
@@ -66,34 +59,25 @@ export function crossingPicture(
   leaves: CrossingSide,
   comes: CrossingSide,
 ): CrossingPicture {
-  const seconds = (tick: number) => time.tempo.secondsAt(tick)
-  const { beat } = time.meter.lengthsAt(start)
   const [out, outHeld, into, intoHeld] = [leaves.played, leaves.held, comes.played, comes.held].map((part) =>
     around(energies(part)),
   ) as [Float64Array, Float64Array, Float64Array, Float64Array]
-  const [first, last] = hopsIn(
-    { from: seconds(start - AROUND * beat), to: seconds(end + AROUND * beat) },
-    out.length,
-  )
+  const [first, last] = hopsAround(time, { start, end }, out.length)
   const hops = Array.from({ length: last - first }, (_, i) => first + i)
   const share = (hop: number) => {
     const tick = time.tempo.tickAt((hop + 0.5) / HOPS)
     return Math.min(1, Math.max(0, (tick - start) / Math.max(1, end - start)))
   }
-  const loss = (mine: number, full: number) => {
-    const [soft, loud] = [lufsOfEnergy(mine), lufsOfEnergy(full)]
-    return loud < GATE ? null : Math.max(FLOOR, Math.min(0, soft - loud))
-  }
   const sum = hops.map((hop) => {
     const handed = (1 - share(hop)) * outHeld[hop]! + share(hop) * intoHeld[hop]!
     const wanted = lufsOfEnergy(handed)
-    return wanted < GATE ? null : Math.max(FLOOR, lufsOfEnergy(out[hop]! + into[hop]!) - wanted)
+    return wanted < GATE ? null : Math.max(DEEPEST, lufsOfEnergy(out[hop]! + into[hop]!) - wanted)
   })
   const tickOf = (place: number) => Math.round(time.tempo.tickAt((first + place + 0.5) / HOPS))
   const inside = (place: number) => tickOf(place) >= start && tickOf(place) <= end
   const [gone, come] = [
-    hops.map((hop) => loss(out[hop]!, outHeld[hop]!)),
-    hops.map((hop) => loss(into[hop]!, intoHeld[hop]!)),
+    hops.map((hop) => lossOf(out[hop]!, outHeld[hop]!)),
+    hops.map((hop) => lossOf(into[hop]!, intoHeld[hop]!)),
   ]
   const deepest = sum.reduce<number>(
     (best, lu, i) => (inside(i) && lu !== null && lu < (sum[best] ?? 0) ? i : best),

@@ -1,7 +1,8 @@
 import { lufsOfEnergy } from '../loudness'
 import type { Scale } from '../scale'
 import type { SongTime } from '../song'
-import { energies, HOPS, hopsIn, type Part } from './part'
+import { DEEPEST, GATE, hopsAround, hundredth, lossOf } from './loss'
+import { energies, HOPS, type Part } from './part'
 
 /** A fade as it is drawn: where it goes on a lane, and between which values of its control. */
 export interface DrawnFade {
@@ -35,15 +36,11 @@ export interface FadePicture {
   readonly steepest: { readonly tick: number; readonly speed: number } | null
 }
 
-/** What is shown before and after a fade, in beats. */
-const AROUND = 2
 /** Loss in LU at which a fade is first heard, and at which it is gone. */
 const HEARD = 1
 const GONE = 40
 /** What goes on further down than this is hardly followed: a fade to silence ends steeply in dB, whoever draws it. */
 const CLEAR = 30
-/** Softer than this nothing is heard (the absolute gate of ITU-R BS.1770-4), in LUFS. */
-const GATE = -70
 /** It stands still where it moves less than this, in LU a second; a rest of less than so many hops is none. */
 const STILL = 0.5
 const SHORTEST_REST = 5
@@ -86,18 +83,12 @@ export function fadePicture(
 ): FadePicture {
   const way = fade.to < fade.from ? 'out' : 'in'
   const loud = Math.max(fade.from, fade.to)
-  const { beat } = time.meter.lengthsAt(fade.start)
   const [with_, without] = [energies(played), energies(held)]
-  const seconds = (tick: number) => time.tempo.secondsAt(tick)
-  const [first, last] = hopsIn(
-    { from: seconds(fade.start - AROUND * beat), to: seconds(fade.end + AROUND * beat) },
-    with_.length,
-  )
+  const [first, last] = hopsAround(time, fade, with_.length)
   const loss: (number | null)[] = []
   const even: (number | null)[] = []
   for (let hop = first; hop < last; hop++) {
-    const [mine, full] = [lufsOfEnergy(with_[hop]!), lufsOfEnergy(without[hop]!)]
-    loss.push(full < GATE ? null : Math.max(-GONE * 2, Math.min(0, mine - full)))
+    loss.push(lossOf(with_[hop]!, without[hop]!))
     const tick = time.tempo.tickAt((hop + 0.5) / HOPS)
     even.push(tick < fade.start || tick > fade.end ? null : evenLoss(fade, scale, tick, loud))
   }
@@ -119,8 +110,8 @@ export function fadePicture(
     start: fade.start,
     end: fade.end,
     first,
-    loss: loss.map((l) => (l === null ? null : Math.round(l * 100) / 100)),
-    even: even.map((l) => (l === null ? null : Math.round(l * 100) / 100)),
+    loss: loss.map(hundredth),
+    even: even.map(hundredth),
     heard: heard < 0 ? null : tickOf(heard + edge),
     gone: gone < 0 ? null : tickOf(gone + edge),
     still: rest && rest[1] - rest[0] >= SHORTEST_REST ? { from: tickOf(rest[0]), to: tickOf(rest[1]) } : null,
@@ -132,5 +123,5 @@ export function fadePicture(
 function evenLoss({ start, end, from, to }: DrawnFade, scale: Scale, tick: number, loud: number): number {
   const share = (tick - start) / Math.max(1, end - start)
   const value = scale.toValue(scale.toTravel(from) + share * (scale.toTravel(to) - scale.toTravel(from)))
-  return Math.max(-GONE * 2, value - loud)
+  return Math.max(DEEPEST, value - loud)
 }

@@ -1,6 +1,6 @@
 import type { AudioStore } from '../engine'
 import { point } from '../envelope'
-import { resolve, withLane, withPoints, type Address, type Mix, type TrackMix } from '../mix'
+import { resolve, trackLevel, withLane, withPoints, type Address, type Mix, type TrackMix } from '../mix'
 import { songTime, type SongVersion } from '../song'
 import type { FadeOnLane } from './asked'
 import type { HeardCache } from './cache'
@@ -38,7 +38,7 @@ function sides(
   const still = heldAt(mix, lane, loud)
   const held = hearTrack(song, still, audio, track.id, cache, (share) => onProgress(share / 2))
   if (!held) return null
-  const dry = lane.endsWith('/level') && isDry(mix, track)
+  const dry = lane === trackLevel(track.id) && isDry(mix, track)
   const played = dry
     ? withLevelLine(songTime(song), mix, lane, held, loud)
     : hearTrack(song, mix, audio, track.id, cache, (share) => onProgress((1 + share) / 2))

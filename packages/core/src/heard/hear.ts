@@ -76,11 +76,10 @@ export function hearTracks(
 ): HeardTracks | null {
   const hops = hopsOf(song)
   const program = compileMix(song, mix)
-  const songKey = songKeyOf(song)
   const ids = program.tracks.map((t) => t.id)
   const keyOf = {
     whole: wholeKey(song, mix),
-    own: new Map(ids.map((id) => [id, `${songKey}track ${partKey(mix, id)}`])),
+    own: new Map(ids.map((id) => [id, trackKey(song, mix, id)])),
     share: (id: string) => `share ${keyOf.own.get(id)!}`,
   }
   const sends = ids.filter((id) => returnsOf(mix, id).size > 0)

@@ -8,6 +8,7 @@ export {
   inTempo,
   recordedTracks,
   soundingOf,
+  soundingTime,
   tempoChanges,
   tempoLine,
   withTempoLine,

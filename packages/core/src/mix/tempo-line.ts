@@ -1,6 +1,6 @@
 import { point, travelAt, type Points } from '../envelope'
 import { SONG_CONTROLS } from '../scale'
-import type { SongTrack, SongVersion } from '../song'
+import { songTime, type SongTime, type SongTrack, type SongVersion } from '../song'
 import { SAMPLE_RATE, TempoMap, type TempoChange } from '../time'
 import { TEMPO } from './address'
 import { lineInCharge } from './lanes'
@@ -75,6 +75,9 @@ export interface Sounding {
 
 /** A song and a mix of it in the tempo that the mix asks for. */
 export const soundingOf = (song: SongVersion, mix: Mix): Sounding => inTempo(song, mix, askedTempo(song, mix))
+
+/** The time of a song as a mix of it sounds: in the tempo that it asks for. */
+export const soundingTime = (song: SongVersion, mix: Mix): SongTime => songTime(soundingOf(song, mix).song)
 
 /**
  * A song and a mix of it in another tempo. Recordings keep their ids; what is heard under them has to be played anew, in the song

@@ -28,7 +28,8 @@ function assessed(planned: PlannedAssignment, made: Partial<PlannedHandIn>): Ass
   const start = planned.start(plainMix(song))
   const mix = madeOf(start, { lines: {}, ...made })
   const more = { commands: made.commands ?? [], writing: made.writing ?? [] }
-  return assessWork({ song, start, mix, brief: planned.brief, more }, audio, parts)!.assessment
+  return assessWork({ song, start, mix, brief: planned.brief, more, pictured: false }, audio, parts)!
+    .assessment
 }
 
 const met = (a: Assessment) => a.tasks.filter((t) => t.verdict === 'met').length

@@ -88,7 +88,8 @@ export class Assignments {
     const brief = sentBrief(document, song, readMix(assignment.startingMix))
     const start = { mix: assignment.startingMix }
     const run = async (mix: StoredMix): Promise<readonly JudgedTask[]> =>
-      (await measuring.assess(assignment.songVersionId, { start, mix, brief, more: {} })).assessment.tasks
+      (await measuring.assess(assignment.songVersionId, { start, mix, brief, more: {}, pictured: false }))
+        .assessment.tasks
     const newest = await newestOfEach(this.database, assignment.id)
     return {
       start: await run(start),

@@ -182,6 +182,7 @@ export class MeasureQueue {
           commands: await this.#commands(work.id, handIn.revision),
           writing: readTexts(handIn.writing ?? '[]'),
         },
+        pictured: true,
       },
       urgent,
     )

@@ -52,11 +52,11 @@ const TINTS: readonly { readonly css: string; readonly of: (p: Palette) => strin
   { css: '--kin-effect-1', of: (p) => p.kin.effect[0] },
 ]
 const tint = (i: number) => TINTS[i % TINTS.length]!
-/** Which colour is whose, beside the picture. */
 const together = computed(() => {
   const n = props.picture.unsplit
   return n ? t('heard.unsplit', { n }) : t('heard.together')
 })
+/** Which colour is whose, beside the picture. */
 const legend = computed((): LegendEntry[] => [
   ...lanes.value.map((lane, i) => ({
     name: props.nameOf(lane),
@@ -112,7 +112,7 @@ const option = (p: Palette): PictureOption => {
         ),
       ),
       stack(
-        t('heard.together'),
+        together.value,
         p.rule,
         bars.value.map((b) => b.together),
       ),

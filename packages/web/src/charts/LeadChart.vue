@@ -6,8 +6,9 @@ import { signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import { t } from '../words/t'
 import type { Palette } from '../ui/theme/palette'
-import type { Beside, PictureOption, Shown, Sides } from './picture'
+import type { Beside, LegendEntry, PictureOption, Shown, Sides } from './picture'
 import PictureFrame from './PictureFrame.vue'
+import PictureLegend from './PictureLegend.vue'
 
 const props = defineProps<{
   bars: readonly LeadBar[]
@@ -30,6 +31,13 @@ const most = computed(() => {
   return RANGES.find((range) => range >= furthest) ?? RANGES[2]
 })
 const inside = (lu: number) => Math.min(most.value, Math.max(-most.value, lu))
+
+const legend = computed((): LegendEntry[] => [
+  { name: t('heard.lead'), colour: 'var(--family-volume)', stroke: 'area' },
+  { name: t('heard.lead.low'), colour: 'var(--warm)', stroke: 'area' },
+  { name: t('heard.lead.band'), colour: 'color-mix(in srgb, var(--good) 24%, var(--sheet))', stroke: 'area' },
+  ...(props.beside ? [{ name: props.beside.name, colour: 'var(--ink)', stroke: 'dotted' } as const] : []),
+])
 
 const option = (p: Palette): PictureOption => ({
   yAxis: {
@@ -105,4 +113,5 @@ function say(tick: number): string {
     test="lead-picture"
     @go="(tick) => emit('go', tick)"
   />
+  <PictureLegend :entries="legend" />
 </template>

@@ -161,8 +161,4 @@ path {
 .dashed {
   stroke-dasharray: 7 4;
 }
-
-.dotted {
-  stroke-dasharray: 2 3;
-}
 </style>

@@ -6,7 +6,7 @@ import { FLOOR, type Shown } from './picture'
 /** A line of a still picture: places as a share of its width, and values. Gaps part it. */
 export interface StillLine {
   readonly places: readonly (readonly [x: number, value: number])[]
-  readonly stroke: 'line' | 'thick' | 'dashed' | 'dotted'
+  readonly stroke: 'line' | 'thick' | 'dashed'
 }
 
 /** A column from 0 to a value, between two shares of the width. */

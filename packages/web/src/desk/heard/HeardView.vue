@@ -14,13 +14,10 @@ const work = useWork()
 const player = usePlayer()
 const heard = useHeard()
 
-const time = computed(() => player.heardTime ?? desk.time!)
 const choices = computed(() => [
   { value: '', text: t('heard.beside.nothing') },
   ...heard.choices.map(({ key, name }) => ({ value: key, text: name })),
 ])
-const besideOf = (picture: (typeof heard.shown)[number]['beside']) =>
-  heard.beside && picture !== undefined ? { name: heard.beside.name, picture } : null
 </script>
 
 <template>
@@ -41,10 +38,9 @@ const besideOf = (picture: (typeof heard.shown)[number]['beside']) =>
         v-for="({ picture, beside }, i) in heard.shown"
         :key="i"
         :picture="picture"
-        :beside="besideOf(beside)"
+        :beside="beside"
         :song="desk.song!"
         :mix="work.mix!"
-        :time="time"
         :position="player.position"
         :band="heard.band"
         :within="desk.task"

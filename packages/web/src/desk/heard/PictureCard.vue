@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** One picture of something heard: drawn, said in sentences, and, where it is asked for, in figures. */
 import type { Picture } from '@rudlo/core/heard'
-import type { Mix } from '@rudlo/core/mix'
-import type { SongTime, SongVersion } from '@rudlo/core/song'
+import { soundingTime, type Mix } from '@rudlo/core/mix'
+import type { SongVersion } from '@rudlo/core/song'
 import { computed } from 'vue'
 import BalanceField from '../../charts/BalanceField.vue'
 import BuildChart from '../../charts/BuildChart.vue'
@@ -21,7 +21,6 @@ const props = defineProps<{
   beside?: { readonly name: string; readonly picture: Picture | null } | null
   song: SongVersion
   mix: Mix
-  time: SongTime
   position: number
   /** Where the lead should stand over the rest, in LU. */
   band: readonly [low: number, high: number]
@@ -33,10 +32,12 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ go: [tick: number] }>()
 
+/** Hops are counted in the tempo that the mix sounds in. */
+const time = computed(() => soundingTime(props.song, props.mix))
 const by = computed((): Namer => ({
   song: props.song,
   mix: props.mix,
-  time: props.time,
+  time: time.value,
   within: props.within ?? null,
 }))
 const said = computed(() => saidOf(by.value, props.picture))
@@ -53,7 +54,7 @@ const besides = computed(() => {
   }
 })
 const frame = computed(() => ({
-  time: props.time,
+  time: time.value,
   position: props.position,
   shown: props.shown,
   sides: props.sides,

@@ -114,11 +114,11 @@ describe('what is heard of a task', () => {
     expect(heard.choices.map((c) => c.key)).toEqual(['before', 'try', 'v', 'start'])
     heard.compared = 'v'
     await settle()
-    expect(heard.shown[0]!.beside).toMatchObject({ fade: { end: 2.5 * BAR } })
+    expect(heard.shown[0]!.beside).toMatchObject({ name: 'version 1', picture: { fade: { end: 2.5 * BAR } } })
     // nothing fades in the starting mix
     heard.compared = 'start'
     await settle()
-    expect(heard.shown[0]!.beside).toBeNull()
+    expect(heard.shown[0]!.beside).toEqual({ name: 'starting mix', picture: null })
   })
 
   it('is not told before the hand-in where the brief says so, and what went wrong is', async () => {

@@ -40,7 +40,7 @@ export const useHeard = defineStore('heard', () => {
   })
   const beside = computed(() => choices.value.find((c) => c.key === compared.value) ?? null)
 
-  const { shown, busy, problem, look, clear } = usePictures({
+  const { shown, busy, problem, clear } = usePictures({
     song: () => desk.song,
     mix: () => work.mix,
     task: () => task.value,
@@ -59,5 +59,5 @@ export const useHeard = defineStore('heard', () => {
     { flush: 'sync' },
   )
 
-  return { shown, busy, problem, allowed, compared, choices, beside, band, look }
+  return { shown, busy, problem, allowed, compared, choices, band }
 })

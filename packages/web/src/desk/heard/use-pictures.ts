@@ -42,13 +42,12 @@ function sameThing(a: Picture, b: Picture): boolean {
  */
 export function usePictures(source: PictureSource) {
   const own = shallowRef<readonly Picture[]>([])
-  /** Null while they are being made. */
-  const theirs = shallowRef<readonly Picture[] | null>(null)
+  /** Those of the other mix, under its name; null while they are being made, or nothing is compared. */
+  const theirs = shallowRef<{ readonly name: string; readonly pictures: readonly Picture[] } | null>(null)
   /** Whether something is being heard, and why it could not be. */
   const busy = ref(false)
   const problem = ref('')
   let round = 0
-  let beside: string | undefined
 
   const soon = whenAtRest(REST_MS, () => void look())
 
@@ -81,12 +80,11 @@ export function usePictures(source: PictureSource) {
 
   async function lookBeside(mine: number, song: SongVersion, mix: Mix, task: PictureTask): Promise<void> {
     const other = source.beside()
-    if (other?.key !== beside) theirs.value = null
-    beside = other?.key
+    if (other?.name !== theirs.value?.name) theirs.value = null
     // in the tempo of the one it lies beside: both are on the same bars
     const { anew } = soundingOf(song, mix)
     const pictures = other && (other.known ?? (await made(inTempo(song, other.mix, anew), task, false)))
-    if (mine === round) theirs.value = pictures ?? []
+    if (mine === round) theirs.value = other && pictures && { name: other.name, pictures }
   }
 
   /** Whether nothing has to be played for what is asked. */
@@ -106,11 +104,14 @@ export function usePictures(source: PictureSource) {
     { immediate: true },
   )
 
-  /** Pictures with the same of the other mix: null where it has none like it, undefined while that is not known. */
+  /** Pictures, each with the same of the other mix under its name: without one where it has none like it. */
   const shown = computed(() =>
     own.value.map((picture) => ({
       picture,
-      beside: theirs.value ? (theirs.value.find((other) => sameThing(picture, other)) ?? null) : undefined,
+      beside: theirs.value && {
+        name: theirs.value.name,
+        picture: theirs.value.pictures.find((other) => sameThing(picture, other)) ?? null,
+      },
     })),
   )
 
@@ -122,5 +123,5 @@ export function usePictures(source: PictureSource) {
     busy.value = false
   }
 
-  return { shown, busy, problem, look, clear }
+  return { shown, busy, problem, clear }
 }

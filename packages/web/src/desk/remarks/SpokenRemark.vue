@@ -1,3 +1,8 @@
+<script lang="ts">
+/** Ends what is heard of another remark: one voice at a time. */
+let hush: (() => void) | null = null
+</script>
+
 <script setup lang="ts">
 /** What was spoken for a remark: its waveform and length, heard alone or with the song under it. */
 import type { SpokenView } from '@rudlo/contract/reviews'
@@ -47,6 +52,8 @@ async function play(withSong: boolean): Promise<void> {
   const again = heard.value === null || ducks.value !== withSong
   stop()
   if (!again) return
+  if (hush !== stop) hush?.()
+  hush = stop
   problem.value = ''
   const audio = new Audio(props.source)
   heard.value = audio
@@ -69,7 +76,10 @@ async function play(withSong: boolean): Promise<void> {
   await audio.play().catch(() => null)
 }
 
-onBeforeUnmount(stop)
+onBeforeUnmount(() => {
+  stop()
+  if (hush === stop) hush = null
+})
 </script>
 
 <template>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
+const time = computed(() => soundingTime(desk.song!, props.version.document.mix))
 /** What is heard of each task of a version that came back: pressed, its bars are played. */
 import { askedBand } from '@rudlo/core/heard'
 import type { OwnVersion } from '@rudlo/contract/handins'
+import { soundingTime } from '@rudlo/core/mix'
 import { computed } from 'vue'
 import StillPicture from '../../charts/StillPicture.vue'
 import { useDesk } from '../../desk/desk-store'
@@ -21,7 +23,7 @@ const player = usePlayer()
 const heard = computed(() => {
   const { assessment, document } = props.version
   return bench.assignment!.brief.tasks.flatMap((task) => {
-    const by = { song: desk.song!, mix: document.mix, time: desk.time!, within: task }
+    const by = { song: desk.song!, mix: document.mix, time: time.value, within: task }
     return (assessment?.pictures?.[task.id] ?? []).map((picture, i) => ({
       key: `${task.id} ${i}`,
       picture,
@@ -46,7 +48,7 @@ const heard = computed(() => {
     >
       <span class="soft">{{ h.title }}</span>
       <span>{{ h.said }}</span>
-      <StillPicture small :picture="h.picture" :time="desk.time!" :band="h.band" :label="h.title" />
+      <StillPicture small :picture="h.picture" :time="time" :band="h.band" :label="h.title" />
     </RowButton>
   </section>
 </template>

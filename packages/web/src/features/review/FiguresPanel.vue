@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What was measured, in figures: each check beside what was asked, and who is how loud section by section. */
+import { soundingTime } from '@rudlo/core/mix'
 import { numberText, signedText } from '@rudlo/words'
 import { computed } from 'vue'
 import BalanceChart from '../../charts/BalanceChart.vue'
@@ -45,7 +46,12 @@ const tracks = computed(() => {
 })
 /** What the pictures of the task show, in figures. */
 const drawn = computed(() => {
-  const by = { song: review.song!, mix: review.mix!, time: review.time!, within: pictures.task }
+  const by = {
+    song: review.song!,
+    mix: review.mix!,
+    time: soundingTime(review.song!, review.mix!),
+    within: pictures.task,
+  }
   return pictures.shown.map(({ picture }) => ({ title: titleOf(by, picture), table: tableOf(by, picture) }))
 })
 const loud = computed(() => {

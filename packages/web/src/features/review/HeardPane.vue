@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** What is heard of the task, below its line and on the same bars. */
-import { computed } from 'vue'
 import { GUTTER, LEFT } from '../../editor/lane/viewport'
 import PictureCard from '../../desk/heard/PictureCard.vue'
 import { usePlayer } from '../../engine/player-store'
@@ -14,9 +13,6 @@ const SIDES = { left: LEFT, right: GUTTER }
 const review = useReview()
 const player = usePlayer()
 const pictures = useReviewPictures()
-const time = computed(() => player.heardTime ?? review.time!)
-const besideOf = (picture: (typeof pictures.shown)[number]['beside']) =>
-  pictures.beside && picture !== undefined ? { name: pictures.beside.name, picture } : null
 </script>
 
 <template>
@@ -27,10 +23,9 @@ const besideOf = (picture: (typeof pictures.shown)[number]['beside']) =>
       v-else
       :key="i"
       :picture="picture"
-      :beside="besideOf(beside)"
+      :beside="beside"
       :song="review.song!"
       :mix="review.mix!"
-      :time="time"
       :position="player.position"
       :band="pictures.band"
       :within="pictures.task"

@@ -38,6 +38,7 @@ const below = ref<Below>('heard')
 const picked = shallowRef<Span | null>(null)
 const pictures = useReviewPictures()
 const voice = useVoice()
+void voice.sendKept()
 const head = useTemplateRef<InstanceType<typeof ReviewHead>>('head')
 const say = useTemplateRef<InstanceType<typeof SayPanel>>('say')
 
@@ -69,6 +70,7 @@ onUnmounted(() => review.clear())
 
 /** Goes to another hand-in, once what was said about this one is safe; otherwise it stays and says why. */
 async function choose(id: string): Promise<void> {
+  await voice.end()
   if (await review.flush()) await router.push(`/review/${props.assignment}/${id}`)
 }
 

@@ -26,7 +26,6 @@ const bank = useBank()
 const suggestion = useSuggestion()
 const voice = useVoice()
 const player = usePlayer()
-void voice.sendKept()
 const form = useTemplateRef<InstanceType<typeof RemarkForm>>('form')
 const comment = useTemplateRef<InstanceType<typeof TextArea>>('comment')
 

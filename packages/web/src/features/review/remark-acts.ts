@@ -19,7 +19,7 @@ export interface RemarkWords {
 
 /** The hand-in on the desk, as far as remarks go. */
 export interface RemarkDesk {
-  /** Its id. */
+  /** Its id; empty while none lies there. */
   handIn(): string
   readonly remarks: ShallowRef<readonly RemarkView[]>
   /** Shows a remark that is new. */

@@ -2,7 +2,7 @@ import type { Assessment } from '@rudlo/core/brief'
 import { askedBand, type PictureTask } from '@rudlo/core/heard'
 import type { Sounding } from '@rudlo/core/mix'
 import { defineStore } from 'pinia'
-import { computed, onScopeDispose, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { HearHost } from '../../desk/guide/hear-host'
 import { usePictures } from '../../desk/heard/use-pictures'
 import { useReview } from './review-store'
@@ -80,7 +80,6 @@ export const useReviewPictures = defineStore('review-pictures', () => {
     // before anything is looked at anew
     { flush: 'sync' },
   )
-  onScopeDispose(() => host?.close())
 
   return {
     shown,
@@ -89,7 +88,6 @@ export const useReviewPictures = defineStore('review-pictures', () => {
     task,
     taskId: computed(() => task.value?.id ?? null),
     band: computed(() => askedBand(task.value)),
-    beside,
     choose,
     /** Lets go of the worker: the page is left. */
     close: () => {

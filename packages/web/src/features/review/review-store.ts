@@ -290,7 +290,7 @@ export const useReview = defineStore('review', () => {
   }
 
   const { keepRemark, addRemark, addToMany, changeRemark, reply, removeRemark } = remarkActs({
-    handIn: () => handIn.value!.id,
+    handIn: () => handIn.value?.id ?? '',
     remarks,
     show: (id) => (pinned.value = id),
     written: () => writeDraft(''),

@@ -76,6 +76,24 @@ describe('a spoken remark', () => {
     expect([kept.voices.size, voice.waiting, voice.isSpeaking]).toEqual([0, 0, false])
   })
 
+  it('has the words that were written while it was spoken, and takes none of another hand-in', async () => {
+    const voice = useVoice()
+    await voice.begin(PLACE)
+    review.draft = 'Listen here, twice.'
+    await voice.end()
+    expect(post.mock.lastCall![1]).toMatchObject({ text: 'Listen here, twice.' })
+    await voice.begin(PLACE)
+    review.handIn = { id: 'other' }
+    review.writeDraft.mockClear()
+    await voice.end()
+    expect(post.mock.lastCall).toEqual([
+      expect.stringContaining('/hand-ins/h/'),
+      expect.objectContaining({ text: '' }),
+    ])
+    expect(review.writeDraft).not.toHaveBeenCalled()
+    Object.assign(review, { handIn: { id: 'h' }, draft: ' Listen here. ' })
+  })
+
   it.each([
     ['the network is lost', new Unreachable()],
     ['the server’s disk is full', new ApiError(507, 'fault', 'There is no room left.')],

@@ -36,21 +36,20 @@ export const useVoice = defineStore('voice', () => {
   /** How many are not sent yet. */
   const waiting = ref(0)
   let unsent: UnsentVoices | null = null
-  let of = ''
+  let owner = ''
   const kept = () => {
     const person = session.person?.id ?? ''
-    if (!unsent || of !== person) unsent = new UnsentVoices(person)
-    of = person
+    if (!unsent || owner !== person) unsent = new UnsentVoices(person)
+    owner = person
     return unsent
   }
 
   let recorder: VoiceRecorder | null = null
-  let shelf: UnsentVoices | null = null
   /** Whether it was let go of before the microphone was there. */
   let wanted = false
-  let place:
-    | (RemarkPlace & { readonly handIn: string; readonly text: string; readonly subject: string })
-    | null = null
+  /** What is spoken about, and where it is kept: whoever is signed out in the middle of it finds it again. */
+  let about: { readonly place: RemarkPlace; readonly handIn: string; readonly shelf: UnsentVoices } | null =
+    null
 
   const watching = useIntervalFn(
     () => {
@@ -66,10 +65,8 @@ export const useVoice = defineStore('voice', () => {
   async function begin(where: RemarkPlace): Promise<void> {
     if (wanted || !review.handIn) return
     wanted = true
-    // whoever is signed out in the middle of it finds it again
-    shelf = kept()
     player.stop()
-    place = { ...where, handIn: review.handIn.id, text: review.draft.trim(), subject: review.subject }
+    about = { place: where, handIn: review.handIn.id, shelf: kept() }
     try {
       recorder = await VoiceRecorder.begin()
       speaking.value = { ms: 0, loudness: 0 }
@@ -84,8 +81,8 @@ export const useVoice = defineStore('voice', () => {
   /** Ends the recording, and keeps and sends it. */
   async function end(): Promise<void> {
     wanted = false
-    const [mine, where] = [recorder, place]
-    if (!mine || !where) return
+    const [mine, of] = [recorder, about]
+    if (!mine || !of) return
     recorder = null
     watching.pause()
     speaking.value = null
@@ -94,10 +91,14 @@ export const useVoice = defineStore('voice', () => {
       review.tell(t('voice.short'))
       return
     }
-    const voice: UnsentVoice = { id: crypto.randomUUID(), ...where, ...recording }
-    const lasts = await (shelf ?? kept()).keep(voice)
-    review.writeDraft('')
-    if (!(await send(voice)) && !lasts) review.tell(t('voice.only-here'))
+    // what was written meanwhile stands beside it
+    const isHere = review.handIn?.id === of.handIn
+    const words = isHere ? { text: review.draft.trim(), subject: review.subject } : { text: '', subject: '' }
+    const voice = { id: crypto.randomUUID(), ...of.place, handIn: of.handIn, ...words, ...recording }
+    const lasts = await of.shelf.keep(voice)
+    if (isHere) review.writeDraft('')
+    await sendKept()
+    if (waiting.value && !lasts) review.tell(t('voice.only-here'))
   }
 
   /** Sends one. @returns whether the server has it now, or never will */
@@ -125,10 +126,14 @@ export const useVoice = defineStore('voice', () => {
     return true
   }
 
-  /** Sends what waits. */
-  async function sendKept(): Promise<void> {
-    again.pause()
-    for (const voice of await kept().all()) if (!(await send(voice))) return
+  /** Sends what waits, one after the other: whoever asks while it is sent waits for it, and for what came since. */
+  let sending: Promise<void> = Promise.resolve()
+  function sendKept(): Promise<void> {
+    sending = sending.then(async () => {
+      again.pause()
+      for (const voice of await kept().all()) if (!(await send(voice))) return
+    })
+    return sending
   }
   const again = useIntervalFn(() => void sendKept(), AGAIN_MS, { immediate: false })
 

@@ -93,7 +93,7 @@ usePageKeys(shortcuts)
           :said="row.said"
           :levels="levels"
           :mark="row.mark"
-          :time="round.time!"
+          :time="row.time"
           :band="askedBand(round.task)"
           :shown="round.stretch ?? undefined"
           :on="round.at === i"

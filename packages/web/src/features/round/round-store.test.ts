@@ -91,6 +91,21 @@ describe('everybody in turn', () => {
     expect(put.mock.lastCall![1]).toMatchObject({ marks: {}, revision: 2 })
   })
 
+  it('saves two quick marks one after the other, each on the revision that the one before made', async () => {
+    const round = await opened()
+    await Promise.all([round.mark(0, 1), round.mark(0, 2)])
+    expect(put.mock.calls.map(([, sent]) => sent)).toMatchObject([{ revision: 1 }, { revision: 2 }])
+    expect([round.rows[0]!.mark, round.notice]).toEqual([2, null])
+  })
+
+  it('stays with one of them where somebody goes back in it by hand', async () => {
+    const round = await opened()
+    await round.play(0)
+    await comesTo(2000)
+    await comesTo(100)
+    expect(round.at).toBe(0)
+  })
+
   it('shows what somebody else gave meanwhile, and says so', async () => {
     const round = await opened()
     put.mockImplementation(() => {

@@ -1,6 +1,7 @@
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import { overruled } from '@rudlo/core/brief'
 import type { Picture } from '@rudlo/core/heard'
+import { soundingTime } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { saidTasks, Sayer } from '@rudlo/sentences'
 import { defineStore } from 'pinia'
@@ -43,12 +44,18 @@ export const useRound = defineStore('round', () => {
       const found = assessment ? saidTasks(sayer, overruled(assessment, review.overrules).tasks) : []
       const judged = found.find((t) => t.task === taskId.value)
       const pictures: readonly Picture[] = assessment?.pictures?.[taskId.value] ?? []
-      const by = { song: song.value!, mix: document.mix, time: time.value!, within: task.value }
+      const by = {
+        song: song.value!,
+        mix: document.mix,
+        time: soundingTime(song.value!, document.mix),
+        within: task.value,
+      }
       const open = judged?.checks.find((c) => c.finding.verdict !== 'met')
       return {
         handIn,
         verdict: judged?.verdict ?? null,
         picture: pictures[0] ?? null,
+        time: by.time,
         said: open?.finding.sentence ?? (pictures[0] ? (saidOf(by, pictures[0])[0] ?? '') : ''),
         mark: review.marks[criterionId.value],
       }
@@ -106,8 +113,11 @@ export const useRound = defineStore('round', () => {
   watch(
     () => player.position,
     (now, before) => {
-      // it begins again: the next one's turn
-      if (!going.value || !player.playing || now >= before) return
+      if (!going.value || !player.playing || !stretch.value) return
+      // it came to its end and begins again: the next one's turn. Whoever goes back in it by hand hears the same one
+      const { from, to } = stretch.value
+      const quarter = (to - from) / 4
+      if (before < to - quarter || now > from + quarter) return
       if (at.value + 1 < handIns.value.length) hear(at.value + 1)
       else stop()
     },
@@ -125,27 +135,40 @@ export const useRound = defineStore('round', () => {
   const put = (changed: OpenedHandIn) =>
     (handIns.value = handIns.value.map((h) => (h.id === changed.id ? changed : h)))
 
-  /** Gives a mark by the criterion, or takes it away. Where somebody else was there meanwhile, theirs is shown, and it is said. */
-  async function mark(index: number, level: number): Promise<void> {
+  let saving: Promise<void> = Promise.resolve()
+
+  /** Gives a mark by the criterion, or takes it away. */
+  function mark(index: number, level: number): Promise<void> {
     const handIn = handIns.value[index]
     const of = criterionId.value
-    if (!handIn || !of) return
+    if (!handIn || !of) return saving
     const { [of]: given, ...others } = handIn.review.marks
-    const marks = given === level ? others : { ...others, [of]: level }
-    put({ ...handIn, review: { ...handIn.review, marks } })
+    put({
+      ...handIn,
+      review: { ...handIn.review, marks: given === level ? others : { ...others, [of]: level } },
+    })
+    // one after the other: each follows the revision that the one before made
+    saving = saving.then(() => save(handIn.id))
+    return saving
+  }
+
+  /** Saves the marks of a hand-in. Where somebody else was there meanwhile, theirs are shown, and it is said. */
+  async function save(id: string): Promise<void> {
+    const of = handIns.value.find((h) => h.id === id)
+    if (!of) return
+    const { marks, comment, overrules, revision } = of.review
     try {
-      const { comment, overrules, revision } = handIn.review
       const kept = await told(
         server['hand-ins'][':handIn'].review.$put({
-          param: { handIn: handIn.id },
+          param: { handIn: id },
           json: { marks, comment, overrules, revision },
         }),
       )
-      const now = handIns.value.find((h) => h.id === handIn.id)!
-      put({ ...now, review: { ...now.review, revision: kept.revision } })
+      const now = handIns.value.find((h) => h.id === id)
+      if (now) put({ ...now, review: { ...now.review, revision: kept.revision } })
     } catch (error) {
       notice.value = (error as Error).message
-      put(await openHandIn(handIn.id).catch(() => handIn))
+      put(await openHandIn(id).catch(() => of))
     }
   }
 

@@ -3,7 +3,7 @@
 import { askedBand } from '@rudlo/core/heard'
 import { laneName, sayMeasurement } from '@rudlo/core/assess'
 import { overruled, refOfMark } from '@rudlo/core/brief'
-import { envelopeOf } from '@rudlo/core/mix'
+import { envelopeOf, soundingTime } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { computed } from 'vue'
 import type { AssignmentView } from '@rudlo/contract/assignments'
@@ -60,10 +60,12 @@ const tasks = computed(() =>
     return task ? [{ title: task.title, verdict: t.verdict, checks: t.checks, pictures, task }] : []
   }),
 )
+/** The time in which it was measured. */
+const sounding = computed(() => soundingTime(song.value, mix.value))
 const by = (within: Namer['within']): Namer => ({
   song: song.value,
   mix: mix.value,
-  time: time.value,
+  time: sounding.value,
   within,
 })
 /** The teacher's word stands in place of the sentence. */
@@ -142,7 +144,7 @@ const outcome = computed(() =>
             </figcaption>
             <StillPicture
               :picture="picture"
-              :time="time"
+              :time="sounding"
               :band="askedBand(task.task)"
               :label="titleOf(by(task.task), picture)"
             />

@@ -37,6 +37,8 @@ export const HEARD = {
   'heard.field.go': 'Go to section {letter}',
   'heard.field.silent': '–',
   'heard.lead': 'Lead over the rest',
+  'heard.lead.low': 'Below it',
+  'heard.lead.band': 'Where it should stand',
   'heard.lead.label':
     'How far the lead stands over everything else in each bar. Arrows walk through it, Enter plays there.',
   'heard.lead.at': 'Bar {bar}: {lu} LU',
