@@ -31,7 +31,9 @@ const review = vi.hoisted(() => ({
 }))
 vi.mock('./review-store', () => ({ useReview: () => review }))
 vi.mock('../../engine/player-store', () => ({ usePlayer: () => ({ stop: vi.fn() }) }))
-vi.mock('../../api/session-store', () => ({ useSession: () => ({ person: { id: 't' } }) }))
+vi.mock('../../api/session-store', () => ({
+  useSession: () => ({ person: { id: 't' }, onFarewell: vi.fn() }),
+}))
 
 const post = vi.fn()
 const PLACE = { lane: 'l', from: 0, to: 960 }

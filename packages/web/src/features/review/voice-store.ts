@@ -141,5 +141,8 @@ export const useVoice = defineStore('voice', () => {
     waiting.value = (await kept().all()).length
   }
 
+  // whoever signs out in the middle of it finds it again: nothing is put away before it is kept
+  session.onFarewell(() => end())
+
   return { speaking, isSpeaking: computed(() => speaking.value !== null), waiting, begin, end, sendKept }
 })
