@@ -18,6 +18,8 @@ import { afterAll, describe, expect, it, vi } from 'vitest'
 import { processWith } from '../../../scripts/lib/processes.mjs'
 import { watchOver } from '../../../scripts/lib/watch-over.mjs'
 
+/** Keeps a server that is given a port from doing anything until the gate is open. */
+const HELD_AT_GATE = new URL('./held-at-gate.mjs', import.meta.url).href
 const script = fileURLToPath(new URL('../../../scripts/start.mjs', import.meta.url))
 const data = mkdtempSync(join(tmpdir(), 'rudlo-start-'))
 const running = new Set<ChildProcess>()
@@ -139,29 +141,25 @@ describe('npm start', () => {
     await ended(obeyed.child, 'SIGINT')
   })
 
-  /** The port that a start gave to its server. */
-  function portGiven({ child }: Started): number {
-    const pids = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ')
-    const ports = pids.map(
-      (pid) => /RUDLO_PORT=(\d+)/.exec(readFileSync(`/proc/${pid}/environ`, 'utf8'))?.[1],
-    )
-    return Number(ports.find((port) => port))
-  }
-
   it('takes another port where somebody was faster, and says where it runs', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'rudlo-start-'))
-    const begun = start({ RUDLO_DATA: folder })
-    // the port was looked at, and the server has tables to make before it listens
-    await begun.until(/up to date/)
-    const port = portGiven(begun)
+    const gate = mkdtempSync(join(tmpdir(), 'rudlo-gate-'))
+    const begun = start({ RUDLO_DATA: folder, RUDLO_GATE: gate, NODE_OPTIONS: `--import=${HELD_AT_GATE}` })
+    // the port was looked at, and the server waits at the gate before it does anything
+    await vi.waitFor(() => expect(existsSync(join(gate, 'port'))).toBe(true), { timeout: 120_000 })
+    const port = Number(readFileSync(join(gate, 'port'), 'utf8'))
     const faster = createServer()
-    await new Promise<void>((resolve) => faster.listen(port, '127.0.0.1', () => resolve()))
+    await new Promise<void>((resolve, reject) =>
+      faster.once('error', reject).listen(port, '127.0.0.1', () => resolve()),
+    )
+    writeFileSync(join(gate, 'open'), '')
     const address = addressIn(await begun.until(/is ready/))!
     expect(address).not.toBe(`http://localhost:${port}`)
     expect(await answers(address)).toBe(true)
     await new Promise((resolve) => faster.close(resolve))
     await ended(begun.child, 'SIGINT')
     rmSync(folder, { recursive: true })
+    rmSync(gate, { recursive: true })
   })
 
   /** Leaves the database running without its starter; one that an earlier test left so is as good. */
