@@ -5,6 +5,7 @@ import { assignmentRoutes } from './assignments/routes'
 import { handInRoutes } from './handins/routes'
 import { answer } from './http/answer'
 import { who, type Env } from './http/who'
+import { gradeRoutes } from './grades/routes'
 import { lessonRoutes } from './lesson/routes'
 import { liveRoutes } from './live/routes'
 import { openapi } from './openapi/document'
@@ -13,6 +14,7 @@ import { reviewRoutes } from './reviews/routes'
 import type { Services } from './services'
 import { songbookRoutes } from './songbook/routes'
 import { surfaceRoutes } from './surfaces/routes'
+import { termRoutes } from './term/routes'
 import { workRoutes } from './works/routes'
 
 /** What belongs to no concern: whether the server is there, and what can be asked of it. */
@@ -41,6 +43,8 @@ export const makeApi = (services: Services) =>
     .route('/', reviewRoutes(services))
     .route('/', liveRoutes(services))
     .route('/', lessonRoutes(services))
+    .route('/', termRoutes(services))
+    .route('/', gradeRoutes(services))
     .route('/', songbookRoutes(services))
     .route('/', surfaceRoutes(services))
 

@@ -40,6 +40,11 @@ import type { ImportTask } from './songbook/import-worker'
 import type { NotesAnswer, NotesTask } from './songbook/notes-worker'
 import { Uploads } from './songbook/uploads'
 import { Songs } from './songbook/songs'
+import { ClassTerms } from './term/class-terms'
+import { StudentTerms } from './term/student-terms'
+import { Today } from './term/today'
+import { Grades } from './grades/service'
+import { GradeTables } from './grades/tables'
 import { Surfaces } from './surfaces/service'
 import { Hints } from './works/hints'
 import { Works } from './works/service'
@@ -76,6 +81,11 @@ export interface Services {
   readonly bank: RemarkBank
   readonly marks: Marks
   readonly lessons: Lessons
+  readonly classTerms: ClassTerms
+  readonly studentTerms: StudentTerms
+  readonly today: Today
+  readonly grades: Grades
+  readonly gradeTables: GradeTables
   readonly surfaces: Surfaces
   readonly measuring: MeasureQueue
   readonly happenings: Happenings
@@ -126,6 +136,8 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const permissions = new Permissions(database, people)
   const reviews = new Reviews(database)
   const hints = new Hints(database, briefs)
+  const classTerms = new ClassTerms(database, songs)
+  const grades = new Grades(database, classTerms)
   const watching = new Watching(database, happenings, log)
   return {
     database,
@@ -158,6 +170,11 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     bank: new RemarkBank(database),
     marks: new Marks(database),
     lessons: new Lessons(database, { happenings, songs, watching }),
+    classTerms,
+    studentTerms: new StudentTerms(database, classTerms, songs),
+    today: new Today(database, classTerms),
+    grades,
+    gradeTables: new GradeTables(database, grades),
     surfaces: new Surfaces(database),
     measuring,
     happenings,

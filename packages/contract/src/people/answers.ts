@@ -54,6 +54,9 @@ export interface GroupView {
   readonly place: string
   readonly joinCode: string
   readonly joinOpen: boolean
+  /** From 0 for Sunday, and "18:30"; null for none. */
+  readonly lessonDay: number | null
+  readonly lessonTime: string | null
   /** A day; null for none. */
   readonly keepUntil: string | null
   readonly students: readonly MemberView[]
@@ -105,10 +108,13 @@ export const DEEDS = [
   'changed a song',
   'changed the assignment',
   'changed the group',
+  'changed how marks are worked out',
   'changed the rubric',
   'decided',
   'erased a student',
+  'excused',
   'gave a new password',
+  'gave an overall mark',
   'gave back',
   'handed in',
   'let in',
@@ -118,6 +124,7 @@ export const DEEDS = [
   'marked',
   'measured anew',
   'named a teacher',
+  'no longer excused',
   'offered a song again',
   'put a song away',
   'renamed',

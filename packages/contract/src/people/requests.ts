@@ -5,10 +5,14 @@ import {
   ArrayMinSize,
   IsArray,
   IsBoolean,
+  IsInt,
   IsOptional,
   IsString,
   Length,
+  Matches,
+  Max,
   MaxLength,
+  Min,
 } from 'class-validator'
 import { IsNewPassword, IsSignInName } from '../access'
 import { AreIds, IsMoment, IsWritten, type Moment } from '../fields'
@@ -28,6 +32,18 @@ export class ChangedGroup extends NewGroup {
   /** Whether somebody may ask to join by the code. */
   @IsBoolean()
   joinOpen!: boolean
+
+  /** The day of the week on which it has its lesson, from 0 for Sunday; null for none. */
+  @IsOptional()
+  @IsInt({ message: () => words('bad.people.lesson-day') })
+  @Min(0, { message: () => words('bad.people.lesson-day') })
+  @Max(6, { message: () => words('bad.people.lesson-day') })
+  lessonDay?: number | null
+
+  /** When the lesson begins, as "18:30"; null for none. */
+  @IsOptional()
+  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: () => words('bad.people.lesson-time') })
+  lessonTime?: string | null
 
   /** The day after which the teacher is asked whether everything personal may go. */
   @IsMoment(() => words('bad.people.day-not-day'))

@@ -12,7 +12,7 @@ export {
   type StudentTask,
 } from './brief'
 export { BRIEF_LIMITS, readBrief } from './read-brief'
-export { askedOf, judgeTasks, needsSound, type JudgedCheck, type JudgedTask } from './verdicts'
+export { askedOf, judgeTasks, needsSound, verdictOfAll, type JudgedCheck, type JudgedTask } from './verdicts'
 export {
   assess,
   assessWork,

@@ -70,8 +70,11 @@ function judged1(evidence: Evidence, check: Check, otherWays?: boolean): JudgedC
 }
 
 /** The verdict of a task by its checks: met if all are, close if none is "not yet"; null without checks. */
-export function wholeVerdict(checks: readonly JudgedCheck[]): Verdict | null {
-  if (!checks.length) return null
-  const all = checks.map((c) => c.finding.verdict)
+export const wholeVerdict = (checks: readonly JudgedCheck[]): Verdict | null =>
+  verdictOfAll(checks.map((c) => c.finding.verdict))
+
+/** The verdict of several together: met if all are, close if none is "not yet"; null for none. */
+export function verdictOfAll(all: readonly Verdict[]): Verdict | null {
+  if (!all.length) return null
   return all.includes('not yet') ? 'not yet' : all.includes('close') ? 'close' : 'met'
 }

@@ -4,6 +4,7 @@ import { completeBrief, type Assessment, type Brief, type Overrule, type Overrul
 import type { Mix, WorkDocument } from '../mix'
 import { completeRubric, type Rubric } from '../rubric'
 import type { SongVersion } from '../song'
+import type { HandInFigures } from '../term'
 import { completeAssessment, completeMove, type KeptAssessment } from './earlier'
 import { readKept } from './read'
 import { exactly, isNumber, isObject, isText, listOf, recordOf, shape } from './shape'
@@ -61,6 +62,9 @@ export const readAssessment = (text: string): Assessment =>
 export const readKeptBrief = (text: string): Brief => completeBrief(readKept(text, isBrief, 'a brief'))
 /** A rubric with what was added since it was kept. */
 export const readKeptRubric = (text: string): Rubric => completeRubric(readKept(text, isRubric, 'a rubric'))
+const isFigures = shape<HandInFigures>({ tasks: isThing, mistakes: isThing, pictures: isObject })
+/** The figures of a hand-in. */
+export const readFigures = (text: string): HandInFigures => readKept(text, isFigures, 'figures')
 const isOverrule = shape<Overrule>({ why: isText })
 /** What a teacher overruled in a review; nothing where it was kept before there was such a thing. */
 export const readOverrules = (text: string | null): Overrules =>

@@ -15,6 +15,8 @@ import {
   Upload,
   UploadChunk,
 } from '../songbook/entities'
+import { ExcusedWork, GradeSchemeRow, MarkChange, OverallGrade } from '../grades/entities'
+import { HandInFigure, StudentNote } from '../term/entities'
 import { SurfacesRow } from '../surfaces/entities'
 import { OpenedHint, TaskTries, Try, Work, WorkCommand } from '../works/entities'
 import { GuardedDataSource } from './guarded-source'
@@ -23,6 +25,7 @@ import { Limits1764900000000 } from './migrations/1764900000000-limits'
 import { ArchivedSongs1765100000000 } from './migrations/1765100000000-archived-songs'
 import { Overrules1765000000000 } from './migrations/1765000000000-overrules'
 import { SpokenRemarks1765200000000 } from './migrations/1765200000000-spoken-remarks'
+import { Term1765300000000 } from './migrations/1765300000000-term'
 import { Harm1764700000000 } from './migrations/1764700000000-harm'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
@@ -58,6 +61,7 @@ export const MIGRATIONS = [
   Overrules1765000000000,
   ArchivedSongs1765100000000,
   SpokenRemarks1765200000000,
+  Term1765300000000,
 ] as const
 
 /**
@@ -108,6 +112,12 @@ export function dataSource(
       Exception,
       OpenedHint,
       TaskTries,
+      HandInFigure,
+      StudentNote,
+      GradeSchemeRow,
+      OverallGrade,
+      ExcusedWork,
+      MarkChange,
     ],
     migrations: [...migrations],
     poolSize: POOL_SIZE,

@@ -46,6 +46,20 @@ export async function* zipped(
   yield* take()
 }
 
+/** A file of text. */
+export const textEntry = (name: string, content: string): ZipEntry => ({
+  name,
+  pieces: [Buffer.from(content)],
+  packs: true,
+})
+
+/** A title as a name of a file or folder on any system. */
+export const fileName = (title: string): string =>
+  title
+    .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')
+    .replace(/^[. ]+|[. ]+$/g, '')
+    .slice(0, 80) || 'untitled'
+
 /** Half a surrogate pair, as a title may hold, is no character. */
 const wellFormed = (text: string) => Buffer.from(text).toString()
 

@@ -2,6 +2,7 @@ import type { Log } from '../http/log'
 import type { Assessed } from '@rudlo/core/brief'
 import type { CommandNote } from '@rudlo/core/evidence'
 import { readKeptBrief, readTexts } from '@rudlo/core/stored'
+import { figuresOf } from '@rudlo/core/term'
 import PQueue from 'p-queue'
 import { LessThanOrEqual, type DataSource } from 'typeorm'
 import { Assignment } from '../assignments/entities'
@@ -10,6 +11,7 @@ import type { MeasureProblem } from '@rudlo/contract/handins'
 import { Problem } from '../http/problem'
 import type { Happenings } from '../live/happenings'
 import type { Songs } from '../songbook/songs'
+import { HandInFigure } from '../term/entities'
 import { Work, WorkCommand } from '../works/entities'
 import type { MeasureTask } from './measure-worker'
 import type { Recordings } from './recordings'
@@ -207,6 +209,7 @@ export class MeasureQueue {
           ...(now.state === 'measuring' ? { state: 'waiting' } : {}),
         },
       )
+      await manager.save(HandInFigure, { handInId: id, figures: JSON.stringify(figuresOf(assessment)) })
       const { happenings } = this.from
       const teachers = await happenings.members(manager, assignment.groupId, 'teacher')
       const data = { assignment: assignment.id, handIn: id }

@@ -20,6 +20,10 @@ export class Person {
   @Column({ type: 'enum', enum: ['student', 'teacher'] })
   role!: Role
 
+  /** The id that the school has for them: its lists know them by it. */
+  @Column({ name: 'school_id', type: 'varchar', length: 80, nullable: true })
+  schoolId!: string | null
+
   /** Whether the password was given by somebody else: the person is asked for an own one first. */
   @Column({ name: 'must_change', type: 'boolean', default: false })
   mustChange!: boolean
@@ -43,6 +47,13 @@ export class Group {
   /** Whether somebody may ask to join by the code. */
   @Column({ name: 'join_open', type: 'boolean', default: true })
   joinOpen!: boolean
+
+  /** The day of the week on which it has its lesson, from 0 for Sunday, and when it begins, as "18:30"; null for none. */
+  @Column({ name: 'lesson_day', type: 'tinyint', unsigned: true, nullable: true })
+  lessonDay!: number | null
+
+  @Column({ name: 'lesson_time', type: 'char', length: 5, nullable: true })
+  lessonTime!: string | null
 
   /** After this day the teacher is asked whether everything personal may go; null for no such day. */
   @Column({ name: 'keep_until', type: 'date', nullable: true })

@@ -25,6 +25,8 @@ export class Groups {
       place: place.trim(),
       joinCode: joinCode(),
       joinOpen: true,
+      lessonDay: null,
+      lessonTime: null,
       keepUntil: null,
     }
     await this.database.transaction(async (manager) => {
@@ -40,6 +42,9 @@ export class Groups {
       name: to.name.trim(),
       place: to.place.trim(),
       joinOpen: to.joinOpen,
+      // a page that knows nothing of it yet changes nothing of it
+      ...(to.lessonDay === undefined ? {} : { lessonDay: to.lessonDay }),
+      ...(to.lessonTime === undefined ? {} : { lessonTime: to.lessonTime }),
       keepUntil: to.keepUntil ? to.keepUntil.slice(0, 10) : null,
     }
     await this.database.transaction(async (manager) => {

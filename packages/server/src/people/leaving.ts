@@ -8,7 +8,7 @@ import { Assignment } from '../assignments/entities'
 import { isBack } from '../handins/entities'
 import { versionsOf } from '../handins/queries'
 import type { Reviews } from '../reviews/service'
-import type { ZipEntry } from '../http/zip'
+import { fileName, textEntry, type ZipEntry } from '../http/zip'
 import type { Songs } from '../songbook/songs'
 import { Try, Work, WorkCommand } from '../works/entities'
 import type { Person } from './entities'
@@ -68,12 +68,12 @@ export class Leaving {
     let folder = fileName(assignment.title)
     for (let n = 2; folders.has(folder); n++) folder = `${fileName(assignment.title)} ${n}`
     folders.add(folder)
-    yield text(`${folder}/work.json`, work.document)
+    yield textEntry(`${folder}/work.json`, work.document)
     yield json(`${folder}/song.json`, await this.songs.version(assignment.songVersionId))
-    yield text(`${folder}/brief.txt`, briefText(assignment))
+    yield textEntry(`${folder}/brief.txt`, briefText(assignment))
     const tries = await this.database.getRepository(Try).findBy({ workId: work.id })
     for (const [i, t] of tries.entries())
-      yield text(`${folder}/tries/${i + 1} ${fileName(t.name)}.json`, t.document)
+      yield textEntry(`${folder}/tries/${i + 1} ${fileName(t.name)}.json`, t.document)
     const commands = await this.database
       .getRepository(WorkCommand)
       .find({ where: { workId: work.id }, order: { revision: 'ASC', number: 'ASC' } })
@@ -81,11 +81,11 @@ export class Leaving {
       ['when', 'what', 'how', 'from-tick', 'to-tick'].map((key) => words(`column.${key}`)),
       ...commands.map((c) => [c.at.toISOString(), c.label, c.how, c.fromTick, c.toTick]),
     ])
-    yield text(`${folder}/history.csv`, history)
+    yield textEntry(`${folder}/history.csv`, history)
     for (const handIn of await versionsOf(this.database, work.id)) {
       const name = `${folder}/version ${handIn.number}`
-      yield text(`${name}/work.json`, handIn.document)
-      if (handIn.measurement) yield text(`${name}/measured.json`, handIn.measurement)
+      yield textEntry(`${name}/work.json`, handIn.document)
+      if (handIn.measurement) yield textEntry(`${name}/measured.json`, handIn.measurement)
       if (isBack(handIn)) yield json(`${name}/review.json`, await this.reviews.view(handIn))
     }
   }
@@ -108,6 +108,9 @@ export class Leaving {
       await removeAll(manager, 'works', 'person_id', [person.id])
       for (const table of [
         'exceptions',
+        'student_notes',
+        'overall_grades',
+        'excused_work',
         'surfaces',
         'uploads',
         'sessions',
@@ -145,19 +148,7 @@ async function removeAll(manager: EntityManager, table: string, column: string, 
     await manager.query(`DELETE FROM ${table} WHERE ${column} IN (${ids.map(() => '?').join(',')})`, [...ids])
 }
 
-/** A title as a name of a file or folder on any system. */
-const fileName = (title: string) =>
-  title
-    .replace(/[^\p{L}\p{N} ._-]+/gu, ' ')
-    .replace(/^[. ]+|[. ]+$/g, '')
-    .slice(0, 80) || 'untitled'
-
-const text = (name: string, content: string): ZipEntry => ({
-  name,
-  pieces: [Buffer.from(content)],
-  packs: true,
-})
-const json = (name: string, value: unknown) => text(name, JSON.stringify(value, null, 1))
+const json = (name: string, value: unknown) => textEntry(name, JSON.stringify(value, null, 1))
 
 function briefText({ title, brief }: Assignment): string {
   const { purpose, tasks } = readKeptBrief(brief)

@@ -28,7 +28,7 @@ const requestView = ({ id, name, signIn }: JoinRequest): RequestView => ({ id, n
 
 /** A class with everybody who belongs to it, or did, or wants to. */
 export function groupView(
-  { id, name, place, joinCode, joinOpen, keepUntil }: Group,
+  { id, name, place, joinCode, joinOpen, lessonDay, lessonTime, keepUntil }: Group,
   {
     members,
     last,
@@ -48,6 +48,8 @@ export function groupView(
     place,
     joinCode,
     joinOpen,
+    lessonDay,
+    lessonTime,
     keepUntil,
     students: members
       .filter((m) => m.role === 'student')

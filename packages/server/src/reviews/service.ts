@@ -4,10 +4,11 @@ import type { Kept } from '@rudlo/contract/common'
 import type { Rubric } from '@rudlo/core/rubric'
 import { MOST_OVERRULES, WHY_LENGTH, type Overrules } from '@rudlo/core/brief'
 import type { Verdict } from '@rudlo/core/evidence'
-import { isObject, readKeptRubric, readOverrules } from '@rudlo/core/stored'
-import { In, type DataSource } from 'typeorm'
+import { isObject, readKeptRubric, readMarks, readOverrules } from '@rudlo/core/stored'
+import { In, type DataSource, type EntityManager } from 'typeorm'
 import type { Assignment } from '../assignments/entities'
 import type { HandIn } from '../handins/entities'
+import { MarkChange } from '../grades/entities'
 import { badInput, notNow } from '../http/problem'
 import { Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
@@ -78,10 +79,33 @@ export class Reviews {
         revision,
         updatedAt: new Date(),
       })
+      if (before) await keepChanges(manager, { person, handIn, was: readMarks(before.marks), became: to.marks })
       await leaveTrail(manager, person.id, 'marked', handIn.id)
       return { revision }
     })
   }
+}
+
+/** Notes every mark that was given before and is another now: what it was stays known. */
+async function keepChanges(
+  manager: EntityManager,
+  change: {
+    readonly person: Person
+    readonly handIn: HandIn
+    readonly was: Readonly<Record<string, number>>
+    readonly became: Readonly<Record<string, number>>
+  },
+): Promise<void> {
+  const changed = Object.keys(change.was).filter((c) => change.became[c] !== change.was[c])
+  for (const criterion of changed)
+    await manager.insert(MarkChange, {
+      handInId: change.handIn.id,
+      criterion,
+      was: change.was[criterion]!,
+      became: change.became[criterion] ?? null,
+      authorId: change.person.id,
+      at: new Date(),
+    })
 }
 
 /** @throws Problem 400 for what is no overrule */

@@ -66,6 +66,11 @@ export const ANSWERS = {
   'review.reason-characters-most': 'A reason can have {most} characters at most.',
   'review.rubric-no-line': 'The rubric has no line "{criterion}".',
   'review.mark-none-rubric': 'The mark of "{criterion}" is none of the rubric\'s levels.',
+  'term.notes-changed':
+    'Somebody else has changed these notes in the meantime: open them again to see theirs.',
+  'grades.scheme-changed':
+    'Somebody else has changed how marks are worked out: open them again to see how it is now.',
+  'grades.reason-missing': 'Say in a few words why: the reason is kept with the mark.',
   'upload.longer-minutes-cut': '“{name}” is longer than {most} minutes: cut it before you upload it.',
   'upload.takes-too-long': '“{name}” takes too long to read.',
   'upload.damaged-stops-making':

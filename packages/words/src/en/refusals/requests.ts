@@ -69,5 +69,10 @@ export const REQUESTS = {
   'bad.commands.place': 'Command {n} has no place',
   'bad.commands.way': 'Command {n} was made in an unknown way',
   'bad.commands.time': 'Command {n} has no time',
+  'bad.term.notes-long': 'Notes can have {most} characters at most',
+  'bad.grades.share': 'An overall mark lies between nothing and everything that can be reached',
+  'bad.grades.reason-long': 'A reason can have {most} characters at most',
+  'bad.people.lesson-day': 'The day of the lesson is not a day of the week',
+  'bad.people.lesson-time': 'The time of the lesson is not a time of day',
   'bad.request.inside': 'In {path}: {message}',
 } as const
