@@ -16,7 +16,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator'
-import { AsSent, IsId, IsMoment, IsRevision, IsWritten, type Moment } from '../fields'
+import { AreIds, AsSent, IsId, IsMoment, IsRevision, IsWritten, type Moment } from '../fields'
 import { MODEL_HEARD, type ModelHeard } from './answers'
 
 /** Bytes of a request with a brief and mixes: room for two with as many points as there can be. */
@@ -127,6 +127,19 @@ export class StudentException {
   @IsOptional()
   @IsObject()
   brief!: object | null
+}
+
+/** More time for some students. */
+export class Extension {
+  @IsArray()
+  @ArrayMinSize(1, { message: () => words('bad.assignments.choose-students') })
+  @ArrayMaxSize(500)
+  @AreIds()
+  students!: readonly string[]
+
+  /** Their date; null for that of the assignment again. */
+  @IsMoment(() => words('bad.assignments.due-date-not'))
+  dueAt!: Moment | null
 }
 
 /** A group that gets an assignment as well, with its own due date. */

@@ -9,6 +9,8 @@ import { soundsOf, type Sounds } from './sounds'
 
 /** A usual lesson: a task for any song, to be corrected by the teacher. */
 export interface Lesson {
+  /** Its name in the catalogs, and wherever it is meant by name. */
+  readonly key: string
   readonly name: string
   /** What the song has to have first, in one sentence; null where nothing is missing. */
   missing(mix: Mix): string | null
@@ -77,6 +79,7 @@ type Made = Pick<BriefTask, 'title' | 'text' | 'lanes' | 'from' | 'to' | 'checks
 
 /** @param key of its words in the catalog */
 const lesson = (key: string, make: (s: Stage) => Made, missing: Lesson['missing'] = () => null): Lesson => ({
+  key,
   get name() {
     return words(`lesson.${key}`)
   },

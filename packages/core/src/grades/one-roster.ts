@@ -75,7 +75,17 @@ export function oneRosterResults(
       ],
     ),
     'academicSessions.csv': table(
-      ['sourcedId', 'status', 'dateLastModified', 'title', 'type', 'startDate', 'endDate', 'parentSourcedId', 'schoolYear'],
+      [
+        'sourcedId',
+        'status',
+        'dateLastModified',
+        'title',
+        'type',
+        'startDate',
+        'endDate',
+        'parentSourcedId',
+        'schoolYear',
+      ],
       [[period, '', '', of.title, 'gradingPeriod', day(of.from), day(of.to), '', day(of.to).slice(0, 4)]],
     ),
     'categories.csv': table(

@@ -14,7 +14,12 @@ export interface GradeLetter {
   readonly from: number
 }
 
-export const GRADE_KINDS = ['levels', 'points', 'letters', 'percent'] as const satisfies readonly GradeScale['kind'][]
+export const GRADE_KINDS = [
+  'levels',
+  'points',
+  'letters',
+  'percent',
+] as const satisfies readonly GradeScale['kind'][]
 export const GRADE_LIMITS = { letters: [2, 16], letter: 12, points: [1, 1000] } as const
 
 /** Five letters in equal steps of what is usually passed with. */

@@ -27,7 +27,8 @@ const isBetween = (x: unknown, low: number, high: number): x is number =>
 export function readScheme(document: unknown): GradeScheme {
   if (!isRecord(document) || !isRecord(document['scale'])) throw new RangeError(words('bad-grades.scale'))
   const { scale, weights = {}, drop = 0, missing = 'left out' } = document
-  if (!isRecord(weights) || Object.keys(weights).length > 500) throw new RangeError(words('bad-grades.weights'))
+  if (!isRecord(weights) || Object.keys(weights).length > 500)
+    throw new RangeError(words('bad-grades.weights'))
   for (const weight of Object.values(weights))
     if (!isBetween(weight, 0, 100)) throw new RangeError(words('bad-grades.weights'))
   if (!isBetween(drop, 0, 20) || !Number.isInteger(drop)) throw new RangeError(words('bad-grades.drop'))
@@ -46,7 +47,8 @@ function readScale(scale: Readonly<Record<string, unknown>>): GradeScale {
       return { kind: 'percent' }
     case 'points': {
       const [fewest, most] = GRADE_LIMITS.points
-      if (!isBetween(scale['most'], fewest, most)) throw new RangeError(words('bad-grades.points', { fewest, most }))
+      if (!isBetween(scale['most'], fewest, most))
+        throw new RangeError(words('bad-grades.points', { fewest, most }))
       return { kind: 'points', most: scale['most'] }
     }
     case 'levels': {
@@ -69,10 +71,16 @@ function readLetters(letters: unknown): GradeLetter[] {
   if (!Array.isArray(letters) || letters.length < fewest || letters.length > most)
     throw new RangeError(words('bad-grades.letters', { fewest, most }))
   const read = letters.map((one: unknown): GradeLetter => {
-    if (!isRecord(one) || !isName(one['letter']) || one['letter'].length > GRADE_LIMITS.letter || !isBetween(one['from'], 0, 100))
+    if (
+      !isRecord(one) ||
+      !isName(one['letter']) ||
+      one['letter'].length > GRADE_LIMITS.letter ||
+      !isBetween(one['from'], 0, 100)
+    )
       throw new RangeError(words('bad-grades.letter', { most: GRADE_LIMITS.letter }))
     return { letter: one['letter'].trim(), from: one['from'] }
   })
-  if (read.some((l, i) => i > 0 && l.from >= read[i - 1]!.from)) throw new RangeError(words('bad-grades.order'))
+  if (read.some((l, i) => i > 0 && l.from >= read[i - 1]!.from))
+    throw new RangeError(words('bad-grades.order'))
   return read
 }

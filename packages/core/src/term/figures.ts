@@ -1,4 +1,11 @@
-import { refOfCheck, refOfMistake, verdictOfAll, type Assessment, type JudgedCheck, type Overrules } from '../brief'
+import {
+  refOfCheck,
+  refOfMistake,
+  verdictOfAll,
+  type Assessment,
+  type JudgedCheck,
+  type Overrules,
+} from '../brief'
 import type { Verdict } from '../evidence'
 import type { Address } from '../mix'
 import type { Severity } from '../mistakes'
@@ -14,6 +21,8 @@ export interface Measured {
   readonly name: string
   readonly value: number
   readonly unit: MeasuredUnit
+  /** The lane of which it is a value; null for anything else. */
+  readonly of: Address | null
   /** What was asked for, in the same unit; null on a side that is open. */
   readonly low: number | null
   readonly high: number | null
@@ -73,15 +82,17 @@ const checkFigures = ({ check, kind = '', finding }: JudgedCheck): CheckFigures 
   verdict: finding.verdict,
   measured: finding.figures.flatMap(({ name, value, wanted }) => {
     const number = numberOf(value)
-    return number && Number.isFinite(number.value) ? [{ name, ...number, ...bandOf(wanted, number.unit) }] : []
+    return number && Number.isFinite(number.value)
+      ? [{ name, ...number, ...bandOf(wanted, number.unit) }]
+      : []
   }),
 })
 
 /** A part as a number; null where it is none. */
-function numberOf(part: Part): Pick<Measured, 'value' | 'unit'> | null {
-  if ('amount' in part) return { value: part.amount, unit: part.unit }
-  if ('at' in part) return { value: part.at, unit: 'tick' }
-  if ('of' in part) return { value: part.value, unit: 'value' }
+function numberOf(part: Part): Pick<Measured, 'value' | 'unit' | 'of'> | null {
+  if ('amount' in part) return { value: part.amount, unit: part.unit, of: null }
+  if ('at' in part) return { value: part.at, unit: 'tick', of: null }
+  if ('of' in part) return { value: part.value, unit: 'value', of: part.of }
   return null
 }
 

@@ -1,4 +1,5 @@
 import type { Counted } from './commonest'
+import type { Address } from '../mix'
 import type { Measured, MeasuredUnit } from './figures'
 
 /** What was measured in one hand-in. */
@@ -17,6 +18,8 @@ export interface Strip {
   /** Key of its name. */
   readonly name: string
   readonly unit: MeasuredUnit
+  /** The lane of which it is a value; null for anything else. */
+  readonly of: Address | null
   /** What was asked for; null on a side that is open. */
   readonly low: number | null
   readonly high: number | null
@@ -39,11 +42,12 @@ export function stripsOf(handIns: readonly Counted[], task: string): Strip[] {
         strips.set(key, strip)
         strip.values.push({ handIn, student, value: one.value, met: verdict === 'met' })
       }
-  return [...strips.values()].map(({ about: { check, kind, name, unit, low, high }, values }) => ({
+  return [...strips.values()].map(({ about: { check, kind, name, unit, of, low, high }, values }) => ({
     check,
     kind,
     name,
     unit,
+    of,
     low,
     high,
     values,

@@ -79,14 +79,21 @@ export function nextLessons(handIns: readonly Counted[]): NextLesson[] {
       here.set(kind, (here.get(kind) ?? false) || verdict !== 'met')
     for (const [kind, lacks] of here) note(checks, kind, student, lacks)
     for (const kind of Object.keys(OF_MISTAKE))
-      note(mistakes, kind, student, figures.mistakes.some((m) => m.kind === kind))
+      note(
+        mistakes,
+        kind,
+        student,
+        figures.mistakes.some((m) => m.kind === kind),
+      )
   }
   const all = [
     ...[...checks].map(([kind, who]) => proposal('check', kind, OF_CHECK[kind], who)),
     ...[...mistakes].map(([kind, who]) => proposal('mistake', kind, OF_MISTAKE[kind], who)),
   ].filter((p): p is NextLesson => p !== null)
   const share = (p: NextLesson) => p.students.length / p.of
-  all.sort((a, b) => share(b) - share(a) || b.students.length - a.students.length || (a.kind < b.kind ? -1 : 1))
+  all.sort(
+    (a, b) => share(b) - share(a) || b.students.length - a.students.length || (a.kind < b.kind ? -1 : 1),
+  )
   return all.filter((p, i) => all.findIndex((q) => q.lesson === p.lesson) === i)
 }
 

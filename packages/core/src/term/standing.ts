@@ -55,7 +55,11 @@ export function standingOfOne(
   }
 }
 
-function stateOf({ editedAt, newest, excused }: Pick<Progress, 'editedAt' | 'newest' | 'excused'>): StandingState {
+function stateOf({
+  editedAt,
+  newest,
+  excused,
+}: Pick<Progress, 'editedAt' | 'newest' | 'excused'>): StandingState {
   if (newest?.isBack) return newest.outcome === 'accepted' ? 'accepted' : 'again'
   if (newest) return newest.outcome ? 'held' : 'waiting'
   if (excused) return 'excused'

@@ -1,3 +1,5 @@
+import type { MondayName } from './monday/people'
+
 /** The demo's teacher. */
 export const TEACHER = { name: 'Maren Holt', signIn: 'maren' } as const
 
@@ -15,7 +17,7 @@ export const STUDENTS = [
   { name: 'Milan Novotny', signIn: 'milan' },
 ] as const
 
-export type StudentName = (typeof STUDENTS)[number]['signIn']
+export type StudentName = (typeof STUDENTS)[number]['signIn'] | MondayName
 
 /** The password of everybody in the demo. It listens on loopback only. */
 export const DEMO_PASSWORD = 'evening-ferry'
@@ -24,4 +26,6 @@ export const GROUP = {
   name: 'Thursday evening class',
   place: 'Quay House music room, Ostrel',
   joinCode: 'FERRY-4',
+  lessonDay: 4,
+  lessonTime: '18:30',
 } as const

@@ -2,6 +2,7 @@ import {
   BriefTrial,
   ChangedAssignment,
   ChangedRubric,
+  Extension,
   ModelMix,
   MoreGroups,
   NewAssignment,
@@ -81,6 +82,11 @@ export const assignmentRoutes = (services: Services) => {
         return done(c)
       },
     )
+
+    .post('/assignments/:assignment/extension', who('teacher'), body(Extension), async (c) => {
+      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      return answer(c, { count: await writing.extend(c.get('person'), assignment, c.req.valid('json')) })
+    })
 
     .get('/assignments/:assignment/groups', who('teacher'), async (c) => {
       const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))

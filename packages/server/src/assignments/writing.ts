@@ -4,12 +4,13 @@ import type {
   AssignmentSettings,
   ChangedAssignment,
   ChangeKept,
+  Extension,
   NewAssignment,
   StudentException,
 } from '@rudlo/contract/assignments'
 import { usualRubric } from '@rudlo/core/rubric'
 import { readMix } from '@rudlo/core/stored'
-import type { DataSource } from 'typeorm'
+import { In, type DataSource } from 'typeorm'
 import { breath } from '../http/breath'
 import { badInput, notFound, notNow } from '../http/problem'
 import { Membership, type Person } from '../people/entities'
@@ -123,7 +124,29 @@ export class AssignmentWriting {
     })
   }
 
-  /** More time or a simpler brief for one student; neither takes the exception away. */
+  /** More time for some students, or the date of the assignment again. @returns how many of the class they are */
+  async extend(person: Person, assignment: Assignment, { students, dueAt }: Extension): Promise<number> {
+    const date = dateOf(dueAt)
+    return this.database.transaction(async (manager) => {
+      const known = await manager.findBy(Membership, {
+        groupId: assignment.groupId,
+        personId: In([...students]),
+        role: 'student',
+      })
+      for (const { personId } of known) {
+        const key = { assignmentId: assignment.id, personId }
+        const before = await manager.findOneBy(Exception, key)
+        // a brief of their own stays theirs
+        if (date || before?.brief)
+          await manager.save(Exception, { brief: null, ...before, ...key, dueAt: date })
+        else await manager.delete(Exception, key)
+      }
+      await leaveTrail(manager, person.id, 'made an exception', assignment.id)
+      return known.length
+    })
+  }
+
+  /** More time or a simpler brief for one student; neither takes the exception away. @throws Problem 404 for nobody of the class */
   async except(
     person: Person,
     assignment: Assignment,

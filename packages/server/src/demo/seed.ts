@@ -2,19 +2,20 @@ import type { Role } from '@rudlo/contract/access'
 import { randomUUID } from 'node:crypto'
 import { plainMix, type Mix, type WorkDocument } from '@rudlo/core/mix'
 import { readBrief } from '@rudlo/core/brief'
+import { readKeptBrief } from '@rudlo/core/stored'
 import { usualRemarks } from '@rudlo/core/remarks'
 import type { SongVersion } from '@rudlo/core/song'
 import { checkWork } from '@rudlo/core/validate'
 import {
+  CLASSES,
   DEMO_PASSWORD,
-  GROUP,
   madeOf,
   SONGS,
   songVersionOf,
   STUDENTS,
   TEACHER,
-  TERM,
   type PlannedAssignment,
+  type PlannedClass,
   type PlannedHandIn,
   type PlannedWork,
   type Score,
@@ -24,6 +25,7 @@ import { In, type DataSource, type EntityManager } from 'typeorm'
 import { hashPassword } from '../access/passwords'
 import { Setting } from '../access/entities'
 import { Assignment } from '../assignments/entities'
+import { ExcusedWork } from '../grades/entities'
 import { HandIn } from '../handins/entities'
 import { sameness } from '../handins/service'
 import { WorkerPool } from '../jobs/worker-pool'
@@ -31,16 +33,18 @@ import { Group, Membership, Person } from '../people/entities'
 import { BankRemarkRow, Remark, Review } from '../reviews/entities'
 import type { Services } from '../services'
 import { Song, SongVersionAsset, SongVersionRow } from '../songbook/entities'
-import { Work, WorkCommand } from '../works/entities'
+import { StudentNote } from '../term/entities'
+import { OpenedHint, Work, WorkCommand } from '../works/entities'
 import type { PartTask } from './song-worker'
 
-const HOUR = 3_600_000
+const MINUTE = 60_000
+const HOUR = 60 * MINUTE
 const DAY = 24 * HOUR
 
 /** Fills an empty installation with the demo scenario, in one transaction after the audio is kept. */
 export async function seedDemo(services: Services, tell: (step: string) => void): Promise<void> {
   const songs = await demoSongs(services, tell)
-  tell('preparing the evening class')
+  tell('preparing two classes')
   const passwordHash = await hashPassword(DEMO_PASSWORD)
   await services.database.transaction(async (manager) => {
     const teacher = await person(manager, TEACHER, 'teacher', passwordHash)
@@ -53,31 +57,69 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
         createdAt: new Date(Date.now() + i),
       })),
     )
-    const students = new Map<StudentName, string>()
-    for (const s of STUDENTS) students.set(s.signIn, await person(manager, s, 'student', passwordHash))
-    const groupId = randomUUID()
-    await manager.insert(Group, { id: groupId, ...GROUP, joinOpen: true, keepUntil: null })
-    await manager.insert(Membership, { groupId, personId: teacher, role: 'teacher' })
-    for (const personId of students.values()) {
-      await manager.insert(Membership, { groupId, personId, role: 'student' })
-    }
     const versions = new Map<Score, string>()
     for (const [score, song] of songs) versions.set(score, await keepSong(manager, song, teacher))
     // in the same transaction: a demo that is there is known to be one
     await manager.save(Setting, { name: 'kind', value: 'demo' })
-    for (const planned of TERM) {
-      const song = songs.get(planned.score)!
-      const desk = await assign(manager, planned, {
-        song,
-        teacher,
-        groupId,
-        songVersionId: versions.get(planned.score)!,
-      })
-      for (const version of planned.handIns) await handIn(desk, students.get(version.student)!, version)
-      for (const begun of planned.begun) await work(desk, students.get(begun.student)!, begun, new Date())
-    }
+    for (const planned of CLASSES)
+      await keepClass(manager, planned, { teacher, passwordHash, songs, versions })
   })
 }
+
+/** A class with its students, and everything of its term. */
+async function keepClass(
+  manager: EntityManager,
+  { group, students: members, term, notes }: PlannedClass,
+  {
+    teacher,
+    passwordHash,
+    songs,
+    versions,
+  }: {
+    readonly teacher: string
+    readonly passwordHash: string
+    readonly songs: ReadonlyMap<Score, SongVersion>
+    readonly versions: ReadonlyMap<Score, string>
+  },
+): Promise<void> {
+  const students = new Map<StudentName, string>()
+  for (const s of members) students.set(s.signIn, await person(manager, s, 'student', passwordHash))
+  const groupId = randomUUID()
+  await manager.insert(Group, { id: groupId, ...group, joinOpen: true, keepUntil: null })
+  await manager.insert(Membership, { groupId, personId: teacher, role: 'teacher' })
+  for (const personId of students.values())
+    await manager.insert(Membership, { groupId, personId, role: 'student' })
+  for (const planned of term) {
+    const desk = await assign(manager, planned, {
+      song: songs.get(planned.score)!,
+      teacher,
+      groupId,
+      songVersionId: versions.get(planned.score)!,
+    })
+    for (const version of planned.handIns) await handIn(desk, students.get(version.student)!, version)
+    for (const begun of planned.begun)
+      await work(desk, students.get(begun.student)!, begun, ago(begun.hoursAgo ?? 0))
+    for (const { student, reason } of planned.excused ?? [])
+      await manager.insert(ExcusedWork, {
+        assignmentId: desk.assignmentId,
+        personId: students.get(student)!,
+        reason,
+        authorId: teacher,
+        at: new Date(),
+      })
+  }
+  for (const { student, text } of notes)
+    await manager.insert(StudentNote, {
+      groupId,
+      personId: students.get(student)!,
+      text,
+      revision: 1,
+      authorId: teacher,
+      updatedAt: new Date(),
+    })
+}
+
+const ago = (hours: number) => new Date(Date.now() - hours * HOUR)
 
 /** Whether the people in a database are those of the demo: one that was filled and not noted as such. */
 export async function isDemo(database: DataSource): Promise<boolean> {
@@ -206,16 +248,49 @@ async function work(desk: Desk, personId: string, planned: PlannedWork, at: Date
     lastSave: '',
     updatedAt: at,
   })
-  for (const [number, { label, lanes, from, to, how }] of (planned.commands ?? []).entries()) {
-    const place = { lanes: JSON.stringify(lanes), fromTick: from, toTick: to }
-    await manager.insert(WorkCommand, { workId: saved.id, revision, number, label, ...place, how, at })
-  }
+  const commands = [...stepsOf(planned, at), ...(planned.commands ?? []).map((c) => ({ ...c, at }))]
+  if (commands.length)
+    await manager.insert(
+      WorkCommand,
+      commands.map(({ label, lanes, from, to, how, at: when }, number) => ({
+        workId: saved.id,
+        revision,
+        number,
+        label,
+        lanes: JSON.stringify(lanes),
+        fromTick: from,
+        toTick: to,
+        how,
+        at: when,
+      })),
+    )
+  const task = readKeptBrief(desk.brief).tasks[0]!.id
+  for (let level = 0; level < (planned.hints ?? 0); level++)
+    await manager.upsert(OpenedHint, { workId: saved.id, task, level, openedAt: at }, [
+      'workId',
+      'task',
+      'level',
+    ])
   return saved
+}
+
+/** A step in each minute of work before a moment. */
+function* stepsOf({ minutes = 0, lines }: PlannedWork, at: Date) {
+  const lanes = Object.keys(lines).slice(0, 1)
+  for (let i = minutes; i > 0; i--)
+    yield {
+      label: 'Moved a point',
+      lanes,
+      from: 0,
+      to: 0,
+      how: 'hand',
+      at: new Date(at.getTime() - i * MINUTE),
+    }
 }
 
 async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Promise<void> {
   const { manager, songVersionId, teacher, brief, start } = desk
-  const handedInAt = new Date(Date.now() - planned.hoursAgo * HOUR)
+  const handedInAt = ago(planned.hoursAgo)
   const { id: workId, revision, document } = await work(desk, personId, planned, handedInAt)
   const id = randomUUID()
   const { review } = planned

@@ -38,7 +38,13 @@ export class GradeTables {
         words('column.overall-percent'),
         words('column.reason'),
       ],
-      [words('column.due'), ...assignments.flatMap((a) => [dateText(a.dueAt), '', ...a.criteria.map(() => '')]), '', '', ''],
+      [
+        words('column.due'),
+        ...assignments.flatMap((a) => [dateText(a.dueAt), '', ...a.criteria.map(() => '')]),
+        '',
+        '',
+        '',
+      ],
       ...students.map((s) => [
         s.name,
         ...assignments.flatMap((a) => {
@@ -46,7 +52,9 @@ export class GradeTables {
           return [
             stateText(cell) ?? gradeText(scheme.scale, cell.share!),
             cell.excused === null && cell.share !== null ? percent(cell.share) : null,
-            ...a.criteria.map((c): Cell => (cell.marks[c.id] === undefined ? '' : (a.levels[cell.marks[c.id]!] ?? ''))),
+            ...a.criteria.map((c): Cell =>
+              cell.marks[c.id] === undefined ? '' : (a.levels[cell.marks[c.id]!] ?? ''),
+            ),
           ]
         }),
         ...overallCells(view, s),

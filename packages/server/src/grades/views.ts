@@ -34,15 +34,13 @@ export function gradeCellView(
     missing: standing.missing,
     late: standing.late,
     excused,
-    changes: changes.map(
-      ({ criterion, was, became, by, at }): ChangedMark => ({
-        criterion,
-        was: level(was),
-        became: level(became),
-        by,
-        at: textOf(at),
-      }),
-    ),
+    changes: changes.map(({ criterion, was, became, by, at }): ChangedMark => ({
+      criterion,
+      was: level(was),
+      became: level(became),
+      by,
+      at: textOf(at),
+    })),
   }
 }
 

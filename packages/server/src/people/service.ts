@@ -194,7 +194,8 @@ export class People {
 
 /** Somebody new. */
 export function freshPerson(
-  person: Pick<Person, 'name' | 'signIn' | 'passwordHash' | 'role' | 'mustChange'> & Partial<Pick<Person, 'schoolId'>>,
+  person: Pick<Person, 'name' | 'signIn' | 'passwordHash' | 'role' | 'mustChange'> &
+    Partial<Pick<Person, 'schoolId'>>,
 ): Person {
   return { id: randomUUID(), schoolId: null, ...person }
 }

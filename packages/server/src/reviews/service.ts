@@ -79,7 +79,8 @@ export class Reviews {
         revision,
         updatedAt: new Date(),
       })
-      if (before) await keepChanges(manager, { person, handIn, was: readMarks(before.marks), became: to.marks })
+      if (before)
+        await keepChanges(manager, { person, handIn, was: readMarks(before.marks), became: to.marks })
       await leaveTrail(manager, person.id, 'marked', handIn.id)
       return { revision }
     })

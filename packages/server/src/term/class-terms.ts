@@ -26,7 +26,10 @@ export class ClassTerms {
       studentsOf(this.database, groups),
     ])
     const ids = rows.map((a) => a.id)
-    const [works, own] = await Promise.all([worksOf(this.database, ids, student), ownTerms(this.database, ids)])
+    const [works, own] = await Promise.all([
+      worksOf(this.database, ids, student),
+      ownTerms(this.database, ids),
+    ])
     const students = student === undefined ? everybody : everybody.filter((s) => s.id === student)
     const assignments = rows.map(readAssignment)
     return { assignments, students, cells: cellsOf(assignments, students, works, own, now) }

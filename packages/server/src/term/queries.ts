@@ -16,7 +16,8 @@ export interface AssignmentRow {
 }
 
 /** A list of `?` for so many values; one that fits nothing for none. */
-export const marks = (values: readonly unknown[]) => (values.length ? values.map(() => '?').join(',') : 'NULL')
+export const marks = (values: readonly unknown[]) =>
+  values.length ? values.map(() => '?').join(',') : 'NULL'
 
 /** Every assignment that was given to some classes by now, in the order of the term: by when it is due, else by when it was made. */
 export const termAssignments = (database: DataSource, groups: readonly string[]): Promise<AssignmentRow[]> =>
@@ -85,7 +86,10 @@ export const worksOf = (
   assignments: readonly string[],
   student?: string,
 ): Promise<WorkRow[]> =>
-  database.query(worksSql(assignments, student), [...assignments, ...(student === undefined ? [] : [student])])
+  database.query(worksSql(assignments, student), [
+    ...assignments,
+    ...(student === undefined ? [] : [student]),
+  ])
 
 /** Something that holds for one student: a date of their own, or that they need not do it. */
 export interface OwnRow {

@@ -29,7 +29,10 @@ export class StudentTerms {
 
   /** As a teacher sees it: the newest version of everything, and the notes. */
   async forTeacher(group: Group, student: Person): Promise<StudentTerm> {
-    return { ...(await this.#term(group, student, () => true)), notes: await this.#notes(group.id, student.id) }
+    return {
+      ...(await this.#term(group, student, () => true)),
+      notes: await this.#notes(group.id, student.id),
+    }
   }
 
   /** The person's own: of every class they are in, what came back. */
@@ -47,12 +50,19 @@ export class StudentTerms {
     // that something is decided and held is for teachers alone
     return terms.map((term) => ({
       ...term,
-      assignments: term.assignments.map((a) => (a.state === 'held' ? { ...a, state: 'waiting' as const } : a)),
+      assignments: term.assignments.map((a) =>
+        a.state === 'held' ? { ...a, state: 'waiting' as const } : a,
+      ),
     }))
   }
 
   /** Keeps notes. @throws Problem 409 where somebody else changed them */
-  async note(teacher: Person, group: Group, student: Person, { text, revision }: ChangedNotes): Promise<Kept> {
+  async note(
+    teacher: Person,
+    group: Group,
+    student: Person,
+    { text, revision }: ChangedNotes,
+  ): Promise<Kept> {
     return this.database.transaction(async (manager) => {
       const key = { groupId: group.id, personId: student.id }
       const before = await manager.findOne(StudentNote, { where: key, lock: { mode: 'pessimistic_write' } })
@@ -97,7 +107,11 @@ export class StudentTerms {
     for (const a of assignments)
       titles.set(a.songVersionId, (await this.songs.version(a.songVersionId)).title)
     const first = monday(
-      Math.min(now.getTime(), ...assignments.map((a) => a.createdAt.getTime()), ...steps.map((s) => s.at.getTime())),
+      Math.min(
+        now.getTime(),
+        ...assignments.map((a) => a.createdAt.getTime()),
+        ...steps.map((s) => s.at.getTime()),
+      ),
     )
     const weeks = Math.min(MOST_WEEKS, Math.floor((now.getTime() - first) / WEEK) + 1)
     return {
@@ -154,9 +168,7 @@ function assignmentView(
     tasks: assignment.tasks.map(({ id, title }, i) => ({ id, title, verdict: verdicts[i] ?? null })),
     marks: rubric.criteria.flatMap(({ id, name }) => {
       const share = shareOfMarks(rubric, marks, id)
-      return share === null
-        ? []
-        : [{ criterion: id, name, level: rubric.levels[marks[id]!] ?? '', share }]
+      return share === null ? [] : [{ criterion: id, name, level: rubric.levels[marks[id]!] ?? '', share }]
     }),
     comment: newest?.comment ?? '',
     remarks: Number(newest?.remarks ?? 0),
@@ -170,9 +182,18 @@ function assignmentView(
 function bestPictures(versions: readonly VersionRow[]): SmallPictures {
   const all = versions.flatMap((v) => standingFigures(v)?.pictures ?? [])
   return {
-    fade: best(all.map((p) => p.fade), (f) => -f.off),
-    build: best(all.map((p) => p.build), (b) => b.grows),
-    balance: best(all.map((p) => p.balance), (b) => -Math.abs(b.middle)),
+    fade: best(
+      all.map((p) => p.fade),
+      (f) => -f.off,
+    ),
+    build: best(
+      all.map((p) => p.build),
+      (b) => b.grows,
+    ),
+    balance: best(
+      all.map((p) => p.balance),
+      (b) => -Math.abs(b.middle),
+    ),
   }
 }
 

@@ -25,7 +25,15 @@ export const termAssignmentView = (
   mistakes: commonestMistakes(counted.filter((c) => c.assignment === id)),
 })
 
-export const termCellView = ({ assignment, student, row, dueAt, extended, standing, tasks }: Cell): TermCell => ({
+export const termCellView = ({
+  assignment,
+  student,
+  row,
+  dueAt,
+  extended,
+  standing,
+  tasks,
+}: Cell): TermCell => ({
   assignment: assignment.id,
   student,
   ...standing,

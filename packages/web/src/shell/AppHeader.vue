@@ -22,11 +22,17 @@ const session = useSession()
 const rooms = computed(() =>
   session.person?.role === 'teacher' && !session.person.isOut
     ? [
-        { to: '/', text: t('shell.assignments'), test: 'to-assignments' },
-        { to: '/groups', text: t('shell.classes'), test: 'groups' },
+        { to: '/', text: t('shell.today'), test: 'to-today' },
+        { to: '/class', text: t('shell.class'), test: 'groups' },
+        { to: '/assignments', text: t('shell.assignments'), test: 'to-assignments' },
         { to: '/songs', text: t('shell.songbook'), test: 'songbook' },
       ]
-    : [{ to: '/', text: t('shell.assignments'), test: 'to-assignments' }],
+    : [
+        { to: '/', text: t('shell.assignments'), test: 'to-assignments' },
+        ...(session.person?.role === 'student'
+          ? [{ to: '/progress', text: t('shell.progress'), test: 'to-progress' }]
+          : []),
+      ],
 )
 </script>
 

@@ -5,6 +5,7 @@ const NEAR = new Intl.RelativeTimeFormat(locale, { numeric: 'auto' })
 
 const formatsIn = (timeZone?: string) => ({
   day: new Intl.DateTimeFormat(locale, { weekday: 'long', day: 'numeric', month: 'long', timeZone }),
+  short: new Intl.DateTimeFormat(locale, { day: 'numeric', month: 'short', timeZone }),
   hour: new Intl.DateTimeFormat(locale, { hour: 'numeric', minute: '2-digit', timeZone }),
   // written year first: days can be counted
   plain: new Intl.DateTimeFormat('en-CA', { timeZone }),
@@ -41,3 +42,17 @@ export function lengthText(seconds: number): string {
   const [h, m, s] = [Math.floor(whole / 3600), Math.floor(whole / 60) % 60, whole % 60]
   return h ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`
 }
+
+/** "27 Nov": a day in a narrow place. */
+export const shortDay = (at: Date): string => formats.short.format(at)
+
+/** "Thursday". @param day from 0 for Sunday */
+export const weekdayName = (day: number): string =>
+  // the first of February 2026 was a Sunday
+  new Intl.DateTimeFormat(locale, { weekday: 'long', timeZone: 'UTC' }).format(
+    new Date(Date.UTC(2026, 1, 1 + day)),
+  )
+
+/** "today", "yesterday" or "27 Nov". */
+export const nearDay = (at: Date, today = now()): string =>
+  Math.abs(midnight(at) - midnight(today)) <= 86_400_000 ? dayText(at, today) : shortDay(at)

@@ -40,6 +40,12 @@ export interface PlannedWork {
   /** Lines that were left switched off. */
   readonly off?: readonly Address[]
   readonly commands?: readonly PlannedCommand[]
+  /** Minutes in which something was done, up to when it was handed in. */
+  readonly minutes?: number
+  /** How many hints of the first task were opened. */
+  readonly hints?: number
+  /** Hours before the demo is set up; now where it is missing. */
+  readonly hoursAgo?: number
 }
 
 /** One version of a student's work that was handed in. */
@@ -66,6 +72,8 @@ export interface PlannedAssignment {
   readonly model?: Pick<PlannedWork, 'lines' | 'settings'>
   readonly handIns: readonly PlannedHandIn[]
   readonly begun: readonly PlannedWork[]
+  /** Who need not do it, and why. */
+  readonly excused?: readonly { readonly student: StudentName; readonly reason: string }[]
 }
 
 /** A mix with faders and pans set, and lanes that are open. */

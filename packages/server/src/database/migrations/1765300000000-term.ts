@@ -56,9 +56,14 @@ const DOWN = [
   'ALTER TABLE assignments DROP KEY IF EXISTS by_group',
   'ALTER TABLE people DROP COLUMN IF EXISTS school_id',
   'ALTER TABLE class_groups DROP COLUMN IF EXISTS lesson_day, DROP COLUMN IF EXISTS lesson_time',
-  ...['mark_changes', 'excused_work', 'overall_grades', 'grade_schemes', 'student_notes', 'hand_in_figures'].map(
-    (name) => `DROP TABLE IF EXISTS ${name}`,
-  ),
+  ...[
+    'mark_changes',
+    'excused_work',
+    'overall_grades',
+    'grade_schemes',
+    'student_notes',
+    'hand_in_figures',
+  ].map((name) => `DROP TABLE IF EXISTS ${name}`),
 ]
 
 /** Makes the figures of everything that was measured before there were any. What cannot be read has none. */

@@ -17,6 +17,8 @@ export function useSpan(time: () => SongTime | null) {
     zoom: (tick: number, factor: number) => within((length) => zoomAbout(span.value, tick, factor, length)),
     scroll: (ticks: number) =>
       within((length) => insideSong({ from: span.value.from + ticks, to: span.value.to + ticks }, length)),
+    /** Shows a stretch, as far as it lies in the song. */
+    show: (stretch: Span) => within((length) => insideSong(stretch, length)),
     showAll: () => within((length) => ({ from: 0, to: length })),
   }
 }

@@ -3,8 +3,8 @@
 import type { GroupStanding } from '@rudlo/contract/assignments'
 import { computed } from 'vue'
 import { t } from '../../words/t'
-import type { Sign } from './standing'
-import StandingSign from './StandingSign.vue'
+import type { Sign } from '../../ui/marks/sign'
+import StandingSign from '../../ui/marks/StandingSign.vue'
 
 const props = defineProps<{ counts: GroupStanding }>()
 
@@ -27,7 +27,7 @@ const marks = computed<readonly Sign[]>(() => {
   const many = (sign: Sign, n: number): Sign[] => Array.from({ length: n }, () => sign)
   return [
     ...many('waiting', waiting),
-    ...many('going', held),
+    ...many('held', held),
     ...many('done', givenBack),
     ...many('new', rest.value),
   ]

@@ -14,7 +14,7 @@ const problem = ref('')
 const steps = computed(
   () =>
     [
-      { key: 'class', done: done.value.class, to: '/groups' },
+      { key: 'class', done: done.value.class, to: '/class' },
       { key: 'song', done: done.value.song, to: '/song/new' },
       { key: 'assignment', done: false, to: null },
     ] as const,

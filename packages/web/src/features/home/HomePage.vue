@@ -1,6 +1,7 @@
 <script setup lang="ts">
-/** The first page after signing in: what a student does next, or the assignments of a teacher. */
+/** The first page after signing in: what a student does next, or the day of a teacher. */
 import type { AssignmentCard } from '@rudlo/contract/assignments'
+import type { TodayView as Today } from '@rudlo/contract/term'
 import { promiseTimeout, useTimeoutFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
@@ -12,11 +13,13 @@ import { prefetch } from '../../ui/prefetch'
 import { t } from '../../words/t'
 import FirstSteps from './FirstSteps.vue'
 import StudentHome from './StudentHome.vue'
-import TeacherHome from './TeacherHome.vue'
+import TodayView from './today/TodayView.vue'
 
 const session = useSession()
 const router = useRouter()
 const cards = shallowRef<readonly AssignmentCard[] | null>(null)
+/** A teacher’s day; null before it has come, and for students. */
+const today = shallowRef<Today | null>(null)
 const problem = ref('')
 
 const isTeacher = computed(() => session.person?.role === 'teacher')
@@ -34,7 +37,13 @@ const empty = computed(() => {
 async function load(): Promise<void> {
   problem.value = ''
   try {
-    const found = await told(server.assignments.$get())
+    // who was taken out of every class has no day to look at
+    const isTeaching = isTeacher.value && !session.person?.isOut
+    const [found, day] = await Promise.all([
+      told(server.assignments.$get()),
+      isTeaching ? told(server.today.$get()) : null,
+    ])
+    today.value = day
     if (!found.length) await session.look()
     cards.value = found
   } catch (error) {
@@ -54,7 +63,8 @@ const AT_REST = 600
 const SOUND_LATER = 4000
 const atRest = useTimeoutFn(
   () => {
-    const first = cards.value?.[0]
+    const waits = today.value?.waiting[0]?.assignment
+    const first = cards.value?.find((c) => c.id === waits) ?? cards.value?.[0]
     if (first) fetchAhead(first).catch(() => null)
   },
   AT_REST,
@@ -64,7 +74,7 @@ const atRest = useTimeoutFn(
 /** Fetches what most likely comes next while the page is read: the next page, and the sound of the first song. */
 async function fetchAhead(card: AssignmentCard): Promise<void> {
   const page = prefetch(router, card.counts ? `/review/${card.id}` : `/bench/${card.id}`)
-  if (isTeacher.value) await prefetch(router, '/groups')
+  if (isTeacher.value) await prefetch(router, '/class')
   // a teacher goes to one of many places: sound is fetched only where the page goes on being read
   if (isTeacher.value) await promiseTimeout(SOUND_LATER)
   if (left) return
@@ -84,7 +94,7 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
 
 <template>
   <AppHeader />
-  <TeacherHome v-if="isTeacher && cards?.length && !problem" :cards="cards" />
+  <TodayView v-if="today && cards?.length && !problem" :today="today" />
   <RoomPage
     v-else
     :title="t('home.hello', { name: firstName })"

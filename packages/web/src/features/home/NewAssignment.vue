@@ -21,7 +21,7 @@ import { keepKeys } from '../../ui/keys/keep-keys'
 import AppDialog from '../../ui/overlays/AppDialog.vue'
 import { lengthText } from '../../words/dates'
 import { t } from '../../words/t'
-import { beginning, type Source } from './beginning'
+import { beginning, type Source } from '../../desk/term/beginning'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
 const open = defineModel<boolean>({ required: true })

@@ -9,7 +9,7 @@ import PageSection from '../../ui/page/PageSection.vue'
 import { whenText } from '../../words/dates'
 import { t } from '../../words/t'
 import { standingOf } from './standing'
-import StandingSign from './StandingSign.vue'
+import StandingSign from '../../ui/marks/StandingSign.vue'
 import { termOf } from './term'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()

@@ -1,8 +1,6 @@
 import type { AssignmentCard } from '@rudlo/contract/assignments'
+import type { Sign } from '../../ui/marks/sign'
 import { t } from '../../words/t'
-
-/** How far somebody is; each has a form of its own. */
-export type Sign = 'new' | 'going' | 'waiting' | 'back' | 'done'
 
 /** How far somebody is with an assignment, in words, and what the button to go on says. */
 export interface Standing {

@@ -1,5 +1,6 @@
 import type { AssignmentCard } from '@rudlo/contract/assignments'
-import { standingOf, type Sign } from './standing'
+import type { Sign } from '../../ui/marks/sign'
+import { standingOf } from './standing'
 
 /** What a student sees first: the one thing to do next, what came back, and everything in the order of the term. */
 export interface Term {

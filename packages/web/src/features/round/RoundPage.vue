@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** Everybody's same bars, one after the other without a gap, each with its picture: to mark one criterion for the whole class. */
 import { askedBand } from '@rudlo/core/heard'
+import { mistakeName } from '@rudlo/core/mistakes'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import AppHeader from '../../shell/AppHeader.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
@@ -18,6 +20,7 @@ import { useRound } from './round-store'
 import RoundRow from './RoundRow.vue'
 
 const props = defineProps<{ assignment: string }>()
+const route = useRoute()
 
 const round = useRound()
 const player = usePlayer()
@@ -29,7 +32,7 @@ watch(
   () => props.assignment,
   (id) =>
     attempt(
-      () => round.open(id),
+      () => round.open(id, String(route.query['mistake'] ?? '')),
       (sentence) => (problem.value = sentence),
     ),
   { immediate: true },
@@ -57,7 +60,11 @@ usePageKeys(shortcuts)
     <main v-else-if="round.assignment">
       <h1 class="unseen">{{ t('round.title') }}</h1>
       <div class="asked">
+        <p v-if="round.mistake" class="only" data-test="round-mistake">
+          {{ t('round.mistake', { what: mistakeName(round.mistake) }) }}
+        </p>
         <SelectField
+          v-else
           v-model="round.taskId"
           :label="t('round.task')"
           :choices="round.tasks.map((task) => ({ value: task.id, text: task.title }))"
@@ -95,7 +102,7 @@ usePageKeys(shortcuts)
           :mark="row.mark"
           :time="row.time"
           :band="askedBand(round.task)"
-          :shown="round.stretch ?? undefined"
+          :shown="row.place ?? round.stretch ?? undefined"
           :on="round.at === i"
           :criterion="round.criterion?.name ?? ''"
           @hear="round.play(i)"

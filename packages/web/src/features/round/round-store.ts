@@ -13,6 +13,8 @@ import { usePlayer } from '../../engine/player-store'
 
 /** So many hand-ins are fetched at a time. */
 const AT_ONCE = 4
+/** A mistake that goes on to the end is heard for so many bars. */
+const LONGEST_BARS = 8
 
 /** The same bars of every hand-in, one after the other, to be marked by one criterion. */
 export const useRound = defineStore('round', () => {
@@ -22,6 +24,8 @@ export const useRound = defineStore('round', () => {
   const handIns = shallowRef<readonly OpenedHandIn[]>([])
   const taskId = ref('')
   const criterionId = ref('')
+  /** A kind of mistake: only where it is heard, and nothing else; empty for everybody's same bars. */
+  const mistake = ref('')
   /** The one that is heard, or was last. */
   const at = ref(0)
   /** Whether they are played one after the other. */
@@ -51,19 +55,43 @@ export const useRound = defineStore('round', () => {
         within: task.value,
       }
       const open = judged?.checks.find((c) => c.finding.verdict !== 'met')
+      const wrong = mistakeIn(handIn)
       return {
         handIn,
         verdict: judged?.verdict ?? null,
         picture: pictures[0] ?? null,
         time: by.time,
-        said: open?.finding.sentence ?? (pictures[0] ? (saidOf(by, pictures[0])[0] ?? '') : ''),
+        place: wrong ? around(wrong.place) : null,
+        said: wrong
+          ? sayer.say(wrong.says)
+          : (open?.finding.sentence ?? (pictures[0] ? (saidOf(by, pictures[0])[0] ?? '') : '')),
         mark: review.marks[criterionId.value],
       }
     }),
   )
 
-  async function open(id: string): Promise<void> {
+  /** The first place of the mistake in a hand-in, as the teacher lets it stand. */
+  const mistakeIn = ({ assessment, review }: OpenedHandIn) =>
+    mistake.value && assessment
+      ? overruled(assessment, review.overrules).mistakes.find((m) => m.kind === mistake.value)
+      : undefined
+
+  /** A place with a bar before and after it: what is wrong is heard from what is right. */
+  function around({ from, to }: { readonly from: number; readonly to: number }) {
+    const { meter, length } = time.value!
+    const first = meter.placeAt(Math.max(0, from)).bar
+    const last = meter.placeAt(Math.min(length - 1, Math.max(from, to - 1))).bar
+    const begins = meter.barStart(Math.max(1, first - 1))
+    return {
+      from: begins,
+      to: Math.min(length, meter.barStart(last + 2), begins + LONGEST_BARS * meter.lengthsAt(from).bar),
+    }
+  }
+
+  /** @param kind of mistake that alone is to be heard; everybody's same bars without it */
+  async function open(id: string, kind = ''): Promise<void> {
     stop()
+    mistake.value = kind
     assignment.value = null
     handIns.value = []
     const view = await told(server.assignments[':assignment'].$get({ param: { assignment: id } }))
@@ -78,19 +106,28 @@ export const useRound = defineStore('round', () => {
     for (let i = 0; i < newest.length; i += AT_ONCE) {
       const some = await Promise.all(newest.slice(i, i + AT_ONCE).map((q) => openHandIn(q.id)))
       if (assignment.value !== view) return
-      handIns.value = [...handIns.value, ...some]
+      handIns.value = [...handIns.value, ...some.filter((h) => !kind || mistakeIn(h))]
     }
     if (handIns.value[0]) void player.open(view.songDocument, handIns.value[0].document.mix)
   }
 
-  /** The bars that are played: those of the task. */
-  const stretch = computed(() => task.value && { from: task.value.from, to: task.value.to })
+  /** The bars that are played: those of the task, or the place of the mistake. */
+  const stretch = computed(() =>
+    mistake.value
+      ? (rows.value[at.value]?.place ?? null)
+      : task.value && { from: task.value.from, to: task.value.to },
+  )
 
   function hear(index: number): void {
     const next = handIns.value[index]
     if (!next) return
     at.value = index
     player.load(next.document.mix)
+    // each has its own place: what is played goes there
+    if (mistake.value && going.value && stretch.value) {
+      player.setLoop(stretch.value, true)
+      player.seek(stretch.value.from)
+    }
   }
 
   /** Plays from one on, each its bars, without a gap: the loop goes on, and what is heard in it is another. */
@@ -181,6 +218,7 @@ export const useRound = defineStore('round', () => {
     taskId,
     criterion,
     criterionId,
+    mistake,
     rows,
     at,
     going,

@@ -74,7 +74,8 @@ export const BRIEFS = {
   'bad-grades.points': 'Choose a highest mark from {fewest} to {most} points.',
   'bad-grades.letters': 'Letters: give {fewest} to {most} of them.',
   'bad-grades.letter': 'Each letter has at most {most} characters and a percentage from 0 to 100.',
-  'bad-grades.order': 'Letters go from the best to the lowest: each needs a smaller percentage than the one before.',
+  'bad-grades.order':
+    'Letters go from the best to the lowest: each needs a smaller percentage than the one before.',
   'bad-grades.weights': 'A weight is a number from 0 to 100.',
   'bad-grades.drop': 'Choose a whole number of marks to drop, from 0 to 20.',
   'bad-grades.missing': 'Missing work is either left out or counts as nothing.',

@@ -69,6 +69,7 @@ export const REQUESTS = {
   'bad.commands.place': 'Command {n} has no place',
   'bad.commands.way': 'Command {n} was made in an unknown way',
   'bad.commands.time': 'Command {n} has no time',
+  'bad.assignments.choose-students': 'Choose at least one student',
   'bad.term.notes-long': 'Notes can have {most} characters at most',
   'bad.grades.share': 'An overall mark lies between nothing and everything that can be reached',
   'bad.grades.reason-long': 'A reason can have {most} characters at most',

@@ -15,6 +15,7 @@ import { ROUND } from './round'
 import { SHEETS } from './sheets'
 import { SHELL } from './shell'
 import { SONGBOOK } from './songbook'
+import { TERM } from './term'
 import { WORK } from './work'
 
 /** What is said in the rooms, by room and meaning. */
@@ -36,5 +37,6 @@ export const ROOMS = {
   ...SHEETS,
   ...SHELL,
   ...SONGBOOK,
+  ...TERM,
   ...WORK,
 } as const

@@ -1,6 +1,7 @@
 /** Everybody's same bars, one after the other. */
 export const ROUND = {
   'round.title': 'Everybody in turn',
+  'round.mistake': 'Where it happens: {what}',
   'round.task': 'Bars of',
   'round.criterion': 'Mark by',
   'round.play': 'Hear everybody',

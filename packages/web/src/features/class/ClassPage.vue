@@ -1,0 +1,191 @@
+<script setup lang="ts">
+/** A teacher's class: the term at a glance, its marks, who is in it and how people come in and leave. */
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import AppHeader from '../../shell/AppHeader.vue'
+import TabBar from '../../ui/bars/TabBar.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import FormProblem from '../../ui/forms/FormProblem.vue'
+import RoomState from '../../ui/page/RoomState.vue'
+import { t } from '../../words/t'
+import MarksPart from './marks/MarksPart.vue'
+import AddStudents from './people/AddStudents.vue'
+import CardSheet from './people/CardSheet.vue'
+import { useClass } from './people/class-store'
+import FormerMembers from './people/FormerMembers.vue'
+import GroupSettings from './people/GroupSettings.vue'
+import JoinRequests from './people/JoinRequests.vue'
+import MemberTable from './people/MemberTable.vue'
+import NewGroupForm from './people/NewGroupForm.vue'
+import TrailList from './people/TrailList.vue'
+import TermPart from './term/TermPart.vue'
+
+const PARTS = ['term', 'marks', 'people', 'settings', 'changes'] as const
+type Part = (typeof PARTS)[number]
+
+const props = defineProps<{ group?: string; part?: string }>()
+
+const store = useClass()
+const router = useRouter()
+const adding = ref(false)
+const making = ref(false)
+const open = computed(() => (store.group?.id === props.group ? store.group : null))
+const part = computed<Part>({
+  get: () => PARTS.find((p) => p === props.part) ?? 'term',
+  set: (to) => void router.replace(`/class/${props.group}/${to}`),
+})
+const tabs = computed(() =>
+  PARTS.map((value) => ({
+    value,
+    text: t(`class.tab.${value}`),
+    note: value === 'people' ? String(open.value?.students.length ?? '') : undefined,
+    test: `tab-${value}`,
+  })),
+)
+const classes = computed(() => (store.groups ?? []).map((g) => ({ value: g.id, text: g.name })))
+
+onMounted(async () => {
+  await store.load()
+  const first = store.groups?.[0]
+  if (!props.group && first) await router.replace(`/class/${first.id}`)
+})
+const look = () => (props.group ? store.open(props.group) : store.load())
+watch(
+  () => props.group,
+  (id) => {
+    store.showCards(id ?? null)
+    store.renamed = []
+    if (id) void store.open(id)
+    else store.group = null
+  },
+  { immediate: true },
+)
+
+const go = (id: string | null) => router.push(`/class/${id}/${part.value}`)
+
+async function made(id: string): Promise<void> {
+  await router.push(`/class/${id}/people`)
+  adding.value = true
+}
+</script>
+
+<template>
+  <AppHeader class="screen" />
+  <main class="class-page" :class="part">
+    <RoomState
+      :problem="!open && !store.groups?.length ? store.problem : ''"
+      :loading="!store.groups || (Boolean(group) && !open && !store.problem)"
+      :empty="
+        store.groups && !store.groups.length
+          ? { title: t('class.first.title'), text: t('class.first.text') }
+          : null
+      "
+      @again="look"
+    >
+      <AppButton tone="main" data-test="first-group" @click="making = true">{{
+        t('class.create')
+      }}</AppButton>
+      <template #room>
+        <FormProblem class="screen" :text="store.problem" />
+        <template v-if="open">
+          <CardSheet
+            v-if="store.cards.length"
+            :cards="store.cards"
+            :group="open.name"
+            @done="store.putCardsAway"
+          />
+          <template v-else>
+            <header class="head screen">
+              <h1 class="unseen">{{ open.name }}</h1>
+              <SelectField
+                class="which"
+                :label="t('class.which')"
+                :choices="classes"
+                :model-value="open.id"
+                data-test="class"
+                @update:model-value="go"
+              />
+              <div class="parts"><TabBar v-model="part" :tabs="tabs" :label="t('class.tabs')" /></div>
+              <AppButton
+                v-if="part === 'people'"
+                tone="main"
+                icon="add"
+                data-test="add-students"
+                @click="adding = true"
+                >{{ t('class.add') }}</AppButton
+              >
+              <AppButton v-if="part === 'settings'" icon="add" data-test="new-group" @click="making = true">{{
+                t('class.new')
+              }}</AppButton>
+              <AppButton icon="lesson" :to="`/lesson/${open.id}`" data-test="lesson">{{
+                t('class.lesson')
+              }}</AppButton>
+            </header>
+            <JoinRequests class="screen" :group="open" />
+            <TermPart v-if="part === 'term'" :key="open.id" :group="open.id" />
+            <MarksPart v-else-if="part === 'marks'" :key="open.id" :group="open.id" />
+            <template v-else-if="part === 'people'">
+              <MemberTable :group="open" @add="adding = true" />
+              <FormerMembers v-if="open.former.length" :group="open" />
+            </template>
+            <GroupSettings v-else-if="part === 'settings'" :key="open.id" :group="open" />
+            <TrailList v-else :key="`t${open.id}`" :group="open.id" />
+          </template>
+        </template>
+      </template>
+    </RoomState>
+  </main>
+  <AddStudents v-model="adding" />
+  <NewGroupForm v-model="making" @made="made" />
+</template>
+
+<style scoped>
+.class-page {
+  display: grid;
+  gap: var(--space-4);
+  align-content: start;
+  width: min(1180px, 100%);
+  margin: 0 auto;
+  padding: var(--space-4) var(--space-6) var(--space-6);
+}
+
+.term,
+.marks {
+  width: min(1680px, 100%);
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2) var(--space-4);
+  align-items: center;
+}
+
+.which {
+  flex: 0 1 250px;
+}
+
+.parts {
+  flex: 1 1 auto;
+  min-width: 0;
+}
+
+@media (max-width: 600px) {
+  .class-page {
+    padding: var(--space-3);
+  }
+}
+
+@media print {
+  .screen {
+    display: none;
+  }
+
+  .class-page {
+    display: block;
+    width: 100%;
+    padding: 0;
+  }
+}
+</style>

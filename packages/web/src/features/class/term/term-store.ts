@@ -1,0 +1,32 @@
+import type { TermView } from '@rudlo/contract/term'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { server, told } from '../../../api/client'
+import { rowsOf, type Order } from './order'
+
+/** A class over a term, as it is looked at. */
+export const useTerm = defineStore('term', () => {
+  const term = shallowRef<TermView | null>(null)
+  const problem = ref('')
+  const order = ref<Order>('help')
+  /** Students that something is to be done for. */
+  const chosen = ref<readonly string[]>([])
+  const rows = computed(() => (term.value ? rowsOf(term.value, order.value) : []))
+
+  async function open(group: string): Promise<void> {
+    problem.value = ''
+    if (term.value?.group.id !== group) {
+      term.value = null
+      chosen.value = []
+    }
+    try {
+      term.value = await told(server.groups[':group'].term.$get({ param: { group } }))
+    } catch (error) {
+      problem.value = (error as Error).message
+    }
+  }
+
+  const nameOf = (student: string) => term.value?.students.find((s) => s.id === student)?.name ?? ''
+
+  return { term, problem, order, chosen, rows, open, nameOf }
+})

@@ -1,0 +1,254 @@
+<script setup lang="ts">
+/** Pictures of the class without names, large: to be talked about in front of everybody. */
+import type { TaskStrips, TermView } from '@rudlo/contract/term'
+import type { AssignmentView } from '@rudlo/contract/assignments'
+import type { LineOfOne } from '@rudlo/contract/handins'
+import { middleHalf } from '@rudlo/core/compare'
+import { mistakeName } from '@rudlo/core/mistakes'
+import { resolve } from '@rudlo/core/mix'
+import { songTime } from '@rudlo/core/song'
+import { useFullscreen } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { server, told } from '../../api/client'
+import RankedChart from '../../charts/RankedChart.vue'
+import CrowdLane from '../../desk/crowd/CrowdLane.vue'
+import { useSpan } from '../../editor/lane/use-span'
+import AppHeader from '../../shell/AppHeader.vue'
+import AppButton from '../../ui/buttons/AppButton.vue'
+import SelectField from '../../ui/fields/SelectField.vue'
+import RoomState from '../../ui/page/RoomState.vue'
+import { t } from '../../words/t'
+
+const props = defineProps<{ group: string }>()
+
+const term = shallowRef<TermView | null>(null)
+const view = shallowRef<AssignmentView | null>(null)
+const lines = shallowRef<readonly LineOfOne[]>([])
+const strips = shallowRef<TaskStrips['strips']>([])
+const problem = ref('')
+const assignmentId = ref('')
+const taskId = ref('')
+const screen = ref<HTMLElement>()
+const { isFullscreen, toggle } = useFullscreen(screen)
+
+async function load(): Promise<void> {
+  problem.value = ''
+  try {
+    term.value = await told(server.groups[':group'].term.$get({ param: { group: props.group } }))
+    // the newest in which something was handed in
+    const handedIn = new Set(term.value.cells.filter((c) => c.handIn).map((c) => c.assignment))
+    assignmentId.value = term.value.assignments.findLast((a) => handedIn.has(a.id))?.id ?? ''
+  } catch (error) {
+    problem.value = (error as Error).message
+  }
+}
+watch(() => props.group, load, { immediate: true })
+
+const assignment = computed(() => term.value?.assignments.find((a) => a.id === assignmentId.value) ?? null)
+const task = computed(() => assignment.value?.tasks.find((x) => x.id === taskId.value) ?? null)
+watch(assignment, (a) => (taskId.value = (a?.tasks.find((x) => x.lane) ?? a?.tasks[0])?.id ?? ''))
+
+const time = computed(() => (view.value ? songTime(view.value.songDocument) : null))
+const { span, zoom, scroll, show } = useSpan(() => time.value)
+watch([assignmentId, taskId], async ([id, of]) => {
+  if (!id || !of) return
+  try {
+    if (view.value?.id !== id)
+      view.value = await told(server.assignments[':assignment'].$get({ param: { assignment: id } }))
+    const lane = task.value?.lane
+    lines.value = lane
+      ? await told(
+          server.assignments[':assignment'].lines.$get({ param: { assignment: id }, query: { lane } }),
+        )
+      : []
+    strips.value = (
+      await told(
+        server.assignments[':assignment'].tasks[':task'].strips.$get({ param: { assignment: id, task: of } }),
+      )
+    ).strips
+    const at = view.value.brief.tasks.find((x) => x.id === of)
+    if (at) show({ from: at.from, to: at.to })
+  } catch (error) {
+    problem.value = (error as Error).message
+  }
+})
+
+const control = computed(() =>
+  view.value && task.value?.lane ? (resolve(view.value.startingMix, task.value.lane)?.control ?? null) : null,
+)
+const drawn = computed(() =>
+  lines.value.flatMap((l) => (l.points ? [{ ...l, student: '', points: l.points }] : [])),
+)
+const middle = computed(() =>
+  control.value && drawn.value.length > 2
+    ? middleHalf(
+        drawn.value.map((l) => l.points),
+        control.value.scale,
+        view.value!.songDocument.length,
+      )
+    : null,
+)
+/** How the task stands in the newest version of everybody: met, close, not yet. */
+const counts = computed(() => {
+  const i = assignment.value?.tasks.findIndex((x) => x.id === taskId.value) ?? -1
+  const all = (term.value?.cells ?? [])
+    .filter((c) => c.assignment === assignmentId.value)
+    .flatMap((c) => c.tasks[i] ?? [])
+  return (['met', 'close', 'not yet'] as const).map((verdict, k) => ({
+    id: verdict,
+    name: t(`term.task.${verdict}`),
+    count: all.filter((v) => v === verdict).length,
+    weight: k + 1,
+  }))
+})
+const judged = computed(() => counts.value.reduce((sum, c) => sum + c.count, 0))
+const mistakes = computed(() =>
+  (assignment.value?.mistakes ?? []).slice(0, 4).map((m) => ({
+    id: m.kind,
+    name: mistakeName(m.kind),
+    count: m.students,
+    weight: m.severity,
+  })),
+)
+</script>
+
+<template>
+  <AppHeader compact :before="term?.group.name" :title="t('projector.title')">
+    <AppButton small icon="fullscreen" data-test="fullscreen" @click="toggle">{{
+      t('projector.fullscreen')
+    }}</AppButton>
+    <AppButton small :to="`/class/${group}`">{{ t('projector.back') }}</AppButton>
+  </AppHeader>
+  <main ref="screen" class="projector">
+    <RoomState
+      :problem="problem"
+      :loading="!term"
+      :empty="term && !assignment ? { title: t('projector.none'), text: t('projector.none.text') } : null"
+      @again="load"
+    >
+      <template #room>
+        <header>
+          <h1>{{ task?.title }}</h1>
+          <SelectField
+            v-model="assignmentId"
+            class="which"
+            :label="t('projector.assignment')"
+            :choices="(term?.assignments ?? []).map((a) => ({ value: a.id, text: a.title }))"
+          />
+          <SelectField
+            v-model="taskId"
+            class="which"
+            :label="t('term.task')"
+            :choices="(assignment?.tasks ?? []).map((x) => ({ value: x.id, text: x.title }))"
+            data-test="projector-task"
+          />
+          <AppButton v-if="isFullscreen" icon="fullscreenExit" @click="toggle">{{
+            t('projector.leave')
+          }}</AppButton>
+        </header>
+        <section v-if="control && view && time" class="sheet crowd">
+          <CrowdLane
+            :song="view.songDocument"
+            :time="time"
+            :control="control"
+            :span="span"
+            :lines="drawn"
+            :middle="middle"
+            :pointed="null"
+            :position="-1"
+            @zoom="zoom"
+            @scroll="scroll"
+          />
+          <p class="soft">
+            {{ t('projector.lines', { n: drawn.length }) }} {{ middle ? t('compare.shaded') : '' }}
+          </p>
+        </section>
+        <div class="beside">
+          <section class="sheet">
+            <h2>{{ t('projector.how') }}</h2>
+            <RankedChart
+              :label="t('projector.how')"
+              :counted="t('term.mistakes.students')"
+              :bars="counts"
+              :of="Math.max(1, judged)"
+              test="projector-counts"
+            />
+          </section>
+          <section class="sheet">
+            <h2>{{ t('term.mistakes') }}</h2>
+            <p v-if="!mistakes.length" class="soft">{{ t('term.mistakes.none') }}</p>
+            <RankedChart
+              v-else
+              :label="t('term.mistakes')"
+              :counted="t('term.mistakes.students')"
+              :bars="mistakes"
+              :of="Math.max(1, judged)"
+              test="projector-mistakes"
+            />
+          </section>
+        </div>
+      </template>
+    </RoomState>
+  </main>
+</template>
+
+<style scoped>
+.projector {
+  display: grid;
+  gap: var(--space-4);
+  align-content: start;
+  min-height: calc(100dvh - 54px);
+  padding: var(--space-5) var(--space-6);
+  background: var(--paper);
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3);
+  align-items: center;
+}
+
+h1 {
+  flex: 1;
+  font-size: var(--text-6);
+}
+
+h2 {
+  font-size: var(--text-4);
+}
+
+.which {
+  flex: 0 1 260px;
+}
+
+.crowd {
+  display: grid;
+  gap: var(--space-2);
+  padding: var(--space-4);
+  font-size: var(--text-3);
+}
+
+.crowd :deep(.crowd-lane) {
+  height: 44vh;
+}
+
+.beside {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: var(--space-4);
+}
+
+.beside section {
+  display: grid;
+  gap: var(--space-3);
+  align-content: start;
+  padding: var(--space-4) var(--space-5);
+}
+
+@media (max-width: 900px) {
+  .beside {
+    grid-template-columns: 1fr;
+  }
+}
+</style>
