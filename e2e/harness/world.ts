@@ -27,6 +27,7 @@ const PARTS: readonly Part[] = [
   { table: 'works', where: `x.id IN (${WORKS})`, ids: ['id', 'assignment_id', 'person_id'] },
   { table: 'work_commands', where: `x.work_id IN (${WORKS})`, ids: ['work_id'] },
   { table: 'hand_ins', where: `x.work_id IN (${WORKS})`, ids: ['id', 'work_id', 'pair'] },
+  { table: 'hand_in_figures', where: `x.hand_in_id IN (${HAND_INS})`, ids: ['hand_in_id'] },
   { table: 'reviews', where: `x.hand_in_id IN (${HAND_INS})`, ids: ['hand_in_id', 'reviewer_id'] },
   { table: 'remarks', where: `x.hand_in_id IN (${HAND_INS})`, ids: ['id', 'hand_in_id', 'author_id'] },
 ]

@@ -73,6 +73,8 @@ beforeAll(async () => {
     song: (await teacher.get<{ song: string }[]>('/api/songs')).body[0]!.song,
     upload: (await teacher.post<{ id: string }>('/api/uploads', { name: 'a.wav', bytes: 4 })).body.id,
     number: 'x',
+    task: 'in',
+    criterion: 'fades',
     bank: bank.body.id,
     guest: guests.body.students.find((s) => s.signIn === 'guest.one')!.id,
     guest2: guests.body.students.find((s) => s.signIn === 'guest.two')!.id,
@@ -170,6 +172,11 @@ const EXPECTED: Readonly<
     body: () => ({ name: 'Person anna' }),
     statuses: [401, 404, 404, 404, 204, 404],
   },
+  'post /api/groups/:group/members': {
+    body: () => ({ person: ids['person'] }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  'get /api/students': { statuses: TEACHERS },
   'post /api/groups/:group/students/:person/password': { statuses: REVIEWER },
   'post /api/groups/:group/requests': {
     body: () => ({ requests: [ids['request']], accept: false }),
@@ -255,12 +262,15 @@ const EXPECTED: Readonly<
   },
   'post /api/hand-ins/:handIn/opened': { statuses: [401, 404, 404, 404, 404, 404] },
   'post /api/hand-ins/:handIn/look': { statuses: REVIEWER },
+  // a teacher has looked at it
+  'delete /api/hand-ins/:handIn': { statuses: [401, 409, 404, 404, 404, 404] },
   'post /api/hand-ins/:handIn/measure': { statuses: [401, 404, 404, 404, 204, 404] },
   'post /api/assignments/:assignment/give-back': { body: () => ({}), statuses: REVIEWER },
   'put /api/assignments/:assignment/rubric': {
     body: () => ({ rubric: RUBRIC }),
     statuses: [401, 404, 404, 404, 204, 404],
   },
+  'get /api/assignments/:assignment/missing': { statuses: REVIEWER },
   'get /api/assignments/:assignment/lines': { query: `?lane=${REED}`, statuses: REVIEWER },
   'get /api/bank': { statuses: TEACHERS },
   'post /api/bank': { body: () => ({ text: 'Listen.', mistake: null }), statuses: TEACHERS },
@@ -287,6 +297,40 @@ const EXPECTED: Readonly<
   },
   // once it was given back
   'post /api/hand-ins/:handIn/take-back': { statuses: [401, 404, 404, 404, 204, 404] },
+  'get /api/today': { statuses: TEACHERS },
+  'get /api/groups/:group/term': { statuses: REVIEWER },
+  'get /api/assignments/:assignment/tasks/:task/strips': { statuses: REVIEWER },
+  'get /api/assignments/:assignment/best/:criterion': { statuses: REVIEWER },
+  'get /api/groups/:group/students/:person/term': { statuses: REVIEWER },
+  'put /api/groups/:group/students/:person/notes': {
+    body: () => ({ text: 'Listens well.', revision: 0 }),
+    statuses: REVIEWER,
+  },
+  'get /api/term': { statuses: [401, 200, 200, 200, 404, 404] },
+  // Cleo is in no class of the teacher's
+  'put /api/term/sharing': {
+    body: () => ({ group: ids['group'], shares: true }),
+    statuses: [401, 204, 204, 404, 404, 404],
+  },
+  'post /api/assignments/:assignment/extension': {
+    body: () => ({ students: [ids['person']], dueAt: null }),
+    statuses: REVIEWER,
+  },
+  'get /api/groups/:group/grades': { statuses: REVIEWER },
+  'put /api/groups/:group/grades': {
+    body: () => ({ scheme: { scale: { kind: 'percent' } }, revision: 0 }),
+    statuses: REVIEWER,
+  },
+  'put /api/groups/:group/grades/:person': {
+    body: () => ({ share: 0.5, reason: 'Was ill.' }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  'put /api/assignments/:assignment/excused/:person': {
+    body: () => ({ excused: true, reason: '' }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  'get /api/groups/:group/grades.csv': { statuses: REVIEWER },
+  'get /api/groups/:group/results.zip': { statuses: REVIEWER },
   'get /api/assets/:asset': { statuses: SONGBOOK },
   'get /api/assets/:asset/overview': { statuses: SONGBOOK },
   'get /api/surfaces': { statuses: MEMBERS },

@@ -21,6 +21,8 @@ export interface Standing {
   } | null
   /** Whether the work has moved on since. */
   readonly changedSince: boolean
+  /** Whether the due date is one of their own. */
+  readonly extended: boolean
 }
 
 /** How far a group is: the newest hand-in of each student counts. */

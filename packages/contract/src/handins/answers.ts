@@ -3,7 +3,7 @@ import type { Assessment } from '@rudlo/core/brief'
 import type { Points } from '@rudlo/core/envelope'
 import type { WorkDocument } from '@rudlo/core/mix'
 import type { Moment } from '../fields'
-import type { ReviewView } from '../reviews'
+import type { RemarkView, ReviewView } from '../reviews'
 import type { OpenedHint } from '../works'
 
 /**
@@ -58,6 +58,10 @@ export interface ReviewedHandIn extends HandInView {
   /** All versions of this student, oldest first. */
   readonly versions: readonly VersionOf[]
   readonly hints: readonly OpenedHint[]
+  /** Hours by which the first version came late; 0 where it did not. */
+  readonly late: number
+  /** What was said about the version before, and what was answered; null where there is none that is back. */
+  readonly saidBefore: readonly RemarkView[] | null
   /** Null for a student who has it not back yet. */
   readonly review: ReviewView | null
 }
@@ -75,12 +79,24 @@ export interface QueueEntry {
   readonly seenAt: Moment | null
   readonly student: string
   readonly measureProblem: MeasureProblem | null
+  /** Hours by which the first version of its student came late; 0 where it did not. */
+  readonly late: number
   /** Whether it is the newest of its student. */
   readonly newest: boolean
   /** Whoever did it together with the student. */
   readonly with: string | null
   /** Students who handed in the same lines and settings. */
   readonly sameAs: readonly string[]
+}
+
+/** Somebody who has not handed in an assignment. */
+export interface NotHandedIn {
+  readonly id: string
+  readonly name: string
+  /** Whether it was begun. */
+  readonly begun: boolean
+  /** When it is due for them; null for never. */
+  readonly dueAt: Moment | null
 }
 
 /** Somebody's line of a lane, as a list of points; null where their mix has no such lane. */

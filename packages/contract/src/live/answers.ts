@@ -1,6 +1,10 @@
 /** What can happen, as pages are told it. */
 export const HAPPENING_KINDS = [
   'handed in',
+  /** A hand-in was taken away again by its student. */
+  'withdrawn',
+  /** Somebody asks to join a class. */
+  'join',
   'measured',
   'given back',
   'taken back',

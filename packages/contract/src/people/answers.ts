@@ -1,5 +1,6 @@
 import type { Moment } from '../fields'
 import type { Role } from '../access'
+import type { MatchedRow, RosterColumns } from '@rudlo/core/roster'
 
 /** A class in a list. */
 export interface GroupCard {
@@ -30,6 +31,15 @@ export interface LastDone {
   readonly at: Moment
   /** Whether it was handed in then; else it was worked on. */
   readonly handedIn: boolean
+}
+
+/** A student whom a teacher knows from another class, or from none any more. */
+export interface KnownView {
+  readonly id: string
+  readonly name: string
+  readonly signIn: string
+  /** Ids and names of the teacher’s classes they are in; empty for none. */
+  readonly groups: readonly { readonly id: string; readonly name: string }[]
 }
 
 /** Somebody who was taken out of the class. */
@@ -77,9 +87,14 @@ export interface NewCards {
   readonly cards: readonly SignInCard[]
 }
 
-/** What was read of a list, and who came in by it. */
+/** What was read of a list, who of it is known, and who came in by it. */
 export interface RosterAnswer extends NewCards {
-  readonly rows: readonly { readonly line: number; readonly name: string; readonly signIn: string | null }[]
+  readonly rows: readonly MatchedRow[]
+  /** Those of the class who are not in the list. */
+  readonly gone: readonly { readonly id: string; readonly name: string; readonly signIn: string }[]
+  /** Names of its columns, and which of them were read as what; empty for a list without any. */
+  readonly header: readonly string[]
+  readonly columns: RosterColumns
   readonly problems: readonly { readonly line: number; readonly sentence: string }[]
   /** Classes of a school's export, to choose one. */
   readonly classes: readonly string[]
@@ -133,6 +148,7 @@ export const DEEDS = [
   'took back',
   'took in again',
   'took out of the group',
+  'withdrew a hand-in',
 ] as const
 export type Deed = (typeof DEEDS)[number]
 

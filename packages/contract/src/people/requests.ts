@@ -6,6 +6,7 @@ import {
   IsArray,
   IsBoolean,
   IsInt,
+  IsObject,
   IsOptional,
   IsString,
   Length,
@@ -15,7 +16,7 @@ import {
   Min,
 } from 'class-validator'
 import { IsNewPassword, IsSignInName } from '../access'
-import { AreIds, IsMoment, IsWritten, type Moment } from '../fields'
+import { AreIds, AsSent, IsId, IsMoment, IsWritten, type Moment } from '../fields'
 
 /** A new class. */
 export class NewGroup {
@@ -68,9 +69,40 @@ export class RosterFile {
   @MaxLength(200)
   class?: string
 
+  /** Which column of a table says what, by its place from 0: "name", "first", "last", "signIn", "schoolId". */
+  @IsOptional()
+  @AsSent()
+  @IsObject()
+  columns?: Readonly<Record<string, number>>
+
+  /** Lines of the file whose person is the one of the same name who is known. All others are new. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(ROSTER_LIMITS.rows)
+  @IsInt({ each: true })
+  same?: readonly number[]
+
+  /** Those of the class who are not in the list and are to be taken out. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(500)
+  @AreIds()
+  takeOut?: readonly string[]
+
   /** Whether it is only looked at. */
   @IsBoolean()
   preview!: boolean
+}
+
+/** Somebody whom the teacher knows from another class. */
+export class NewMember {
+  @IsId()
+  person!: string
+
+  /** The class that they leave for this one; they are in both where it is missing. */
+  @IsOptional()
+  @IsId()
+  from?: string
 }
 
 /** The name of a student. */

@@ -114,8 +114,17 @@ export interface StudentTerm {
   readonly mistakes: readonly MistakeOverTerm[]
   /** Minutes at work week by week, from the first day of the first. */
   readonly weeks: { readonly from: Moment; readonly minutes: readonly number[] }
+  /** Whether the student allows the own work to be shown to the class, without a name. */
+  readonly shares: boolean
   /** Told to teachers alone. */
   readonly notes: StudentNotes | null
+}
+
+/** One of the best hand-ins by a criterion, to be shown to the class without a name. */
+export interface BestHandIn {
+  readonly handIn: string
+  /** Level (from 0). */
+  readonly level: number
 }
 
 /** What teachers note about a student. */

@@ -8,6 +8,7 @@ export {
   type SettingChange,
   type Version,
 } from './compare'
+export { changedIn } from './changed-in'
 export { sayChanges, sayDifference, sayLineDifference } from './describe'
 export { lineDifference, lineOf, type LineDifference } from './line-difference'
 export { matchMoves, type MovePair } from './match-moves'

@@ -1,5 +1,3 @@
-import type { Rubric } from '../rubric'
-
 /** What is done about work that was due and never came. */
 export const MISSING_RULES = ['left out', 'nothing'] as const
 export type MissingRule = (typeof MISSING_RULES)[number]
@@ -42,7 +40,10 @@ export interface Overall {
  * @returns null where nothing of it is marked
  */
 export function shareOfMarks(
-  { levels, criteria }: Pick<Rubric, 'levels' | 'criteria'>,
+  {
+    levels,
+    criteria,
+  }: { readonly levels: readonly string[]; readonly criteria: readonly { readonly id: string }[] },
   marks: Readonly<Record<string, number>>,
   criterion?: string,
 ): number | null {

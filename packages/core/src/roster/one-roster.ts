@@ -56,6 +56,7 @@ export function readOneRoster(users: string, enrollments: string): RosterClass[]
       line: i + 2,
       name,
       signIn: person.username(row).toLowerCase() || null,
+      schoolId: person.sourcedId(row).slice(0, 80) || null,
     })
   })
   const classes = new Map<string, Map<string, RosterRow>>()

@@ -9,6 +9,8 @@ export interface RosterRow {
   readonly name: string
   /** Null where one is to be made. */
   readonly signIn: string | null
+  /** What the school knows them by; null where the list does not say. */
+  readonly schoolId: string | null
 }
 
 /** Something wrong in a roster. */
@@ -22,7 +24,15 @@ export interface RosterProblem {
 export interface Roster {
   readonly rows: readonly RosterRow[]
   readonly problems: readonly RosterProblem[]
+  /** Names of its columns, and which of them were read as what; empty for a list without any. */
+  readonly header: readonly string[]
+  readonly columns: RosterColumns
 }
+
+/** Which column of a table says what, by its place from 0. */
+export type RosterColumns = Readonly<Partial<Record<RosterColumn, number>>>
+export const ROSTER_COLUMNS = ['name', 'first', 'last', 'signIn', 'schoolId'] as const
+export type RosterColumn = (typeof ROSTER_COLUMNS)[number]
 
 /** Students taken in at once, characters of a name; and of a file: characters, lines, characters of a line. */
 export const ROSTER_LIMITS = {
@@ -50,10 +60,16 @@ const NAMES = {
   name: ['name', 'full name', 'student', 'student name'],
   first: ['first name', 'given name', 'givenname', 'first', 'forename'],
   last: ['last name', 'family name', 'familyname', 'surname', 'last'],
+  schoolId: ['id', 'student id', 'school id', 'sourcedid', 'student number', 'number'],
   signIn: ['sign-in', 'sign-in name', 'sign in', 'username', 'user name', 'login'],
 } as const
 
-const wrong = (sentence: string): Roster => ({ rows: [], problems: [{ line: 0, sentence }] })
+const wrong = (sentence: string, header: readonly string[] = []): Roster => ({
+  rows: [],
+  problems: [{ line: 0, sentence }],
+  header,
+  columns: {},
+})
 
 /** What stands in a table, cell by cell. Commas, semicolons and tabs are told apart by themselves. */
 export function readTable(text: string): { readonly cells: string[][]; readonly problem: string | null } {
@@ -76,23 +92,27 @@ const isEmpty = (row: readonly string[]) => row.every((c) => c === '')
 
 /**
  * Reads a list of students: one name a line, or a table with a header that names its columns (name, or first and last
- * name; sign-in name if there is one).
+ * name; sign-in name and the id of the school if there are any).
+ * @param chosen which column says what, where a person said so: then the first line is a header
  */
-export function readRoster(text: string): Roster {
+export function readRoster(text: string, chosen?: RosterColumns): Roster {
   const { cells, problem } = readTable(text)
   if (problem) return wrong(problem)
   const first = cells.findIndex((row) => !isEmpty(row))
   if (first < 0) return wrong(words('roster.nobody'))
   const header = cells[first]!.map((c) => c.toLowerCase())
-  const column = (names: readonly string[]) => header.findIndex((h) => names.includes(h))
+  const column = (what: RosterColumn) =>
+    chosen ? (chosen[what] ?? -1) : header.findIndex((h) => (NAMES[what] as readonly string[]).includes(h))
   const at = {
-    name: column(NAMES.name),
-    first: column(NAMES.first),
-    last: column(NAMES.last),
-    signIn: column(NAMES.signIn),
+    name: column('name'),
+    first: column('first'),
+    last: column('last'),
+    signIn: column('signIn'),
+    schoolId: column('schoolId'),
   }
   const named = at.name >= 0 || at.first >= 0 || at.last >= 0
-  if (!named && cells.some((row) => row.filter(Boolean).length > 2)) return wrong(words('roster.i-could-not'))
+  if (!named && cells.some((row) => row.filter(Boolean).length > 2))
+    return wrong(words('roster.i-could-not'), cells[first]!)
   const entries = cells.slice(named ? first + 1 : first).flatMap((row, i) => {
     if (isEmpty(row)) return []
     const line = i + 1 + (named ? first + 1 : first)
@@ -101,9 +121,21 @@ export function readRoster(text: string): Roster {
       ? cell(at.name) || `${cell(at.first)} ${cell(at.last)}`.trim()
       : row.filter(Boolean).reverse().join(' ')
     // "Varga, Ines" in a list without a header is a family name first
-    return [{ line, name: name.replace(/\s+/g, ' '), signIn: cell(at.signIn).toLowerCase() || null }]
+    return [
+      {
+        line,
+        name: name.replace(/\s+/g, ' '),
+        signIn: cell(at.signIn).toLowerCase() || null,
+        schoolId: cell(at.schoolId).slice(0, 80) || null,
+      },
+    ]
   })
-  return checked(entries)
+  const used = ROSTER_COLUMNS.filter((what) => at[what] >= 0)
+  return {
+    ...checked(entries),
+    header: named ? cells[first]! : [],
+    columns: Object.fromEntries(used.map((what) => [what, at[what]])),
+  }
 }
 
 /** Looks at every row of a roster: each problem is told with its line. */
@@ -112,14 +144,15 @@ export function checked(entries: readonly RosterRow[]): Roster {
   const tell = (line: number, sentence: string) => problems.push({ line, sentence })
   const seen = new Map<string, number>()
   const signIns = new Map<string, number>()
-  for (const { line, name, signIn } of entries) {
+  for (const { line, name, signIn, schoolId } of entries) {
     if (!name) tell(line, words('roster.name-missing'))
     else if (/^[=+@-]/.test(name)) tell(line, words('roster.looks-like-formula', { name: name.slice(0, 30) }))
     else if (name.length > ROSTER_LIMITS.name)
       tell(line, words('roster.name-more-characters', { most: ROSTER_LIMITS.name }))
     if (signIn !== null && !SIGN_IN_NAME.test(signIn))
       tell(line, words('roster.cannot-sign-in-name', { signIn: signIn.slice(0, 30) }))
-    const key = signIn ?? `name ${name.toLowerCase()}`
+    // two of one name are two where the school has two ids for them
+    const key = signIn ?? `name ${name.toLowerCase()} ${schoolId ?? ''}`
     const before = (signIn === null ? seen : signIns).get(key)
     if (name && before !== undefined) tell(line, words('roster.name-also-line', { before }))
     ;(signIn === null ? seen : signIns).set(key, before ?? line)
@@ -127,5 +160,5 @@ export function checked(entries: readonly RosterRow[]): Roster {
   if (!entries.length) tell(0, words('roster.nobody'))
   if (entries.length > ROSTER_LIMITS.rows)
     tell(0, words('roster.most-students-taken', { most: ROSTER_LIMITS.rows }))
-  return { rows: entries, problems }
+  return { rows: entries, problems, header: [], columns: {} }
 }

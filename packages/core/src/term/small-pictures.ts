@@ -2,7 +2,7 @@ import type { Picture } from '../heard'
 
 /** The loss of a fade in small, beside the even one. */
 export interface SmallFade {
-  /** Loss in LU at equal steps, 0…40; null where nothing is heard. */
+  /** How much softer it is than at its loud end, in LU at equal steps: 0…40; null where nothing is heard. */
   readonly loss: readonly (number | null)[]
   /** How far it is from the even fade on average, in LU. */
   readonly off: number
@@ -35,6 +35,8 @@ export interface SmallPictures {
 const STEPS = 32
 /** A loss that is over for the ear, in LU. */
 const GONE = 40
+/** Less than that is no fade to anybody's ear, in LU. */
+const HEARD_AS_FADE = 10
 const tenth = (x: number) => Math.round(x * 10) / 10
 
 /** Every so manieth of a list, first and last among them. */
@@ -69,12 +71,13 @@ function smallFade({
   readonly loss: readonly (number | null)[]
   readonly even: readonly (number | null)[]
 }): SmallFade | null {
-  const inside = (x: number | null) => (x === null ? null : tenth(Math.min(GONE, Math.max(0, x))))
+  const inside = (x: number | null) => (x === null ? null : tenth(Math.min(GONE, Math.max(0, -x))))
   const offs = loss.flatMap((x, i) => {
     const [a, b] = [inside(x), inside(even[i] ?? null)]
     return a === null || b === null ? [] : [Math.abs(a - b)]
   })
-  if (!offs.length) return null
+  // a line that stays where it is is no fade
+  if (!offs.length || Math.max(...loss.map((x) => -(x ?? -GONE))) < HEARD_AS_FADE) return null
   return { loss: thinned(loss).map(inside), off: tenth(offs.reduce((a, b) => a + b, 0) / offs.length) }
 }
 

@@ -35,9 +35,17 @@ export interface PlannedClass {
   readonly term: readonly PlannedAssignment[]
   /** What the teacher notes about students. */
   readonly notes: readonly { readonly student: StudentName; readonly text: string }[]
+  /** Who allow their work to be shown to the class, without a name. */
+  readonly shares: readonly StudentName[]
 }
 
 export const CLASSES: readonly PlannedClass[] = [
-  { group: GROUP, students: STUDENTS, term: TERM, notes: [] },
-  { group: MONDAY_GROUP, students: MONDAY_STUDENTS, term: MONDAY_TERM, notes: MONDAY_NOTES },
+  { group: GROUP, students: STUDENTS, term: TERM, notes: [], shares: [] },
+  {
+    group: MONDAY_GROUP,
+    students: MONDAY_STUDENTS,
+    term: MONDAY_TERM,
+    notes: MONDAY_NOTES,
+    shares: ['alma', 'bruno', 'greta', 'hanno', 'kaja', 'mira'],
+  },
 ]

@@ -18,7 +18,7 @@ import type { StoredMix } from '../jobs/measure-worker'
 import type { Group, Person } from '../people/entities'
 import type { Songs } from '../songbook/songs'
 import { sentBrief, type Briefs } from './briefs'
-import { isOpenTo, type Assignment } from './entities'
+import { Exception, isOpenTo, type Assignment } from './entities'
 import { assignmentsOf, countStudents, exceptionsOf, groupsOfAll, workFor } from './queries'
 import { cardView, settingsView, standingView, type Held } from './views'
 
@@ -132,7 +132,8 @@ export class Assignments {
 
   async #standing({ id: personId }: Person, { id }: Assignment) {
     const work = await workFor(this.database, id, personId)
-    return standingView(work, work && (await newestOf(this.database.manager, work.id)))
+    const own = await this.database.getRepository(Exception).findOneBy({ assignmentId: id, personId })
+    return standingView(work, work && (await newestOf(this.database.manager, work.id)), Boolean(own?.dueAt))
   }
 
   /** How far a group is: the newest hand-in of each student counts. */

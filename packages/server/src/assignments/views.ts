@@ -52,7 +52,8 @@ export const settingsView = ({
 })
 
 /** How far a student is, as they may know it. */
-export const standingView = (work: Work | null, last: HandIn | null): Standing => ({
+export const standingView = (work: Work | null, last: HandIn | null, extended: boolean): Standing => ({
+  extended,
   begun: work !== null && work.revision > 1,
   handIn: last && {
     id: last.id,

@@ -69,7 +69,7 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
 /** A class with its students, and everything of its term. */
 async function keepClass(
   manager: EntityManager,
-  { group, students: members, term, notes }: PlannedClass,
+  { group, students: members, term, notes, shares }: PlannedClass,
   {
     teacher,
     passwordHash,
@@ -87,8 +87,8 @@ async function keepClass(
   const groupId = randomUUID()
   await manager.insert(Group, { id: groupId, ...group, joinOpen: true, keepUntil: null })
   await manager.insert(Membership, { groupId, personId: teacher, role: 'teacher' })
-  for (const personId of students.values())
-    await manager.insert(Membership, { groupId, personId, role: 'student' })
+  for (const [name, personId] of students)
+    await manager.insert(Membership, { groupId, personId, role: 'student', shares: shares.includes(name) })
   for (const planned of term) {
     const desk = await assign(manager, planned, {
       song: songs.get(planned.score)!,

@@ -1,4 +1,4 @@
-import type { LineOfOne, OwnVersion, QueueEntry, ReviewedHandIn } from '@rudlo/contract/handins'
+import type { LineOfOne, NotHandedIn, OwnVersion, QueueEntry, ReviewedHandIn } from '@rudlo/contract/handins'
 import type { HandInState } from '@rudlo/contract/handins'
 import { lineOf } from '@rudlo/core/compare'
 import { resolve } from '@rudlo/core/mix'
@@ -12,9 +12,9 @@ import type { Reviews } from '../reviews/service'
 import type { Hints } from '../works/hints'
 import type { Work } from '../works/entities'
 import { isBack, type HandIn } from './entities'
-import { newestOfEach, queueOf, versionsOf } from './queries'
+import { dueOf, newestOfEach, notHandedIn, queueOf, versionsOf } from './queries'
 import type { HandIns } from './service'
-import { handInView, queueView, versionView } from './views'
+import { handInView, hoursLate, notHandedInView, queueView, versionView } from './views'
 
 /** Hand-ins as those see them who may. */
 export class Looks {
@@ -36,6 +36,11 @@ export class Looks {
   async queue({ id }: Assignment, state?: HandInState): Promise<QueueEntry[]> {
     const rows = await queueOf(this.database, id, state)
     return rows.map((row) => queueView(row, rows))
+  }
+
+  /** Who has not handed in, by name. */
+  async missing({ id }: Assignment): Promise<NotHandedIn[]> {
+    return (await notHandedIn(this.database, id)).map(notHandedInView)
   }
 
   /** Everybody's line of a lane, of the newest versions. @throws Problem 404 where no mix has the lane */
@@ -64,13 +69,16 @@ export class Looks {
   ): Promise<ReviewedHandIn> {
     const { handIns, reviews, hints } = this.parts
     const before = await handIns.before(handIn)
+    const versions = await versionsOf(this.database, work.id)
     const student = await this.database.getRepository(Person).findOneByOrFail({ id: work.personId })
     return {
       ...handInView(handIn, person.role),
       assignment: assignment.id,
       student: student.name,
       before: before && handInView(before, person.role),
-      versions: (await versionsOf(this.database, work.id)).map(versionView),
+      versions: versions.map(versionView),
+      late: hoursLate(versions[0]?.handedInAt ?? handIn.handedInAt, await dueOf(this.database, work.id)),
+      saidBefore: before && isBack(before) ? (await reviews.view(before)).remarks : null,
       hints: await hints.opened(work.id),
       review: person.role === 'teacher' || isBack(handIn) ? await reviews.view(handIn) : null,
     }

@@ -29,6 +29,11 @@ export const handInRoutes = ({ permissions, handIns, looks, partners, measuring,
       return answer(c, await looks.queue(assignment, c.req.valid('query').state))
     })
 
+    .get('/assignments/:assignment/missing', who('teacher'), async (c) => {
+      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      return answer(c, await looks.missing(assignment))
+    })
+
     .get('/assignments/:assignment/lines', who('teacher'), query(LinesQuery), async (c) => {
       const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
       return answerList(c, await looks.lines(assignment, c.req.valid('query').lane))
@@ -77,6 +82,12 @@ export const handInRoutes = ({ permissions, handIns, looks, partners, measuring,
     .post('/hand-ins/:handIn/look', who('teacher'), async (c) => {
       const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
       return answer(c, await handIns.look(c.get('person'), handIn))
+    })
+
+    .delete('/hand-ins/:handIn', who('student'), async (c) => {
+      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      await handIns.withdraw(c.get('person'), handIn)
+      return done(c)
     })
 
     .post('/hand-ins/:handIn/opened', who('student'), async (c) => {

@@ -1,7 +1,7 @@
 import { words } from '@rudlo/words'
 import { createHash, randomUUID } from 'node:crypto'
 import { fingerprint } from '@rudlo/core/compare'
-import type { LookView, Outcome } from '@rudlo/contract/handins'
+import type { HandInState, LookView, Outcome } from '@rudlo/contract/handins'
 import type { Mix } from '@rudlo/core/mix'
 import { readMix, readWork } from '@rudlo/core/stored'
 import { In, IsNull, type DataSource, type EntityManager } from 'typeorm'
@@ -13,6 +13,7 @@ import type { MeasureQueue } from '../jobs/measure-queue'
 import type { Happenings } from '../live/happenings'
 import { Membership, Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
+import { Remark, Review } from '../reviews/entities'
 import { Work } from '../works/entities'
 import { freshWork } from '../works/fresh-work'
 import { HandIn, isBack } from './entities'
@@ -218,6 +219,28 @@ export class HandIns {
     })
   }
 
+  /**
+   * Takes a hand-in away again, as if it had never come: until a teacher has looked at it.
+   * @throws Problem 409 afterwards
+   */
+  async withdraw(person: Person, { id, workId }: HandIn): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      const now = await manager.findOne(HandIn, { where: { id }, lock: { mode: 'pessimistic_write' } })
+      if (!now) throw notFound()
+      const newest = await newestOf(manager, workId)
+      if (now.seenAt || !WAITS.includes(now.state) || newest?.id !== id)
+        throw notNow(words('hand-in.looked-at'))
+      await manager.delete(Remark, { handInId: id })
+      await manager.delete(Review, { handInId: id })
+      await manager.delete(HandIn, { id })
+      const { assignmentId } = await manager.findOneByOrFail(Work, { id: workId })
+      const assignment = await manager.findOneByOrFail(Assignment, { id: assignmentId })
+      // the hand-in is gone: what was done is found under the assignment
+      await leaveTrail(manager, person.id, 'withdrew a hand-in', assignment.id)
+      await this.#tellTeachers(manager, assignment, 'withdrawn', { id })
+    })
+  }
+
   /** Notes that the student has opened what came back. @throws Problem 404 for what is not back yet */
   async open(handIn: HandIn): Promise<void> {
     if (!isBack(handIn)) throw notFound()
@@ -250,8 +273,8 @@ export class HandIns {
   async #tellTeachers(
     manager: EntityManager,
     assignment: Assignment,
-    kind: 'handed in',
-    { id }: HandIn,
+    kind: 'handed in' | 'withdrawn',
+    { id }: Pick<HandIn, 'id'>,
   ): Promise<void> {
     const teachers = await this.happenings.members(manager, assignment.groupId, 'teacher')
     await this.happenings.tell(manager, teachers, kind, { assignment: assignment.id, handIn: id })
@@ -276,6 +299,8 @@ function checkLimit(limit: number | null, last: HandIn | null, name = ''): void 
   throw notNow(words(name ? 'hand-in.no-more-for' : 'hand-in.no-more', { name, n: most }, most))
 }
 
+/** As long as nothing is decided. */
+const WAITS: readonly HandInState[] = ['measuring', 'waiting']
 const DAY = 86_400_000
 /** Versions of a work where the teacher sets no limit: more than anybody hands in. */
 const MOST_VERSIONS = 200

@@ -98,6 +98,10 @@ export class Membership {
 
   @Column({ type: 'enum', enum: ['student', 'teacher'] })
   role!: Role
+
+  /** Whether the student allows the own work to be shown to the class, without a name. */
+  @Column({ type: 'boolean', default: false })
+  shares!: boolean
 }
 
 /** Who belonged to a group and was taken out of it: its teachers still look after what they made. */

@@ -6,6 +6,7 @@ import { In, type DataSource, type EntityManager } from 'typeorm'
 import { checkPassword } from '../access/password-rules'
 import { hashPassword } from '../access/passwords'
 import { badInput, notFound } from '../http/problem'
+import type { Happenings } from '../live/happenings'
 import { Group, JoinRequest, Membership, Person } from './entities'
 import { askedMost, dropOldestRequest, signInNames } from './queries'
 import { freshPerson } from './service'
@@ -16,7 +17,10 @@ const MOST_REQUESTS = 500
 
 /** Joining a group by its code. */
 export class Joining {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly happenings: Happenings,
+  ) {}
 
   /**
    * Somebody asks to join by a code.
@@ -45,6 +49,8 @@ export class Joining {
         createdAt: new Date(),
         askedFrom: from,
       })
+      const teachers = await this.happenings.members(manager, group.id, 'teacher')
+      await this.happenings.tell(manager, teachers, 'join', { assignment: '', handIn: '' })
     })
     return group.name
   }

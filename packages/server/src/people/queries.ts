@@ -91,6 +91,28 @@ export async function teaches(database: DataSource, teacher: string, student: st
   return rows.length > 0
 }
 
+/** A student whom a teacher knows, and a class of the teacher's that they are in; null for one that was left. */
+export interface KnownRow {
+  readonly id: string
+  readonly name: string
+  readonly signIn: string
+  readonly schoolId: string | null
+  readonly group: string | null
+  readonly groupName: string | null
+}
+
+/** Every student of the classes of a teacher, also those who were taken out of one: a row for each class. */
+export const knownTo = (database: DataSource, teacher: string): Promise<KnownRow[]> =>
+  database.query(
+    `SELECT DISTINCT p.id, p.name, p.sign_in AS signIn, p.school_id AS schoolId, s.here AS \`group\`, g.name AS groupName
+       FROM (SELECT group_id, person_id, group_id AS here FROM memberships WHERE role = 'student'
+             UNION SELECT group_id, person_id, NULL FROM former_members WHERE role = 'student') s
+       JOIN memberships t ON t.group_id = s.group_id AND t.person_id = ? AND t.role = 'teacher'
+       JOIN people p ON p.id = s.person_id LEFT JOIN class_groups g ON g.id = s.here
+      ORDER BY p.name, p.id`,
+    [teacher],
+  )
+
 /** Everybody's sign-in name. */
 export async function signInNames(database: DataSource): Promise<Set<string>> {
   const rows: { n: string }[] = await database.query('SELECT sign_in AS n FROM people')

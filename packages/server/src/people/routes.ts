@@ -3,6 +3,7 @@ import {
   JoinAnswer,
   JoinRequest,
   NewGroup,
+  NewMember,
   NewTeacher,
   RosterFile,
   StudentName,
@@ -58,6 +59,21 @@ export const peopleRoutes = ({ groups, rosters, people, joining, leaving, guard 
       const student = await people.member(c.get('person'), group, person, 'student')
       return answer(c, await people.resetPassword(c.get('person'), student))
     })
+
+    .post('/groups/:group/members', who('teacher'), body(NewMember), async (c) => {
+      const group = await people.group(c.get('person'), c.req.param('group'))
+      const { person, from } = c.req.valid('json')
+      const student = await people.student(c.get('person'), person)
+      await people.takeIn(
+        c.get('person'),
+        group,
+        student,
+        from ? await people.group(c.get('person'), from) : null,
+      )
+      return done(c)
+    })
+
+    .get('/students', who('teacher'), async (c) => answer(c, await people.known(c.get('person'))))
 
     .delete('/groups/:group/members/:person', who('teacher'), async (c) => {
       const group = await people.group(c.get('person'), c.req.param('group'))

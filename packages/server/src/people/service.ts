@@ -2,7 +2,7 @@ import { words } from '@rudlo/words'
 import type { Role } from '@rudlo/contract/access'
 import { randomUUID } from 'node:crypto'
 import { freshSignInName, type RosterRow } from '@rudlo/core/roster'
-import type { NewTeacher, SignInCard } from '@rudlo/contract/people'
+import type { KnownView, NewTeacher, SignInCard } from '@rudlo/contract/people'
 import type { DataSource, EntityManager } from 'typeorm'
 import { firstPassword } from '../access/first-password'
 import { hashPassword } from '../access/passwords'
@@ -10,7 +10,7 @@ import type { Sessions } from '../access/sessions'
 import { badInput, notFound } from '../http/problem'
 import type { Happenings } from '../live/happenings'
 import { FormerMember, Group, Membership, Person } from './entities'
-import { signInNames, teaches } from './queries'
+import { knownTo, signInNames, teaches } from './queries'
 import { leaveTrail } from './trail'
 
 /** Students and teachers of groups: who comes in, and how. */
@@ -85,7 +85,7 @@ export class People {
   async add(
     teacher: Person,
     group: Group,
-    rows: readonly Pick<RosterRow, 'name' | 'signIn'>[],
+    rows: readonly (Pick<RosterRow, 'name' | 'signIn'> & Partial<Pick<RosterRow, 'schoolId'>>)[],
     role: Role = 'student',
   ): Promise<SignInCard[]> {
     const taken = await signInNames(this.database)
@@ -102,7 +102,14 @@ export class People {
     const hashes = await Promise.all(cards.map((c) => hashPassword(c.password, teacher.id)))
     await this.database.transaction(async (manager) => {
       for (const [i, { name, signIn }] of cards.entries()) {
-        const person = freshPerson({ name, signIn, passwordHash: hashes[i]!, role, mustChange: true })
+        const person = freshPerson({
+          name,
+          signIn,
+          passwordHash: hashes[i]!,
+          role,
+          mustChange: true,
+          schoolId: rows[i]!.schoolId ?? null,
+        })
         await manager.insert(Person, person)
         await manager.insert(Membership, { groupId: group.id, personId: person.id, role })
         await leaveTrail(manager, teacher.id, role === 'student' ? 'added' : 'named a teacher', person.id)
@@ -171,6 +178,32 @@ export class People {
       if (!(await manager.countBy(Membership, { personId: person.id })))
         await this.sessions.endAllOf(manager, person.id)
     })
+  }
+
+  /** Takes in a student from another class; they leave that one where it is named. Their work stays where it was made. */
+  async takeIn(teacher: Person, group: Group, person: Person, from: Group | null): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      await this.#enter(manager, group.id, person)
+      await leaveTrail(manager, teacher.id, 'added', person.id)
+    })
+    // in the new class first: with the last one everything would end that is open
+    if (from && from.id !== group.id) await this.leave(teacher, from, person)
+  }
+
+  /** Notes what the school knows somebody by. */
+  async knowAs(personId: string, schoolId: string): Promise<void> {
+    await this.database.getRepository(Person).update(personId, { schoolId })
+  }
+
+  /** Every student whom a teacher knows, with the classes they are in. */
+  async known(teacher: Person): Promise<KnownView[]> {
+    const all = new Map<string, KnownView & { groups: { id: string; name: string }[] }>()
+    for (const { id, name, signIn, group, groupName } of await knownTo(this.database, teacher.id)) {
+      const known = all.get(id) ?? { id, name, signIn, groups: [] }
+      all.set(id, known)
+      if (group) known.groups.push({ id: group, name: groupName ?? '' })
+    }
+    return [...all.values()]
   }
 
   /** Takes somebody who was taken out into the group again: everything of theirs is there as it was. */

@@ -1,16 +1,19 @@
-import type { TaskStrips, TermView } from '@rudlo/contract/term'
+import { readMarks } from '@rudlo/core/stored'
+import type { BestHandIn, TaskStrips, TermView } from '@rudlo/contract/term'
 import { commonestMistakes, needsHelp, nextLessons, stripsOf } from '@rudlo/core/term'
 import type { DataSource } from 'typeorm'
 import { textOf } from '../http/moment'
 import type { Assignment } from '../assignments/entities'
 import type { Group } from '../people/entities'
 import type { Songs } from '../songbook/songs'
-import { ownTerms, studentsOf, termAssignments, worksOf } from './queries'
+import { ownTerms, sharedOf, studentsOf, termAssignments, worksOf } from './queries'
 import { cellsOf, countedOf, readAssignment, type Cell } from './reading'
 import { termAssignmentView, termCellView } from './views'
 
 /** What could be taught next is looked for in so many of the newest assignments. */
 const LESSON_LOOKS_AT = 4
+/** So many are shown as the best. */
+const BEST = 3
 
 /** A class over a term: everything that is counted of it. */
 export class ClassTerms {
@@ -59,6 +62,17 @@ export class ClassTerms {
       mistakes: commonestMistakes(counted),
       next: nextOf(cells),
     }
+  }
+
+  /** The best three by a criterion, of those who allow it: without names. */
+  async best({ id }: Assignment, criterion: string): Promise<BestHandIn[]> {
+    return (await sharedOf(this.database, id))
+      .flatMap(({ handIn, marks }) => {
+        const level = readMarks(marks)[criterion]
+        return level === undefined ? [] : [{ handIn, level }]
+      })
+      .sort((a, b) => b.level - a.level)
+      .slice(0, BEST)
   }
 
   /** What was measured of one task in the newest hand-in of everybody. */

@@ -1,6 +1,6 @@
-import { ChangedNotes } from '@rudlo/contract/term'
+import { ChangedNotes, Sharing } from '@rudlo/contract/term'
 import { Hono } from 'hono'
-import { answer } from '../http/answer'
+import { answer, done } from '../http/answer'
 import { body } from '../http/validated'
 import { who, type Env } from '../http/who'
 import type { Services } from '../services'
@@ -29,6 +29,16 @@ export const termRoutes = ({ people, permissions, today, classTerms, studentTerm
       const group = await people.group(c.get('person'), c.req.param('group'))
       const student = await people.member(c.get('person'), group.id, c.req.param('person'), 'student')
       return answer(c, await studentTerms.note(c.get('person'), group, student, c.req.valid('json')))
+    })
+
+    .get('/assignments/:assignment/best/:criterion', who('teacher'), async (c) => {
+      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      return answer(c, await classTerms.best(assignment, c.req.param('criterion')))
+    })
+
+    .put('/term/sharing', who('student'), body(Sharing), async (c) => {
+      await studentTerms.share(c.get('person'), c.req.valid('json'))
+      return done(c)
     })
 
     .get('/term', who('student'), async (c) => answer(c, await studentTerms.own(c.get('person'))))

@@ -1,13 +1,19 @@
 import { words } from '@rudlo/words'
 import type { Kept } from '@rudlo/contract/common'
-import type { ChangedNotes, StudentTermAssignment, StudentNotes, StudentTerm } from '@rudlo/contract/term'
+import type {
+  ChangedNotes,
+  Sharing,
+  StudentTermAssignment,
+  StudentNotes,
+  StudentTerm,
+} from '@rudlo/contract/term'
 import { shareOfMarks } from '@rudlo/core/grades'
 import { readKeptRubric, readMarks } from '@rudlo/core/stored'
 import { best, minutesByWeek, mistakesOverTerm, type SmallPictures } from '@rudlo/core/term'
 import type { DataSource } from 'typeorm'
 import { isBack } from '../handins/entities'
 import { textOf } from '../http/moment'
-import { notNow } from '../http/problem'
+import { notFound, notNow } from '../http/problem'
 import { Group, Membership, Person } from '../people/entities'
 import type { Songs } from '../songbook/songs'
 import type { ClassTerms } from './class-terms'
@@ -78,6 +84,14 @@ export class StudentTerms {
     })
   }
 
+  /** Allows the own work to be shown to a class without a name, or no longer. @throws Problem 404 for a class of others */
+  async share(person: Person, { group, shares }: Sharing): Promise<void> {
+    if (!(await this.#membership(group, person.id))) throw notFound()
+    await this.database
+      .getRepository(Membership)
+      .update({ groupId: group, personId: person.id, role: 'student' }, { shares })
+  }
+
   async #notes(groupId: string, personId: string): Promise<StudentNotes> {
     const note = await this.database.getRepository(StudentNote).findOneBy({ groupId, personId })
     const author = note && (await this.database.getRepository(Person).findOneBy({ id: note.authorId }))
@@ -139,8 +153,13 @@ export class StudentTerms {
           weeks,
         ),
       },
+      shares: (await this.#membership(group, student))?.shares ?? false,
       notes: null,
     }
+  }
+
+  #membership(groupId: string, personId: string): Promise<Membership | null> {
+    return this.database.getRepository(Membership).findOneBy({ groupId, personId, role: 'student' })
   }
 }
 

@@ -21,11 +21,14 @@ const props = defineProps<{
   of: number
   test: string
   opens?: boolean
+  /** To be read from the back of a room. */
+  large?: boolean
 }>()
 const emit = defineEmits<{ open: [id: string] }>()
 
-/** px for a bar with its name. */
-const ROW = 40
+/** px for a bar with its name: in a room that is read, and on a wall. */
+const ROWS = { near: 40, far: 62 } as const
+const row = computed(() => (props.large ? ROWS.far : ROWS.near))
 const TINTS = [0.45, 0.7, 1] as const
 
 const entries = computed(() =>
@@ -50,7 +53,7 @@ const option: ChartOption = (p, text) => ({
   series: [
     {
       type: 'bar',
-      barWidth: 12,
+      barWidth: props.large ? 18 : 12,
       showBackground: true,
       backgroundStyle: { color: p.wash, borderRadius: 4 },
       data: props.bars.map((b) => ({
@@ -60,9 +63,10 @@ const option: ChartOption = (p, text) => ({
       })),
       label: {
         show: true,
-        position: [0, -16],
+        position: [0, props.large ? -26 : -16],
         color: p.ink,
-        fontSize: text.fontSize,
+        opacity: 1,
+        fontSize: props.large ? 20 : text.fontSize,
         formatter: ({ name }: { name: string }) => name,
       },
       // moved down by half of the name above it
@@ -70,7 +74,7 @@ const option: ChartOption = (p, text) => ({
     },
     {
       type: 'bar',
-      barWidth: 12,
+      barWidth: props.large ? 18 : 12,
       barGap: '-100%',
       silent: true,
       itemStyle: { color: 'transparent' },
@@ -80,7 +84,7 @@ const option: ChartOption = (p, text) => ({
         position: 'right',
         color: p.ink,
         fontWeight: 600,
-        fontSize: 14,
+        fontSize: props.large ? 22 : 14,
         formatter: ({ dataIndex }: { dataIndex: number }) => String(props.bars[dataIndex]?.count ?? ''),
       },
     },
@@ -94,7 +98,7 @@ const option: ChartOption = (p, text) => ({
     :option="option"
     :entries="entries"
     :table="table"
-    :height="bars.length * ROW + 8"
+    :height="bars.length * row + 8"
     :test="test"
     :opens="opens"
     @open="(id) => emit('open', id)"

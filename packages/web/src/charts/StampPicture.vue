@@ -13,7 +13,7 @@ const props = defineProps<{
 /** Units of the drawing. */
 const [WIDTH, HEIGHT] = [84, 40]
 /** A loss that is over for the ear, and how far a lead can stand from 0, in LU. */
-const [GONE, FAR] = [40, 12]
+const [GONE, FAR] = [40, 20]
 
 /** Values on 0…1 from below; null where nothing is. */
 const values = computed((): readonly (number | null)[] => {
@@ -43,6 +43,8 @@ const line = computed(() => {
     })
     .join('')
 })
+/** Whether it comes rather than goes. */
+const rises = computed(() => (values.value[0] ?? 1) < (values.value.at(-1) ?? 0))
 const column = computed(() => WIDTH / Math.max(1, values.value.length))
 </script>
 
@@ -60,7 +62,14 @@ const column = computed(() => WIDTH / Math.max(1, values.value.length))
       />
     </template>
     <template v-else>
-      <line v-if="kind === 'fade'" class="even" x1="0" :y1="y(1)" :x2="WIDTH" :y2="y(0)" />
+      <line
+        v-if="kind === 'fade'"
+        class="even"
+        x1="0"
+        :y1="y(rises ? 0 : 1)"
+        :x2="WIDTH"
+        :y2="y(rises ? 1 : 0)"
+      />
       <line v-else class="even" x1="0" :x2="WIDTH" :y1="y(0.5)" :y2="y(0.5)" />
       <path :d="line" />
     </template>

@@ -16,6 +16,8 @@ const props = defineProps<{
   /** What was asked for; null on a side that is open. */
   low: number | null
   high: number | null
+  /** The smallest step between two values that are said differently. */
+  step: number
   /** A value in words. */
   say: (value: number) => string
   test: string
@@ -25,13 +27,13 @@ const emit = defineEmits<{ open: [id: string] }>()
 
 const HEIGHT = 112
 /** So many rows of dots, so that those beside each other do not hide each other. */
-const ROWS = 5
+const ROWS = 7
 
 /** How far it is drawn: all dots, all that is asked for, and a little air. */
 const range = computed(() => {
   const all = [...props.dots.map((d) => d.value), ...[props.low, props.high].filter((x) => x !== null)]
   const [least, most] = [Math.min(...all), Math.max(...all)]
-  const air = (most - least || Math.abs(most) || 1) * 0.12
+  const air = Math.max(props.step, (most - least) * 0.12)
   return [least - air, most + air] as const
 })
 const sorted = computed(() => [...props.dots].sort((a, b) => a.value - b.value))
@@ -48,7 +50,7 @@ const band = computed(() => {
   if (props.low === null && props.high === null) return null
   const [least, most] = range.value
   const [low, high] = [props.low ?? least, props.high ?? most]
-  const thin = (most - least) / 120
+  const thin = (most - least) / 70
   return low === high ? ([low - thin, high + thin] as const) : ([low, high] as const)
 })
 
@@ -58,7 +60,8 @@ const option: ChartOption = (p, text) => ({
     type: 'value',
     min: range.value[0],
     max: range.value[1],
-    splitNumber: 4,
+    splitNumber: 3,
+    minInterval: props.step,
     axisLabel: {
       color: p.soft,
       fontSize: text.fontSize,
@@ -74,7 +77,7 @@ const option: ChartOption = (p, text) => ({
   series: [
     {
       type: 'scatter',
-      symbolSize: 11,
+      symbolSize: 10,
       data: sorted.value.map((d, i) => ({
         id: d.id,
         value: [d.value, i % ROWS],

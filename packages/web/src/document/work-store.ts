@@ -435,6 +435,12 @@ export const useWork = defineStore('work', () => {
     return made
   }
 
+  /** Takes a version away again. @throws ApiError where a teacher has looked at it */
+  async function withdraw(handIn: string): Promise<void> {
+    await told(server['hand-ins'][':handIn'].$delete({ param: { handIn } }))
+    await refreshVersions()
+  }
+
   const flush = async () => (await saver?.flush()) ?? true
   const envelope = (address: string) => (mix.value ? envelopeOf(mix.value, address) : undefined)
 
@@ -474,6 +480,7 @@ export const useWork = defineStore('work', () => {
     undo,
     redo,
     handIn,
+    withdraw,
     flush,
     nudge,
     workHere,

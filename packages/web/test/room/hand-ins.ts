@@ -65,6 +65,8 @@ export function handedIn(
     student,
     before: null,
     versions: [{ id, number: 1 }],
+    late: 0,
+    saidBefore: null,
     hints: [],
     review: {
       marks: {},
@@ -105,4 +107,5 @@ export const queued = ({ id, student, number, state, outcome }: ReviewedHandIn):
   newest: true,
   with: null,
   sameAs: [],
+  late: 0,
 })

@@ -48,12 +48,12 @@ const UP = [
     FOREIGN KEY (hand_in_id) REFERENCES hand_ins (id) ON DELETE CASCADE)`,
   `ALTER TABLE class_groups ADD COLUMN IF NOT EXISTS lesson_day TINYINT UNSIGNED NULL,
     ADD COLUMN IF NOT EXISTS lesson_time CHAR(5) CHARACTER SET ascii NULL`,
+  `ALTER TABLE memberships ADD COLUMN IF NOT EXISTS shares BOOLEAN NOT NULL DEFAULT FALSE`,
   `ALTER TABLE people ADD COLUMN IF NOT EXISTS school_id VARCHAR(80) NULL`,
-  `ALTER TABLE assignments ADD KEY IF NOT EXISTS by_group (group_id, created_at)`,
 ]
 
 const DOWN = [
-  'ALTER TABLE assignments DROP KEY IF EXISTS by_group',
+  'ALTER TABLE memberships DROP COLUMN IF EXISTS shares',
   'ALTER TABLE people DROP COLUMN IF EXISTS school_id',
   'ALTER TABLE class_groups DROP COLUMN IF EXISTS lesson_day, DROP COLUMN IF EXISTS lesson_time',
   ...[

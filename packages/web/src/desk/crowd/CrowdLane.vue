@@ -23,7 +23,8 @@ const props = defineProps<{
   lines: readonly { readonly handIn: string; readonly student: string; readonly points: Points }[]
   middle: MiddleHalf | null
   pointed: string | null
-  position: number
+  /** Where it plays; null where nothing is played. */
+  position: number | null
 }>()
 const emit = defineEmits<{
   zoom: [tick: number, factor: number]
@@ -99,7 +100,7 @@ const tool = placeTool({ stretch: () => undefined, go: (tick) => emit('go', tick
     data-test="crowd"
   >
     <canvas ref="canvas" />
-    <PlayPosition :view="view" :at="() => position" />
+    <PlayPosition v-if="position !== null" :view="view" :at="() => position ?? 0" />
     <LaneSurface
       class="place"
       :view="view"

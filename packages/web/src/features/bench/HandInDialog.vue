@@ -7,7 +7,9 @@ import { overruled } from '@rudlo/core/brief'
 import { saidTasks, Sayer } from '@rudlo/sentences'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import type { OwnVersion } from '@rudlo/contract/handins'
+import { now } from '../../browser/clock'
 import { whenText } from '../../words/dates'
+import { lateText } from '../../words/late'
 import { useLive } from '../../api/live-store'
 import { useWork } from '../../document/work-store'
 import TermText from '../../ui/marks/TermText.vue'
@@ -77,6 +79,11 @@ const judged = computed(() =>
       title: bench.assignment!.brief.tasks.find((b) => b.id === task.task)?.title,
     })),
 )
+/** Hours by which the first version comes late; 0 where it does not. */
+const late = computed(() => {
+  const { dueAt } = bench.assignment!
+  return open.value && dueAt && !desk.newest ? (now().getTime() - Date.parse(dueAt)) / 3_600_000 : 0
+})
 /** Whether it is as it was given, or as it was handed in last: then it is asked about once. */
 const unchanged = computed(() => {
   const before = desk.newest?.document.mix ?? bench.assignment!.startingMix
@@ -102,6 +109,20 @@ async function handIn(): Promise<void> {
     paired.value = false
     said.value = ''
     pass.reset()
+  } catch (error) {
+    problem.value = (error as Error).message
+  } finally {
+    busy.value = false
+  }
+}
+
+/** Takes the version away again, as long as nobody has looked at it. */
+async function withdraw(): Promise<void> {
+  busy.value = true
+  problem.value = ''
+  try {
+    await work.withdraw(shown.value!.id)
+    open.value = false
   } catch (error) {
     problem.value = (error as Error).message
   } finally {
@@ -143,6 +164,9 @@ onBeforeUnmount(() => clearInterval(timer))
   >
     <template v-if="!shown">
       <p v-if="unchanged" data-test="unchanged"><b>{{ t('hand-in.unchanged') }}</b></p>
+      <p v-if="late > 0" class="late" role="note" data-test="late">
+        {{ t('hand-in.late', { late: lateText(late) }) }}
+      </p>
       <p>{{ t('hand-in.text', { number: next + 1 }) }}</p>
       <p v-if="unmet.length" data-test="unmet">
         {{ t('hand-in.unmet', { tasks: unmet.map((task) => task.title).join(', ') }) }}
@@ -191,6 +215,7 @@ onBeforeUnmount(() => clearInterval(timer))
       <p v-else class="measuring" role="status">
         <v-progress-circular indeterminate size="22" width="3" /> {{ t('hand-in.measuring') }}
       </p>
+      <FormProblem :text="problem" />
     </template>
     <template #acts>
       <template v-if="!shown">
@@ -199,9 +224,19 @@ onBeforeUnmount(() => clearInterval(timer))
           t(unchanged ? 'hand-in.anyway' : 'hand-in.title.short')
         }}</AppButton>
       </template>
-      <AppButton v-else tone="main" data-test="close-hand-in" @click="open = false">{{
-        t('hand-in.back')
-      }}</AppButton>
+      <template v-else>
+        <AppButton
+          v-if="shown.state !== 'given back' && shown.id === desk.newest?.id"
+          tone="quiet"
+          :busy="busy"
+          data-test="withdraw"
+          @click="withdraw"
+          >{{ t('hand-in.withdraw') }}</AppButton
+        >
+        <AppButton tone="main" data-test="close-hand-in" @click="open = false">{{
+          t('hand-in.back')
+        }}</AppButton>
+      </template>
     </template>
   </AppDialog>
 </template>
@@ -217,6 +252,11 @@ h3 {
 .task {
   display: grid;
   gap: var(--space-1);
+}
+
+.late {
+  color: var(--warm);
+  font-weight: 600;
 }
 
 .pair {

@@ -2,10 +2,11 @@
 /** The first page after signing in: what a student does next, or the day of a teacher. */
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import type { TodayView as Today } from '@rudlo/contract/term'
-import { promiseTimeout, useTimeoutFn } from '@vueuse/core'
+import { promiseTimeout, useDebounceFn, useTimeoutFn } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
+import { useLive } from '../../api/live-store'
 import { useSession } from '../../api/session-store'
 import AppHeader from '../../shell/AppHeader.vue'
 import RoomPage from '../../ui/page/RoomPage.vue'
@@ -51,6 +52,14 @@ async function load(): Promise<void> {
   }
 }
 
+/** Several things that happen at once are looked at once. */
+const REFRESH_MS = 600
+/** What changes a teacher’s day is on the page as soon as it happens. */
+const DAY = new Set(['handed in', 'withdrawn', 'measured', 'given back', 'help', 'helped', 'join', 'class'])
+useLive().listen(({ kind }) => {
+  if (today.value && DAY.has(kind)) void refresh()
+})
+const refresh = useDebounceFn(load, REFRESH_MS)
 onMounted(async () => {
   await load()
   atRest.start()

@@ -15,8 +15,12 @@ import { termOf } from './term'
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
 const term = computed(() => termOf(props.cards, now()))
 
-const due = ({ dueAt }: AssignmentCard) =>
-  dueAt ? t(new Date(dueAt) < now() ? 'home.late' : 'home.due', { when: whenText(dueAt) }) : ''
+const due = ({ dueAt, mine }: AssignmentCard) =>
+  dueAt
+    ? t(new Date(dueAt) < now() ? 'home.late' : mine?.extended ? 'home.extended' : 'home.due', {
+        when: whenText(dueAt),
+      })
+    : ''
 </script>
 
 <template>

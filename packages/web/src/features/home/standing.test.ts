@@ -11,7 +11,11 @@ const mine = (
   changedSince = false,
   begun = true,
 ) =>
-  standingOf(card({ mine: { begun, changedSince, handIn: state && { id: 'x', number: 2, state, outcome } } }))
+  standingOf(
+    card({
+      mine: { begun, changedSince, extended: false, handIn: state && { id: 'x', number: 2, state, outcome } },
+    }),
+  )
 
 describe('standingOf', () => {
   it('tells a student what to do next', () => {

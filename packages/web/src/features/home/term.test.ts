@@ -16,11 +16,12 @@ const card = (title: string, dueAt: string | null, more: Partial<AssignmentCard>
   draft: false,
   ...more,
 })
-const NEW: Standing = { begun: false, handIn: null, changedSince: false }
+const NEW: Standing = { begun: false, handIn: null, changedSince: false, extended: false }
 const handed = (outcome: 'accepted' | 'again' | null): Standing => ({
   begun: true,
   handIn: { id: 'h', number: 1, state: outcome ? 'given back' : 'waiting', outcome },
   changedSince: false,
+  extended: false,
 })
 const titles = (cards: readonly AssignmentCard[]) => cards.map((c) => c.title)
 

@@ -8,6 +8,8 @@ import { usePlayer } from '../../engine/player-store'
 import AppHeader from '../../shell/AppHeader.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RoomPage from '../../ui/page/RoomPage.vue'
+import PageSection from '../../ui/page/PageSection.vue'
+import SwitchField from '../../ui/fields/SwitchField.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
 import NoticeBar from '../../ui/overlays/NoticeBar.vue'
 import { t } from '../../words/t'
@@ -30,6 +32,15 @@ async function load(): Promise<void> {
   } catch (error) {
     problem.value = (error as Error).message
   }
+}
+/** Allows it to be shown, or no longer. */
+async function allow(shares: boolean): Promise<void> {
+  try {
+    await told(server.term.sharing.$put({ json: { group: term.value!.group.id, shares } }))
+  } catch (error) {
+    notice.value = (error as Error).message
+  }
+  await load()
 }
 onMounted(load)
 onBeforeUnmount(() => {
@@ -88,6 +99,14 @@ onBeforeUnmount(() => {
         </p>
       </template>
     </StudentTermView>
+    <PageSection v-if="term" :title="t('progress.share')">
+      <SwitchField
+        :label="t('progress.share.label')"
+        :model-value="term.shares"
+        data-test="share"
+        @update:model-value="(on: boolean) => allow(on)"
+      />
+    </PageSection>
     <NoticeBar v-model="notice" />
   </RoomPage>
 </template>

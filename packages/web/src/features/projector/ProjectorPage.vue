@@ -13,6 +13,7 @@ import { server, told } from '../../api/client'
 import RankedChart from '../../charts/RankedChart.vue'
 import CrowdLane from '../../desk/crowd/CrowdLane.vue'
 import { useSpan } from '../../editor/lane/use-span'
+import BestThree from './BestThree.vue'
 import AppHeader from '../../shell/AppHeader.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
@@ -35,9 +36,13 @@ async function load(): Promise<void> {
   problem.value = ''
   try {
     term.value = await told(server.groups[':group'].term.$get({ param: { group: props.group } }))
-    // the newest in which something was handed in
-    const handedIn = new Set(term.value.cells.filter((c) => c.handIn).map((c) => c.assignment))
-    assignmentId.value = term.value.assignments.findLast((a) => handedIn.has(a.id))?.id ?? ''
+    // the newest that most have handed in, else the newest that somebody has
+    const { cells, assignments, students } = term.value
+    const handedIn = (id: string) => cells.filter((c) => c.assignment === id && c.handIn).length
+    const shown =
+      assignments.findLast((a) => handedIn(a.id) * 2 > students.length) ??
+      assignments.findLast((a) => handedIn(a.id) > 0)
+    assignmentId.value = shown?.id ?? ''
   } catch (error) {
     problem.value = (error as Error).message
   }
@@ -155,7 +160,7 @@ const mistakes = computed(() =>
             :lines="drawn"
             :middle="middle"
             :pointed="null"
-            :position="-1"
+            :position="null"
             @zoom="zoom"
             @scroll="scroll"
           />
@@ -172,6 +177,7 @@ const mistakes = computed(() =>
               :bars="counts"
               :of="Math.max(1, judged)"
               test="projector-counts"
+              large
             />
           </section>
           <section class="sheet">
@@ -184,8 +190,10 @@ const mistakes = computed(() =>
               :bars="mistakes"
               :of="Math.max(1, judged)"
               test="projector-mistakes"
+              large
             />
           </section>
+          <BestThree v-if="view" :assignment="view" :span="span" />
         </div>
       </template>
     </RoomState>
@@ -235,11 +243,11 @@ h2 {
 
 .beside {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(340px, 1fr));
   gap: var(--space-4);
 }
 
-.beside section {
+.beside > * {
   display: grid;
   gap: var(--space-3);
   align-content: start;

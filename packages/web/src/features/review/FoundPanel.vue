@@ -19,6 +19,7 @@ import FoundMistakes from './FoundMistakes.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import FoldSection from '../../ui/page/FoldSection.vue'
+import { lateText } from '../../words/late'
 import { t } from '../../words/t'
 
 const props = defineProps<{
@@ -124,6 +125,7 @@ const changes = computed(() => {
   <section class="found" :aria-label="t('summary.label')">
     <h1>
       {{ t('summary.by', { number: handIn.number, student: handIn.student }) }}
+      <span v-if="handIn.late > 0" class="late" data-test="desk-late">{{ lateText(handIn.late) }}</span>
       <span class="soft">{{ t('summary.at', { when: whenText(handIn.handedInAt) }) }}</span>
     </h1>
     <p v-if="handIn.said" class="said" data-test="said">“{{ handIn.said }}”</p>
@@ -282,5 +284,10 @@ ul {
 .row.open {
   color: var(--ink);
   font-size: var(--text-2);
+}
+
+.late {
+  color: var(--warm);
+  font-weight: 600;
 }
 </style>

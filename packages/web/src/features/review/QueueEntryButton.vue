@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { now } from '../../browser/clock'
 import type { QueueEntry } from '@rudlo/contract/handins'
 import { whenText } from '../../words/dates'
+import { lateText } from '../../words/late'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import { t } from '../../words/t'
 
@@ -18,8 +19,9 @@ const sign = computed(() => {
 })
 
 const title = computed(() => {
-  const { number, handedInAt, sameAs, state, openedAt, givenBackAt, measureProblem } = props.entry
+  const { number, handedInAt, sameAs, state, openedAt, givenBackAt, measureProblem, late } = props.entry
   const parts = [t('queue.entry.tip', { number, when: whenText(handedInAt) })]
+  if (late > 0) parts.push(lateText(late))
   if (measureProblem) parts.push(t('queue.not-measured.tip'))
   if (sameAs.length) parts.push(t('queue.same.tip', { names: sameAs.join(', ') }))
   if (state === 'given back' && openedAt) parts.push(t('queue.opened'))
@@ -37,6 +39,7 @@ const title = computed(() => {
   <RowButton class="entry" :aria-current="current" :tip="title">
     <span class="name">{{ entry.with ? `${entry.student} & ${entry.with}` : entry.student }}</span>
     <span v-if="entry.sameAs.length" class="same" data-test="same-as" :aria-label="t('queue.same')">=</span>
+    <span v-if="entry.late > 0" class="late" data-test="late">{{ t('term.late.sign') }}</span>
     <span v-if="!entry.seenAt && entry.state === 'waiting'" class="fresh">{{ t('queue.new') }}</span>
     <span class="version">{{ sign }}</span>
   </RowButton>
@@ -89,6 +92,17 @@ const title = computed(() => {
   color: var(--sheet);
   font-size: 12px;
   font-weight: 640;
+}
+
+.late {
+  flex: none;
+  color: var(--warm);
+  font-size: 13px;
+  font-weight: 600;
+}
+
+.entry[aria-current='true'] .late {
+  color: inherit;
 }
 
 .same {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What has been handed in: what waits, oldest first, what is decided, and what was given back. */
 import { computed, ref } from 'vue'
-import type { QueueEntry } from '@rudlo/contract/handins'
+import type { NotHandedIn, QueueEntry } from '@rudlo/contract/handins'
 import QueueEntryButton from './QueueEntryButton.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
@@ -13,6 +13,8 @@ const props = defineProps<{
   waiting: readonly QueueEntry[]
   held: readonly QueueEntry[]
   done: readonly QueueEntry[]
+  /** Who has not handed in. */
+  missing: readonly NotHandedIn[]
   current: string | null
   /** Other assignments of this teacher, with how many wait in each. */
   assignments: readonly {
@@ -95,6 +97,14 @@ function release(): void {
           @click="emit('choose', entry.id)"
         />
       </template>
+    </section>
+    <section v-if="missing.length" data-test="not-handed-in">
+      <h2>
+        {{ t('queue.missing') }}<span v-if="missing.length > 1" class="count">{{ missing.length }}</span>
+      </h2>
+      <p class="soft none">
+        {{ missing.map((m) => (m.begun ? t('queue.missing.begun', { name: m.name }) : m.name)).join(', ') }}
+      </p>
     </section>
     <div v-if="held.length" class="release">
       <AppButton v-if="!asking" small data-test="release" @click="asking = true">

@@ -81,6 +81,7 @@ defineExpose({
             :waiting="review.waiting"
             :held="review.held"
             :done="review.done"
+            :missing="review.missing"
             :current="review.handIn.id"
             @choose="choose"
             @assignment="(id) => emit('assignment', id)"

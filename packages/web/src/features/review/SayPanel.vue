@@ -11,6 +11,7 @@ import RemarkForm from './RemarkForm.vue'
 import RemarkList from './RemarkList.vue'
 import { attempt } from '../../ui/forms/attempt'
 import { useReview } from './review-store'
+import SaidBefore from './SaidBefore.vue'
 import RubricMarks from './RubricMarks.vue'
 import VoiceButton from './VoiceButton.vue'
 import { useVoice } from './voice-store'
@@ -98,6 +99,7 @@ defineExpose({
 <template>
   <aside class="say" :aria-label="t('say.label')">
     <div class="said">
+      <SaidBefore />
       <RubricMarks />
       <h2>{{ t('say.remarks') }}</h2>
       <RemarkList />

@@ -14,7 +14,7 @@ import { ApiError } from '../../api/errors'
 import { attempt } from '../../ui/forms/attempt'
 import { saidAssessment, Sayer } from '@rudlo/sentences'
 import type { AssignmentView } from '@rudlo/contract/assignments'
-import type { Outcome, QueueEntry } from '@rudlo/contract/handins'
+import type { NotHandedIn, Outcome, QueueEntry } from '@rudlo/contract/handins'
 import type { RemarkView } from '@rudlo/contract/reviews'
 import { ReviewDrafts } from '../../document/review-drafts'
 import { useSession } from '../../api/session-store'
@@ -33,6 +33,8 @@ export const useReview = defineStore('review', () => {
   const drafts = () => new ReviewDrafts(session.person?.id ?? '')
   const assignment = shallowRef<AssignmentView | null>(null)
   const queue = shallowRef<readonly QueueEntry[]>([])
+  /** Who has not handed in. */
+  const missing = shallowRef<readonly NotHandedIn[]>([])
   const handIn = shallowRef<OpenedHandIn | null>(null)
   const marks = ref<Record<string, number>>({})
   const comment = ref('')
@@ -56,7 +58,10 @@ export const useReview = defineStore('review', () => {
   const time = computed(() => (song.value ? songTime(song.value) : null))
   const { span, zoom, scroll, showAll } = useSpan(() => time.value)
   const mix = computed<Mix | null>(() => handIn.value?.document.mix ?? null)
-  const waiting = computed(() => queue.value.filter((q) => q.state === 'waiting' || q.state === 'measuring'))
+  // a newer version takes the place of one that still waits
+  const waiting = computed(() =>
+    queue.value.filter((q) => q.newest && (q.state === 'waiting' || q.state === 'measuring')),
+  )
   /** Decided, to be given back together. */
   const held = computed(() => queue.value.filter((q) => q.state === 'held'))
   /** One line a student: the newest version that was given back. */
@@ -102,12 +107,11 @@ export const useReview = defineStore('review', () => {
   }
 
   async function refreshQueue(): Promise<void> {
-    queue.value = await told(
-      server.assignments[':assignment']['hand-ins'].$get({
-        param: { assignment: assignment.value!.id },
-        query: {},
-      }),
-    )
+    const param = { assignment: assignment.value!.id }
+    ;[queue.value, missing.value] = await Promise.all([
+      told(server.assignments[':assignment']['hand-ins'].$get({ param, query: {} })),
+      told(server.assignments[':assignment'].missing.$get({ param })),
+    ])
   }
 
   /** Lays a hand-in on the desk. The song's audio is loaded once for all of them. */
@@ -378,6 +382,7 @@ export const useReview = defineStore('review', () => {
   return {
     assignment,
     queue,
+    missing,
     handIn,
     marks,
     comment,

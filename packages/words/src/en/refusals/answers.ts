@@ -24,6 +24,7 @@ export const ANSWERS = {
   'hand-in.hand-in-still-being': 'This hand-in is still being measured: give it back in a moment.',
   'hand-in.hand-in-given-back': 'This hand-in was given back already.',
   'hand-in.time-over-choose': 'That time is over: choose one that is still to come.',
+  'hand-in.looked-at': 'Your teacher has looked at this version already: it cannot be withdrawn any more.',
   'hand-in.student-opened-already': 'The student has opened it already: request a new version instead.',
   'hand-in.hand-in-not-given': 'This hand-in was not given back.',
   'server.disk-server-full':

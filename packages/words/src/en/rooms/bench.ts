@@ -49,6 +49,8 @@ export const BENCH = {
   'hand-in.hand-writes':
     'Your hand still writes on some tracks while the song plays. That is turned off when you hand in.',
   'hand-in.with-teacher': 'Version {number} is with your teacher',
+  'hand-in.late': 'This is {late}. Hand it in all the same: your teacher sees that it came late.',
+  'hand-in.withdraw': 'Withdraw this version',
   'hand-in.at': 'Handed in {when}',
   'hand-in.measured': 'What was measured',
   'hand-in.measuring': 'Listening and measuring …',

@@ -17,6 +17,7 @@ export const HOME = {
   'home.working': 'Working on version {number}',
   'home.came-back': 'Version {number} came back to you',
   'home.due': 'Due {when}',
+  'home.extended': 'You have until {when}',
   'home.late': 'It was due {when}',
   'home.opens': 'Opens {when}',
   'home.next': 'Do this next',

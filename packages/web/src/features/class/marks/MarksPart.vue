@@ -56,6 +56,8 @@ function textOf(c: GradeCell): string {
   if (c.share !== null) return store.textOf(c.share)
   return c.missing ? t('marks.missing') : c.handIn ? t('marks.open') : ''
 }
+/** Whether there is no mark that counts. */
+const isNone = (c: GradeCell) => c.excused !== null || (c.share === null && !criterion.value)
 const overallOf = (s: OverallView) => store.textOf(s.byHand[0]?.share ?? s.rule)
 const isByHand = (s: OverallView) => (s.byHand[0]?.share ?? null) !== null
 const isDropped = (s: OverallView, assignment: string) => s.dropped.includes(assignment)
@@ -129,7 +131,7 @@ const rosterUrl = computed(() => `/api/groups/${props.group}/results.zip`)
               <td v-for="a in grades.assignments" :key="a.id">
                 <RowButton
                   class="mark"
-                  :class="{ dropped: isDropped(s, a.id) }"
+                  :class="{ dropped: isDropped(s, a.id), none: isNone(byStudent.get(s.student)!.get(a.id)!) }"
                   :tip="isDropped(s, a.id) ? t('marks.dropped') : undefined"
                   :aria-label="
                     t('marks.cell', {
@@ -244,6 +246,11 @@ thead th {
   min-width: var(--target);
   min-height: var(--target);
   padding: 0 var(--space-2);
+}
+
+.none {
+  color: var(--soft);
+  font-weight: 400;
 }
 
 .mark:hover {

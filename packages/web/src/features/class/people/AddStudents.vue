@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Takes students into a class: typed or pasted, from a table, or from the two files of a OneRoster export. */
-import type { RosterAnswer } from '@rudlo/contract/people'
+import type { KnownView, RosterAnswer } from '@rudlo/contract/people'
+import type { RosterColumns } from '@rudlo/core/roster'
 import { computed, ref, shallowRef, watch } from 'vue'
 import AppButton from '../../../ui/buttons/AppButton.vue'
 import FileButton from '../../../ui/fields/FileButton.vue'
@@ -10,7 +11,11 @@ import FormProblem from '../../../ui/forms/FormProblem.vue'
 import { keepKeys } from '../../../ui/keys/keep-keys'
 import AppDialog from '../../../ui/overlays/AppDialog.vue'
 import { t } from '../../../words/t'
+import { server, told } from '../../../api/client'
 import { useClass } from './class-store'
+import { rememberColumns, rememberedColumns } from './remembered-columns'
+import RosterColumnsFold from './RosterColumnsFold.vue'
+import RosterPreview from './RosterPreview.vue'
 import { decodeText } from './decode-text'
 
 const open = defineModel<boolean>({ required: true })
@@ -19,6 +24,11 @@ const text = ref('')
 const enrollments = ref<string | null>(null)
 const chosenClass = ref('')
 const preview = shallowRef<RosterAnswer | null>(null)
+const columns = shallowRef<RosterColumns | null>(null)
+const same = ref<readonly number[]>([])
+const leaves = ref<readonly string[]>([])
+const known = shallowRef<readonly KnownView[]>([])
+const chosen = ref('')
 const busy = ref(false)
 const problem = ref('')
 
@@ -28,22 +38,60 @@ watch(open, (is) => {
   enrollments.value = null
   preview.value = null
   problem.value = ''
+  columns.value = null
+  chosen.value = ''
+  told(server.students.$get()).then(
+    (all) => (known.value = all),
+    () => null,
+  )
 })
+
+/** Those whom the teacher knows and who are not in this class. */
+const others = computed(() =>
+  known.value
+    .filter((k) => !k.groups.some((g) => g.id === store.group?.id))
+    .map((k) => ({
+      value: k.id,
+      text: k.name,
+      note: k.groups.map((g) => g.name).join(', ') || t('class.add.known.none'),
+    })),
+)
+async function takeIn(): Promise<void> {
+  if (await store.takeIn(chosen.value, store.group!.id)) open.value = false
+  else problem.value = store.problem
+}
 
 const roster = computed(() => ({
   text: text.value,
   ...(enrollments.value === null ? {} : { enrollments: enrollments.value }),
   ...(chosenClass.value ? { class: chosenClass.value } : {}),
+  ...(columns.value ? { columns: columns.value } : {}),
 }))
 
 async function look(): Promise<void> {
   problem.value = ''
-  preview.value = await store.previewRoster(roster.value)
-  if (!preview.value) problem.value = store.problem
+  let found = await store.previewRoster(roster.value)
+  const remembered = found && !columns.value ? rememberedColumns(found.header) : null
+  if (remembered) {
+    columns.value = remembered
+    found = await store.previewRoster(roster.value)
+  }
+  preview.value = found
+  // who has the same name is most often the same
+  same.value = (found?.rows ?? []).filter((r) => r.match.kind === 'alike').map((r) => r.line)
+  leaves.value = []
+  if (!found) problem.value = store.problem
+}
+
+async function match(to: RosterColumns): Promise<void> {
+  columns.value = to
+  rememberColumns(preview.value!.header, to)
+  await look()
 }
 
 function typed(): void {
   preview.value = null
+  columns.value = null
   enrollments.value = null
 }
 
@@ -68,12 +116,18 @@ async function choose(name: string): Promise<void> {
 
 async function add(): Promise<void> {
   busy.value = true
-  const done = await store.addStudents(roster.value)
+  const done = await store.addStudents({ ...roster.value, same: same.value, takeOut: leaves.value })
   busy.value = false
   if (done) open.value = false
   else problem.value = store.problem
 }
 
+const fresh = computed(
+  () =>
+    preview.value?.rows.filter(
+      (r) => r.match.kind === 'new' || (r.match.kind === 'alike' && !same.value.includes(r.line)),
+    ).length ?? 0,
+)
 const ready = computed(() => preview.value && preview.value.rows.length > 0 && !preview.value.problems.length)
 </script>
 
@@ -112,18 +166,28 @@ const ready = computed(() => preview.value && preview.value.rows.length > 0 && !
           {{ p.line ? t('class.add.line', { line: p.line, sentence: p.sentence }) : p.sentence }}
         </li>
       </ul>
-      <p v-else>
-        <b>{{ t('class.add.found', { n: preview.rows.length }) }}:</b>
-        {{ preview.rows.map((r) => (r.signIn ? `${r.name} (${r.signIn})` : r.name)).join(', ') }}
-      </p>
+      <RosterPreview v-else v-model:same="same" v-model:leaves="leaves" :preview="preview" />
+      <RosterColumnsFold
+        v-if="preview.header.length"
+        :key="preview.header.join()"
+        :header="preview.header"
+        :columns="columns ?? preview.columns"
+        @change="match"
+      />
     </div>
+    <form v-if="others.length && !preview" class="known" @submit.prevent="takeIn">
+      <SelectField v-model="chosen" :label="t('class.add.known')" :choices="others" data-test="known" />
+      <AppButton type="submit" :disabled="!chosen" data-test="take-known">{{
+        t('class.add.known.do')
+      }}</AppButton>
+    </form>
     <template #acts>
       <AppButton tone="quiet" @click="open = false">{{ t('ui.cancel') }}</AppButton>
       <AppButton v-if="!ready" tone="main" :disabled="!text.trim()" data-test="look-at-list" @click="look">{{
         t('class.add.check')
       }}</AppButton>
       <AppButton v-else tone="main" :busy="busy" data-test="add-them" @click="add">{{
-        t('class.add.do', { n: preview!.rows.length })
+        fresh === preview!.rows.length ? t('class.add.do', { n: fresh }) : t('class.add.apply')
       }}</AppButton>
     </template>
   </AppDialog>
@@ -137,12 +201,18 @@ const ready = computed(() => preview.value && preview.value.rows.length > 0 && !
 }
 
 .preview {
-  max-height: 180px;
+  max-height: 300px;
   overflow-y: auto;
 }
 
 .faults {
   margin: 0;
   color: var(--warm);
+}
+.known {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: var(--space-2);
+  align-items: center;
 }
 </style>

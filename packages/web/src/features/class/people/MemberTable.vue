@@ -6,6 +6,7 @@ import { server, told } from '../../../api/client'
 import AppButton from '../../../ui/buttons/AppButton.vue'
 import IconButton from '../../../ui/buttons/IconButton.vue'
 import RowButton from '../../../ui/buttons/RowButton.vue'
+import SelectField from '../../../ui/fields/SelectField.vue'
 import TextField from '../../../ui/fields/TextField.vue'
 import { useForm } from '../../../ui/forms/use-form'
 import AppDialog from '../../../ui/overlays/AppDialog.vue'
@@ -30,6 +31,21 @@ const resetting = ref<MemberView | null>(null)
 const asked = useTemplateRef('asked')
 const leaving = ref<MemberView | null>(null)
 const belongings = ref<Belongings | null>(null)
+
+/** Somebody who goes to another class, or comes to it as well. */
+const moving = ref<{ readonly student: MemberView; readonly leaves: boolean } | null>(null)
+const target = ref('')
+const others = computed(() =>
+  (store.groups ?? []).filter((g) => g.id !== props.group.id).map((g) => ({ value: g.id, text: g.name })),
+)
+function begin(student: MemberView, leaves: boolean): void {
+  moving.value = { student, leaves }
+  target.value = others.value[0]?.value ?? ''
+}
+async function move(): Promise<void> {
+  const { student, leaves } = moving.value!
+  if (await store.takeIn(student.id, target.value, leaves ? props.group.id : undefined)) moving.value = null
+}
 
 const lastText = ({ last }: MemberView) =>
   last ? t(last.handedIn ? 'class.last.handed-in' : 'class.last.worked', { title: last.title }) : ''
@@ -140,6 +156,10 @@ async function leave(act: (id: string) => Promise<unknown>): Promise<void> {
                   :title="t('class.download')"
                   role="menuitem"
                 />
+                <template v-if="others.length">
+                  <MenuItem data-test="move" @click="begin(row, true)">{{ t('class.move') }}</MenuItem>
+                  <MenuItem data-test="also-in" @click="begin(row, false)">{{ t('class.also') }}</MenuItem>
+                </template>
                 <MenuItem data-test="leave" @click="askToErase(row)">{{ t('class.remove') }}</MenuItem>
               </AppMenu>
             </span>
@@ -155,6 +175,29 @@ async function leave(act: (id: string) => Promise<unknown>): Promise<void> {
       :yes="t('class.reset.yes')"
       :no="t('ui.cancel')"
     />
+    <AppDialog
+      :model-value="moving !== null"
+      :title="
+        moving
+          ? t(moving.leaves ? 'class.move.title' : 'class.also.title', { name: moving.student.name })
+          : ''
+      "
+      @update:model-value="moving = null"
+    >
+      <p class="soft">{{ t(moving?.leaves ? 'class.move.text' : 'class.also.text') }}</p>
+      <SelectField
+        v-model="target"
+        :label="t('class.which')"
+        :choices="others"
+        :compact="false"
+        data-test="move-to"
+      />
+      <template #acts>
+        <AppButton tone="main" :disabled="!target" data-test="move-now" @click="move">{{
+          t(moving?.leaves ? 'class.move.do' : 'class.also.do')
+        }}</AppButton>
+      </template>
+    </AppDialog>
     <AppDialog
       :model-value="leaving !== null"
       :title="t('class.remove.title', { name: leaving?.name ?? '' })"

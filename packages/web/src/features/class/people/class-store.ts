@@ -96,6 +96,16 @@ export const useClass = defineStore('class', () => {
     })
   const rename = (student: string, name: string) =>
     act(() => told(here.students[':person'].$put({ param: { ...at(), person: student }, json: { name } })))
+  /** Takes in a student from another class; `from` is left where it is named. */
+  const takeIn = (person: string, to: string, from?: string) =>
+    act(() =>
+      told(
+        server.groups[':group'].members.$post({
+          param: { group: to },
+          json: { person, ...(from ? { from } : {}) },
+        }),
+      ),
+    )
   const takeOut = (member: string) =>
     act(() => told(here.members[':person'].$delete({ param: { ...at(), person: member } })))
   const erase = (student: string) =>
@@ -136,6 +146,7 @@ export const useClass = defineStore('class', () => {
     erase,
     answer,
     renamed,
+    takeIn,
     takeInAgain,
     resetFormer,
     addTeacher,

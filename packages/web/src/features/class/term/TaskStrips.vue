@@ -39,6 +39,8 @@ const sayer = computed(() => {
   return view ? new Sayer({ song: view.songDocument, mix: view.startingMix }) : null
 })
 
+/** The smallest step that is said differently. */
+const STEPS: Readonly<Partial<Record<MeasuredUnit, number>>> = { tick: 960, '%': 1, points: 1, value: 1 }
 const partOf = (value: number, unit: MeasuredUnit, of: string | null): Part =>
   unit === 'tick'
     ? { at: Math.max(0, value) }
@@ -52,6 +54,7 @@ const shown = computed(() =>
     return {
       ...s,
       key: `${s.check}/${s.name}`,
+      step: STEPS[s.unit] ?? 0.1,
       title: name.charAt(0).toUpperCase() + name.slice(1),
       say: (value: number) => sayer.value!.part(partOf(value, s.unit, s.of)),
       dots: s.values.map((v) => ({ id: v.handIn, who: store.nameOf(v.student), value: v.value, met: v.met })),
@@ -75,6 +78,7 @@ const go = (handIn: string) => router.push(`/review/${props.assignment}/${handIn
         :low="s.low"
         :high="s.high"
         :say="s.say"
+        :step="s.step"
         test="strip"
         opens
         @open="go"

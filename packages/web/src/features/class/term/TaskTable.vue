@@ -7,7 +7,8 @@ import CheckField from '../../../ui/fields/CheckField.vue'
 import StandingSign from '../../../ui/marks/StandingSign.vue'
 import FigureTable from '../../../ui/tables/FigureTable.vue'
 import { t } from '../../../words/t'
-import { cellText, lateText, signOf } from './cell-words'
+import { lateText } from '../../../words/late'
+import { cellText, signOf } from './cell-words'
 import { useTerm } from './term-store'
 
 const props = defineProps<{ assignment: TermAssignment; cells: readonly TermCell[] }>()
@@ -53,16 +54,18 @@ function choose(id: string, on: boolean): void {
             @update:model-value="(on) => choose(student.id, on)"
           />
         </td>
-        <th scope="row" class="name">
-          <StandingSign :sign="signOf(cell)" />
-          <component
-            :is="cell.handIn ? 'router-link' : 'span'"
-            :to="cell.handIn ? `/review/${assignment.id}/${cell.handIn}` : undefined"
-            :data-tip="cellText(cell)"
-            data-test="to-hand-in"
-            >{{ student.name }}<span class="unseen">, {{ cellText(cell) }}</span></component
-          >
-          <span v-if="cell.late" class="late">{{ lateText(cell.late) }}</span>
+        <th scope="row">
+          <div class="name">
+            <StandingSign :sign="signOf(cell)" />
+            <component
+              :is="cell.handIn ? 'router-link' : 'span'"
+              :to="cell.handIn ? `/review/${assignment.id}/${cell.handIn}` : undefined"
+              :data-tip="cellText(cell)"
+              data-test="to-hand-in"
+              >{{ student.name }}<span class="unseen">, {{ cellText(cell) }}</span></component
+            >
+            <span v-if="cell.late" class="late">{{ lateText(cell.late) }}</span>
+          </div>
         </th>
         <td v-for="(task, i) in assignment.tasks" :key="task.id" class="task">
           <VerdictSign v-if="cell.tasks[i]" :verdict="cell.tasks[i]!" />

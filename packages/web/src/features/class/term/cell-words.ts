@@ -1,5 +1,6 @@
 import type { TermCell } from '@rudlo/contract/term'
 import type { Sign } from '../../../ui/marks/sign'
+import { lateText } from '../../../words/late'
 import { t } from '../../../words/t'
 
 /** The form in which a cell is shown. */
@@ -15,13 +16,6 @@ export function signOf({ state, missing }: Pick<TermCell, 'state' | 'missing'>):
     excused: 'excused',
   } as const
   return signs[state]
-}
-
-/** How late something came, in words: hours under two days, else days. */
-export function lateText(hours: number): string {
-  return hours < 48
-    ? t('term.late.hours', { n: Math.max(1, Math.round(hours)) })
-    : t('term.late.days', { n: Math.round(hours / 24) })
 }
 
 /** What a cell says, in words. */
