@@ -13,6 +13,7 @@ const SERVER_ENTRIES = {
   rudlo: 'src/cli/main.ts',
   'channel-worker': 'src/cli/channel-worker.ts',
   'measure-worker': 'src/jobs/measure-worker.ts',
+  'mixdown-worker': 'src/jobs/mixdown-worker.ts',
   'decode-worker': 'src/jobs/decode-worker.ts',
   'flac-encoder-worker': 'src/songbook/flac-encoder-worker.ts',
   'import-worker': 'src/songbook/import-worker.ts',

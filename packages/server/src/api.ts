@@ -1,6 +1,7 @@
 import { MIX_SCHEMA } from '@rudlo/core/mix'
 import { Hono } from 'hono'
 import { accessRoutes } from './access/routes'
+import { archiveRoutes } from './archive/routes'
 import { assignmentRoutes } from './assignments/routes'
 import { handInRoutes } from './handins/routes'
 import { answer } from './http/answer'
@@ -10,6 +11,7 @@ import { lessonRoutes } from './lesson/routes'
 import { liveRoutes } from './live/routes'
 import { openapi } from './openapi/document'
 import { peopleRoutes } from './people/routes'
+import { removalRoutes } from './removed/routes'
 import { reviewRoutes } from './reviews/routes'
 import type { Services } from './services'
 import { songbookRoutes } from './songbook/routes'
@@ -45,6 +47,8 @@ export const makeApi = (services: Services) =>
     .route('/', lessonRoutes(services))
     .route('/', termRoutes(services))
     .route('/', gradeRoutes(services))
+    .route('/', removalRoutes(services))
+    .route('/', archiveRoutes(services))
     .route('/', songbookRoutes(services))
     .route('/', surfaceRoutes(services))
 

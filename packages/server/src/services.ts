@@ -5,6 +5,7 @@ import { Guard } from './access/guard'
 import { Installation } from './access/installation'
 import { Permissions } from './access/permissions'
 import { Sessions } from './access/sessions'
+import { Archive } from './archive/service'
 import { Assignments } from './assignments/service'
 import { Briefs } from './assignments/briefs'
 import { SeveralGroups } from './assignments/several-groups'
@@ -17,6 +18,7 @@ import { Housekeeping } from './jobs/housekeeping'
 import { MeasureQueue, type MeasureOptions } from './jobs/measure-queue'
 import type { DecodeTask } from './jobs/decode-worker'
 import type { MeasureTask } from './jobs/measure-worker'
+import type { MixdownTask } from './jobs/mixdown-worker'
 import { Recordings } from './jobs/recordings'
 import { WorkerPool } from './jobs/worker-pool'
 import { Lessons } from './lesson/service'
@@ -26,6 +28,7 @@ import { Happenings } from './live/happenings'
 import { Groups } from './people/groups'
 import { Joining } from './people/joining'
 import { Leaving } from './people/leaving'
+import { NextTerms } from './people/next-terms'
 import { Rosters } from './people/rosters'
 import { People } from './people/service'
 import { RemarkBank } from './reviews/bank'
@@ -45,6 +48,7 @@ import { StudentTerms } from './term/student-terms'
 import { Today } from './term/today'
 import { Grades } from './grades/service'
 import { GradeTables } from './grades/tables'
+import { Removal } from './removed/service'
 import { Surfaces } from './surfaces/service'
 import { Hints } from './works/hints'
 import { Works } from './works/service'
@@ -58,6 +62,7 @@ export interface Services {
   readonly access: Access
   readonly groups: Groups
   readonly rosters: Rosters
+  readonly nextTerms: NextTerms
   readonly people: People
   readonly joining: Joining
   readonly leaving: Leaving
@@ -86,6 +91,8 @@ export interface Services {
   readonly today: Today
   readonly grades: Grades
   readonly gradeTables: GradeTables
+  readonly removal: Removal
+  readonly archive: Archive
   readonly surfaces: Surfaces
   readonly measuring: MeasureQueue
   readonly happenings: Happenings
@@ -117,6 +124,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const measurers = new WorkerPool<MeasureTask, Assessed>(new URL('measure-worker.js', workers), THREADS)
   const decoders = new WorkerPool<DecodeTask, Int16Array[]>(new URL('decode-worker.js', workers), THREADS)
   const players = new WorkerPool<NotesTask, NotesAnswer>(new URL('notes-worker.js', workers), THREADS)
+  const mixers = new WorkerPool<MixdownTask, Uint8Array>(new URL('mixdown-worker.js', workers), THREADS)
   // one file at a time: a song of a quarter of an hour takes hundreds of megabytes
   const importers = new WorkerPool<ImportTask, AssetBytes>(new URL('import-worker.js', workers), 1)
   const songs = new Songs(database)
@@ -131,13 +139,16 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const guard = new Guard(database, options.proxied ?? false, () => installation.secret())
   const people = new People(database, sessions, happenings)
   const uploads = new Uploads(database, assets, importers)
-  const housekeeping = new Housekeeping({ uploads, assets, guard }, log)
+  const removal = new Removal(database, songs)
+  const housekeeping = new Housekeeping({ uploads, assets, guard, removal }, log)
   const handIns = new HandIns(database, measuring, briefs, happenings)
   const permissions = new Permissions(database, people)
   const reviews = new Reviews(database)
   const hints = new Hints(database, briefs)
   const classTerms = new ClassTerms(database, songs)
   const grades = new Grades(database, classTerms)
+  const studentTerms = new StudentTerms(database, classTerms, songs)
+  const gradeTables = new GradeTables(database, grades)
   const watching = new Watching(database, happenings, log)
   return {
     database,
@@ -147,6 +158,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     access: new Access(database, { sessions, installation, guard, people }),
     groups: new Groups(database),
     rosters: new Rosters(database, people),
+    nextTerms: new NextTerms(database),
     people,
     joining: new Joining(database, happenings),
     leaving: new Leaving(database, songs, reviews, sessions),
@@ -171,10 +183,12 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     marks: new Marks(database),
     lessons: new Lessons(database, { happenings, songs, watching }),
     classTerms,
-    studentTerms: new StudentTerms(database, classTerms, songs),
+    studentTerms,
     today: new Today(database, classTerms),
     grades,
-    gradeTables: new GradeTables(database, grades),
+    removal,
+    gradeTables,
+    archive: new Archive(database, { songs, recordings, mixers, studentTerms, gradeTables, reviews }),
     surfaces: new Surfaces(database),
     measuring,
     happenings,
@@ -186,7 +200,9 @@ export function createServices(database: DataSource, options: ServiceOptions): S
       watching.close()
       housekeeping.close()
       measuring.close()
-      await Promise.all([encoders, decoders, measurers, players, importers].map((pool) => pool.close()))
+      await Promise.all(
+        [encoders, decoders, measurers, players, importers, mixers].map((pool) => pool.close()),
+      )
       await measuring.settled()
     },
   }

@@ -21,7 +21,7 @@ describe('what nothing refers to', () => {
     const day = new Date(Date.now() - 25 * 3_600_000)
     await database.query('UPDATE uploads SET created_at = ? WHERE id = ?', [day, old.body.id])
     await database.query('UPDATE assets SET created_at = ? WHERE id <> ?', [day, young])
-    expect(await services.housekeeping.sweep()).toEqual({ uploads: 1, assets: 1 })
+    expect(await services.housekeeping.sweep()).toEqual({ removed: 0, uploads: 1, assets: 1 })
     expect(await database.query('SELECT COUNT(*) AS n FROM upload_chunks')).toEqual([{ n: '0' }])
     expect((await teacher.get(`/api/uploads/${fresh.body.id}`)).status).toBe(200)
     expect(await services.assets.find(left)).toBeNull()
@@ -30,7 +30,7 @@ describe('what nothing refers to', () => {
     // brought in again, it counts as new
     await database.query('UPDATE assets SET created_at = ? WHERE id = ?', [day, young])
     await services.assets.keep([Int16Array.from({ length: 500 }, (_, n) => -n)])
-    expect(await services.housekeeping.sweep()).toEqual({ uploads: 0, assets: 0 })
+    expect(await services.housekeeping.sweep()).toEqual({ removed: 0, uploads: 0, assets: 0 })
   })
 
   it('may be brought in twice at once: it is kept once', async () => {

@@ -14,9 +14,10 @@ function killedAfter(runner: QueryRunner, n: number): QueryRunner {
   return new Proxy(runner, {
     get(target, name) {
       if (name !== 'query') return Reflect.get(target, name) as unknown
-      return async (sql: string) => {
-        await target.query(sql)
+      return async (sql: string, parameters?: unknown[]) => {
+        const answer: unknown = await target.query(sql, parameters)
         if (++done === n) throw new Killed()
+        return answer
       }
     },
   })

@@ -10,6 +10,8 @@ export interface GroupCard {
   readonly students: number
   /** How many ask to join. */
   readonly requests: number
+  /** Whether its term has ended: it is only looked at. */
+  readonly ended: boolean
   /** A day; null for none. */
   readonly keepUntil: string | null
 }
@@ -69,6 +71,8 @@ export interface GroupView {
   readonly lessonTime: string | null
   /** A day; null for none. */
   readonly keepUntil: string | null
+  /** When its term ended; null while it goes on. */
+  readonly endedAt: Moment | null
   readonly students: readonly MemberView[]
   readonly teachers: readonly MemberView[]
   readonly former: readonly FormerView[]
@@ -120,6 +124,7 @@ export interface AskedToJoin {
 export const DEEDS = [
   'added',
   'assigned',
+  'began a new term',
   'changed a song',
   'changed the assignment',
   'changed the group',
@@ -144,6 +149,8 @@ export const DEEDS = [
   'put a song away',
   'renamed',
   'replied',
+  'removed',
+  'restored',
   'set the model',
   'took back',
   'took in again',

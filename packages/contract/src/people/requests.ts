@@ -5,6 +5,7 @@ import {
   ArrayMinSize,
   IsArray,
   IsBoolean,
+  IsIn,
   IsInt,
   IsObject,
   IsOptional,
@@ -26,6 +27,27 @@ export class NewGroup {
   @IsString()
   @MaxLength(120, { message: () => words('bad.people.room-more-characters') })
   place!: string
+}
+
+/** A new term of a class. */
+export class NextTerm extends NewGroup {
+  /** Whether its students go on in it. */
+  @IsBoolean()
+  students!: boolean
+
+  /** Assignments that are there as drafts again. */
+  @IsArray()
+  @ArrayMaxSize(200)
+  @AreIds()
+  assignments!: readonly string[]
+}
+
+/** What of a class goes into its archive. */
+export class ArchiveQuery {
+  /** Whether mixdowns are in it. */
+  @IsOptional()
+  @IsIn(['yes', 'no'])
+  sound?: 'yes' | 'no'
 }
 
 /** What is set of a class. */

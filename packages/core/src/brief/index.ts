@@ -24,6 +24,7 @@ export {
 } from './assessment'
 export { hintLine } from './hint-line'
 export { tasksFromModel, type FreshId } from './from-model'
+export { briefOnSong, matchTracks, type BarSpan, type BriefDifference, type BriefOnSong } from './on-song'
 export { LESSONS, type Lesson } from './lessons'
 export { soundsOf, type PeakOf, type Sounds } from './sounds'
 export {

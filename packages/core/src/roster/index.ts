@@ -13,7 +13,6 @@ export {
 export { readOneRoster, type RosterClass } from './one-roster'
 export {
   matchRoster,
-  plainName,
   type KnownStudent,
   type Match,
   type MatchedRoster,

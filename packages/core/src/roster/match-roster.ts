@@ -1,3 +1,4 @@
+import { plainName } from '../song'
 import type { RosterRow } from './read-roster'
 
 /** Somebody who is known already. */
@@ -36,15 +37,6 @@ export interface MatchedRoster {
   readonly gone: readonly KnownStudent[]
 }
 
-/** Names that people take for the same: without accents, case and odd spaces. */
-export const plainName = (name: string): string =>
-  name
-    .normalize('NFD')
-    .replace(/\p{Mn}/gu, '')
-    .toLowerCase()
-    .replace(/\s+/g, ' ')
-    .trim()
-
 /**
  * Tells who each row of a list is: by the id of the school, else by sign-in name, else by name, and then it is asked. Each person is
  * at most one row; of several with one name those in the class come first.
@@ -59,7 +51,9 @@ export function matchRoster(rows: readonly RosterRow[], known: readonly KnownStu
   const sure = rows.map((row) => {
     const found =
       (row.schoolId && free((k) => k.schoolId === row.schoolId)) ||
-      (row.signIn && free((k) => k.signIn === row.signIn)) ||
+      // under another name it is somebody of the class who is called otherwise by now, and nobody else
+      (row.signIn &&
+        free((k) => k.signIn === row.signIn && (k.here || plainName(k.name) === plainName(row.name)))) ||
       undefined
     if (found) taken.add(found.id)
     return found

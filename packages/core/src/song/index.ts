@@ -15,3 +15,4 @@ export {
   type Stem,
   type Timing,
 } from './make-song'
+export { plainName } from './plain-name'

@@ -1,8 +1,9 @@
-import type { DataSource } from 'typeorm'
+import { words } from '@rudlo/words'
+import { IsNull, Not, type DataSource } from 'typeorm'
 import { Assignment, isOpenTo } from '../assignments/entities'
 import { HandIn } from '../handins/entities'
-import { notFound } from '../http/problem'
-import { Membership, type Person } from '../people/entities'
+import { notFound, notNow } from '../http/problem'
+import { Group, Membership, type Person } from '../people/entities'
 import type { People } from '../people/service'
 import { SongVersionAsset } from '../songbook/entities'
 import { Work } from '../works/entities'
@@ -29,6 +30,18 @@ export class Permissions {
     return found
   }
 
+  /** The same, where it may be changed: the term of its class goes on. @throws Problem 404 or 409 */
+  async openAssignment(person: Person, id: string): Promise<Assignment> {
+    const assignment = await this.assignment(person, id)
+    await this.#checkGoesOn(assignment)
+    return assignment
+  }
+
+  async #checkGoesOn({ groupId }: Assignment): Promise<void> {
+    if (await this.database.getRepository(Group).existsBy({ id: groupId, endedAt: Not(IsNull()) }))
+      throw notNow(words('work.term-ended'))
+  }
+
   /** The person's own work, as long as they belong to the group it was made for. @throws Problem 404 */
   async ownWork(person: Person, id: string): Promise<Work> {
     const work = await this.database
@@ -36,7 +49,7 @@ export class Permissions {
       .createQueryBuilder('w')
       .innerJoin(Assignment, 'a', 'a.id = w.assignment_id')
       .innerJoin(Membership, 'm', 'm.group_id = a.group_id AND m.person_id = w.person_id')
-      .where('w.id = :id AND w.person_id = :person', { id, person: person.id })
+      .where('w.id = :id AND w.person_id = :person AND a.removed_at IS NULL', { id, person: person.id })
       .getOne()
     if (!work) throw notFound()
     return work
@@ -49,6 +62,13 @@ export class Permissions {
     if (!handIn || !work) throw notFound()
     if (person.role === 'student' && work.personId !== person.id) throw notFound()
     return { handIn, work, assignment: await this.assignment(person, work.assignmentId) }
+  }
+
+  /** The same, where it may be changed: the term of its class goes on. @throws Problem 404 or 409 */
+  async openHandIn(...of: Parameters<Permissions['handIn']>): ReturnType<Permissions['handIn']> {
+    const found = await this.handIn(...of)
+    await this.#checkGoesOn(found.assignment)
+    return found
   }
 
   /** An audio that somebody may hear. @throws Problem 404 */
@@ -66,7 +86,7 @@ export class Permissions {
       .createQueryBuilder('va')
       .innerJoin(Assignment, 'a', 'a.song_version_id = va.song_version_id')
       .innerJoin(Membership, 'm', 'm.group_id = a.group_id AND m.person_id = :personId', { personId })
-      .where('va.asset_id = :assetId', { assetId })
+      .where('va.asset_id = :assetId AND a.removed_at IS NULL', { assetId })
       .getCount()
     return count > 0
   }

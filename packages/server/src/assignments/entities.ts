@@ -62,13 +62,24 @@ export class Assignment {
 
   @Column({ name: 'created_at', type: 'datetime', precision: 3 })
   createdAt!: Date
+
+  /** When it was removed: it is kept for a while and can be had back; null while it is there. */
+  @Column({ name: 'removed_at', type: 'datetime', precision: 3, nullable: true })
+  removedAt!: Date | null
+
+  @Column({ name: 'removed_by', type: 'char', length: 36, nullable: true })
+  removedBy!: string | null
 }
 
-/** Whether somebody may see an assignment by now: drafts, and what opens later, are not there yet for students. */
+/** Whether somebody may see an assignment by now: drafts, and what opens later, are not there yet for students; what was removed is there for nobody. */
 export const isOpenTo = (
   { role }: { readonly role: Role },
-  { draft, opensAt }: Pick<Assignment, 'draft' | 'opensAt'>,
-): boolean => role === 'teacher' || (!draft && (opensAt === null || opensAt <= new Date()))
+  {
+    draft,
+    opensAt,
+    removedAt,
+  }: Pick<Assignment, 'draft' | 'opensAt'> & Partial<Pick<Assignment, 'removedAt'>>,
+): boolean => !removedAt && (role === 'teacher' || (!draft && (opensAt === null || opensAt <= new Date())))
 /** What holds for one student of an assignment: more time, or a simpler brief. */
 @Entity('exceptions')
 export class Exception {

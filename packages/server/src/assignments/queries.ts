@@ -13,6 +13,7 @@ export const assignmentsOf = (database: DataSource, person: Person): Promise<Ass
       id: person.id,
       role: person.role,
     })
+    .where('a.removed_at IS NULL')
     .orderBy('a.created_at', 'DESC')
     .getMany()
 
@@ -70,7 +71,7 @@ export async function groupsWith(
     `SELECT g.id AS \`group\`, g.name, a.id AS assignment, a.due_at AS dueAt,
             (SELECT COUNT(*) FROM memberships s WHERE s.group_id = g.id AND s.role = 'student') AS students
        FROM class_groups g JOIN memberships m ON m.group_id = g.id AND m.person_id = ? AND m.role = 'teacher'
-       LEFT JOIN assignments a ON a.group_id = g.id AND (a.id = ? OR a.given_with = ?)
+       LEFT JOIN assignments a ON a.group_id = g.id AND a.removed_at IS NULL AND (a.id = ? OR a.given_with = ?)
       ORDER BY g.name`,
     [teacher, first, first],
   )

@@ -32,7 +32,7 @@ export const assignmentRoutes = (services: Services) => {
     })
 
     .put('/assignments/:assignment', who('teacher'), body(ChangedAssignment, WRITING_LIMIT), async (c) => {
-      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
       return answer(c, await writing.change(c.get('person'), assignment, c.req.valid('json')))
     })
 
@@ -42,13 +42,13 @@ export const assignmentRoutes = (services: Services) => {
     })
 
     .put('/assignments/:assignment/model', who('teacher'), body(ModelMix, WRITING_LIMIT), async (c) => {
-      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
       await writing.setModel(c.get('person'), assignment, c.req.valid('json').mix)
       return done(c)
     })
 
     .put('/assignments/:assignment/rubric', who('teacher'), body(ChangedRubric), async (c) => {
-      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
       await writing.setRubric(c.get('person'), assignment, c.req.valid('json').rubric)
       return done(c)
     })
@@ -59,7 +59,7 @@ export const assignmentRoutes = (services: Services) => {
     })
 
     .post('/assignments/:assignment/remeasure', who('teacher'), async (c) => {
-      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
       return answer(c, { count: await handIns.remeasure(c.get('person'), assignment) })
     })
 
@@ -77,14 +77,14 @@ export const assignmentRoutes = (services: Services) => {
       who('teacher'),
       body(StudentException, WRITING_LIMIT),
       async (c) => {
-        const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+        const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
         await writing.except(c.get('person'), assignment, c.req.param('person'), c.req.valid('json'))
         return done(c)
       },
     )
 
     .post('/assignments/:assignment/extension', who('teacher'), body(Extension), async (c) => {
-      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
       return answer(c, { count: await writing.extend(c.get('person'), assignment, c.req.valid('json')) })
     })
 

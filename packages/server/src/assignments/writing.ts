@@ -10,10 +10,10 @@ import type {
 } from '@rudlo/contract/assignments'
 import { usualRubric } from '@rudlo/core/rubric'
 import { readMix } from '@rudlo/core/stored'
-import { In, type DataSource } from 'typeorm'
+import { In, IsNull, Not, type DataSource } from 'typeorm'
 import { breath } from '../http/breath'
 import { badInput, notFound, notNow } from '../http/problem'
-import { Membership, type Person } from '../people/entities'
+import { Group, Membership, type Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
 import type { Songs } from '../songbook/songs'
 import { Assignment, Exception } from './entities'
@@ -34,6 +34,8 @@ export class AssignmentWriting {
     const members = this.database.getRepository(Membership)
     if (!(await members.findOneBy({ groupId: body.group, personId: person.id, role: 'teacher' })))
       throw notFound()
+    if (await this.database.getRepository(Group).existsBy({ id: body.group, endedAt: Not(IsNull()) }))
+      throw notNow(words('work.term-ended'))
     if (!(await members.countBy({ groupId: body.group, role: 'student' })))
       throw badInput(words('assignment.class-no-students'))
     const song = await this.songs.version(body.songVersion)

@@ -4,7 +4,15 @@ import { Assignment, Exception } from '../assignments/entities'
 import { HandIn } from '../handins/entities'
 import { Presence } from '../lesson/entities'
 import { Happening } from '../live/entities'
-import { FormerMember, Group, JoinRequest, Membership, Person, TrailEntry } from '../people/entities'
+import {
+  FormerMember,
+  Group,
+  JoinRequest,
+  Membership,
+  Person,
+  SetAsideMember,
+  TrailEntry,
+} from '../people/entities'
 import { BankRemarkRow, Remark, Reply, Review, Spoken } from '../reviews/entities'
 import {
   Asset,
@@ -84,6 +92,7 @@ export function dataSource(
       Membership,
       JoinRequest,
       FormerMember,
+      SetAsideMember,
       TrailEntry,
       Session,
       KnownBrowser,

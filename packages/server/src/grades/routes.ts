@@ -26,7 +26,7 @@ export const gradeRoutes = ({ people, permissions, grades, gradeTables }: Servic
     })
 
     .put('/assignments/:assignment/excused/:person', who('teacher'), body(Excuse), async (c) => {
-      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
       const student = await people.member(
         c.get('person'),
         assignment.groupId,

@@ -40,7 +40,7 @@ export const handInRoutes = ({ permissions, handIns, looks, partners, measuring,
     })
 
     .post('/assignments/:assignment/give-back', who('teacher'), body(GivingBack), async (c) => {
-      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
       const at = dateOf(c.req.valid('json').at) ?? new Date()
       return answer(c, { count: await handIns.giveBackHeld(c.get('person'), assignment, at) })
     })
@@ -61,20 +61,20 @@ export const handInRoutes = ({ permissions, handIns, looks, partners, measuring,
     })
 
     .post('/hand-ins/:handIn/give-back', who('teacher'), body(Decision), async (c) => {
-      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      const { handIn } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
       const { outcome, hold } = c.req.valid('json')
       await handIns.giveBack(c.get('person'), handIn, outcome, hold ? null : new Date())
       return done(c)
     })
 
     .post('/hand-ins/:handIn/take-back', who('teacher'), async (c) => {
-      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      const { handIn } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
       await handIns.takeBack(c.get('person'), handIn)
       return done(c)
     })
 
     .post('/hand-ins/:handIn/measure', who('teacher'), async (c) => {
-      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      const { handIn } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
       await measuring.again(handIn.id)
       return done(c)
     })
@@ -85,7 +85,7 @@ export const handInRoutes = ({ permissions, handIns, looks, partners, measuring,
     })
 
     .delete('/hand-ins/:handIn', who('student'), async (c) => {
-      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      const { handIn } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
       await handIns.withdraw(c.get('person'), handIn)
       return done(c)
     })

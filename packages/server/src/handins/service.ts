@@ -4,14 +4,14 @@ import { fingerprint } from '@rudlo/core/compare'
 import type { HandInState, LookView, Outcome } from '@rudlo/contract/handins'
 import type { Mix } from '@rudlo/core/mix'
 import { readMix, readWork } from '@rudlo/core/stored'
-import { In, IsNull, type DataSource, type EntityManager } from 'typeorm'
+import { In, IsNull, Not, type DataSource, type EntityManager } from 'typeorm'
 import { Assignment } from '../assignments/entities'
 import { breathFor } from '../http/breath'
 import { badInput, notFound, notNow } from '../http/problem'
 import type { Briefs } from '../assignments/briefs'
 import type { MeasureQueue } from '../jobs/measure-queue'
 import type { Happenings } from '../live/happenings'
-import { Membership, Person } from '../people/entities'
+import { Group, Membership, Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
 import { Remark, Review } from '../reviews/entities'
 import { Work } from '../works/entities'
@@ -55,7 +55,9 @@ export class HandIns {
       const assignment = await manager.findOneByOrFail(Assignment, { id: work.assignmentId })
       const { songVersionId, handInLimit, groupId } = assignment
       const isMember = await manager.existsBy(Membership, { groupId, personId: person.id, role: 'student' })
-      if (!isMember) throw notFound()
+      if (!isMember || assignment.removedAt) throw notFound()
+      if (await manager.existsBy(Group, { id: groupId, endedAt: Not(IsNull()) }))
+        throw notNow(words('work.term-ended'))
       if (work.revision !== revision) {
         throw notNow(words('hand-in.not-everything-saved'))
       }

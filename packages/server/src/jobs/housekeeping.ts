@@ -1,5 +1,6 @@
 import type { Log } from '../http/log'
 import type { Guard } from '../access/guard'
+import type { Removal } from '../removed/service'
 import type { Assets } from '../songbook/assets'
 import type { Uploads } from '../songbook/uploads'
 
@@ -7,7 +8,7 @@ const HOUR_MS = 3_600_000
 /** After the start, so that nobody who opens the first page waits for it. */
 const FIRST_MS = 60_000
 
-/** Clears away what nothing refers to any more: files on their way in, audio without a song, counters of guesses. */
+/** Clears away what nothing refers to any more: files on their way in, audio without a song, counters of guesses, and what was removed long ago. */
 export class Housekeeping {
   #timer: ReturnType<typeof setTimeout> | null = null
 
@@ -16,6 +17,7 @@ export class Housekeeping {
       readonly uploads: Pick<Uploads, 'sweep'>
       readonly assets: Pick<Assets, 'sweep'>
       readonly guard: Pick<Guard, 'tidy'>
+      readonly removal: Pick<Removal, 'sweep'>
     },
     private readonly log: Log,
   ) {}
@@ -30,17 +32,19 @@ export class Housekeeping {
   }
 
   /** Sweeps once. @returns how much went, by kind */
-  async sweep(): Promise<{ readonly uploads: number; readonly assets: number }> {
-    const { uploads, assets, guard } = this.of
+  async sweep(): Promise<{ readonly removed: number; readonly uploads: number; readonly assets: number }> {
+    const { uploads, assets, guard, removal } = this.of
     await guard.tidy()
-    return { uploads: await uploads.sweep(), assets: await assets.sweep() }
+    // songs first: their audio goes with them
+    const removed = await removal.sweep()
+    return { removed, uploads: await uploads.sweep(), assets: await assets.sweep() }
   }
 
   #later(ms: number): void {
     this.#timer = setTimeout(() => {
       void this.sweep()
         .then(
-          (gone) => gone.assets + gone.uploads && this.log.info(gone, 'swept'),
+          (gone) => gone.assets + gone.uploads + gone.removed && this.log.info(gone, 'swept'),
           (error: Error) => this.log.error({ reason: error.message }, 'sweeping failed'),
         )
         .finally(() => this.#later(HOUR_MS))

@@ -58,6 +58,17 @@ export class Group {
   /** After this day the teacher is asked whether everything personal may go; null for no such day. */
   @Column({ name: 'keep_until', type: 'date', nullable: true })
   keepUntil!: string | null
+
+  /** When its term ended: from then on it is only looked at; null while it goes on. */
+  @Column({ name: 'ended_at', type: 'datetime', precision: 3, nullable: true })
+  endedAt!: Date | null
+
+  /** When it was removed: it is kept for a while and can be had back; null while it is there. */
+  @Column({ name: 'removed_at', type: 'datetime', precision: 3, nullable: true })
+  removedAt!: Date | null
+
+  @Column({ name: 'removed_by', type: 'char', length: 36, nullable: true })
+  removedBy!: string | null
 }
 
 /** Somebody who wants to join by the code. Becomes a student when a teacher says so. */
@@ -100,6 +111,22 @@ export class Membership {
   role!: Role
 
   /** Whether the student allows the own work to be shown to the class, without a name. */
+  @Column({ type: 'boolean', default: false })
+  shares!: boolean
+}
+
+/** Who belonged to a class that was removed: they belong to it again where it is had back. */
+@Entity('set_aside_members')
+export class SetAsideMember {
+  @PrimaryColumn({ name: 'group_id', type: 'char', length: 36 })
+  groupId!: string
+
+  @PrimaryColumn({ name: 'person_id', type: 'char', length: 36 })
+  personId!: string
+
+  @Column({ type: 'enum', enum: ['student', 'teacher'] })
+  role!: Role
+
   @Column({ type: 'boolean', default: false })
   shares!: boolean
 }

@@ -1,14 +1,11 @@
-import { randomInt, randomUUID } from 'node:crypto'
+import { randomUUID } from 'node:crypto'
 import type { ChangedGroup, GroupCard, GroupView, NewGroup, TrailView } from '@rudlo/contract/people'
 import type { DataSource } from 'typeorm'
 import { Group, JoinRequest, Membership, type Person } from './entities'
 import { formerMembersOf, groupsOf, lastOf, membersOf, trailOf } from './queries'
+import { freshJoinCode } from './join-code'
 import { leaveTrail } from './trail'
 import { groupView, trailView } from './views'
-
-/** Letters and digits that cannot be taken for each other. */
-const CODE_SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789'
-const joinCode = () => Array.from({ length: 7 }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join('')
 
 /** Classes: making and changing them, and what a teacher sees of them. */
 export class Groups {
@@ -23,11 +20,12 @@ export class Groups {
       id: randomUUID(),
       name: name.trim(),
       place: place.trim(),
-      joinCode: joinCode(),
+      joinCode: freshJoinCode(),
       joinOpen: true,
       lessonDay: null,
       lessonTime: null,
       keepUntil: null,
+      endedAt: null,
     }
     await this.database.transaction(async (manager) => {
       await manager.insert(Group, group)

@@ -6,16 +6,24 @@ import { FormerMember, Person } from './entities'
 
 /** The classes that somebody teaches, by name. */
 export async function groupsOf(database: DataSource, teacher: string): Promise<GroupCard[]> {
-  const rows: (Omit<GroupCard, 'students' | 'requests'> & { students: string; requests: string })[] =
-    await database.query(
-      `SELECT g.id, g.name, g.place, DATE_FORMAT(g.keep_until, '%Y-%m-%d') AS keepUntil,
+  const rows: (Omit<GroupCard, 'students' | 'requests' | 'ended'> & {
+    students: string
+    requests: string
+    endedAt: Date | null
+  })[] = await database.query(
+    `SELECT g.id, g.name, g.place, DATE_FORMAT(g.keep_until, '%Y-%m-%d') AS keepUntil, g.ended_at AS endedAt,
               (SELECT COUNT(*) FROM memberships s WHERE s.group_id = g.id AND s.role = 'student') AS students,
               (SELECT COUNT(*) FROM join_requests r WHERE r.group_id = g.id) AS requests
          FROM class_groups g JOIN memberships m ON m.group_id = g.id AND m.person_id = ? AND m.role = 'teacher'
-        ORDER BY g.name`,
-      [teacher],
-    )
-  return rows.map((r) => ({ ...r, students: Number(r.students), requests: Number(r.requests) }))
+        ORDER BY g.ended_at IS NOT NULL, g.name`,
+    [teacher],
+  )
+  return rows.map(({ endedAt, ...r }) => ({
+    ...r,
+    students: Number(r.students),
+    requests: Number(r.requests),
+    ended: endedAt !== null,
+  }))
 }
 
 /** Somebody in a class. */
@@ -49,7 +57,7 @@ export const lastOf = (database: DataSource, group: string): Promise<LastRow[]> 
     `SELECT w.person_id AS person, a.title, w.updated_at AS savedAt,
             (SELECT MAX(h.handed_in_at) FROM hand_ins h WHERE h.work_id = w.id) AS handedInAt
        FROM works w JOIN assignments a ON a.id = w.assignment_id
-      WHERE a.group_id = ? AND (w.revision > 1 OR EXISTS (SELECT 1 FROM hand_ins i WHERE i.work_id = w.id))
+      WHERE a.group_id = ? AND a.removed_at IS NULL AND (w.revision > 1 OR EXISTS (SELECT 1 FROM hand_ins i WHERE i.work_id = w.id))
       ORDER BY w.updated_at DESC`,
     [group],
   )

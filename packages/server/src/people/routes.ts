@@ -5,6 +5,7 @@ import {
   NewGroup,
   NewMember,
   NewTeacher,
+  NextTerm,
   RosterFile,
   StudentName,
 } from '@rudlo/contract/people'
@@ -20,7 +21,7 @@ import type { Services } from '../services'
 const ROSTER_LIMIT = 2.5 * ROSTER_LIMITS.bytes
 
 /** Classes, who belongs to them, and how people come and go. */
-export const peopleRoutes = ({ groups, rosters, people, joining, leaving, guard }: Services) =>
+export const peopleRoutes = ({ groups, rosters, people, joining, leaving, nextTerms, guard }: Services) =>
   new Hono<Env>()
     .get('/groups', who('teacher'), async (c) => answer(c, await groups.of(c.get('person'))))
 
@@ -35,6 +36,17 @@ export const peopleRoutes = ({ groups, rosters, people, joining, leaving, guard 
     .put('/groups/:group', who('teacher'), body(ChangedGroup), async (c) => {
       const group = await people.group(c.get('person'), c.req.param('group'))
       await groups.change(c.get('person'), group, c.req.valid('json'))
+      return done(c)
+    })
+
+    .post('/groups/:group/next-term', who('teacher'), body(NextTerm), async (c) => {
+      const group = await people.group(c.get('person'), c.req.param('group'))
+      return answer(c, { id: await nextTerms.begin(c.get('person'), group, c.req.valid('json')) })
+    })
+
+    .post('/groups/:group/reopen', who('teacher'), async (c) => {
+      const group = await people.group(c.get('person'), c.req.param('group'))
+      await nextTerms.reopen(c.get('person'), group)
       return done(c)
     })
 

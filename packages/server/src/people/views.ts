@@ -1,4 +1,5 @@
 import type { FormerView, GroupView, MemberView, RequestView, TrailView } from '@rudlo/contract/people'
+import { textOf } from '../http/moment'
 import type { Group, JoinRequest } from './entities'
 import type { FormerRow, LastRow, MemberRow, TrailRow } from './queries'
 
@@ -28,7 +29,7 @@ const requestView = ({ id, name, signIn }: JoinRequest): RequestView => ({ id, n
 
 /** A class with everybody who belongs to it, or did, or wants to. */
 export function groupView(
-  { id, name, place, joinCode, joinOpen, lessonDay, lessonTime, keepUntil }: Group,
+  { id, name, place, joinCode, joinOpen, lessonDay, lessonTime, keepUntil, endedAt }: Group,
   {
     members,
     last,
@@ -51,6 +52,7 @@ export function groupView(
     lessonDay,
     lessonTime,
     keepUntil,
+    endedAt: textOf(endedAt),
     students: members
       .filter((m) => m.role === 'student')
       .map((m) => ({ ...memberView(m), ...lastView(last.filter((l) => l.person === m.id)) })),

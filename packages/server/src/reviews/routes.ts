@@ -37,17 +37,17 @@ export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks, songs
     )
 
     .put('/hand-ins/:handIn/review', who('teacher'), body(ChangedReview), async (c) => {
-      const { handIn, assignment } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      const { handIn, assignment } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
       return answer(c, await reviews.change(c.get('person'), handIn, assignment, c.req.valid('json')))
     })
 
     .post('/hand-ins/:handIn/remarks', who('teacher'), body(NewRemark, REMARK_LIMIT), async (c) => {
-      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      const { handIn } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
       return answer(c, await remarks.add(c.get('person'), handIn, c.req.valid('json')))
     })
 
     .post('/hand-ins/:handIn/spoken', who('teacher'), body(SpokenRemark, SPOKEN_LIMIT), async (c) => {
-      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      const { handIn } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
       return answer(c, await remarks.addSpoken(c.get('person'), handIn, c.req.valid('json')))
     })
 
@@ -65,13 +65,13 @@ export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks, songs
       who('teacher'),
       body(ChangedRemark, REMARK_LIMIT),
       async (c) => {
-        const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+        const { handIn } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
         return answer(c, await remarks.change(handIn, c.req.param('remark'), c.req.valid('json')))
       },
     )
 
     .delete('/hand-ins/:handIn/remarks/:remark', who('teacher'), async (c) => {
-      const { handIn } = await permissions.handIn(c.get('person'), c.req.param('handIn'))
+      const { handIn } = await permissions.openHandIn(c.get('person'), c.req.param('handIn'))
       await remarks.remove(handIn, c.req.param('remark'))
       return done(c)
     })

@@ -53,6 +53,13 @@ export class Song {
   /** When it was put away; null while it is offered. */
   @Column({ name: 'archived_at', type: 'datetime', precision: 3, nullable: true })
   archivedAt!: Date | null
+
+  /** When it was removed: it is kept for a while and can be had back; null while it is there. */
+  @Column({ name: 'removed_at', type: 'datetime', precision: 3, nullable: true })
+  removedAt!: Date | null
+
+  @Column({ name: 'removed_by', type: 'char', length: 36, nullable: true })
+  removedBy!: string | null
 }
 
 /** A song as it was at one time. Never changed. */

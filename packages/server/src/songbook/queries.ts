@@ -31,7 +31,7 @@ export async function newestSongs(database: DataSource, person: Person): Promise
     await database.query(
       `SELECT v.id, s.id AS song, s.title, v.number, s.archived_at AS archivedAt, ${MINE} AS mine
        FROM songs s JOIN song_versions v ON v.song_id = s.id
-      WHERE v.number = (SELECT MAX(number) FROM song_versions x WHERE x.song_id = s.id) ORDER BY s.title`,
+      WHERE s.removed_at IS NULL AND v.number = (SELECT MAX(number) FROM song_versions x WHERE x.song_id = s.id) ORDER BY s.title`,
       MINE_OF(person),
     )
   return rows.map(({ archivedAt, ...r }) => ({
@@ -56,7 +56,7 @@ export async function usesOfSongs(database: DataSource, person: Person): Promise
     `SELECT DISTINCT v.song_id AS song, a.title FROM assignments a
        JOIN song_versions v ON v.id = a.song_version_id
        JOIN memberships m ON m.group_id = a.group_id AND m.person_id = ? AND m.role = 'teacher'
-      ORDER BY a.title`,
+      WHERE a.removed_at IS NULL ORDER BY a.title`,
     [person.id],
   )
   const uses = new Map<string, string[]>()

@@ -43,7 +43,7 @@ export class Songs {
     const checked = checkSong(document)
     if (!checked.ok) throw badInput(checked.problem)
     const { song } = checked
-    if (songId !== null) await this.#checkMayChange(person, songId)
+    if (songId !== null) await this.checkMayChange(person, songId)
     if (!song.title.trim()) throw badInput(words('song-room.song-needs-title'))
     if (!song.tracks.length) throw badInput(words('song-room.song-needs-least'))
     const ids = [...new Set(song.assets.map((a) => a.id))]
@@ -96,7 +96,7 @@ export class Songs {
 
   /** Puts a song away, or offers it again. @throws Problem 404 or 403 */
   async archive(person: Person, songId: string, archived: boolean): Promise<void> {
-    await this.#checkMayChange(person, songId)
+    await this.checkMayChange(person, songId)
     await this.database.transaction(async (manager) => {
       await manager.update(Song, songId, { archivedAt: archived ? new Date() : null })
       await leaveTrail(manager, person.id, archived ? 'put a song away' : 'offered a song again', songId)
@@ -104,7 +104,7 @@ export class Songs {
   }
 
   /** @throws Problem 404 where there is no such song, 403 where it is somebody else's */
-  async #checkMayChange(person: Person, songId: string): Promise<void> {
+  async checkMayChange(person: Person, songId: string): Promise<void> {
     const isMine = await isSongOf(this.database, person, songId)
     if (isMine === null) throw notFound()
     if (!isMine) throw new Problem(403, 'not-yours', words('song-room.own-teachers-change'))

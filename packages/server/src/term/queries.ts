@@ -25,7 +25,7 @@ export const termAssignments = (database: DataSource, groups: readonly string[])
     `SELECT a.id, a.group_id AS groupId, a.title, a.song_version_id AS songVersionId, a.brief, a.rubric, a.due_at AS dueAt,
             a.opens_at AS opensAt, a.created_at AS createdAt
        FROM assignments a
-      WHERE a.group_id IN (${marks(groups)}) AND a.draft = 0 AND (a.opens_at IS NULL OR a.opens_at <= ?)
+      WHERE a.group_id IN (${marks(groups)}) AND a.draft = 0 AND a.removed_at IS NULL AND (a.opens_at IS NULL OR a.opens_at <= ?)
       ORDER BY COALESCE(a.due_at, a.created_at), a.created_at, a.id`,
     [...groups, new Date()],
   )
@@ -189,7 +189,7 @@ export const todayGroups = (database: DataSource, teacher: string): Promise<Toda
     `SELECT g.id, g.name, g.place, g.lesson_day AS lessonDay, g.lesson_time AS lessonTime,
             (SELECT COUNT(*) FROM join_requests r WHERE r.group_id = g.id) AS requests
        FROM memberships m JOIN class_groups g ON g.id = m.group_id
-      WHERE m.person_id = ? AND m.role = 'teacher' ORDER BY g.name, g.id`,
+      WHERE m.person_id = ? AND m.role = 'teacher' AND g.ended_at IS NULL ORDER BY g.name, g.id`,
     [teacher],
   )
 

@@ -7,6 +7,8 @@ export interface HeadRow {
   readonly last_save: string
   readonly song_version_id: string
   readonly document: string
+  /** When the term of the class ended; null while it goes on. */
+  readonly ended_at: Date | null
 }
 
 /** Somebody's own work, as long as they belong to the group it was made for; undefined otherwise. */
@@ -16,8 +18,9 @@ export async function headOf(
   person: string,
 ): Promise<HeadRow | undefined> {
   const rows: HeadRow[] = await database.query(
-    `SELECT w.revision, w.last_save, a.song_version_id, w.document
-       FROM works w JOIN assignments a ON a.id = w.assignment_id
+    `SELECT w.revision, w.last_save, a.song_version_id, w.document, g.ended_at
+       FROM works w JOIN assignments a ON a.id = w.assignment_id AND a.removed_at IS NULL
+       JOIN class_groups g ON g.id = a.group_id
        JOIN memberships m ON m.group_id = a.group_id AND m.person_id = w.person_id
       WHERE w.id = ? AND w.person_id = ?`,
     [work, person],
@@ -37,7 +40,8 @@ export async function writeWork(
 ): Promise<boolean> {
   const changed = await execute(
     manager,
-    `UPDATE works w JOIN assignments a ON a.id = w.assignment_id
+    `UPDATE works w JOIN assignments a ON a.id = w.assignment_id AND a.removed_at IS NULL
+       JOIN class_groups g ON g.id = a.group_id AND g.ended_at IS NULL
        JOIN memberships m ON m.group_id = a.group_id AND m.person_id = w.person_id
         SET w.revision = ?, w.document = ?, w.last_save = ?, w.updated_at = ?
       WHERE w.id = ? AND w.person_id = ? AND w.revision = ?`,

@@ -70,6 +70,7 @@ export class Works {
     if (!head) throw notFound()
     if (head.revision === request.revision + 1 && head.last_save === request.save)
       return { revision: head.revision }
+    if (head.ended_at) throw notNow(words('work.term-ended'))
     const document = readWork(head.document)
     if (head.revision === request.revision) {
       const known = {

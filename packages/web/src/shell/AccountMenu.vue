@@ -13,6 +13,7 @@ import AppDialog from '../ui/overlays/AppDialog.vue'
 import AppMenu from '../ui/overlays/AppMenu.vue'
 import { useThemeChoice, type ThemeChoice } from '../ui/theme/theme-store'
 import { t } from '../words/t'
+import PasswordDialog from './PasswordDialog.vue'
 import SessionsDialog from './SessionsDialog.vue'
 
 const session = useSession()
@@ -60,6 +61,12 @@ async function leave(force = false): Promise<void> {
   }
 }
 
+const changing = ref(false)
+function change(): void {
+  open.value = false
+  changing.value = true
+}
+
 function list(): void {
   open.value = false
   listing.value = true
@@ -83,10 +90,12 @@ function list(): void {
     <p class="soft">{{ t('shell.colours') }}</p>
     <ChoiceButtons v-model="theme.choice" :choices="THEMES" :label="t('shell.colours')" />
     <SwitchField v-model="theme.moreContrast" :label="t('shell.contrast')" />
+    <AppButton data-test="change-password" @click="change">{{ t('shell.password') }}</AppButton>
     <AppButton data-test="own-sessions" @click="list">{{ t('shell.sessions') }}</AppButton>
     <AppButton data-test="sign-out" @click="leave()">{{ t('shell.sign-out') }}</AppButton>
   </AppMenu>
 
+  <PasswordDialog v-model="changing" />
   <SessionsDialog v-model="listing" />
   <AppDialog v-model="asking" :title="t('shell.unsent.title')" alert>
     <p>{{ t('shell.unsent.text', { why: failed || t('ui.unreachable') }) }}</p>

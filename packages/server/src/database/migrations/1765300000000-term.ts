@@ -48,12 +48,29 @@ const UP = [
     FOREIGN KEY (hand_in_id) REFERENCES hand_ins (id) ON DELETE CASCADE)`,
   `ALTER TABLE class_groups ADD COLUMN IF NOT EXISTS lesson_day TINYINT UNSIGNED NULL,
     ADD COLUMN IF NOT EXISTS lesson_time CHAR(5) CHARACTER SET ascii NULL`,
+  `CREATE TABLE IF NOT EXISTS set_aside_members (
+    group_id ${ID}, person_id ${ID}, role ENUM('student','teacher') NOT NULL, shares BOOLEAN NOT NULL DEFAULT FALSE,
+    PRIMARY KEY (group_id, person_id), KEY by_person (person_id),
+    FOREIGN KEY (group_id) REFERENCES class_groups (id) ON DELETE CASCADE,
+    FOREIGN KEY (person_id) REFERENCES people (id) ON DELETE CASCADE)`,
+  ...['assignments', 'songs', 'class_groups'].map(
+    (table) => `ALTER TABLE ${table} ADD COLUMN IF NOT EXISTS removed_at DATETIME(3) NULL,
+      ADD COLUMN IF NOT EXISTS removed_by CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NULL,
+      ADD KEY IF NOT EXISTS by_removal (removed_at)`,
+  ),
+  `ALTER TABLE class_groups ADD COLUMN IF NOT EXISTS ended_at DATETIME(3) NULL`,
   `ALTER TABLE memberships ADD COLUMN IF NOT EXISTS shares BOOLEAN NOT NULL DEFAULT FALSE`,
   `ALTER TABLE people ADD COLUMN IF NOT EXISTS school_id VARCHAR(80) NULL`,
 ]
 
 const DOWN = [
   'ALTER TABLE memberships DROP COLUMN IF EXISTS shares',
+  'ALTER TABLE class_groups DROP COLUMN IF EXISTS ended_at',
+  ...['assignments', 'songs', 'class_groups'].map(
+    (table) =>
+      `ALTER TABLE ${table} DROP KEY IF EXISTS by_removal, DROP COLUMN IF EXISTS removed_by, DROP COLUMN IF EXISTS removed_at`,
+  ),
+  'DROP TABLE IF EXISTS set_aside_members',
   'ALTER TABLE people DROP COLUMN IF EXISTS school_id',
   'ALTER TABLE class_groups DROP COLUMN IF EXISTS lesson_day, DROP COLUMN IF EXISTS lesson_time',
   ...[

@@ -1,4 +1,4 @@
-import { LESSONS, type BriefTask } from '@rudlo/core/brief'
+import { briefOnSong, LESSONS, type BriefTask } from '@rudlo/core/brief'
 import { plainMix, type Mix } from '@rudlo/core/mix'
 import { server, told } from '../../api/client'
 import { useBroughtMix } from '../../document/brought-mix'
@@ -16,11 +16,13 @@ export interface Chosen {
   readonly lesson: number
   /** The assignment that is copied. */
   readonly copy: string
+  /** Whether the copy goes on the chosen song, where that is another one. */
+  readonly onSong?: boolean
 }
 
 /** Song, mix, brief and model that a new assignment begins with. @throws ApiError or Unreachable */
-export async function beginning({ source, song, lesson, copy }: Chosen) {
-  if (source === 'copy') return copyOf(copy)
+export async function beginning({ source, song, lesson, copy, onSong }: Chosen) {
+  if (source === 'copy') return onSong ? copyOnSong(copy, song) : copyOf(copy)
   const { document } = await told(server.songs[':version'].$get({ param: { version: song } }))
   // lines that came along with the notes of a song are where it begins
   const { offered } = useBroughtMix()
@@ -41,6 +43,21 @@ export async function beginning({ source, song, lesson, copy }: Chosen) {
         }
   const brief = { purpose: '', open: [], answers: 'played', hintsAfter: 1, repairs: true, tasks: [task] }
   return { songVersion: song, startingMix: mix, brief, model: null }
+}
+
+/** A copy of an assignment on another song, and what is otherwise then. */
+export async function copyOnSong(copy: string, song: string) {
+  const from = await told(server.assignments[':assignment'].$get({ param: { assignment: copy } }))
+  const { document } = await told(server.songs[':version'].$get({ param: { version: song } }))
+  // teachers get the whole brief
+  if (!from.settings) throw new Error(t('ui.fault'))
+  const { brief, startingMix, differences } = briefOnSong(
+    from.brief,
+    from.startingMix,
+    from.songDocument,
+    document,
+  )
+  return { songVersion: song, startingMix, brief, model: null, differences }
 }
 
 async function copyOf(assignment: string) {

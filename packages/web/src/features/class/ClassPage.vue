@@ -13,6 +13,7 @@ import MarksPart from './marks/MarksPart.vue'
 import AddStudents from './people/AddStudents.vue'
 import CardSheet from './people/CardSheet.vue'
 import { useClass } from './people/class-store'
+import EndOfTerm from './people/EndOfTerm.vue'
 import FormerMembers from './people/FormerMembers.vue'
 import GroupSettings from './people/GroupSettings.vue'
 import JoinRequests from './people/JoinRequests.vue'
@@ -43,7 +44,13 @@ const tabs = computed(() =>
     test: `tab-${value}`,
   })),
 )
-const classes = computed(() => (store.groups ?? []).map((g) => ({ value: g.id, text: g.name })))
+const classes = computed(() =>
+  (store.groups ?? []).map((g) => ({
+    value: g.id,
+    text: g.name,
+    note: g.ended ? t('class.is-ended') : undefined,
+  })),
+)
 
 onMounted(async () => {
   await store.load()
@@ -129,7 +136,10 @@ async function made(id: string): Promise<void> {
               <MemberTable :group="open" @add="adding = true" />
               <FormerMembers v-if="open.former.length" :group="open" />
             </template>
-            <GroupSettings v-else-if="part === 'settings'" :key="open.id" :group="open" />
+            <template v-else-if="part === 'settings'">
+              <GroupSettings :key="open.id" :group="open" />
+              <EndOfTerm :key="`e${open.id}`" :group="open" />
+            </template>
             <TrailList v-else :key="`t${open.id}`" :group="open.id" />
           </template>
         </template>

@@ -3,6 +3,7 @@
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import { onMounted, ref, shallowRef } from 'vue'
 import { server, told } from '../../api/client'
+import RemovedList from '../../desk/removed/RemovedList.vue'
 import AppHeader from '../../shell/AppHeader.vue'
 import RoomPage from '../../ui/page/RoomPage.vue'
 import { t } from '../../words/t'
@@ -25,8 +26,9 @@ onMounted(load)
 
 <template>
   <AppHeader />
-  <TeacherHome v-if="cards?.length && !problem" :cards="cards" />
+  <TeacherHome v-if="cards?.length && !problem" :cards="cards" @changed="load" />
   <RoomPage v-else :title="t('home.assignments')" :problem="problem" :loading="!cards" @again="load">
     <FirstSteps />
+    <RemovedList kind="assignment" @restored="load" />
   </RoomPage>
 </template>

@@ -3,13 +3,14 @@
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import type { GroupCard } from '@rudlo/contract/people'
 import type { SongEntry } from '@rudlo/contract/songbook'
-import { LESSONS } from '@rudlo/core/brief'
+import { LESSONS, type BriefDifference } from '@rudlo/core/brief'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
 import SongPicture from '../../charts/SongPicture.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import CheckField from '../../ui/fields/CheckField.vue'
 import MomentField from '../../ui/fields/MomentField.vue'
 import RadioList from '../../ui/fields/RadioList.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
@@ -21,7 +22,8 @@ import { keepKeys } from '../../ui/keys/keep-keys'
 import AppDialog from '../../ui/overlays/AppDialog.vue'
 import { lengthText } from '../../words/dates'
 import { t } from '../../words/t'
-import { beginning, type Source } from '../../desk/term/beginning'
+import { beginning, copyOnSong, type Source } from '../../desk/term/beginning'
+import DifferenceList from './DifferenceList.vue'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
 const open = defineModel<boolean>({ required: true })
@@ -35,6 +37,9 @@ const song = ref('')
 const source = ref<Source>('template')
 const lesson = ref(0)
 const copy = ref('')
+/** Whether the copy goes on the song that was chosen. */
+const onSong = ref(false)
+const differences = shallowRef<readonly BriefDifference[]>([])
 const title = ref('')
 const group = ref('')
 const dueAt = ref<string | null>(null)
@@ -104,7 +109,7 @@ const usualTitle = () =>
 
 const create = () =>
   submit(async () => ({
-    ...(await beginning({ source: source.value, song: song.value, lesson: lesson.value, copy: copy.value })),
+    ...(await begun()),
     title: title.value.trim() || usualTitle(),
     group: group.value,
     modelHeard: 'given back',
@@ -113,6 +118,32 @@ const create = () =>
     dueAt: dueAt.value,
     handInLimit: null,
   }))
+
+/** The chosen song is not the one of the assignment that is copied. */
+const isOther = computed(
+  () => source.value === 'copy' && copied.value?.song !== songs.value.find((s) => s.id === song.value)?.title,
+)
+async function begun() {
+  const { differences: _, ...made } = {
+    differences: [],
+    ...(await beginning({
+      source: source.value,
+      song: song.value,
+      lesson: lesson.value,
+      copy: copy.value,
+      onSong: isOther.value && onSong.value,
+    })),
+  }
+  return made
+}
+watch([onSong, copy, song, isOther], async ([on, from, to, other]) => {
+  differences.value = []
+  if (!on || !other) return
+  await attempt(
+    async () => void (differences.value = (await copyOnSong(from, to)).differences),
+    (sentence) => (problem.value = sentence),
+  )
+})
 
 const STEPS = { 1: t('new.step.song'), 2: t('new.step.start'), 3: t('new.step.who') } as const
 </script>
@@ -169,6 +200,10 @@ const STEPS = { 1: t('new.step.song'), 2: t('new.step.start'), 3: t('new.step.wh
         :choices="copies"
         data-test="new-copy"
       />
+      <template v-if="isOther">
+        <CheckField v-model="onSong" :label="t('new.on-song')" data-test="on-song" />
+        <DifferenceList v-if="onSong" :differences="differences" />
+      </template>
     </template>
 
     <template v-else>

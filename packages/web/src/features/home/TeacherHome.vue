@@ -1,13 +1,19 @@
 <script setup lang="ts">
 /** A teacher's assignments: those first in which somebody waits, each with its class in small; drafts apart. */
 import type { AssignmentCard } from '@rudlo/contract/assignments'
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
+import { server, told } from '../../api/client'
 import { now } from '../../browser/clock'
+import AskRemove from '../../desk/removed/AskRemove.vue'
+import RemovedList from '../../desk/removed/RemovedList.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import IconButton from '../../ui/buttons/IconButton.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
 import TextField from '../../ui/fields/TextField.vue'
+import { attempt } from '../../ui/forms/attempt'
 import AppMenu from '../../ui/overlays/AppMenu.vue'
+import MenuItem from '../../ui/overlays/MenuItem.vue'
+import NoticeBar from '../../ui/overlays/NoticeBar.vue'
 import PageSection from '../../ui/page/PageSection.vue'
 import RoomPage from '../../ui/page/RoomPage.vue'
 import { whenText } from '../../words/dates'
@@ -19,6 +25,11 @@ import { deskOf } from './term'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
 
+const emit = defineEmits<{ changed: [] }>()
+
+const asked = useTemplateRef('asked')
+const removed = useTemplateRef('removed')
+const notice = ref<string | null>(null)
 const making = ref(false)
 const search = ref('')
 const group = ref('')
@@ -27,6 +38,21 @@ const classes = computed(() => [
   ...[...new Set(props.cards.map((c) => c.group))].sort().map((name) => ({ value: name, text: name })),
 ])
 const desk = computed(() => deskOf(props.cards, search.value, group.value))
+
+async function remove({ id, title }: AssignmentCard): Promise<void> {
+  const param = { assignment: id }
+  await attempt(
+    async () => {
+      const hanging = await told(server.assignments[':assignment'].hanging.$get({ param }))
+      if (!(await asked.value!.ask(title, hanging))) return
+      await told(server.assignments[':assignment'].$delete({ param }))
+      notice.value = t('removed.done', { title })
+      emit('changed')
+      await removed.value!.load()
+    },
+    (sentence) => (notice.value = sentence),
+  )
+}
 
 /** When it is due, or opens. */
 function dates({ dueAt, opensAt }: AssignmentCard): string {
@@ -75,6 +101,9 @@ function dates({ dueAt, opensAt }: AssignmentCard): string {
           /></template>
           <v-list-item :to="`/bench/${card.id}`" :title="t('home.bench')" role="menuitem" />
           <v-list-item :to="`/compare/${card.id}`" :title="t('home.compare')" role="menuitem" />
+          <MenuItem icon="remove" data-test="remove-assignment" @click="remove(card)">{{
+            t('home.remove')
+          }}</MenuItem>
         </AppMenu>
       </article>
     </PageSection>
@@ -86,8 +115,17 @@ function dates({ dueAt, opensAt }: AssignmentCard): string {
           <p class="soft">{{ [card.group, card.song].join(' · ') }}</p>
         </div>
         <AppButton :to="`/brief/${card.id}`" data-test="edit-brief">{{ t('home.edit') }}</AppButton>
+        <IconButton
+          icon="remove"
+          :label="t('home.remove.of', { title: card.title })"
+          data-test="remove-draft"
+          @click="remove(card)"
+        />
       </article>
     </PageSection>
+    <RemovedList ref="removed" kind="assignment" @restored="emit('changed')" />
+    <AskRemove ref="asked" />
+    <NoticeBar v-model="notice" />
     <NewAssignment v-model="making" :cards="cards" />
   </RoomPage>
 </template>

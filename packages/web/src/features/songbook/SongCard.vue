@@ -10,7 +10,7 @@ import { lengthText } from '../../words/dates'
 import { t } from '../../words/t'
 
 defineProps<{ song: SongEntry }>()
-const emit = defineEmits<{ archive: []; duplicate: [] }>()
+const emit = defineEmits<{ archive: []; duplicate: []; remove: [] }>()
 </script>
 
 <template>
@@ -35,6 +35,9 @@ const emit = defineEmits<{ archive: []; duplicate: [] }>()
           @click="emit('archive')"
           >{{ t(song.archived ? 'songs.unarchive' : 'songs.archive') }}</MenuItem
         >
+        <MenuItem v-if="song.mine" icon="remove" data-test="remove-song" @click="emit('remove')">{{
+          t('home.remove')
+        }}</MenuItem>
       </AppMenu>
     </header>
     <p class="soft">

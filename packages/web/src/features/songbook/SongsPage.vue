@@ -1,14 +1,17 @@
 <script setup lang="ts">
 /** The songbook: every song with its picture and where it is used; new ones from recordings or from notes. */
 import type { SongEntry } from '@rudlo/contract/songbook'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref, shallowRef, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
+import AskRemove from '../../desk/removed/AskRemove.vue'
+import RemovedList from '../../desk/removed/RemovedList.vue'
 import AppHeader from '../../shell/AppHeader.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import CheckField from '../../ui/fields/CheckField.vue'
 import TextField from '../../ui/fields/TextField.vue'
 import { attempt } from '../../ui/forms/attempt'
+import NoticeBar from '../../ui/overlays/NoticeBar.vue'
 import RoomPage from '../../ui/page/RoomPage.vue'
 import { t } from '../../words/t'
 import SongCard from './SongCard.vue'
@@ -43,6 +46,20 @@ const archive = (song: SongEntry) =>
     )
     await load()
   })
+
+const asked = useTemplateRef('asked')
+const removed = useTemplateRef('removed')
+const notice = ref<string | null>(null)
+const remove = (song: SongEntry) =>
+  attempt(
+    async () => {
+      if (!(await asked.value!.ask(song.title, null))) return
+      await told(server.songs[':song'].$delete({ param: { song: song.song } }))
+      await load()
+      await removed.value?.load()
+    },
+    (sentence) => (notice.value = sentence),
+  )
 
 const duplicate = (song: SongEntry) =>
   act(async () => {
@@ -89,10 +106,14 @@ const duplicate = (song: SongEntry) =>
         :key="s.id"
         :song="s"
         data-test="song-card"
+        @remove="remove(s)"
         @archive="archive(s)"
         @duplicate="duplicate(s)"
       />
     </div>
+    <RemovedList ref="removed" kind="song" @restored="load" />
+    <AskRemove ref="asked" />
+    <NoticeBar v-model="notice" />
   </RoomPage>
 </template>
 

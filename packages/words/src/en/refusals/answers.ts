@@ -67,6 +67,10 @@ export const ANSWERS = {
   'review.reason-characters-most': 'A reason can have {most} characters at most.',
   'review.rubric-no-line': 'The rubric has no line "{criterion}".',
   'review.mark-none-rubric': 'The mark of "{criterion}" is none of the rubric\'s levels.',
+  'work.term-ended': 'This term has ended: its work can be looked at and heard, and not changed any more.',
+  'removed.song-used':
+    '“{title}” is used by assignments: {titles}. Remove those first, or put the song away.',
+  'removed.gone': 'It is not there any more: what was removed is kept for {days} days.',
   'term.notes-changed':
     'Somebody else has changed these notes in the meantime: open them again to see theirs.',
   'grades.scheme-changed':

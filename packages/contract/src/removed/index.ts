@@ -1,0 +1,3 @@
+/** What was removed and can be had back. */
+export * from './answers'
+export * from './requests'
