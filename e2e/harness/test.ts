@@ -73,7 +73,19 @@ export class Person {
     await expect(this.at('choose-assignment')).toBeHidden()
   }
 
-  /** An assignment on a teacher's first page. */
+  /** Goes to a part of the class. */
+  async goToClass(part: 'term' | 'marks' | 'people' | 'settings' | 'changes' = 'people'): Promise<void> {
+    await this.at('groups').click()
+    await this.at(`tab-${part}`).click()
+  }
+
+  /** Goes to the list of assignments. */
+  async goToAssignments(): Promise<void> {
+    await this.at('to-assignments').click()
+    await expect(this.at('new-assignment')).toBeVisible()
+  }
+
+  /** An assignment in a teacher's list. */
   card(title = TUNE): Locator {
     return this.page.locator('article', { hasText: title })
   }

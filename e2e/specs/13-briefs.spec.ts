@@ -93,6 +93,7 @@ test('a brief of three tasks comes from a model in a few steps, fits it, and rea
     steps++
     await maren.at(name).first().click()
   }
+  await click('to-assignments')
   await click('new-assignment')
   steps++
   await maren.at('new-song').filter({ hasText: 'The Evening Ferry' }).click()
@@ -132,6 +133,7 @@ test('the editor adds usual lessons and checks, reorders, takes back, and says w
 }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
+  await maren.goToAssignments()
   await maren.card('Make room for the tune').getByRole('link', { name: 'Edit assignment' }).first().click()
   await expect(maren.at('task')).toHaveCount(3)
   await maren.at('add-task').click()
@@ -173,7 +175,7 @@ test('an assignment is given to a second group with a date of its own, and chang
 }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
-  await maren.at('groups').click()
+  await maren.goToClass()
   await maren.at('new-group').click()
   await maren.page.getByLabel('Class name').first().fill('Wednesday beginners')
   await maren.at('make-group').click()
@@ -183,7 +185,7 @@ test('an assignment is given to a second group with a date of its own, and chang
   await expect(maren.at('card')).toHaveCount(2)
   await maren.at('cards-done').click()
 
-  await maren.page.goto(new URL('/', maren.page.url()).href)
+  await maren.page.goto(new URL('/assignments', maren.page.url()).href)
   await maren.card('First balance').getByRole('link', { name: 'Edit assignment' }).first().click()
   await maren.at('part-publish').click()
   const other = maren.at('other-groups').locator('.line', { hasText: 'Wednesday beginners' })

@@ -62,7 +62,7 @@ test('a teacher begins with nothing: a class, its cards, a first sign-in, and so
   await noor.page.getByRole('button', { name: 'Create account' }).click()
   await expect(noor.page.getByRole('heading', { name: 'Hello Noor' })).toBeVisible()
   await noor.at('groups').click()
-  await noor.at('new-group').click()
+  await noor.at('first-group').click()
   await noor.page.getByLabel('Class name').fill('Thursday beginners')
   await noor.at('make-group').click()
   await noor.page.getByLabel('Names').fill('Lena Ortiz\n=HYPERLINK("x")')
@@ -170,6 +170,7 @@ test('recordings become a song: tempo heard, sections set, kept, and given to th
   await expect(noor.at('song-state')).toHaveText('Saved')
 
   await noor.page.getByRole('link', { name: 'Rudlo: go to the first page' }).click()
+  await noor.goToAssignments()
   await noor.at('new-assignment').click()
   await noor.at('new-next').click()
   await noor.at('new-next').click()
@@ -215,6 +216,7 @@ test('notes become a song whose instruments have an attack and a brightness with
   await expect(noor.at('song-state')).toHaveText('Saved')
 
   await noor.page.getByRole('link', { name: 'Rudlo: go to the first page' }).click()
+  await noor.goToAssignments()
   await noor.at('new-assignment').click()
   await noor.at('new-song').filter({ hasText: 'Small tune' }).click()
   await noor.at('new-next').click()

@@ -5,7 +5,7 @@ test('during the lesson: a hand goes up, the teacher looks, points, and brings e
 }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
-  await maren.at('groups').click()
+  await maren.goToClass()
   await maren.at('lesson').click()
   await expect(maren.at('in-lesson')).toHaveCount(10)
 
@@ -56,7 +56,7 @@ test('a move is shown to the class: chosen, put on bars, heard with and without,
 }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
-  await maren.at('groups').click()
+  await maren.goToClass()
   await maren.at('lesson').click()
   await maren.at('show-move').click()
   await expect(maren.page.getByRole('heading', { name: 'Fade in' })).toBeVisible()

@@ -41,6 +41,8 @@ test('every room of a teacher has room for a language that is longer', async ({ 
   await speaksOddly(maren)
   await maren.signIn('Maren Holt')
   await hasRoom(maren, 'first page')
+  await maren.goToAssignments()
+  await hasRoom(maren, 'assignments')
   await maren.at('new-assignment').click()
   await hasRoom(maren, 'a new assignment')
   await maren.page.keyboard.press('Escape')
@@ -50,13 +52,16 @@ test('every room of a teacher has room for a language that is longer', async ({ 
     if (part !== 'task') await maren.at(`part-${part}`).click()
     await hasRoom(maren, `assignment: ${part}`)
   }
-  await maren.page.goto(`${installation.address}/groups`)
+  await maren.page.goto(`${installation.address}/class`)
+  await expect(maren.at('term-row')).toHaveCount(10)
+  await hasRoom(maren, 'class: term')
+  await maren.at('tab-people').click()
   await expect(maren.at('student')).toHaveCount(10)
-  for (const tab of ['students', 'settings', 'changes']) {
+  for (const tab of ['people', 'marks', 'settings', 'changes']) {
     await maren.at(`tab-${tab}`).click()
     await hasRoom(maren, `class: ${tab}`)
   }
-  await maren.at('tab-students').click()
+  await maren.at('tab-people').click()
   await maren.at('add-students').click()
   await hasRoom(maren, 'adding students')
   await maren.page.keyboard.press('Escape')

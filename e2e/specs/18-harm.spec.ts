@@ -115,7 +115,7 @@ test('a student who is taken out of the class is out at once, and is taken in ag
   const [milan, maren] = [await somebody(), await somebody()]
   await milan.atBench('Milan Novotny')
   await maren.signIn('Maren Holt')
-  await maren.at('groups').click()
+  await maren.goToClass()
   const row = maren.page.locator('[data-test="student"]', { hasText: 'Milan Novotny' })
   await row.locator('[data-test="student-more"]').click()
   await maren.at('leave').click()

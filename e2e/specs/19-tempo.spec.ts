@@ -61,6 +61,7 @@ test('the tempo is drawn where it is open, and everybody who plays from notes fo
 test('a teacher opens the tempo of an assignment', async ({ somebody }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
+  await maren.goToAssignments()
   await maren.card('Out of the dark').getByRole('link', { name: 'Edit assignment' }).first().click()
   await maren.at('part-about').click()
   const open = maren.at('open-tempo').getByRole('checkbox')

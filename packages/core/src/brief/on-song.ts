@@ -9,13 +9,13 @@ export type BriefDifference =
   /** A track is now another one. */
   | { readonly kind: 'track'; readonly from: string; readonly to: string }
   /** A track has no counterpart. */
-  | { readonly kind: 'no track'; readonly from: string }
+  | { readonly kind: 'no-track'; readonly from: string }
   /** A section is now another one. */
   | { readonly kind: 'section'; readonly from: string; readonly to: string }
   /** A task lies on other bars. */
   | { readonly kind: 'bars'; readonly task: string; readonly from: BarSpan; readonly to: BarSpan }
   /** A task or one of its checks was about something that is not there. */
-  | { readonly kind: 'left out'; readonly task: string }
+  | { readonly kind: 'left-out'; readonly task: string }
   /** The words of a task name bars or tracks of the song before. */
   | { readonly kind: 'words'; readonly task: string }
 
@@ -131,7 +131,7 @@ export function briefOnSong(brief: Brief, start: Mix, from: SongVersion, to: Son
     const lanes = one.lanes.flatMap((l) => lane(l) ?? [])
     const checks = one.checks.flatMap((c) => checkOnSong(c, { at, lane, tracks }) ?? [])
     if (lanes.length < one.lanes.length || checks.length < one.checks.length)
-      differences.push({ kind: 'left out', task: one.title })
+      differences.push({ kind: 'left-out', task: one.title })
     const text = `${one.title} ${one.text} ${one.hints.join(' ')}`
     if (NAMES_BARS.test(text) || names.some((name) => text.toLowerCase().includes(name)))
       differences.push({ kind: 'words', task: one.title })
@@ -148,7 +148,7 @@ export function briefOnSong(brief: Brief, start: Mix, from: SongVersion, to: Son
 function tracksOtherwise(from: SongVersion, tracks: ReadonlyMap<string, Track>): BriefDifference[] {
   return from.tracks.flatMap((t): BriefDifference[] => {
     const other = tracks.get(t.id)
-    if (!other) return [{ kind: 'no track', from: t.name }]
+    if (!other) return [{ kind: 'no-track', from: t.name }]
     return other.name === t.name ? [] : [{ kind: 'track', from: t.name, to: other.name }]
   })
 }

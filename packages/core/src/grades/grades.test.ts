@@ -39,7 +39,7 @@ describe('a mark', () => {
   })
 })
 
-const rule: GradeRule = { weights: {}, drop: 0, missing: 'left out' }
+const rule: GradeRule = { weights: {}, drop: 0, missing: 'ignored' }
 const graded = (assignment: string, share: number | null, more: Partial<Graded> = {}): Graded => ({
   assignment,
   share,

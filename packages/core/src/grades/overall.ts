@@ -1,5 +1,5 @@
 /** What is done about work that was due and never came. */
-export const MISSING_RULES = ['left out', 'nothing'] as const
+export const MISSING_RULES = ['ignored', 'nothing'] as const
 export type MissingRule = (typeof MISSING_RULES)[number]
 
 /** How an overall mark is worked out. */

@@ -12,7 +12,7 @@ export const usualScheme = (levels: readonly string[]): GradeScheme => ({
   scale: { kind: 'levels', levels },
   weights: {},
   drop: 0,
-  missing: 'left out',
+  missing: 'ignored',
 })
 
 const isRecord = (x: unknown): x is Readonly<Record<string, unknown>> =>
@@ -26,7 +26,7 @@ const isBetween = (x: unknown, low: number, high: number): x is number =>
  */
 export function readScheme(document: unknown): GradeScheme {
   if (!isRecord(document) || !isRecord(document['scale'])) throw new RangeError(words('bad-grades.scale'))
-  const { scale, weights = {}, drop = 0, missing = 'left out' } = document
+  const { scale, weights = {}, drop = 0, missing = 'ignored' } = document
   if (!isRecord(weights) || Object.keys(weights).length > 500)
     throw new RangeError(words('bad-grades.weights'))
   for (const weight of Object.values(weights))

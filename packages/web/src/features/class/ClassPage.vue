@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import AppHeader from '../../shell/AppHeader.vue'
 import TabBar from '../../ui/bars/TabBar.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import IconButton from '../../ui/buttons/IconButton.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
 import FormProblem from '../../ui/forms/FormProblem.vue'
 import RoomState from '../../ui/page/RoomState.vue'
@@ -113,6 +114,7 @@ async function made(id: string): Promise<void> {
                 data-test="class"
                 @update:model-value="go"
               />
+              <IconButton icon="add" :label="t('class.new')" data-test="new-group" @click="making = true" />
               <div class="parts"><TabBar v-model="part" :tabs="tabs" :label="t('class.tabs')" /></div>
               <AppButton
                 v-if="part === 'people'"
@@ -122,9 +124,6 @@ async function made(id: string): Promise<void> {
                 @click="adding = true"
                 >{{ t('class.add') }}</AppButton
               >
-              <AppButton v-if="part === 'settings'" icon="add" data-test="new-group" @click="making = true">{{
-                t('class.new')
-              }}</AppButton>
               <AppButton icon="lesson" :to="`/lesson/${open.id}`" data-test="lesson">{{
                 t('class.lesson')
               }}</AppButton>

@@ -12,13 +12,13 @@ function text(d: BriefDifference): string {
   switch (d.kind) {
     case 'track':
       return t('new.differ.track', { from: d.from, to: d.to })
-    case 'no track':
+    case 'no-track':
       return t('new.differ.no-track', { from: d.from })
     case 'section':
       return t('new.differ.section', { from: d.from, to: d.to })
     case 'bars':
       return t('new.differ.bars', { task: d.task, from: bars(d.from), to: bars(d.to) })
-    case 'left out':
+    case 'left-out':
       return t('new.differ.left-out', { task: d.task })
     case 'words':
       return t('new.differ.words', { task: d.task })

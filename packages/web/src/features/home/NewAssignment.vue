@@ -124,17 +124,14 @@ const isOther = computed(
   () => source.value === 'copy' && copied.value?.song !== songs.value.find((s) => s.id === song.value)?.title,
 )
 async function begun() {
-  const { differences: _, ...made } = {
-    differences: [],
-    ...(await beginning({
-      source: source.value,
-      song: song.value,
-      lesson: lesson.value,
-      copy: copy.value,
-      onSong: isOther.value && onSong.value,
-    })),
-  }
-  return made
+  const { songVersion, startingMix, brief, model } = await beginning({
+    source: source.value,
+    song: song.value,
+    lesson: lesson.value,
+    copy: copy.value,
+    onSong: isOther.value && onSong.value,
+  })
+  return { songVersion, startingMix, brief, model }
 }
 watch([onSong, copy, song, isOther], async ([on, from, to, other]) => {
   differences.value = []

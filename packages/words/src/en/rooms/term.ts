@@ -243,7 +243,7 @@ export const TERM = {
   'marks.letter.add': 'Add a letter',
   'marks.letter.remove': 'Remove {letter}',
   'marks.missing.rule': 'Missing work',
-  'marks.missing.left out': 'is left out',
+  'marks.missing.ignored': 'is left out',
   'marks.missing.nothing': 'counts as nothing',
   'marks.drop': 'Drop so many of the lowest marks',
   'marks.weights': 'How much each assignment counts',

@@ -30,7 +30,7 @@ const most = ref<number | null>(15)
 const letters = ref<GradeLetter[]>([])
 const weights = ref<Record<string, number>>({})
 const drop = ref<number | null>(0)
-const missing = ref<MissingRule>('left out')
+const missing = ref<MissingRule>('ignored')
 const problem = ref('')
 const weighing = ref(false)
 
@@ -51,24 +51,21 @@ const kinds = GRADE_KINDS.map((value) => ({ value, text: t(`marks.scale.${value}
 const rules = MISSING_RULES.map((value) => ({ value, text: t(`marks.missing.${value}`) }))
 const levels = computed(() => store.grades?.assignments[0]?.levels ?? usualRubric().levels)
 
-const scale = computed((): GradeScale => {
-  switch (kind.value) {
-    case 'levels':
-      return { kind: 'levels', levels: levels.value }
-    case 'points':
-      return { kind: 'points', most: most.value ?? 0 }
-    case 'letters':
-      return { kind: 'letters', letters: letters.value }
-    case 'percent':
-      return { kind: 'percent' }
-  }
-})
+const scale = computed(
+  (): GradeScale =>
+    ({
+      levels: { kind: 'levels', levels: levels.value } as const,
+      points: { kind: 'points', most: most.value ?? 0 } as const,
+      letters: { kind: 'letters', letters: letters.value } as const,
+      percent: { kind: 'percent' } as const,
+    })[kind.value],
+)
 function setLetter(i: number, change: Partial<GradeLetter>): void {
   letters.value = letters.value.map((l, k) => (k === i ? { ...l, ...change } : l))
 }
 function setWeight(id: string, weight: number | null): void {
-  const { [id]: _, ...others } = weights.value
-  weights.value = weight === null || weight === 1 ? others : { ...others, [id]: weight }
+  const others = Object.entries(weights.value).filter(([of]) => of !== id)
+  weights.value = Object.fromEntries(weight === null || weight === 1 ? others : [...others, [id, weight]])
 }
 const save = () =>
   attempt(

@@ -16,8 +16,8 @@ const choices = computed(() => [
   ...props.header.map((text, value) => ({ value, text: text || String(value + 1) })),
 ])
 function set(what: RosterColumn, at: number): void {
-  const { [what]: _, ...others } = props.columns
-  emit('change', at < 0 ? others : { ...others, [what]: at })
+  const others = Object.entries(props.columns).filter(([of]) => of !== what)
+  emit('change', Object.fromEntries(at < 0 ? others : [...others, [what, at]]))
 }
 </script>
 

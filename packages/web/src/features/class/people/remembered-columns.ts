@@ -17,7 +17,8 @@ export const rememberedColumns = (header: readonly string[]): RosterColumns | nu
 
 /** Remembers how a table with these columns is matched. */
 export function rememberColumns(header: readonly string[], columns: RosterColumns): void {
-  const { [keyOf(header)]: _, ...others } = read()
-  const all = [...Object.entries(others).slice(-(MOST - 1)), [keyOf(header), columns] as const]
+  const key = keyOf(header)
+  const others = Object.entries(read()).filter(([of]) => of !== key)
+  const all = [...others.slice(-(MOST - 1)), [key, columns] as const]
   keep(KEY, JSON.stringify(Object.fromEntries(all)))
 }
