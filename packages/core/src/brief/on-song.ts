@@ -1,5 +1,5 @@
 import { kindOf, type Check, type FieldValue } from '../checks'
-import { allLanes, plainMix, type Address, type Mix } from '../mix'
+import { plainMix, resolve, type Address, type Mix } from '../mix'
 import { songTime, type SongVersion } from '../song'
 import { plainName } from '../song'
 import type { Brief, BriefTask } from './brief'
@@ -109,11 +109,10 @@ export function briefOnSong(brief: Brief, start: Mix, from: SongVersion, to: Son
   const tracks = matchTracks(from, to)
   const { at, sections } = placesOf(from, to)
   const startingMix = mixOnSong(start, to, tracks)
-  const there = new Set(allLanes(startingMix))
   const lane = (address: Address): Address | null => {
     const [owner, id = '', ...rest] = address.split('/')
     const moved = owner === 'track' ? [owner, tracks.get(id)?.id ?? '', ...rest].join('/') : address
-    return there.has(moved) ? moved : null
+    return resolve(startingMix, moved) ? moved : null
   }
   const differences: BriefDifference[] = [...tracksOtherwise(from, tracks), ...sections]
   const [meterFrom, meterTo] = [songTime(from).meter, songTime(to).meter]
@@ -198,7 +197,6 @@ function mixOnSong(start: Mix, to: SongVersion, tracks: ReadonlyMap<string, Trac
       return { ...t, gain, effects, mute, sends, level, pan, width }
     }),
   }
-  const there = new Set(allLanes(mix))
   const moved = (address: Address) => {
     const [owner, id = '', ...rest] = address.split('/')
     return owner === 'track' ? [owner, tracks.get(id)?.id ?? '', ...rest].join('/') : address
@@ -206,6 +204,6 @@ function mixOnSong(start: Mix, to: SongVersion, tracks: ReadonlyMap<string, Trac
   // lanes are there as they were; lines of the song before mean nothing on another one
   const envelopes = start.envelopes
     .map((e) => ({ ...e, address: moved(e.address), points: [] }))
-    .filter((e, i, all) => there.has(e.address) && all.findIndex((o) => o.address === e.address) === i)
+    .filter((e, i, all) => resolve(mix, e.address) && all.findIndex((o) => o.address === e.address) === i)
   return { ...mix, envelopes }
 }

@@ -9,7 +9,6 @@ import TextArea from '../../../ui/fields/TextArea.vue'
 import { attempt } from '../../../ui/forms/attempt'
 import FormProblem from '../../../ui/forms/FormProblem.vue'
 import AppDialog from '../../../ui/overlays/AppDialog.vue'
-import NoticeBar from '../../../ui/overlays/NoticeBar.vue'
 import { whenText } from '../../../words/dates'
 import { t } from '../../../words/t'
 import { useTerm } from './term-store'
@@ -26,7 +25,6 @@ const text = ref('')
 const dueAt = ref<string | null>(null)
 const busy = ref(false)
 const problem = ref('')
-const notice = ref<string | null>(null)
 
 const assignments = computed(() => store.term!.assignments.map((a) => ({ value: a.id, text: a.title })))
 /** The newest versions of the chosen students. */
@@ -51,7 +49,7 @@ async function send(): Promise<void> {
   await attempt(
     async () => {
       const n = doing.value === 'remark' ? await remark() : await extend()
-      notice.value =
+      store.notice =
         doing.value === 'remark'
           ? t('chosen.remark.done', { n })
           : dueAt.value
@@ -126,7 +124,6 @@ const extend = async () =>
         >
       </template>
     </AppDialog>
-    <NoticeBar v-model="notice" />
   </div>
 </template>
 

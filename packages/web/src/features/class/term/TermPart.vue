@@ -2,6 +2,7 @@
 /** The term at a glance: everybody at every assignment, what most get wrong, and what could be taught next. */
 import { computed, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import NoticeBar from '../../../ui/overlays/NoticeBar.vue'
 import RoomState from '../../../ui/page/RoomState.vue'
 import { t } from '../../../words/t'
 import AssignmentGlance from './AssignmentGlance.vue'
@@ -43,4 +44,5 @@ const show = (id: string | null) => router.push({ query: id ? { assignment: id }
       <TermGlance v-else @open="show" />
     </template>
   </RoomState>
+  <NoticeBar v-model="store.notice" />
 </template>

@@ -11,6 +11,8 @@ export const useTerm = defineStore('term', () => {
   const order = ref<Order>('help')
   /** Students that something is to be done for. */
   const chosen = ref<readonly string[]>([])
+  /** What was done, in one sentence. */
+  const notice = ref<string | null>(null)
   const rows = computed(() => (term.value ? rowsOf(term.value, order.value) : []))
 
   async function open(group: string): Promise<void> {
@@ -28,5 +30,5 @@ export const useTerm = defineStore('term', () => {
 
   const nameOf = (student: string) => term.value?.students.find((s) => s.id === student)?.name ?? ''
 
-  return { term, problem, order, chosen, rows, open, nameOf }
+  return { term, problem, order, chosen, notice, rows, open, nameOf }
 })
