@@ -75,8 +75,10 @@ export async function review() {
     await page.addInitScript(() => localStorage.setItem('rudlo-listening', '{"delay":0,"checked":true}'))
     await page.goto(installation.address)
     await page.getByRole('button', { name: 'Maren Holt', exact: true }).click()
+    await page.getByRole('link', { name: 'Assignments', exact: true }).click()
     await page
       .locator('article', { hasText: TITLE })
+      .filter({ hasText: 'Thursday' })
       .getByRole('link', { name: /[Rr]eview/ })
       .click()
     await page.locator('[data-test=play]:not([disabled])').waitFor({ timeout: 60_000 })

@@ -20,6 +20,7 @@ const GROUPS = {
   drag: async () => (await import('../bench/drag.mjs')).dragging(),
   review: async () => (await import('../bench/review.mjs')).review(),
   rooms: async () => (await import('../bench/rooms.mjs')).rooms(),
+  term: async () => (await import('../bench/class-term.mjs')).classTerm(),
   songbook: async () => (await import('../bench/songbook.mjs')).songbook(),
   lesson: async () => (await import('../bench/lesson.mjs')).lesson(),
   fuzz: async () => (await import('../bench/fuzz.mjs')).fuzz(),

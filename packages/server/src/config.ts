@@ -46,6 +46,13 @@ class ServerVariables extends DatabaseVariables {
   @IsBoolean()
   RUDLO_DEMO!: boolean
 
+  /** How many classes of the demo there are; all where it is not said. Tests need the first alone. */
+  @IsOptional()
+  @Transform(({ value }: { value: unknown }) => (value === undefined ? undefined : Number(value)))
+  @IsInt()
+  @Min(1)
+  RUDLO_DEMO_CLASSES?: number
+
   /** Folder of the built web application; none serves no pages. */
   @IsOptional()
   @IsString()
@@ -90,6 +97,7 @@ export interface Config {
   readonly database: DatabaseSettings
   readonly port: number
   readonly demo: boolean
+  readonly demoClasses: number | undefined
   readonly web: string | undefined
   readonly log: string | undefined
   readonly disk: string | undefined
@@ -131,6 +139,7 @@ export function configFrom(environment: NodeJS.ProcessEnv): Config {
     database: databaseOf(v),
     port: v.RUDLO_PORT,
     demo: v.RUDLO_DEMO,
+    demoClasses: v.RUDLO_DEMO_CLASSES,
     web: v.RUDLO_WEB,
     log: v.RUDLO_LOG,
     disk: v.RUDLO_DISK,

@@ -36,6 +36,7 @@ async function main(): Promise<void> {
     database: connection,
     port,
     demo: wantsDemo,
+    demoClasses,
     web,
     log: file,
     disk,
@@ -56,7 +57,7 @@ async function main(): Promise<void> {
       'The demo serves this machine alone. Begin an installation of your own: npm start -- --empty --lan',
     )
   const services = createServices(database, { demo, workers: new URL('./', import.meta.url), log, proxied })
-  if (demo && kind === null) await seedDemo(services, (step) => tell({ step }))
+  if (demo && kind === null) await seedDemo(services, (step) => tell({ step }), demoClasses)
   else await database.getRepository(Setting).save({ name: 'kind', value: demo ? 'demo' : 'own' })
   await services.measuring.resume()
   services.housekeeping.start()

@@ -268,9 +268,11 @@ it('gives marks and checks as tables that a spreadsheet opens without harm', asy
   }
   const students = await of('')
   expect([students.status, students.type]).toEqual([200, 'text/csv; charset=utf-8'])
-  expect(students.lines[0]).toContain('Student,Version,Handed in,State,Tasks met,Fades,Comment')
+  expect(students.lines[0]).toContain(
+    'Student,Version,Handed in,Due,State,Tasks met,Fades,Fades (number),Comment',
+  )
   expect(students.lines.slice(1).map((l) => l.split(',')[0])).toEqual(['Person anna', 'Person ben'])
   const checks = await of('?table=checks')
-  expect(checks.lines[1]).toMatch(/^Person anna,\d,in,Fade in,/)
+  expect(checks.lines[1]).toMatch(/^Person anna,\d,Fade the reed in,Fade in,/)
   expect((await of('?table=shoes')).status).toBe(400)
 })

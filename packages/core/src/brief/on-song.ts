@@ -1,5 +1,5 @@
 import { kindOf, type Check, type FieldValue } from '../checks'
-import { plainMix, resolve, type Address, type Mix } from '../mix'
+import { plainMix, resolve, TEMPO, type Address, type Mix } from '../mix'
 import { songTime, type SongVersion } from '../song'
 import { plainName } from '../song'
 import type { Brief, BriefTask } from './brief'
@@ -110,6 +110,8 @@ export function briefOnSong(brief: Brief, start: Mix, from: SongVersion, to: Son
   const { at, sections } = placesOf(from, to)
   const startingMix = mixOnSong(start, to, tracks)
   const lane = (address: Address): Address | null => {
+    // the tempo belongs to no mix: every song has one
+    if (address === TEMPO) return address
     const [owner, id = '', ...rest] = address.split('/')
     const moved = owner === 'track' ? [owner, tracks.get(id)?.id ?? '', ...rest].join('/') : address
     return resolve(startingMix, moved) ? moved : null
@@ -204,6 +206,10 @@ function mixOnSong(start: Mix, to: SongVersion, tracks: ReadonlyMap<string, Trac
   // lanes are there as they were; lines of the song before mean nothing on another one
   const envelopes = start.envelopes
     .map((e) => ({ ...e, address: moved(e.address), points: [] }))
-    .filter((e, i, all) => resolve(mix, e.address) && all.findIndex((o) => o.address === e.address) === i)
+    .filter(
+      (e, i, all) =>
+        (e.address === TEMPO || resolve(mix, e.address)) &&
+        all.findIndex((o) => o.address === e.address) === i,
+    )
   return { ...mix, envelopes }
 }

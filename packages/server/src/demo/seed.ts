@@ -41,8 +41,12 @@ const MINUTE = 60_000
 const HOUR = 60 * MINUTE
 const DAY = 24 * HOUR
 
-/** Fills an empty installation with the demo scenario, in one transaction after the audio is kept. */
-export async function seedDemo(services: Services, tell: (step: string) => void): Promise<void> {
+/** Fills an empty installation with so many classes of the demo scenario, in one transaction after the audio is kept. */
+export async function seedDemo(
+  services: Services,
+  tell: (step: string) => void,
+  classes = CLASSES.length,
+): Promise<void> {
   const songs = await demoSongs(services, tell)
   tell('preparing two classes')
   const passwordHash = await hashPassword(DEMO_PASSWORD)
@@ -61,7 +65,7 @@ export async function seedDemo(services: Services, tell: (step: string) => void)
     for (const [score, song] of songs) versions.set(score, await keepSong(manager, song, teacher))
     // in the same transaction: a demo that is there is known to be one
     await manager.save(Setting, { name: 'kind', value: 'demo' })
-    for (const planned of CLASSES)
+    for (const planned of CLASSES.slice(0, classes))
       await keepClass(manager, planned, { teacher, passwordHash, songs, versions })
   })
 }

@@ -1,9 +1,10 @@
 import { ChangedScheme, Excuse, OverallMark } from '@rudlo/contract/grades'
+import { words } from '@rudlo/words'
 import { Hono } from 'hono'
 import { answer, done, download } from '../http/answer'
 import { body } from '../http/validated'
 import { who, type Env } from '../http/who'
-import { textEntry, zipAnswer } from '../http/zip'
+import { fileName, textEntry, zipAnswer } from '../http/zip'
 import type { Services } from '../services'
 
 /** Marks of a class. */
@@ -39,7 +40,12 @@ export const gradeRoutes = ({ people, permissions, grades, gradeTables }: Servic
 
     .get('/groups/:group/grades.csv', who('teacher'), async (c) => {
       const group = await people.group(c.get('person'), c.req.param('group'))
-      return download(c, await gradeTables.csv(group), 'text/csv; charset=utf-8', 'marks.csv')
+      return download(
+        c,
+        await gradeTables.csv(group),
+        'text/csv; charset=utf-8',
+        `${fileName(group.name)} ${words('archive.marks')}.csv`,
+      )
     })
 
     .get('/groups/:group/results.zip', who('teacher'), async (c) => {
@@ -47,6 +53,6 @@ export const gradeRoutes = ({ people, permissions, grades, gradeTables }: Servic
       const files = await gradeTables.oneRoster(group)
       return zipAnswer(
         Object.entries(files).map(([name, text]) => textEntry(name, text)),
-        'results.zip',
+        `${fileName(group.name)} OneRoster.zip`,
       )
     })

@@ -3,14 +3,12 @@ import type { GradeCell, GradesView, OverallView } from '@rudlo/contract/grades'
 import { csvText } from '@rudlo/core/exchange'
 import { gradeNumber, gradeText, mostOf, oneRosterResults, type Result } from '@rudlo/core/grades'
 import type { DataSource } from 'typeorm'
+import { dateOf, tableTime } from '../http/moment'
 import type { Group } from '../people/entities'
 import { schoolIdsOf } from './queries'
 import type { Grades } from './service'
 
 type Cell = string | number | null
-
-/** A date that a spreadsheet reads as one, in the time of the world. */
-const dateText = (moment: string | null) => (moment ? moment.slice(0, 16).replace('T', ' ') : '')
 
 /** The marks of a class as files: a table, and what a school's system reads. */
 export class GradeTables {
@@ -40,7 +38,7 @@ export class GradeTables {
       ],
       [
         words('column.due'),
-        ...assignments.flatMap((a) => [dateText(a.dueAt), '', ...a.criteria.map(() => '')]),
+        ...assignments.flatMap((a) => [tableTime(dateOf(a.dueAt)), '', ...a.criteria.map(() => '')]),
         '',
         '',
         '',

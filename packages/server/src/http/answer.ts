@@ -48,7 +48,7 @@ export const download = (c: Context, content: string, type: string, fileName: st
   c.body(content, 200, {
     ...PRIVATE,
     'content-type': type,
-    'content-disposition': `attachment; filename="${fileName}"`,
+    'content-disposition': `attachment; filename*=UTF-8''${encodeURIComponent(fileName)}`,
   })
 
 /** Answers with a recording that a person may hear, and nobody keeps. */

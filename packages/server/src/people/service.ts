@@ -29,6 +29,11 @@ export class People {
     return group
   }
 
+  /** What a group is called. */
+  async groupName(id: string): Promise<string> {
+    return (await this.database.getRepository(Group).findOneBy({ id }))?.name ?? ''
+  }
+
   /** How many groups a person is in. */
   countOf(personId: string): Promise<number> {
     return this.database.getRepository(Membership).countBy({ personId })

@@ -1,27 +1,27 @@
 import { words } from '@rudlo/words'
 import { csvText } from '@rudlo/core/exchange'
 import type { Rubric } from '@rudlo/core/rubric'
-import { readAssessment, readKeptRubric, readMarks, readMix } from '@rudlo/core/stored'
+import { readAssessment, readKeptBrief, readKeptRubric, readMarks, readMix } from '@rudlo/core/stored'
 import type { SongVersion } from '@rudlo/core/song'
 import { saidTasks, Sayer, type SaidTask } from '@rudlo/sentences'
 import type { DataSource } from 'typeorm'
 import { breath } from '../http/breath'
+import { tableTime } from '../http/moment'
 import type { Assignment } from '../assignments/entities'
 import { marksOf, type MarksRow } from './queries'
 
-/** Marks and figures of the newest hand-in of every student, as tables. */
+/** Marks and figures of the newest hand-in of every student, as tables: a row for everybody in the class. */
 export class Marks {
   constructor(private readonly database: DataSource) {}
 
   /** @param table the marks of each student, or what each check of each student said */
   async csv(assignment: Assignment, song: SongVersion, table: 'students' | 'checks'): Promise<string> {
     const sayer = new Sayer({ song, mix: readMix(assignment.startingMix) })
+    const titles = new Map(readKeptBrief(assignment.brief).tasks.map((t) => [t.id, t.title]))
     const read: ReadRow[] = []
     for (const { assessment, ...row } of await marksOf(this.database, assignment.id)) {
-      read.push({
-        ...row,
-        tasks: assessment === null ? [] : saidTasks(sayer, readAssessment(assessment).tasks),
-      })
+      const said = assessment === null ? [] : saidTasks(sayer, readAssessment(assessment).tasks)
+      read.push({ ...row, tasks: said.map((t) => ({ ...t, task: titles.get(t.task) ?? t.task })) })
       // a large class takes a while to read
       await breath()
     }
@@ -30,8 +30,15 @@ export class Marks {
 }
 
 interface ReadRow extends Omit<MarksRow, 'assessment'> {
+  /** By their titles. */
   readonly tasks: readonly SaidTask[]
 }
+
+/** How far a student is, in words. */
+const stateText = ({ number, state, outcome }: MarksRow | ReadRow): string =>
+  number === null
+    ? words('state.not-handed-in')
+    : words(`state.${(outcome && state === 'given back' ? outcome : (state ?? '')).replaceAll(' ', '-')}`)
 
 function byStudent(rows: readonly ReadRow[], { criteria, levels }: Rubric) {
   return [
@@ -39,9 +46,11 @@ function byStudent(rows: readonly ReadRow[], { criteria, levels }: Rubric) {
       words('column.student'),
       words('column.version'),
       words('column.handed-in'),
+      words('column.due'),
       words('column.state'),
       words('column.tasks-met'),
-      ...criteria.map((c) => c.name),
+      // a level in words, and as a number to count with
+      ...criteria.flatMap((c) => [c.name, words('column.number-of', { name: c.name })]),
       words('column.comment'),
     ],
     ...rows.map((row) => {
@@ -50,10 +59,14 @@ function byStudent(rows: readonly ReadRow[], { criteria, levels }: Rubric) {
       return [
         row.student,
         row.number,
-        new Date(row.handedInAt).toISOString(),
-        row.outcome ?? row.state,
-        tasks.filter((t) => t.verdict === 'met').length,
-        ...criteria.map((c) => (marks[c.id] === undefined ? '' : (levels[marks[c.id]!] ?? ''))),
+        tableTime(row.handedInAt),
+        tableTime(row.dueAt),
+        stateText(row),
+        row.number === null ? null : tasks.filter((t) => t.verdict === 'met').length,
+        ...criteria.flatMap((c) => [
+          marks[c.id] === undefined ? '' : (levels[marks[c.id]!] ?? ''),
+          marks[c.id] ?? null,
+        ]),
         row.comment ?? '',
       ]
     }),
@@ -66,17 +79,21 @@ function byCheck(rows: readonly ReadRow[]) {
       words(`column.${key}`),
     ),
     ...rows.flatMap((row) =>
-      row.tasks.flatMap((task) =>
-        task.checks.map(({ name, finding }) => [
-          row.student,
-          row.number,
-          task.task,
-          name,
-          finding.verdict,
-          finding.sentence,
-          finding.figures.map((f) => `${f.name}: ${f.value}${f.wanted ? ` (${f.wanted})` : ''}`).join('; '),
-        ]),
-      ),
+      row.tasks.length
+        ? row.tasks.flatMap((task) =>
+            task.checks.map(({ name, finding }) => [
+              row.student,
+              row.number,
+              task.task,
+              name,
+              words(`archive.verdict.${finding.verdict.replace(' ', '-')}`),
+              finding.sentence,
+              finding.figures
+                .map((f) => `${f.name}: ${f.value}${f.wanted ? ` (${f.wanted})` : ''}`)
+                .join('; '),
+            ]),
+          )
+        : [[row.student, row.number, '', '', stateText(row), '', '']],
     ),
   ]
 }

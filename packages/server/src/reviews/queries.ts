@@ -5,22 +5,30 @@ import { Spoken } from './entities'
 /** The newest hand-in of a student with its marks. */
 export interface MarksRow {
   readonly student: string
-  readonly number: number
-  readonly state: string
+  /** Null where nothing was handed in. */
+  readonly number: number | null
+  readonly state: string | null
   readonly outcome: string | null
-  readonly handedInAt: Date
+  readonly handedInAt: Date | null
+  /** When it is due for this student. */
+  readonly dueAt: Date | null
   readonly assessment: string | null
   readonly marks: string | null
   readonly comment: string | null
 }
 
-/** Marks of the newest hand-in of every student, by name. */
+/** Marks of the newest hand-in of everybody in the class, by name. */
 export const marksOf = (database: DataSource, assignment: string): Promise<MarksRow[]> =>
   database.query(
-    `SELECT p.name AS student, h.number, h.state, h.outcome, h.handed_in_at AS handedInAt, h.assessment, r.marks, r.comment
-       FROM hand_ins h JOIN works w ON w.id = h.work_id JOIN people p ON p.id = w.person_id
+    `SELECT p.name AS student, h.number, h.state, h.outcome, h.handed_in_at AS handedInAt,
+            COALESCE(e.due_at, a.due_at) AS dueAt, h.assessment, r.marks, r.comment
+       FROM assignments a JOIN memberships m ON m.group_id = a.group_id AND m.role = 'student'
+       JOIN people p ON p.id = m.person_id
+       LEFT JOIN exceptions e ON e.assignment_id = a.id AND e.person_id = p.id
+       LEFT JOIN works w ON w.assignment_id = a.id AND w.person_id = p.id
+       LEFT JOIN hand_ins h ON h.work_id = w.id AND ${isNewest()}
        LEFT JOIN reviews r ON r.hand_in_id = h.id
-      WHERE w.assignment_id = ? AND ${isNewest()} ORDER BY p.name`,
+      WHERE a.id = ? ORDER BY p.name`,
     [assignment],
   )
 

@@ -13,18 +13,27 @@ import {
 } from '@rudlo/contract/reviews'
 import { Hono } from 'hono'
 import { answer, done, download, recording } from '../http/answer'
+import { fileName } from '../http/zip'
 import { body, query } from '../http/validated'
 import { who, type Env } from '../http/who'
 import type { Services } from '../services'
 
 /** Marks, remarks, replies, and the bank of remarks. */
-export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks, songs }: Services) =>
-  new Hono<Env>()
+export const reviewRoutes = ({ permissions, people, reviews, remarks, bank, marks, songs }: Services) => {
+  /** The class and the assignment, so that tables of several lie apart. */
+  const tableName = async ({ groupId, title }: { groupId: string; title: string }, table: string) =>
+    `${fileName([await people.groupName(groupId), title, table].join(' '))}.csv`
+  return new Hono<Env>()
     .get('/assignments/:assignment/marks.csv', who('teacher'), query(MarksQuery), async (c) => {
       const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
       const { table = 'students' } = c.req.valid('query')
       const song = await songs.version(assignment.songVersionId)
-      return download(c, await marks.csv(assignment, song, table), 'text/csv; charset=utf-8', `${table}.csv`)
+      return download(
+        c,
+        await marks.csv(assignment, song, table),
+        'text/csv; charset=utf-8',
+        await tableName(assignment, table),
+      )
     })
 
     .get('/assignments/:assignment/overruled', who('teacher'), async (c) =>
@@ -103,3 +112,4 @@ export const reviewRoutes = ({ permissions, reviews, remarks, bank, marks, songs
       await bank.drop(c.get('person').id, c.req.param('bank'))
       return done(c)
     })
+}
