@@ -170,7 +170,8 @@ async function welcome({ port, demo, code }) {
   if (demo) {
     lines.push('Demo sign-ins (the sign-in page offers them by name):')
     lines.push('  teacher   maren')
-    lines.push('  students  ines, tobin, wilma, oskar, petra, jonas, ayla, rune, bea, milan')
+    lines.push('  students  ines, tobin, wilma, oskar, petra, jonas, ayla, rune, bea, milan (Thursday)')
+    lines.push('            alma, bruno, cosima, dario, edda, fynn, greta, hanno, imke, joris, … (Monday)')
     lines.push('  password  evening-ferry', '')
   }
   if (code) lines.push(`No teacher yet. Open the address and use this one-time code:  ${code}`, '')

@@ -93,7 +93,7 @@ test('a brief of three tasks comes from a model in a few steps, fits it, and rea
     steps++
     await maren.at(name).first().click()
   }
-  await click('to-assignments')
+  await maren.goToAssignments()
   await click('new-assignment')
   steps++
   await maren.at('new-song').filter({ hasText: 'The Evening Ferry' }).click()
