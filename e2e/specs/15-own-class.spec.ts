@@ -98,6 +98,7 @@ test('a teacher begins with nothing: a class, its cards, a first sign-in, and so
   await expect(udo.page.getByText('Nearly there')).toBeVisible()
   await noor.page.reload()
   await noor.at('let-in').click()
+  await noor.at('tab-people').click()
   await expect(noor.at('student')).toHaveCount(3)
 
   // a forgotten password takes two clicks

@@ -75,6 +75,7 @@ test('several are given more time at once, and see it; a late hand-in says so on
   await expect(maren.at('notice')).toContainText('They see it too')
   const bea = await somebody()
   await bea.signIn('Bea Castellan')
+  await bea.page.getByText('The whole term').click()
   await expect(bea.page.getByText(/You have until/).first()).toBeVisible()
 
   // past its date: said before it is handed in, and on the desk
@@ -98,6 +99,25 @@ test('several are given more time at once, and see it; a late hand-in says so on
     'withdrew a hand-in',
   ])
   expect(JSON.stringify(rows)).toContain('"n":1')
+})
+
+test('students are put together for the next lesson, which the first page says', async ({ somebody }) => {
+  const maren = await somebody()
+  await maren.signIn('Maren Holt')
+  await maren.at('groups').click()
+  for (const name of ['Petra Mraz', 'Wilma Osei'])
+    await maren.at('term-row').filter({ hasText: name }).locator('[data-test="choose"] input').check()
+  await maren.at('group-chosen').click()
+  await maren.field('chosen-title').fill('Fades once more')
+  await maren.at('chosen-send').click()
+  await expect(maren.at('small-group')).toContainText('Petra Mraz, Wilma Osei')
+  await maren.page.getByRole('link', { name: 'Today' }).click()
+  await expect(maren.at('small-groups')).toContainText('Fades once more: Petra Mraz, Wilma Osei')
+  await maren.at('groups').click()
+  await maren.at('choose-small').click()
+  await expect(maren.page.getByText('2 students chosen')).toBeVisible()
+  await maren.at('part-small').click()
+  await expect(maren.at('small-group')).toHaveCount(0)
 })
 
 test('marks in the school’s own scale: a rule, a mark by hand with its reason, excused work, and files', async ({

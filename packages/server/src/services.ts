@@ -44,6 +44,7 @@ import type { NotesAnswer, NotesTask } from './songbook/notes-worker'
 import { Uploads } from './songbook/uploads'
 import { Songs } from './songbook/songs'
 import { ClassTerms } from './term/class-terms'
+import { SmallGroups } from './term/small-groups'
 import { StudentTerms } from './term/student-terms'
 import { Today } from './term/today'
 import { Grades } from './grades/service'
@@ -87,6 +88,7 @@ export interface Services {
   readonly marks: Marks
   readonly lessons: Lessons
   readonly classTerms: ClassTerms
+  readonly smallGroups: SmallGroups
   readonly studentTerms: StudentTerms
   readonly today: Today
   readonly grades: Grades
@@ -145,7 +147,8 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const permissions = new Permissions(database, people)
   const reviews = new Reviews(database)
   const hints = new Hints(database, briefs)
-  const classTerms = new ClassTerms(database, songs)
+  const smallGroups = new SmallGroups(database)
+  const classTerms = new ClassTerms(database, songs, smallGroups)
   const grades = new Grades(database, classTerms)
   const studentTerms = new StudentTerms(database, classTerms, songs)
   const gradeTables = new GradeTables(database, grades)
@@ -183,8 +186,9 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     marks: new Marks(database),
     lessons: new Lessons(database, { happenings, songs, watching }),
     classTerms,
+    smallGroups,
     studentTerms,
-    today: new Today(database, classTerms),
+    today: new Today(database, classTerms, smallGroups),
     grades,
     removal,
     gradeTables,

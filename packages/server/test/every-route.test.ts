@@ -315,6 +315,12 @@ const EXPECTED: Readonly<
   'delete /api/songs/:song': { statuses: [401, 404, 404, 404, 409, 403] },
   'get /api/today': { statuses: TEACHERS },
   'get /api/groups/:group/term': { statuses: REVIEWER },
+  'post /api/groups/:group/small-groups': {
+    body: () => ({ title: 'Fades once more', students: [ids['person']] }),
+    statuses: [401, 404, 404, 404, 204, 404],
+  },
+  // nothing of that id
+  'delete /api/groups/:group/small-groups/:small': { statuses: [401, 404, 404, 404, 404, 404] },
   'get /api/assignments/:assignment/tasks/:task/strips': { statuses: REVIEWER },
   'get /api/assignments/:assignment/best/:criterion': { statuses: REVIEWER },
   'get /api/groups/:group/students/:person/term': { statuses: REVIEWER },

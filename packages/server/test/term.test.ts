@@ -189,6 +189,30 @@ describe('a teacher’s day', () => {
   })
 })
 
+describe('small groups for the next lesson', () => {
+  const at = () => `/api/groups/${world.group}/small-groups`
+
+  it('hold students of the class alone, and stand on the first page', async () => {
+    await teacher.post(at(), { title: 'Fades once more', students: [world.anna, world.ben, 'nobody'] })
+    const [small] = (await term()).smallGroups
+    expect(small).toMatchObject({ title: 'Fades once more', students: [world.anna, world.ben] })
+    const today = (await teacher.get<TodayView>('/api/today')).body
+    expect(today.groups[0]!.smallGroups[0]).toMatchObject({
+      title: 'Fades once more',
+      students: [{ id: world.anna }, { id: world.ben }],
+    })
+    expect((await teacher.delete(`${at()}/${small!.id}`)).status).toBe(204)
+    expect((await term()).smallGroups).toEqual([])
+  })
+
+  it('say what they are for, and have somebody of the class', async () => {
+    const wrong = async (body: object) =>
+      (await teacher.post<{ error: { message: string } }>(at(), body)).body.error.message
+    expect(await wrong({ title: ' ', students: [world.anna] })).toContain('Say what the group does')
+    expect(await wrong({ title: 'Fades', students: ['nobody'] })).toContain('None of these students')
+  })
+})
+
 describe('one student', () => {
   it('sees what came back and nothing of what is held, and never the notes', async () => {
     const path = `/api/groups/${world.group}/students/${world.anna}`

@@ -52,6 +52,15 @@ export interface TermStudent {
   readonly help: number
 }
 
+/** Some students of a class who do something together in the next lesson. */
+export interface SmallGroupView {
+  readonly id: string
+  /** What they do. */
+  readonly title: string
+  /** Ids. */
+  readonly students: readonly string[]
+}
+
 /** A class over a term. */
 export interface TermView {
   readonly group: { readonly id: string; readonly name: string; readonly place: string }
@@ -66,6 +75,8 @@ export interface TermView {
   readonly mistakes: readonly CommonMistake[]
   /** What could be taught next, the most needed first. */
   readonly next: readonly NextLesson[]
+  /** Who does something together in the next lesson. */
+  readonly smallGroups: readonly SmallGroupView[]
 }
 
 /** What was measured of one task in the newest hand-in of everybody. */
@@ -193,6 +204,7 @@ export interface TodayGroup {
   readonly lesson: { readonly day: number; readonly time: string } | null
   /** What most have not got yet; null where nothing stands out. */
   readonly next: NextLesson | null
+  readonly smallGroups: readonly { readonly title: string; readonly students: readonly Named[] }[]
 }
 
 /** A teacher's first page. */

@@ -24,7 +24,7 @@ import {
   UploadChunk,
 } from '../songbook/entities'
 import { ExcusedWork, GradeSchemeRow, MarkChange, OverallGrade } from '../grades/entities'
-import { HandInFigure, StudentNote } from '../term/entities'
+import { HandInFigure, SmallGroup, SmallGroupMember, StudentNote } from '../term/entities'
 import { SurfacesRow } from '../surfaces/entities'
 import { OpenedHint, TaskTries, Try, Work, WorkCommand } from '../works/entities'
 import { GuardedDataSource } from './guarded-source'
@@ -123,6 +123,8 @@ export function dataSource(
       TaskTries,
       HandInFigure,
       StudentNote,
+      SmallGroup,
+      SmallGroupMember,
       GradeSchemeRow,
       OverallGrade,
       ExcusedWork,

@@ -109,6 +109,7 @@ export class Leaving {
       for (const table of [
         'exceptions',
         'student_notes',
+        'small_group_members',
         'overall_grades',
         'excused_work',
         'surfaces',

@@ -8,7 +8,8 @@ import type { Group } from '../people/entities'
 import type { Songs } from '../songbook/songs'
 import { ownTerms, sharedOf, studentsOf, termAssignments, worksOf } from './queries'
 import { cellsOf, countedOf, readAssignment, type Cell } from './reading'
-import { termAssignmentView, termCellView } from './views'
+import type { SmallGroups } from './small-groups'
+import { smallGroupView, termAssignmentView, termCellView } from './views'
 
 /** What could be taught next is looked for in so many of the newest assignments. */
 const LESSON_LOOKS_AT = 4
@@ -20,6 +21,7 @@ export class ClassTerms {
   constructor(
     private readonly database: DataSource,
     private readonly songs: Songs,
+    private readonly smallGroups: SmallGroups,
   ) {}
 
   /** Students and assignments of some classes, and how far everybody is. @param student only this one */
@@ -61,6 +63,7 @@ export class ClassTerms {
       cells: cells.map(termCellView),
       mistakes: commonestMistakes(counted),
       next: nextOf(cells),
+      smallGroups: (await this.smallGroups.of([id])).map(smallGroupView),
     }
   }
 

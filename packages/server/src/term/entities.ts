@@ -32,3 +32,30 @@ export class StudentNote {
   @Column({ name: 'updated_at', type: 'datetime', precision: 3 })
   updatedAt!: Date
 }
+
+/** Some students of a class who do something together in the next lesson. */
+@Entity('small_groups')
+export class SmallGroup {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id!: string
+
+  @Column({ name: 'group_id', type: 'char', length: 36 })
+  groupId!: string
+
+  /** What they do. */
+  @Column({ type: 'varchar', length: 120 })
+  title!: string
+
+  @Column({ name: 'created_at', type: 'datetime', precision: 3 })
+  createdAt!: Date
+}
+
+/** Who is in a small group. */
+@Entity('small_group_members')
+export class SmallGroupMember {
+  @PrimaryColumn({ name: 'small_group_id', type: 'char', length: 36 })
+  smallGroupId!: string
+
+  @PrimaryColumn({ name: 'person_id', type: 'char', length: 36 })
+  personId!: string
+}

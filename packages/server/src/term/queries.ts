@@ -211,3 +211,25 @@ export const handsUp = (database: DataSource, groups: readonly string[], since: 
       WHERE q.group_id IN (${marks(groups)}) AND q.help_at IS NOT NULL AND q.seen_at >= ? ORDER BY q.help_at`,
     [...groups, since],
   )
+
+/** Somebody in a small group. */
+export interface SmallGroupRow {
+  readonly id: string
+  readonly title: string
+  readonly group: string
+  readonly student: string
+}
+
+/** The small groups of some classes, the oldest first, with those who are in the class: by name. */
+export const membersOfSmallGroups = (
+  database: DataSource,
+  groups: readonly string[],
+): Promise<SmallGroupRow[]> =>
+  database.query(
+    `SELECT s.id, s.title, s.group_id AS \`group\`, p.id AS student
+       FROM small_groups s JOIN small_group_members n ON n.small_group_id = s.id
+            JOIN memberships m ON m.group_id = s.group_id AND m.person_id = n.person_id AND m.role = 'student'
+            JOIN people p ON p.id = n.person_id
+      WHERE s.group_id IN (${marks(groups)}) ORDER BY s.created_at, s.id, p.name`,
+    [...groups],
+  )

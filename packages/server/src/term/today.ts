@@ -4,6 +4,7 @@ import { textOf } from '../http/moment'
 import type { Person } from '../people/entities'
 import { nextOf, type ClassTerms } from './class-terms'
 import { handsUp, todayGroups } from './queries'
+import type { SmallGroups } from './small-groups'
 import { dueView, handView, waitingView } from './views'
 
 const DAY = 24 * 3_600_000
@@ -18,15 +19,17 @@ export class Today {
   constructor(
     private readonly database: DataSource,
     private readonly terms: ClassTerms,
+    private readonly smallGroups: SmallGroups,
   ) {}
 
   async view(teacher: Person): Promise<TodayView> {
     const now = new Date()
     const groups = await todayGroups(this.database, teacher.id)
     const ids = groups.map((g) => g.id)
-    const [{ assignments, students, cells }, hands] = await Promise.all([
+    const [{ assignments, students, cells }, hands, small] = await Promise.all([
       this.terms.read(ids, now),
       handsUp(this.database, ids, new Date(now.getTime() - HAND_MS)),
+      this.smallGroups.of(ids),
     ])
     const names = new Map(students.map((s) => [s.id, s.name]))
     const nameOf = (id: string) => names.get(id) ?? ''
@@ -42,6 +45,9 @@ export class Today {
         lesson:
           g.lessonDay === null || g.lessonTime === null ? null : { day: g.lessonDay, time: g.lessonTime },
         next: nextOf(cells.filter((c) => c.assignment.groupId === g.id))[0] ?? null,
+        smallGroups: small
+          .filter((s) => s.group === g.id)
+          .map((s) => ({ title: s.title, students: s.students.map((id) => ({ id, name: nameOf(id) })) })),
       })),
       waiting: cells
         .filter((c) => c.standing.state === 'waiting')

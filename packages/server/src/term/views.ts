@@ -2,6 +2,7 @@ import type {
   DueAssignment,
   HandUp,
   Named,
+  SmallGroupView,
   TermAssignment,
   TermCell,
   WaitingHandIn,
@@ -85,4 +86,11 @@ export const handView = ({ id, name, group, assignment, title, since }: HandRow)
   assignment,
   title,
   since: textOf(since),
+})
+
+/** Some students who do something together. */
+export const smallGroupView = ({ id, title, students }: SmallGroupView): SmallGroupView => ({
+  id,
+  title,
+  students,
 })

@@ -72,5 +72,6 @@ export const term: TermView = {
       ],
     },
   ],
+  smallGroups: [{ id: 's', title: 'Fades once more', students: ['a', 'c'] }],
   next: [{ about: 'check', kind: 'dip', lesson: 'make-room', students: ['a', 'b'], of: 3 }],
 }

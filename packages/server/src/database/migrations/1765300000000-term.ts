@@ -9,7 +9,7 @@ const AT = 'DATETIME(3) NOT NULL'
 const AT_ONCE = 40
 
 /**
- * The view of a term: the figures of a hand-in in small beside it, notes that teachers keep of a student, marks in the school's own
+ * The view of a term: the figures of a hand-in in small beside it, notes that teachers keep of a student, small groups for a lesson, marks in the school's own
  * scale with their trail, when a class has its lesson, and the id that a school has for somebody.
  */
 export class Term1765300000000 implements MigrationInterface {
@@ -31,6 +31,13 @@ const UP = [
     group_id ${ID}, person_id ${ID}, text TEXT NOT NULL, revision INT UNSIGNED NOT NULL, author_id ${ID}, updated_at ${AT},
     PRIMARY KEY (group_id, person_id), KEY by_person (person_id),
     FOREIGN KEY (group_id) REFERENCES class_groups (id) ON DELETE CASCADE)`,
+  `CREATE TABLE IF NOT EXISTS small_groups (
+    id ${ID} PRIMARY KEY, group_id ${ID}, title VARCHAR(120) NOT NULL, created_at ${AT}, KEY by_group (group_id, created_at),
+    FOREIGN KEY (group_id) REFERENCES class_groups (id) ON DELETE CASCADE)`,
+  `CREATE TABLE IF NOT EXISTS small_group_members (
+    small_group_id ${ID}, person_id ${ID}, PRIMARY KEY (small_group_id, person_id), KEY by_person (person_id),
+    FOREIGN KEY (small_group_id) REFERENCES small_groups (id) ON DELETE CASCADE,
+    FOREIGN KEY (person_id) REFERENCES people (id) ON DELETE CASCADE)`,
   `CREATE TABLE IF NOT EXISTS grade_schemes (
     group_id ${ID} PRIMARY KEY, document TEXT NOT NULL, revision INT UNSIGNED NOT NULL,
     FOREIGN KEY (group_id) REFERENCES class_groups (id) ON DELETE CASCADE)`,
@@ -79,6 +86,8 @@ const DOWN = [
     'overall_grades',
     'grade_schemes',
     'student_notes',
+    'small_group_members',
+    'small_groups',
     'hand_in_figures',
   ].map((name) => `DROP TABLE IF EXISTS ${name}`),
 ]

@@ -195,7 +195,7 @@ header {
 }
 
 .criterion {
-  flex: 0 1 240px;
+  flex: 0 1 320px;
 }
 
 .push {

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-/** What can be done for several students at once: one remark for all of them, or more time. */
+/** What can be done for several students at once: one remark for all of them, more time, or a place together in the next
+ * lesson. */
 import { computed, ref } from 'vue'
 import { server, told } from '../../../api/client'
 import AppButton from '../../../ui/buttons/AppButton.vue'
 import MomentField from '../../../ui/fields/MomentField.vue'
 import SelectField from '../../../ui/fields/SelectField.vue'
 import TextArea from '../../../ui/fields/TextArea.vue'
+import TextField from '../../../ui/fields/TextField.vue'
 import { attempt } from '../../../ui/forms/attempt'
 import FormProblem from '../../../ui/forms/FormProblem.vue'
 import AppDialog from '../../../ui/overlays/AppDialog.vue'
@@ -13,13 +15,15 @@ import { whenText } from '../../../words/dates'
 import { t } from '../../../words/t'
 import { useTerm } from './term-store'
 
+type Act = 'remark' | 'time' | 'group'
+
 const props = defineProps<{
   /** For which assignment; chosen in the dialog where it is missing. */
   assignment?: string
 }>()
 
 const store = useTerm()
-const doing = ref<'remark' | 'time' | null>(null)
+const doing = ref<Act | null>(null)
 const which = ref('')
 const text = ref('')
 const dueAt = ref<string | null>(null)
@@ -34,7 +38,12 @@ const handIns = computed(() =>
     .flatMap((c) => (c.handIn ? [c.handIn] : [])),
 )
 
-function begin(what: 'remark' | 'time'): void {
+const canSend = computed(
+  () =>
+    doing.value === 'time' || (!!text.value.trim() && (doing.value === 'group' || handIns.value.length > 0)),
+)
+
+function begin(what: Act): void {
   doing.value = what
   problem.value = ''
   text.value = ''
@@ -48,13 +57,7 @@ async function send(): Promise<void> {
   problem.value = ''
   await attempt(
     async () => {
-      const n = doing.value === 'remark' ? await remark() : await extend()
-      store.notice =
-        doing.value === 'remark'
-          ? t('chosen.remark.done', { n })
-          : dueAt.value
-            ? t('chosen.time.done', { n, when: whenText(dueAt.value) })
-            : t('chosen.time.none', { n })
+      store.notice = await ACTS[doing.value!]()
       doing.value = null
       store.chosen = []
       await store.open(store.term!.group.id)
@@ -64,24 +67,37 @@ async function send(): Promise<void> {
   busy.value = false
 }
 
-const remark = async () =>
-  (
-    await told(
+/** Does it. @returns what was done, in one sentence */
+const ACTS: Record<Act, () => Promise<string>> = {
+  remark: async () => {
+    const { count } = await told(
       server.remarks.$post({
         json: { handIns: handIns.value, lane: null, from: 0, to: 0, text: text.value.trim() },
       }),
     )
-  ).count
-
-const extend = async () =>
-  (
-    await told(
+    return t('chosen.remark.done', { n: count })
+  },
+  time: async () => {
+    const { count } = await told(
       server.assignments[':assignment'].extension.$post({
         param: { assignment: which.value },
         json: { students: store.chosen, dueAt: dueAt.value },
       }),
     )
-  ).count
+    return dueAt.value
+      ? t('chosen.time.done', { n: count, when: whenText(dueAt.value) })
+      : t('chosen.time.none', { n: count })
+  },
+  group: async () => {
+    await told(
+      server.groups[':group']['small-groups'].$post({
+        param: { group: store.term!.group.id },
+        json: { title: text.value.trim(), students: [...store.chosen] },
+      }),
+    )
+    return t('chosen.group.done')
+  },
+}
 </script>
 
 <template>
@@ -93,15 +109,18 @@ const extend = async () =>
     <AppButton small icon="clock" data-test="extend-chosen" @click="begin('time')">{{
       t('chosen.time')
     }}</AppButton>
+    <AppButton small icon="people" data-test="group-chosen" @click="begin('group')">{{
+      t('chosen.group')
+    }}</AppButton>
     <AppButton tone="quiet" small @click="store.chosen = []">{{ t('chosen.none') }}</AppButton>
     <AppDialog
       :model-value="doing !== null"
-      :title="t(doing === 'time' ? 'chosen.time' : 'chosen.remark')"
+      :title="doing ? t(`chosen.${doing}`) : ''"
       @update:model-value="doing = null"
     >
       <p class="soft">{{ store.chosen.map(store.nameOf).join(', ') }}</p>
       <SelectField
-        v-if="!assignment"
+        v-if="!assignment && doing !== 'group'"
         v-model="which"
         :label="t('chosen.assignment')"
         :choices="assignments"
@@ -111,17 +130,16 @@ const extend = async () =>
         <TextArea v-model="text" :label="t('chosen.remark.text')" data-test="chosen-text" />
         <p class="soft">{{ t('chosen.remark.about', { n: handIns.length }) }}</p>
       </template>
+      <template v-else-if="doing === 'group'">
+        <TextField v-model="text" :label="t('chosen.group.title')" data-test="chosen-title" />
+        <p class="soft">{{ t('chosen.group.about') }}</p>
+      </template>
       <MomentField v-else v-model="dueAt" :label="t('chosen.time.until')" />
       <FormProblem :text="problem" />
       <template #acts>
-        <AppButton
-          tone="main"
-          :busy="busy"
-          :disabled="doing === 'remark' && (!text.trim() || !handIns.length)"
-          data-test="chosen-send"
-          @click="send"
-          >{{ t(doing === 'time' ? 'chosen.time.send' : 'chosen.remark.send') }}</AppButton
-        >
+        <AppButton tone="main" :busy="busy" :disabled="!canSend" data-test="chosen-send" @click="send">{{
+          doing ? t(`chosen.${doing}.send`) : ''
+        }}</AppButton>
       </template>
     </AppDialog>
   </div>

@@ -10,6 +10,7 @@ import HowDialog from './HowDialog.vue'
 import MistakeChart from './MistakeChart.vue'
 import NextLesson from './NextLesson.vue'
 import { ORDERS } from './order'
+import SmallGroups from './SmallGroups.vue'
 import { useTerm } from './term-store'
 import TermLegend from './TermLegend.vue'
 import TermTable from './TermTable.vue'
@@ -41,6 +42,7 @@ const orders = ORDERS.map((value) => ({ value, text: t(`term.order.${value}`), t
       <TermLegend />
     </section>
     <aside>
+      <SmallGroups />
       <NextLesson :next="term.next" :group="term.group.id" />
       <PageSection :title="t('term.mistakes')" :about="t('term.mistakes.about')">
         <MistakeChart

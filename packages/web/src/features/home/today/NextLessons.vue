@@ -42,6 +42,12 @@ const about = computed(() =>
       {{ t('today.lesson.idea', { lesson: words(`lesson.${next.lesson}`) }) }}
     </p>
     <p v-else class="soft">{{ t('term.next.none') }}</p>
+    <section v-if="shown.group.smallGroups.length" data-test="small-groups">
+      <b>{{ t('term.small') }}</b>
+      <p v-for="(s, i) in shown.group.smallGroups" :key="i">
+        {{ t('term.small.who', { title: s.title, names: s.students.map((x) => x.name).join(', ') }) }}
+      </p>
+    </section>
     <div class="acts">
       <AppButton v-if="next" tone="main" data-test="give-lesson" @click="giving = true">{{
         t('term.next.give')

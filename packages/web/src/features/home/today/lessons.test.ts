@@ -12,6 +12,7 @@ const group = (name: string, lesson: TodayGroup['lesson']): TodayGroup => ({
   requests: 0,
   lesson,
   next: null,
+  smallGroups: [],
 })
 
 describe('the next lesson', () => {
