@@ -55,6 +55,16 @@ async function fits({ page }: Person): Promise<void> {
   expect(Math.max(...over)).toBeLessThanOrEqual(0)
 }
 
+/** Whether nothing is wider than where it stands: not the page, and no sheet on it. */
+async function fitsAcross({ page }: Person): Promise<void> {
+  const over = await page.evaluate(() =>
+    [document.documentElement, ...document.querySelectorAll('.sheet')]
+      .filter((box) => box.scrollWidth > box.clientWidth + 1)
+      .map((box) => `${box.className}: ${box.scrollWidth - box.clientWidth} px`),
+  )
+  expect(over, `${page.url()} at ${page.viewportSize()!.width}`).toEqual([])
+}
+
 /** What may go wrong as text grows: the names and roles of things do not change. */
 const LARGE = ['scrollable-region-focusable', 'aria-hidden-focus', 'bypass', 'label']
 
@@ -159,6 +169,46 @@ test('the places of a teacher: on every screen and in both themes they fit, and 
   await maren.page.goto(maren.page.url().replace('/round/', '/sheets/'))
   await expect(maren.at('paper').first()).toBeVisible()
   await isLegible(maren)
+})
+
+test('the rooms of a term: on every screen nothing is wider than its sheet, and axe finds nothing', async ({
+  somebody,
+  installation,
+}) => {
+  const maren = await somebody(STILL)
+  const isRoomy = async (person: Person, screens: readonly { width: number; height: number }[] = SCREENS) => {
+    for (const screen of screens) {
+      await person.page.setViewportSize(screen)
+      await stands(person.page)
+      await fitsAcross(person)
+    }
+    await isLegible(person)
+  }
+  await maren.signIn('Maren Holt')
+  await isRoomy(maren)
+  await maren.at('groups').click()
+  await expect(maren.at('term-row')).toHaveCount(10)
+  await maren.at('term-row').first().locator('[data-test="choose"] input').check()
+  await isRoomy(maren)
+  await maren.at('open-assignment').first().click()
+  await expect(maren.at('task-row')).toHaveCount(10)
+  await isRoomy(maren)
+  await maren.goToClass('marks')
+  await expect(maren.at('marks-row')).toHaveCount(10)
+  await isRoomy(maren)
+  await maren.page.goto(`${installation.address}/class`)
+  await maren.at('to-student').first().click()
+  await expect(maren.at('way').first()).toBeVisible()
+  await isRoomy(maren)
+  await maren.page.goto(`${installation.address}/class`)
+  await maren.at('to-projector').click()
+  await expect(maren.at('projector-counts')).toBeVisible()
+  await isRoomy(maren, [{ width: 1920, height: 1080 }, ...SCREENS])
+  const ines = await somebody(STILL)
+  await ines.signIn('Ines Varga')
+  await ines.at('to-progress').click()
+  await expect(ines.at('way').first()).toBeVisible()
+  await isRoomy(ines)
 })
 
 test('on a telephone what came back is read, heard and answered, and the desk says what it wants', async ({

@@ -1,4 +1,5 @@
 import type { Assessment, Brief, JudgedTask } from '@rudlo/core/brief'
+import type { AssignmentView } from '@rudlo/contract/assignments'
 import { point } from '@rudlo/core/envelope'
 import { withPoints, type Mix } from '@rudlo/core/mix'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
@@ -72,6 +73,23 @@ describe('writing an assignment', () => {
     expect(await seen()).toBe(404)
     expect((await change(2, { draft: false })).status).toBe(200)
     expect(await seen()).toBe(200)
+  })
+
+  it('keeps a draft whatever its dates say, and gives it out only where they make sense', async () => {
+    const opensAt = new Date(Date.now() + 2 * 86_400_000).toISOString()
+    const dueAt = new Date(Date.now() + 86_400_000).toISOString()
+    const made = await teacher.post<{ id: string }>('/api/assignments', { ...whole(), draft: true })
+    const at = `/api/assignments/${made.body.id}`
+    const change = (draft: boolean) =>
+      teacher.call<Refused>('PUT', at, { ...settings, brief: BRIEF, opensAt, dueAt, draft, revision: 1 })
+    const refused = await change(false)
+    expect([refused.status, refused.body.error.message]).toEqual([
+      400,
+      'The due date is before the opening date.',
+    ])
+    expect((await change(true)).status).toBe(200)
+    expect((await teacher.get<AssignmentView>(at)).body.dueAt).toBe(dueAt)
+    await teacher.delete(at)
   })
 
   it.each([

@@ -96,12 +96,15 @@ export class AssignmentWriting {
   /** What is kept of the settings; whether it is a draft stays as it was where nothing is said of it. */
   #settings(body: AssignmentSettings, brief: string, draft: boolean) {
     const [opensAt, dueAt] = [dateOf(body.opensAt), dateOf(body.dueAt)]
-    if (opensAt && dueAt && dueAt <= opensAt) throw badInput(words('assignment.due-date-before-opening'))
+    const isDraft = body.draft ?? draft
+    // a draft may say the one date before the other is thought about
+    if (!isDraft && opensAt && dueAt && dueAt <= opensAt)
+      throw badInput(words('assignment.due-date-before-opening'))
     return {
       title: body.title.trim(),
       brief,
       modelHeard: body.modelHeard,
-      draft: body.draft ?? draft,
+      draft: isDraft,
       opensAt,
       dueAt,
       handInLimit: body.handInLimit ?? null,

@@ -133,7 +133,7 @@ export const CLASS = {
   'class.add.match.renamed.entry': '{before} becomes {name}',
   'class.add.match.elsewhere': 'From another class, added to this one as well:',
   'class.add.match.alike': 'Same name as somebody you know. Is it the same person?',
-  'class.add.match.alike.entry': '{name} is {signIn}',
+  'class.add.match.alike.entry': '{name} is the one who signs in as {signIn}',
   'class.add.match.gone': 'In this class, not in the list. Take them out?',
   'class.add.columns': 'Columns',
   'class.add.columns.about': 'Which column says what. This is remembered for tables with the same columns.',

@@ -48,7 +48,7 @@ export const TERM = {
   'term.task.close': 'close',
   'term.task.not yet': 'not yet',
   'term.mistakes': 'Most common mistakes',
-  'term.mistakes.about': 'In the latest version of everybody. Press a bar to hear them.',
+  'term.mistakes.about': 'In everybody’s latest version; darker means worse. Press a bar to hear them.',
   'term.mistakes.none': 'No mistakes found in what was handed in.',
   'term.mistakes.label': 'Most common mistakes, by how many students make them',
   'term.mistakes.students': 'Students',

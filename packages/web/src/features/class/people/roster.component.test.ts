@@ -71,8 +71,8 @@ describe('a list that is read a second time', () => {
     await openDialog()
     await look()
     // who has the same name is most often the same
-    await expect.element(page.getByLabelText('Dora Lenz is dora')).toBeChecked()
-    await page.getByLabelText('Dora Lenz is dora').click()
+    await expect.element(page.getByLabelText('Dora Lenz is the one who signs in as dora')).toBeChecked()
+    await page.getByLabelText('Dora Lenz is the one who signs in as dora').click()
     await page.getByLabelText('Emil Kraus (emil)').click()
     await page.getByTestId('add-them').click()
     await expect.poll(() => asked.mock.lastCall?.[1]).toMatchObject({ text: LIST, same: [], takeOut: ['e'] })

@@ -80,7 +80,7 @@ const about = computed(() =>
 <style scoped>
 .assignment-glance {
   display: grid;
-  grid-template-columns: minmax(330px, 5fr) minmax(0, 8fr);
+  grid-template-columns: minmax(380px, 5fr) minmax(0, 8fr);
   gap: var(--space-4);
   align-items: start;
 }

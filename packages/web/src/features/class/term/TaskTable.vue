@@ -62,9 +62,9 @@ function choose(id: string, on: boolean): void {
               :to="cell.handIn ? `/review/${assignment.id}/${cell.handIn}` : undefined"
               :data-tip="cellText(cell)"
               data-test="to-hand-in"
-              >{{ student.name }}<span class="unseen">, {{ cellText(cell) }}</span></component
+              >{{ student.name }}<span class="unseen">, {{ cellText(cell) }}</span
+              ><span v-if="cell.late" class="late">{{ lateText(cell.late) }}</span></component
             >
-            <span v-if="cell.late" class="late">{{ lateText(cell.late) }}</span>
           </div>
         </th>
         <td v-for="(task, i) in assignment.tasks" :key="task.id" class="task">
@@ -84,7 +84,8 @@ function choose(id: string, on: boolean): void {
 }
 
 .box {
-  width: 34px;
+  width: 44px;
+  min-width: 44px;
 }
 
 .name {
@@ -105,6 +106,7 @@ function choose(id: string, on: boolean): void {
 }
 
 .late {
+  display: block;
   color: var(--warm);
   font-size: var(--text-1);
 }
