@@ -245,7 +245,34 @@ figcaption {
   }
 
   .way > ol > li {
-    padding: 6px 0;
+    gap: 2px var(--space-3);
+    padding: 4px 0;
+    break-inside: avoid;
+  }
+
+  .tasks {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 var(--space-3);
+  }
+
+  .tasks li {
+    gap: var(--space-1);
+  }
+
+  .tasks :deep(svg) {
+    width: 14px;
+    height: 14px;
+  }
+
+  .said {
+    gap: 0;
+  }
+
+  .beside {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: var(--space-3);
+    margin-top: var(--space-3);
     break-inside: avoid;
   }
 }
