@@ -205,6 +205,8 @@ header {
 .table {
   max-height: calc(100dvh - 260px);
   overflow: auto;
+  /* what is opaque is moved as a picture when it is scrolled, not painted anew */
+  background: var(--sheet);
 }
 
 .table :deep(.v-table__wrapper) {

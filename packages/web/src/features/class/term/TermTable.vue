@@ -75,6 +75,8 @@ function choose(id: string, on: boolean): void {
 .term-table {
   max-height: calc(100dvh - 250px);
   overflow: auto;
+  /* what is opaque is moved as a picture when it is scrolled, not painted anew */
+  background: var(--sheet);
 }
 
 .term-table :deep(.v-table__wrapper) {
