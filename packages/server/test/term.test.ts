@@ -208,7 +208,7 @@ describe('small groups for the next lesson', () => {
   it('say what they are for, and have somebody of the class', async () => {
     const wrong = async (body: object) =>
       (await teacher.post<{ error: { message: string } }>(at(), body)).body.error.message
-    expect(await wrong({ title: ' ', students: [world.anna] })).toContain('Say what the group does')
+    expect(await wrong({ title: ' ', students: [world.anna] })).toContain('Say what they do together')
     expect(await wrong({ title: 'Fades', students: ['nobody'] })).toContain('None of these students')
   })
 })

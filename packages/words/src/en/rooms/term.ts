@@ -114,7 +114,7 @@ export const TERM = {
     'The usual date holds again for one student. | The usual date holds again for {n} students.',
   'chosen.group': 'Put together in the next lesson',
   'chosen.group.title': 'What they do together',
-  'chosen.group.about': 'The group stands here and on your first page. Students do not see it.',
+  'chosen.group.about': 'It stands here and on your first page. Students do not see it.',
   'chosen.group.send': 'Put together',
   'chosen.group.done': 'They are together in the next lesson.',
   'term.small': 'Together in the next lesson',

@@ -3,12 +3,12 @@
 import type { TermAssignment, TermCell } from '@rudlo/contract/term'
 import { computed } from 'vue'
 import VerdictSign from '../../../desk/guide/VerdictSign.vue'
-import CheckField from '../../../ui/fields/CheckField.vue'
 import StandingSign from '../../../ui/marks/StandingSign.vue'
 import FigureTable from '../../../ui/tables/FigureTable.vue'
 import { t } from '../../../words/t'
 import { lateText } from '../../../words/late'
 import { cellText, signOf } from './cell-words'
+import ChooseBox from './ChooseBox.vue'
 import { useTerm } from './term-store'
 
 const props = defineProps<{ assignment: TermAssignment; cells: readonly TermCell[] }>()
@@ -20,9 +20,6 @@ const rows = computed(() =>
     return cell ? [{ student, cell }] : []
   }),
 )
-function choose(id: string, on: boolean): void {
-  store.chosen = on ? [...store.chosen, id] : store.chosen.filter((c) => c !== id)
-}
 </script>
 
 <template>
@@ -46,13 +43,7 @@ function choose(id: string, on: boolean): void {
     <tbody>
       <tr v-for="{ student, cell } in rows" :key="student.id" data-test="task-row">
         <td class="box">
-          <CheckField
-            bare
-            :label="t('term.choose', { name: student.name })"
-            :model-value="store.chosen.includes(student.id)"
-            data-test="choose"
-            @update:model-value="(on) => choose(student.id, on)"
-          />
+          <ChooseBox :student="student" />
         </td>
         <th scope="row">
           <div class="name">

@@ -7,6 +7,7 @@ import FigureTable from '../../../ui/tables/FigureTable.vue'
 import { nearDay, shortDay } from '../../../words/dates'
 import { t } from '../../../words/t'
 import { signOf } from './cell-words'
+import ChooseBox from './ChooseBox.vue'
 import TermCell from './TermCell.vue'
 import { useTerm } from './term-store'
 
@@ -18,9 +19,6 @@ const all = computed({
   get: () => store.chosen.length > 0 && store.chosen.length === store.rows.length,
   set: (on) => (store.chosen = on ? store.rows.map((r) => r.student.id) : []),
 })
-function choose(id: string, on: boolean): void {
-  store.chosen = on ? [...store.chosen, id] : store.chosen.filter((c) => c !== id)
-}
 </script>
 
 <template>
@@ -46,13 +44,7 @@ function choose(id: string, on: boolean): void {
     <tbody>
       <tr v-for="{ student, cells } in store.rows" :key="student.id" data-test="term-row">
         <td class="box">
-          <CheckField
-            bare
-            :label="t('term.choose', { name: student.name })"
-            :model-value="store.chosen.includes(student.id)"
-            data-test="choose"
-            @update:model-value="(on) => choose(student.id, on)"
-          />
+          <ChooseBox :student="student" />
         </td>
         <th class="name" scope="row">
           <router-link :to="`/class/${term.group.id}/student/${student.id}`" data-test="to-student">{{

@@ -28,7 +28,12 @@ export const useTerm = defineStore('term', () => {
     }
   }
 
+  /** Chooses a student, or not any more. */
+  function choose(student: string, on: boolean): void {
+    chosen.value = on ? [...chosen.value, student] : chosen.value.filter((c) => c !== student)
+  }
+
   const nameOf = (student: string) => term.value?.students.find((s) => s.id === student)?.name ?? ''
 
-  return { term, problem, order, chosen, notice, rows, open, nameOf }
+  return { term, problem, order, chosen, notice, rows, open, choose, nameOf }
 })
