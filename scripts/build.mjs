@@ -95,14 +95,16 @@ async function stamped(name, folders, dist, make) {
   writeFileSync(stamp, hash)
 }
 
+/** Folders that are no sources of a build: what is installed, what is made, and tests. */
+const NO_SOURCES = ['node_modules', 'dist', 'types', 'test']
+
 function hashOf(paths) {
   const hash = createHash('sha256')
   const add = (path) => {
     const full = join(ROOT, path)
     if (statSync(full).isDirectory()) {
       for (const name of readdirSync(full).sort()) {
-        if (!['node_modules', 'dist', 'test'].includes(name) && !name.endsWith('.test.ts'))
-          add(join(path, name))
+        if (!NO_SOURCES.includes(name) && !name.endsWith('.test.ts')) add(join(path, name))
       }
     } else hash.update(path).update(readFileSync(full))
   }

@@ -40,7 +40,14 @@ const sayer = computed(() => {
 })
 
 /** The smallest step that is said differently. */
-const STEPS: Readonly<Partial<Record<MeasuredUnit, number>>> = { tick: 960, '%': 1, points: 1, value: 1 }
+const STEPS: Readonly<Partial<Record<MeasuredUnit, number>>> = {
+  tick: 960,
+  bars: 0.5,
+  beats: 0.5,
+  '%': 1,
+  points: 1,
+  value: 1,
+}
 const partOf = (value: number, unit: MeasuredUnit, of: string | null): Part =>
   unit === 'tick'
     ? { at: Math.max(0, value) }

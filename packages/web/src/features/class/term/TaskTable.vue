@@ -106,4 +106,8 @@ const rows = computed(() =>
   width: 36px;
   text-align: center;
 }
+
+.task :deep(svg) {
+  vertical-align: middle;
+}
 </style>
