@@ -32,6 +32,7 @@ const store = useClass()
 const router = useRouter()
 const adding = ref(false)
 const making = ref(false)
+let last: string | null = null
 const open = computed(() => (store.group?.id === props.group ? store.group : null))
 const part = computed<Part>({
   get: () => PARTS.find((p) => p === props.part) ?? 'term',
@@ -53,10 +54,16 @@ const classes = computed(() =>
   })),
 )
 
+/** The way to no class in particular leads to the one that was looked at last, else to the first. */
+async function goOn(): Promise<void> {
+  if (props.group) return
+  const known = (store.groups ?? []).map((g) => g.id)
+  const to = known.find((id) => id === last) ?? known[0]
+  if (to) await router.replace(`/class/${to}`)
+}
 onMounted(async () => {
   await store.load()
-  const first = store.groups?.[0]
-  if (!props.group && first) await router.replace(`/class/${first.id}`)
+  await goOn()
 })
 const look = () => (props.group ? store.open(props.group) : store.load())
 watch(
@@ -64,8 +71,10 @@ watch(
   (id) => {
     store.showCards(id ?? null)
     store.renamed = []
-    if (id) void store.open(id)
-    else store.group = null
+    if (id) {
+      last = id
+      void store.open(id)
+    } else void goOn()
   },
   { immediate: true },
 )
