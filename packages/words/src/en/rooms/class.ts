@@ -6,6 +6,8 @@ export const CLASS = {
   'class.lesson': 'Start lesson',
   'class.add': 'Add students',
   'class.requests': '{n} student wants to join | {n} students want to join',
+  'class.requests.alike': 'Same name as {signIn}, who is in the class already. Is it somebody else?',
+  'class.requests.alike.former': 'Same name as {signIn}, who was in the class before. Is it somebody else?',
   'class.requests.in': 'Let in',
   'class.requests.no': 'Refuse',
   'class.requests.more':

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Who wants to join a class, and who was let in under another name than they asked for. */
 import type { GroupView } from '@rudlo/contract/people'
+import { plainName } from '@rudlo/core/song'
 import { computed } from 'vue'
 import AppButton from '../../../ui/buttons/AppButton.vue'
 import PageSection from '../../../ui/page/PageSection.vue'
@@ -11,6 +12,14 @@ const props = defineProps<{ group: GroupView }>()
 const store = useClass()
 /** Requests that are listed one by one. */
 const SHOWN = 40
+/** Who of the class, or of those who were in it, has this name too: asking twice is more common than a second one of that name. */
+function alikeOf(name: string): string {
+  const has = (p: { readonly name: string }) => plainName(p.name) === plainName(name)
+  const here = props.group.students.find(has)
+  if (here) return t('class.requests.alike', { signIn: here.signIn })
+  const before = props.group.former.find((f) => f.role === 'student' && has(f))
+  return before ? t('class.requests.alike.former', { signIn: before.signIn }) : ''
+}
 const everybody = computed(() => props.group.requests.map((r) => r.id))
 </script>
 
@@ -18,7 +27,10 @@ const everybody = computed(() => props.group.requests.map((r) => r.id))
   <PageSection v-if="group.requests.length" :title="t('class.requests', { n: group.requests.length })">
     <ul class="plain-list">
       <li v-for="r in group.requests.slice(0, SHOWN)" :key="r.id">
-        <span class="who">{{ r.name }} <span class="soft">{{ r.signIn }}</span></span>
+        <span class="who"
+          >{{ r.name }} <span class="soft">{{ r.signIn }}</span>
+          <span v-if="alikeOf(r.name)" class="alike" data-test="alike">{{ alikeOf(r.name) }}</span></span
+        >
         <AppButton small data-test="let-in" @click="store.answer([r.id], true)">{{
           t('class.requests.in')
         }}</AppButton>
@@ -59,5 +71,11 @@ li {
 
 .who {
   flex: 1;
+}
+
+.alike {
+  display: block;
+  color: var(--warm);
+  font-size: var(--text-1);
 }
 </style>
