@@ -150,7 +150,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const smallGroups = new SmallGroups(database)
   const classTerms = new ClassTerms(database, songs, smallGroups)
   const grades = new Grades(database, classTerms)
-  const studentTerms = new StudentTerms(database, classTerms, songs)
+  const studentTerms = new StudentTerms(database, classTerms)
   const gradeTables = new GradeTables(database, grades)
   const watching = new Watching(database, happenings, log)
   return {

@@ -65,6 +65,7 @@ describe('a new term', () => {
   let next: string
 
   it('begins with the same students and with assignments as drafts, and ends the one before', async () => {
+    await anna.call('PUT', '/api/term/sharing', { group: world.group, shares: true })
     const { status, body } = await teacher.post<{ id: string }>(`/api/groups/${world.group}/next-term`, {
       name: 'Spring',
       place: 'Room',
@@ -93,12 +94,35 @@ describe('a new term', () => {
       await anna.post(`/api/works/${work.id}/hand-ins`, { revision: work.revision }),
       await teacher.post(`/api/hand-ins/${handIn}/give-back`, { outcome: 'accepted' }),
       await teacher.call('PUT', `/api/hand-ins/${handIn}/review`, { marks: {}, comment: '', revision: 1 }),
-      await teacher.delete(`/api/assignments/${world.assignment}/nothing`),
+      await teacher.delete(`/api/assignments/${world.assignment}`),
     ]
-    expect(refused.map((r) => r.status)).toEqual([409, 409, 409, 409, 404])
+    expect(refused.map((r) => r.status)).toEqual([409, 409, 409, 409, 409])
     const today = await teacher.get<{ groups: { name: string }[]; waiting: object[] }>('/api/today')
     expect(today.body.groups.map((g) => g.name)).toEqual(['Spring'])
     expect(today.body.waiting).toEqual([])
+  })
+
+  it.each([
+    [
+      'how marks are worked out',
+      'PUT',
+      'grades',
+      () => ({ scheme: { scale: { kind: 'percent' } }, revision: 0 }),
+    ],
+    ['an overall mark', 'PUT', 'grades/:anna', () => ({ share: 1, reason: 'Late thought' })],
+    ['notes', 'PUT', 'students/:anna/notes', () => ({ text: 'Late thought', revision: 0 })],
+    ['small groups', 'POST', 'small-groups', () => ({ title: 'Fades', students: [world.anna] })],
+    ['lists', 'POST', 'roster', () => ({ text: 'Name\nLate Comer', preview: false })],
+    ['who is in it', 'POST', 'members', () => ({ person: world.ben })],
+  ] as const)('leaves %s as it was, and says so', async (_, method, path, body) => {
+    const at = `/api/groups/${world.group}/${path.replace(':anna', world.anna)}`
+    const { status, body: said } = await teacher.call<{ error: { message: string } }>(method, at, body())
+    expect([status, said.error.message]).toEqual([409, expect.stringMatching(/term .*(ended|over)/i)])
+  })
+
+  it('asks anew in the next term whether own work may be shown', async () => {
+    const rows = await world.database.getRepository(Membership).findBy({ groupId: next, role: 'student' })
+    expect(rows.map((m) => m.shares)).toEqual([false, false])
   })
 
   it('goes on again where it was ended by mistake', async () => {

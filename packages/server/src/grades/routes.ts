@@ -15,12 +15,12 @@ export const gradeRoutes = ({ people, permissions, grades, gradeTables }: Servic
     )
 
     .put('/groups/:group/grades', who('teacher'), body(ChangedScheme), async (c) => {
-      const group = await people.group(c.get('person'), c.req.param('group'))
+      const group = await people.openGroup(c.get('person'), c.req.param('group'))
       return answer(c, await grades.setScheme(c.get('person'), group, c.req.valid('json')))
     })
 
     .put('/groups/:group/grades/:person', who('teacher'), body(OverallMark), async (c) => {
-      const group = await people.group(c.get('person'), c.req.param('group'))
+      const group = await people.openGroup(c.get('person'), c.req.param('group'))
       const student = await people.member(c.get('person'), group.id, c.req.param('person'), 'student')
       await grades.setOverall(c.get('person'), group, student, c.req.valid('json'))
       return done(c)

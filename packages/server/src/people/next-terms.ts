@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { words } from '@rudlo/words'
 import type { NextTerm } from '@rudlo/contract/people'
-import { In, type DataSource } from 'typeorm'
+import { In, IsNull, type DataSource } from 'typeorm'
 import { Assignment } from '../assignments/entities'
 import { notNow } from '../http/problem'
 import { Group, Membership, type Person } from './entities'
@@ -19,10 +19,16 @@ export class NextTerms {
    * @throws Problem 409 where the term has ended already
    */
   async begin(teacher: Person, group: Group, to: NextTerm): Promise<string> {
-    if (group.endedAt) throw notNow(words('work.term-ended'))
     const id = randomUUID()
     const now = new Date()
     await this.database.transaction(async (manager) => {
+      // of two at once one begins the new term
+      const ended = await manager.update(
+        Group,
+        { id: group.id, endedAt: IsNull() },
+        { endedAt: now, joinOpen: false },
+      )
+      if (!ended.affected) throw notNow(words('work.term-ended'))
       const { lessonDay, lessonTime } = group
       await manager.insert(Group, {
         id,
@@ -36,11 +42,19 @@ export class NextTerms {
         endedAt: null,
       })
       const members = await manager.findBy(Membership, { groupId: group.id })
-      for (const { personId, role, shares } of members)
-        if (role === 'teacher' || to.students)
-          await manager.insert(Membership, { groupId: id, personId, role, shares })
+      // whether own work may be shown is for each class to be asked
+      await manager.insert(
+        Membership,
+        members
+          .filter(({ role }) => role === 'teacher' || to.students)
+          .map(({ personId, role }) => ({ groupId: id, personId, role, shares: false })),
+      )
       const assignments = to.assignments.length
-        ? await manager.findBy(Assignment, { id: In([...to.assignments]), groupId: group.id })
+        ? await manager.findBy(Assignment, {
+            id: In([...to.assignments]),
+            groupId: group.id,
+            removedAt: IsNull(),
+          })
         : []
       for (const [i, assignment] of assignments.entries())
         await manager.insert(Assignment, {
@@ -55,7 +69,6 @@ export class NextTerms {
           // in their order
           createdAt: new Date(now.getTime() + i),
         })
-      await manager.update(Group, group.id, { endedAt: now, joinOpen: false })
       await leaveTrail(manager, teacher.id, 'began a new term', group.id)
     })
     return id

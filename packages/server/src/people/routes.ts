@@ -55,7 +55,7 @@ export const peopleRoutes = ({ groups, rosters, people, joining, leaving, nextTe
     )
 
     .post('/groups/:group/roster', who('teacher'), body(RosterFile, ROSTER_LIMIT), async (c) => {
-      const group = await people.group(c.get('person'), c.req.param('group'))
+      const group = await people.openGroup(c.get('person'), c.req.param('group'))
       return answer(c, await rosters.take(c.get('person'), group, c.req.valid('json')))
     })
 
@@ -73,14 +73,14 @@ export const peopleRoutes = ({ groups, rosters, people, joining, leaving, nextTe
     })
 
     .post('/groups/:group/members', who('teacher'), body(NewMember), async (c) => {
-      const group = await people.group(c.get('person'), c.req.param('group'))
+      const group = await people.openGroup(c.get('person'), c.req.param('group'))
       const { person, from } = c.req.valid('json')
       const student = await people.student(c.get('person'), person)
       await people.takeIn(
         c.get('person'),
         group,
         student,
-        from ? await people.group(c.get('person'), from) : null,
+        from ? await people.openGroup(c.get('person'), from) : null,
       )
       return done(c)
     })
@@ -95,14 +95,14 @@ export const peopleRoutes = ({ groups, rosters, people, joining, leaving, nextTe
     })
 
     .post('/groups/:group/former/:person', who('teacher'), async (c) => {
-      const group = await people.group(c.get('person'), c.req.param('group'))
+      const group = await people.openGroup(c.get('person'), c.req.param('group'))
       const former = await people.formerMember(c.get('person'), group.id, c.req.param('person'))
       await people.takeInAgain(c.get('person'), group, former)
       return done(c)
     })
 
     .post('/groups/:group/requests', who('teacher'), body(JoinAnswer), async (c) => {
-      const group = await people.group(c.get('person'), c.req.param('group'))
+      const group = await people.openGroup(c.get('person'), c.req.param('group'))
       const { requests, accept } = c.req.valid('json')
       return answer(c, { renamed: await joining.answer(c.get('person'), group, requests, accept) })
     })

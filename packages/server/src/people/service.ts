@@ -7,7 +7,7 @@ import type { DataSource, EntityManager } from 'typeorm'
 import { firstPassword } from '../access/first-password'
 import { hashPassword } from '../access/passwords'
 import type { Sessions } from '../access/sessions'
-import { badInput, notFound } from '../http/problem'
+import { badInput, notFound, notNow } from '../http/problem'
 import type { Happenings } from '../live/happenings'
 import { FormerMember, Group, Membership, Person } from './entities'
 import { knownTo, signInNames, teaches } from './queries'
@@ -26,6 +26,13 @@ export class People {
     const key = { groupId: id, personId: teacher.id, role: 'teacher' as const }
     const group = await this.database.getRepository(Group).findOneBy({ id })
     if (!group || !(await this.database.getRepository(Membership).findOneBy(key))) throw notFound()
+    return group
+  }
+
+  /** The same, where it may be changed: its term goes on. @throws Problem 404 or 409 */
+  async openGroup(teacher: Person, id: string): Promise<Group> {
+    const group = await this.group(teacher, id)
+    if (group.endedAt) throw notNow(words('work.term-ended'))
     return group
   }
 

@@ -24,7 +24,7 @@ export const removalRoutes = ({ permissions, people, removal }: Services) =>
     )
 
     .delete('/assignments/:assignment', who('teacher'), async (c) => {
-      const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
+      const assignment = await permissions.openAssignment(c.get('person'), c.req.param('assignment'))
       await removal.removeAssignment(c.get('person'), assignment)
       return done(c)
     })

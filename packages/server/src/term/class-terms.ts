@@ -7,9 +7,9 @@ import type { Assignment } from '../assignments/entities'
 import type { Group } from '../people/entities'
 import type { Songs } from '../songbook/songs'
 import { ownTerms, sharedOf, studentsOf, termAssignments, worksOf } from './queries'
-import { cellsOf, countedOf, readAssignment, type Cell } from './reading'
+import { cellsOf, countedOf, readAssignment, type Cell, type ReadAssignment } from './reading'
 import type { SmallGroups } from './small-groups'
-import { smallGroupView, termAssignmentView, termCellView } from './views'
+import { termAssignmentView, termCellView } from './views'
 
 /** What could be taught next is looked for in so many of the newest assignments. */
 const LESSON_LOOKS_AT = 4
@@ -40,14 +40,22 @@ export class ClassTerms {
     return { assignments, students, cells: cellsOf(assignments, students, works, own, now) }
   }
 
+  /** Titles of the songs of some assignments, by version. */
+  async titlesOf(assignments: readonly ReadAssignment[]): Promise<ReadonlyMap<string, string>> {
+    const versions = [...new Set(assignments.map((a) => a.songVersionId))]
+    return new Map(
+      await Promise.all(versions.map(async (id) => [id, (await this.songs.version(id)).title] as const)),
+    )
+  }
+
   async view({ id, name, place }: Group): Promise<TermView> {
     const now = new Date()
-    const { assignments, students, cells } = await this.read([id], now)
+    const [{ assignments, students, cells }, small] = await Promise.all([
+      this.read([id], now),
+      this.smallGroups.of([id]),
+    ])
     const counted = countedOf(cells)
-    const titles = new Map<string, string>()
-    for (const { songVersionId } of assignments)
-      if (!titles.has(songVersionId))
-        titles.set(songVersionId, (await this.songs.version(songVersionId)).title)
+    const titles = await this.titlesOf(assignments)
     const ofStudent = new Map<string, Cell[]>(students.map((s) => [s.id, []]))
     for (const cell of cells) ofStudent.get(cell.student)!.push(cell)
     return {
@@ -63,7 +71,7 @@ export class ClassTerms {
       cells: cells.map(termCellView),
       mistakes: commonestMistakes(counted),
       next: nextOf(cells),
-      smallGroups: (await this.smallGroups.of([id])).map(smallGroupView),
+      smallGroups: small.get(id) ?? [],
     }
   }
 

@@ -15,7 +15,7 @@ export const termRoutes = ({ people, permissions, today, classTerms, studentTerm
     )
 
     .post('/groups/:group/small-groups', who('teacher'), body(NewSmallGroup), async (c) => {
-      const group = await people.group(c.get('person'), c.req.param('group'))
+      const group = await people.openGroup(c.get('person'), c.req.param('group'))
       await smallGroups.make(group, c.req.valid('json'))
       return done(c)
     })
@@ -38,7 +38,7 @@ export const termRoutes = ({ people, permissions, today, classTerms, studentTerm
     })
 
     .put('/groups/:group/students/:person/notes', who('teacher'), body(ChangedNotes), async (c) => {
-      const group = await people.group(c.get('person'), c.req.param('group'))
+      const group = await people.openGroup(c.get('person'), c.req.param('group'))
       const student = await people.member(c.get('person'), group.id, c.req.param('person'), 'student')
       return answer(c, await studentTerms.note(c.get('person'), group, student, c.req.valid('json')))
     })

@@ -14,16 +14,17 @@ const MOST = 30
 export class SmallGroups {
   constructor(private readonly database: DataSource) {}
 
-  /** Those of some classes, the oldest first: each with who of it is in the class. One that nobody is left in is not among them. */
-  async of(groups: readonly string[]): Promise<(SmallGroupView & { readonly group: string })[]> {
-    if (!groups.length) return []
-    const rows = await membersOfSmallGroups(this.database, groups)
-    const byId = new Map<string, { id: string; title: string; group: string; students: string[] }>()
-    for (const { id, title, group, student } of rows) {
-      if (!byId.has(id)) byId.set(id, { id, title, group, students: [] })
-      byId.get(id)!.students.push(student)
+  /** Those of some classes, by class, the oldest first: each with who of it is in the class. One that nobody is left in is not among them. */
+  async of(groups: readonly string[]): Promise<ReadonlyMap<string, readonly SmallGroupView[]>> {
+    const all = new Map<string, SmallGroupView[]>()
+    for (const { id, title, group, student } of await membersOfSmallGroups(this.database, groups)) {
+      const here = all.get(group) ?? []
+      const last = here.at(-1)
+      if (last?.id === id) here[here.length - 1] = { ...last, students: [...last.students, student] }
+      else here.push({ id, title, students: [student] })
+      all.set(group, here)
     }
-    return [...byId.values()]
+    return all
   }
 
   /** Puts students together. @throws Problem 400 where nobody of them is in the class, or there are too many groups */

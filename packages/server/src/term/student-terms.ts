@@ -15,7 +15,6 @@ import { isBack } from '../handins/entities'
 import { textOf } from '../http/moment'
 import { notFound, notNow } from '../http/problem'
 import { Group, Membership, Person } from '../people/entities'
-import type { Songs } from '../songbook/songs'
 import type { ClassTerms } from './class-terms'
 import { StudentNote } from './entities'
 import { stepsOf, versionsOfStudent, type VersionRow } from './queries'
@@ -30,7 +29,6 @@ export class StudentTerms {
   constructor(
     private readonly database: DataSource,
     private readonly terms: ClassTerms,
-    private readonly songs: Songs,
   ) {}
 
   /** As a teacher sees it: the newest version of everything, and the notes. */
@@ -117,9 +115,7 @@ export class StudentTerms {
       stepsOf(this.database, student, ids),
     ])
     const of = (assignment: string) => versions.filter((v) => v.assignment === assignment && shown(v))
-    const titles = new Map<string, string>()
-    for (const a of assignments)
-      titles.set(a.songVersionId, (await this.songs.version(a.songVersionId)).title)
+    const titles = await this.terms.titlesOf(assignments)
     const first = monday(
       Math.min(
         now.getTime(),

@@ -45,9 +45,10 @@ export class Today {
         lesson:
           g.lessonDay === null || g.lessonTime === null ? null : { day: g.lessonDay, time: g.lessonTime },
         next: nextOf(cells.filter((c) => c.assignment.groupId === g.id))[0] ?? null,
-        smallGroups: small
-          .filter((s) => s.group === g.id)
-          .map((s) => ({ title: s.title, students: s.students.map((id) => ({ id, name: nameOf(id) })) })),
+        smallGroups: (small.get(g.id) ?? []).map((s) => ({
+          title: s.title,
+          students: s.students.map((id) => ({ id, name: nameOf(id) })),
+        })),
       })),
       waiting: cells
         .filter((c) => c.standing.state === 'waiting')

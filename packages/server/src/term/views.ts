@@ -2,7 +2,6 @@ import type {
   DueAssignment,
   HandUp,
   Named,
-  SmallGroupView,
   TermAssignment,
   TermCell,
   WaitingHandIn,
@@ -67,13 +66,14 @@ export function dueView(
 ): DueAssignment {
   const named = (holds: (cell: Cell) => boolean): Named[] =>
     cells.filter(holds).map(({ student: id }) => ({ id, name: nameOf(id) }))
+  const asked = cells.filter((c) => c.standing.state !== 'excused')
   return {
     assignment: assignment.id,
     title: assignment.title,
     group: assignment.groupId,
     dueAt: textOf(assignment.dueAt!),
-    students: cells.filter((c) => c.standing.state !== 'excused').length,
-    handedIn: cells.filter((c) => c.row?.handIn).length,
+    students: asked.length,
+    handedIn: asked.filter((c) => c.row?.handIn).length,
     notBegun: named((c) => c.standing.state === 'not begun' && !c.standing.missing),
     stopped: named((c) => c.standing.stopped && !c.standing.missing),
     missing: named((c) => c.standing.missing),
@@ -86,11 +86,4 @@ export const handView = ({ id, name, group, assignment, title, since }: HandRow)
   assignment,
   title,
   since: textOf(since),
-})
-
-/** Some students who do something together. */
-export const smallGroupView = ({ id, title, students }: SmallGroupView): SmallGroupView => ({
-  id,
-  title,
-  students,
 })
