@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** Everybody's line of one lane on top of each other, with the middle half shaded. */
-import { middleHalf } from '@rudlo/core/compare'
-import { resolve, type Mix } from '@rudlo/core/mix'
+import type { Mix } from '@rudlo/core/mix'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import type { LineOfOne } from '@rudlo/contract/handins'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import type { Span } from '../../editor/lane/viewport'
 import { usePlayer } from '../../engine/player-store'
 import CrowdLane from '../../desk/crowd/CrowdLane.vue'
+import { useCrowd } from '../../desk/crowd/use-crowd'
 import RoomState from '../../ui/page/RoomState.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
@@ -34,19 +34,7 @@ const lane = defineModel<string>('lane', { required: true })
 
 const player = usePlayer()
 const pointed = ref<string | null>(null)
-const control = computed(() => resolve(props.start, lane.value)?.control ?? null)
-const drawn = computed(() =>
-  (props.lines ?? []).flatMap((l) => (l.points ? [{ ...l, points: l.points }] : [])),
-)
-const middle = computed(() =>
-  control.value && drawn.value.length > 2
-    ? middleHalf(
-        drawn.value.map((l) => l.points),
-        control.value.scale,
-        props.song.length,
-      )
-    : null,
-)
+const { control, drawn, middle } = useCrowd(() => ({ ...props, lane: lane.value }))
 </script>
 
 <template>

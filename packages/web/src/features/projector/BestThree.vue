@@ -33,9 +33,10 @@ watch(
     best.value = []
     if (!of) return
     try {
-      best.value = await told(
+      const found = await told(
         server.assignments[':assignment'].best[':criterion'].$get({ param: { assignment, criterion: of } }),
       )
+      if (props.assignment.id === assignment && criterion.value === of) best.value = found
     } catch (error) {
       problem.value = (error as Error).message
     }

@@ -1,17 +1,16 @@
 <script setup lang="ts">
 /** Pictures of the class without names, large: to be talked about in front of everybody. */
-import type { TaskStrips, TermView } from '@rudlo/contract/term'
+import type { TermView } from '@rudlo/contract/term'
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import type { LineOfOne } from '@rudlo/contract/handins'
-import { middleHalf } from '@rudlo/core/compare'
 import { mistakeName } from '@rudlo/core/mistakes'
-import { resolve } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { useFullscreen } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { server, told } from '../../api/client'
 import RankedChart from '../../charts/RankedChart.vue'
 import CrowdLane from '../../desk/crowd/CrowdLane.vue'
+import { useCrowd } from '../../desk/crowd/use-crowd'
 import { useSpan } from '../../editor/lane/use-span'
 import BestThree from './BestThree.vue'
 import AppHeader from '../../shell/AppHeader.vue'
@@ -25,7 +24,6 @@ const props = defineProps<{ group: string }>()
 const term = shallowRef<TermView | null>(null)
 const view = shallowRef<AssignmentView | null>(null)
 const lines = shallowRef<readonly LineOfOne[]>([])
-const strips = shallowRef<TaskStrips['strips']>([])
 const problem = ref('')
 const assignmentId = ref('')
 const taskId = ref('')
@@ -57,42 +55,36 @@ const time = computed(() => (view.value ? songTime(view.value.songDocument) : nu
 const { span, zoom, scroll, show } = useSpan(() => time.value)
 watch([assignmentId, taskId], async ([id, of]) => {
   if (!id || !of) return
+  const isWanted = () => assignmentId.value === id && taskId.value === of
+  const lane = task.value?.lane
+  lines.value = []
   try {
-    if (view.value?.id !== id)
-      view.value = await told(server.assignments[':assignment'].$get({ param: { assignment: id } }))
-    const lane = task.value?.lane
-    lines.value = lane
-      ? await told(
-          server.assignments[':assignment'].lines.$get({ param: { assignment: id }, query: { lane } }),
-        )
-      : []
-    strips.value = (
-      await told(
-        server.assignments[':assignment'].tasks[':task'].strips.$get({ param: { assignment: id, task: of } }),
-      )
-    ).strips
-    const at = view.value.brief.tasks.find((x) => x.id === of)
+    const [opened, found] = await Promise.all([
+      view.value?.id === id
+        ? view.value
+        : told(server.assignments[':assignment'].$get({ param: { assignment: id } })),
+      lane
+        ? told(server.assignments[':assignment'].lines.$get({ param: { assignment: id }, query: { lane } }))
+        : [],
+    ])
+    // somebody chose something else meanwhile
+    if (!isWanted()) return
+    view.value = opened
+    // nobody is named in front of everybody
+    lines.value = found.map((l) => ({ ...l, student: '' }))
+    const at = opened.brief.tasks.find((x) => x.id === of)
     if (at) show({ from: at.from, to: at.to })
   } catch (error) {
-    problem.value = (error as Error).message
+    if (isWanted()) problem.value = (error as Error).message
   }
 })
 
-const control = computed(() =>
-  view.value && task.value?.lane ? (resolve(view.value.startingMix, task.value.lane)?.control ?? null) : null,
-)
-const drawn = computed(() =>
-  lines.value.flatMap((l) => (l.points ? [{ ...l, student: '', points: l.points }] : [])),
-)
-const middle = computed(() =>
-  control.value && drawn.value.length > 2
-    ? middleHalf(
-        drawn.value.map((l) => l.points),
-        control.value.scale,
-        view.value!.songDocument.length,
-      )
-    : null,
-)
+const { control, drawn, middle } = useCrowd(() => ({
+  song: view.value?.songDocument,
+  start: view.value?.startingMix,
+  lane: task.value?.lane,
+  lines: lines.value,
+}))
 /** How the task stands in the newest version of everybody: met, close, not yet. */
 const counts = computed(() => {
   const i = assignment.value?.tasks.findIndex((x) => x.id === taskId.value) ?? -1

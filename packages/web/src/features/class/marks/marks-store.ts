@@ -16,9 +16,11 @@ export const useMarks = defineStore('marks', () => {
     group = id
     problem.value = ''
     try {
-      grades.value = await told(server.groups[':group'].grades.$get({ param: { group: id } }))
+      const found = await told(server.groups[':group'].grades.$get({ param: { group: id } }))
+      // another class was opened meanwhile
+      if (group === id) grades.value = found
     } catch (error) {
-      problem.value = (error as Error).message
+      if (group === id) problem.value = (error as Error).message
     }
   }
 

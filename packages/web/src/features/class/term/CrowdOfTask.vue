@@ -2,12 +2,11 @@
 /** Everybody’s line of a task on top of each other, with the middle half shaded. */
 import type { LineOfOne } from '@rudlo/contract/handins'
 import { laneName } from '@rudlo/core/assess'
-import { middleHalf } from '@rudlo/core/compare'
-import { resolve } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import CrowdLane from '../../../desk/crowd/CrowdLane.vue'
+import { useCrowd } from '../../../desk/crowd/use-crowd'
 import { useSpan } from '../../../editor/lane/use-span'
 import ChoiceButtons from '../../../ui/buttons/ChoiceButtons.vue'
 import AppButton from '../../../ui/buttons/AppButton.vue'
@@ -33,21 +32,12 @@ const lanes = computed(() =>
     text: laneName(view.value!.songDocument, view.value!.startingMix, value),
   })),
 )
-const control = computed(() =>
-  view.value && lane.value ? (resolve(view.value.startingMix, lane.value)?.control ?? null) : null,
-)
-const drawn = computed(() =>
-  (lines.value ?? []).flatMap((l) => (l.points ? [{ ...l, points: l.points }] : [])),
-)
-const middle = computed(() =>
-  control.value && view.value && drawn.value.length > 2
-    ? middleHalf(
-        drawn.value.map((l) => l.points),
-        control.value.scale,
-        view.value.songDocument.length,
-      )
-    : null,
-)
+const { control, drawn, middle } = useCrowd(() => ({
+  song: view.value?.songDocument,
+  start: view.value?.startingMix,
+  lane: lane.value,
+  lines: lines.value,
+}))
 
 watch(
   () => [props.assignment, props.task],

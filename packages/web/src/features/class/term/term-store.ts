@@ -15,16 +15,21 @@ export const useTerm = defineStore('term', () => {
   const notice = ref<string | null>(null)
   const rows = computed(() => (term.value ? rowsOf(term.value, order.value) : []))
 
+  let wanted = ''
+
   async function open(group: string): Promise<void> {
     problem.value = ''
+    wanted = group
     if (term.value?.group.id !== group) {
       term.value = null
       chosen.value = []
     }
     try {
-      term.value = await told(server.groups[':group'].term.$get({ param: { group } }))
+      const found = await told(server.groups[':group'].term.$get({ param: { group } }))
+      // another class was opened meanwhile
+      if (wanted === group) term.value = found
     } catch (error) {
-      problem.value = (error as Error).message
+      if (wanted === group) problem.value = (error as Error).message
     }
   }
 

@@ -4,6 +4,7 @@ import { serveWith } from '../../../../test/fake-server'
 import { atRoom } from '../../../../test/room/room'
 import { term } from '../../../../test/room/term'
 import TermPart from './TermPart.vue'
+import { useTerm } from './term-store'
 
 const sent = vi.fn()
 
@@ -63,6 +64,24 @@ describe('the term at a glance', () => {
     await page.getByTestId('how').click()
     await expect.element(page.getByText('each counts 3 if it is missing')).toBeVisible()
     await userEvent.keyboard('{Escape}')
+  })
+
+  it('keeps to the class that is wanted, however late another one comes', async () => {
+    let late: (() => void) | null = null
+    serveWith({
+      get: (path) =>
+        path.includes('/slow/')
+          ? new Promise((done) => (late = () => done({ ...term, group: { ...term.group, id: 'slow' } })))
+          : term,
+    })
+    await atRoom(TermPart, { group: 'g' })
+    await expect.poll(() => rows().all().length).toBe(3)
+    const store = useTerm()
+    const first = store.open('slow')
+    await store.open('g')
+    late!()
+    await first
+    expect(store.term?.group.id).toBe('g')
   })
 
   it('shows kindly that there is nothing yet, and why it could not be fetched', async () => {
