@@ -221,7 +221,13 @@ describe('one student', () => {
     expect((await teacher.call('PUT', `${path}/notes`, note)).status).toBe(409)
     await teacher.post(`/api/hand-ins/${first}/give-back`, { outcome: 'accepted', hold: true })
     const own = async () => (await anna.get<StudentTerm[]>('/api/term')).body[0]!
-    expect((await own()).assignments[0]).toMatchObject({ state: 'waiting', handIn: null, marks: [] })
+    expect((await own()).assignments[0]).toMatchObject({
+      state: 'waiting',
+      handIn: null,
+      // what is not back is no best one either
+      best: null,
+      marks: [],
+    })
     expect(JSON.stringify(await own())).not.toContain('Listens well.')
     const seen = (await teacher.get<StudentTerm>(`${path}/term`)).body
     expect(seen).toMatchObject({ notes: { text: 'Listens well.', revision: 1 } })
@@ -229,7 +235,11 @@ describe('one student', () => {
     expect(seen.weeks.minutes.reduce((a, b) => a + b, 0)).toBe(seen.assignments[0]!.minutes)
     expect(seen.assignments[0]!.minutes).toBe(1)
     await teacher.post(`/api/assignments/${world.assignment}/give-back`, {})
-    expect((await own()).assignments[0]).toMatchObject({ state: 'accepted', handIn: first })
+    expect((await own()).assignments[0]).toMatchObject({
+      state: 'accepted',
+      handIn: first,
+      best: { handIn: first, number: 1 },
+    })
   })
 
   it('is shown to the class only where they allow it, and without a name', async () => {

@@ -104,6 +104,8 @@ export interface StudentTermAssignment extends StandingOfOne {
   readonly handIn: string | null
   readonly number: number
   readonly handedInAt: Moment | null
+  /** The best of the versions that may be looked at: core `bestVersion`; null for none. */
+  readonly best: { readonly handIn: string; readonly number: number } | null
   readonly outcome: Outcome | null
   readonly tasks: readonly { readonly id: string; readonly title: string; readonly verdict: Verdict | null }[]
   readonly marks: readonly TermMark[]

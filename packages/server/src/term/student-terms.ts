@@ -9,7 +9,7 @@ import type {
 } from '@rudlo/contract/term'
 import { shareOfMarks } from '@rudlo/core/grades'
 import { readKeptRubric, readMarks } from '@rudlo/core/stored'
-import { best, minutesByWeek, mistakesOverTerm, type SmallPictures } from '@rudlo/core/term'
+import { best, bestVersion, minutesByWeek, mistakesOverTerm, type SmallPictures } from '@rudlo/core/term'
 import type { DataSource } from 'typeorm'
 import { isBack } from '../handins/entities'
 import { textOf } from '../http/moment'
@@ -168,7 +168,12 @@ function assignmentView(
   const figures = newest ? standingFigures(newest) : null
   const verdicts = verdictsBy(assignment.tasks, figures)
   const rubric = readKeptRubric(assignment.rubric)
-  const marks = newest?.marks ? readMarks(newest.marks) : {}
+  const marksOf = (v: VersionRow | undefined) => (v?.marks ? readMarks(v.marks) : {})
+  const marks = marksOf(newest)
+  const bestOne = bestVersion(versions, (v) => ({
+    verdicts: verdictsBy(assignment.tasks, standingFigures(v)),
+    share: shareOfMarks(rubric, marksOf(v)),
+  }))
   return {
     assignment: assignment.id,
     title: assignment.title,
@@ -179,6 +184,7 @@ function assignmentView(
     handIn: newest?.id ?? null,
     number: newest?.number ?? 0,
     handedInAt: textOf(newest?.handedInAt ?? null),
+    best: bestOne ? { handIn: bestOne.id, number: bestOne.number } : null,
     outcome: newest?.outcome ?? null,
     tasks: assignment.tasks.map(({ id, title }, i) => ({ id, title, verdict: verdicts[i] ?? null })),
     marks: rubric.criteria.flatMap(({ id, name }) => {

@@ -23,7 +23,7 @@ const player = usePlayer()
 const { playing, busy, share, notice, hear, takeHome, stop } = useTakeHome()
 
 const term = computed(() => terms.value?.[at.value] ?? null)
-const heard = computed(() => term.value?.assignments.filter((a) => a.handIn) ?? [])
+const heard = computed(() => term.value?.assignments.filter((a) => a.best) ?? [])
 
 async function load(): Promise<void> {
   problem.value = ''
@@ -86,14 +86,20 @@ onBeforeUnmount(() => {
     </template>
     <StudentTermView v-if="term" own :term="term">
       <template #acts="{ assignment: a }">
-        <p v-if="a.handIn">
+        <p v-if="a.best">
           <AppButton
             small
-            :icon="playing === a.handIn ? 'stop' : 'play'"
-            :aria-pressed="playing === a.handIn"
+            :icon="playing === a.best.handIn ? 'stop' : 'play'"
+            :aria-pressed="playing === a.best.handIn"
             data-test="hear-best"
-            @click="playing === a.handIn ? stop() : hear(a)"
-            >{{ t(playing === a.handIn ? 'progress.stop' : 'progress.hear') }}</AppButton
+            @click="playing === a.best.handIn ? stop() : hear(a)"
+            >{{
+              playing === a.best.handIn
+                ? t('progress.stop')
+                : a.versions > 1
+                  ? t('progress.hear.best', { number: a.best.number })
+                  : t('progress.hear')
+            }}</AppButton
           >
           <AppButton tone="quiet" small :to="`/bench/${a.assignment}`">{{ t('progress.open') }}</AppButton>
         </p>

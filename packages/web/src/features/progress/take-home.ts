@@ -18,22 +18,23 @@ export function useTakeHome() {
   let under: Export | null = null
   let left = false
 
-  const opened = async ({ assignment, handIn }: StudentTermAssignment) => {
+  const opened = async ({ assignment, best }: StudentTermAssignment) => {
     const [view, version] = await Promise.all([
       told(server.assignments[':assignment'].$get({ param: { assignment } })),
-      told(server['hand-ins'][':handIn'].$get({ param: { handIn: handIn! } })),
+      told(server['hand-ins'][':handIn'].$get({ param: { handIn: best!.handIn } })),
     ])
     return { song: view.songDocument, mix: version.document.mix }
   }
 
   async function hear(one: StudentTermAssignment): Promise<void> {
     stop()
-    playing.value = one.handIn
+    const { handIn } = one.best!
+    playing.value = handIn
     try {
       const { song, mix } = await opened(one)
-      if (playing.value !== one.handIn) return
+      if (playing.value !== handIn) return
       await player.open(song, mix)
-      if (playing.value !== one.handIn) return
+      if (playing.value !== handIn) return
       player.seek(0)
       await player.play()
     } catch (error) {

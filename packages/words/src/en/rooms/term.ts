@@ -165,6 +165,7 @@ export const TERM = {
     'Nobody whose work may be shown has a mark for this yet. Students allow it under My progress.',
   'projector.best.hear': 'Hear number {n}',
   'progress.hear': 'Hear it',
+  'progress.hear.best': 'Hear your best: version {number}',
   'progress.stop': 'Stop',
   'progress.open': 'Open it',
   'progress.take': 'Take the term home',
