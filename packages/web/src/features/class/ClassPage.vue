@@ -126,7 +126,7 @@ async function made(id: string): Promise<void> {
               <IconButton icon="add" :label="t('class.new')" data-test="new-group" @click="making = true" />
               <div class="parts"><TabBar v-model="part" :tabs="tabs" :label="t('class.tabs')" /></div>
               <AppButton
-                v-if="part === 'people'"
+                v-if="part === 'people' && !open.endedAt"
                 tone="main"
                 icon="add"
                 data-test="add-students"
@@ -137,7 +137,7 @@ async function made(id: string): Promise<void> {
                 t('class.lesson')
               }}</AppButton>
             </header>
-            <JoinRequests class="screen" :group="open" />
+            <JoinRequests v-if="!open.endedAt" class="screen" :group="open" />
             <TermPart v-if="part === 'term'" :key="open.id" :group="open.id" />
             <MarksPart v-else-if="part === 'marks'" :key="open.id" :group="open.id" />
             <template v-else-if="part === 'people'">
