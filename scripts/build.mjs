@@ -17,7 +17,7 @@ const SERVER_ENTRIES = {
   'decode-worker': 'src/jobs/decode-worker.ts',
   'flac-encoder-worker': 'src/songbook/flac-encoder-worker.ts',
   'import-worker': 'src/songbook/import-worker.ts',
-  'notes-worker': 'src/songbook/notes-worker.ts',
+  'notes-worker': 'src/songbook/notes/worker.ts',
   'song-worker': 'src/demo/song-worker.ts',
 }
 

@@ -119,7 +119,7 @@ describe('a backup', () => {
     const source = await dataSource(target).initialize()
     expect(await source.query('SHOW TRIGGERS')).toEqual([])
     await source.destroy()
-  }, 30_000)
+  })
 
   it('is refused where what it refers to is missing, or it is of a version to come', async () => {
     const text = gunzipSync(readFileSync(join(folder, 'backup.gz'))).toString()
@@ -133,7 +133,7 @@ describe('a backup', () => {
     )
     const newer = text.replace(/'FirstSchema\d+'/, "'Later1999999999999'")
     await expect(lookThrough(pack('newer.gz', newer))).rejects.toThrow(/newer version/)
-  }, 30_000)
+  })
 })
 
 describe('an older version’s data', () => {
@@ -197,5 +197,5 @@ describe('a network', () => {
       child.kill('SIGTERM')
       await new Promise((done) => child.once('exit', done))
     }
-  }, 120_000)
+  })
 })

@@ -89,5 +89,5 @@ describe.skipIf(!mounted)('on a disk that is full', () => {
     rmSync(ballast)
     for (const number of [1, 2, 3]) expect((await send(number)).status).toBe(204)
     expect((await save(revision, -9)).status).toBe(200)
-  }, 120_000)
+  })
 })

@@ -75,7 +75,7 @@ describe.each(MIGRATIONS.map((m, i) => [m.name, i] as const))('%s', (_, i) => {
     expect(await schemaOf(database)).toEqual(wanted)
     if (i === 0) for (const sql of OLD_ROWS) await runner.query(sql)
     else expect(await runner.query('SELECT text FROM remarks')).toEqual([{ text: 'Old words' }])
-  }, 120_000)
+  })
 })
 
 describe('a database that cannot be served from', () => {

@@ -130,7 +130,7 @@ describe('joining', () => {
     const rest = requests.filter((r) => r !== flood && r !== wanted).map((r) => r.id)
     expect((await teacher.post(`${path}/requests`, { requests: rest, accept: false })).status).toBe(200)
     expect((await teacher.get<Group>(path)).body.requests).toEqual([])
-  }, 30_000)
+  })
 })
 
 describe('a teacher who was taken out of the last class', () => {

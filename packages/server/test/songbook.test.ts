@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { MixLoudnessMeter } from '@rudlo/core/assess'
 import { writeWav } from '@rudlo/core/exchange'
 import { plainMix, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
@@ -154,9 +155,9 @@ describe('notes', () => {
   it('become a song that is played here, with the lines that came along', async () => {
     const { status, body } = await send(file)
     expect(status).toBe(200)
-    expect(body.document).toMatchObject({ title: 'Little tune', tracks: [{ name: 'Pipe', role: 'lead' }] })
+    expect(body.document).toMatchObject({ title: 'Little tune', tracks: [{ name: 'Flute', role: 'lead' }] })
     // its notes are kept: it can be played in another tempo
-    expect(body.document.tracks[0]!.part).toMatchObject({ player: 'whistle', peak: 0.5 })
+    expect(body.document.tracks[0]!.part).toMatchObject({ player: 'flute' })
     expect(body.document.tracks[0]!.part!.notes.length).toBeGreaterThan(0)
     const track = body.document.tracks[0]!.id
     const mix = body.mix!
@@ -170,13 +171,47 @@ describe('notes', () => {
     expect(plainMix(body.document).tracks[0]!.effects).toMatchObject([
       { kind: 'playing', params: { attack: 0 } },
     ])
-    const kept = await teacher.post<{ version: string }>('/api/songs', { document: body.document })
+    const kept = await teacher.post<{ song: string; version: string }>('/api/songs', {
+      document: body.document,
+      mix,
+    })
     expect(kept.status).toBe(200)
+    // the levels are there when it is opened again, and with its next version, which says nothing of them
+    const opened = await teacher.get<{ mix: Mix | null }>(`/api/songs/${kept.body.version}`)
+    expect(opened.body.mix).toEqual(mix)
+    const { body: next } = await teacher.put<{ version: string }>(`/api/songs/${kept.body.song}`, {
+      document: { ...body.document, title: 'Another title' },
+    })
+    expect(next.version).not.toBe(kept.body.version)
+    expect((await teacher.get<{ mix: Mix | null }>(`/api/songs/${next.version}`)).body.mix).toEqual(mix)
     const { bytes } = await teacher.get(`/api/assets/${body.document.assets[0]!.id}`)
     expect(new TextDecoder().decode(bytes.subarray(0, 4))).toBe('fLaC')
     // it ends in silence: the last frame is a dozen bytes long, and there all the same
     const { id, frames } = body.document.assets[0]!
     expect(assetId(await decodeFlac(bytes, frames))).toBe(id)
+  })
+
+  it('are as loud as asked for, and leave room for what will be moved', async () => {
+    const { body } = await send(file)
+    const { bytes } = await teacher.get(`/api/assets/${body.document.assets[0]!.id}`)
+    const channels = await decodeFlac(bytes, body.document.assets[0]!.frames)
+    const audio = new Map([[body.document.assets[0]!.id, { channels, frames: channels[0]!.length }]])
+    const meter = new MixLoudnessMeter(body.document, audio)
+    for (const mix of [plainMix(body.document), body.mix!]) {
+      const { integrated, truePeak } = meter.measure(mix)!
+      expect(integrated).toBeGreaterThan(-22)
+      expect(integrated).toBeLessThan(-18)
+      expect(truePeak).toBeLessThan(-6)
+    }
+  })
+
+  it('are refused where the mix is none of the song', async () => {
+    const { body } = await send(file)
+    const refused = await teacher.post<Refused>('/api/songs', {
+      document: body.document,
+      mix: { ...plainMix(body.document), tracks: [] },
+    })
+    expect(refused.status).toBe(400)
   })
 
   it('are refused with one sentence where they are none or damaged', async () => {

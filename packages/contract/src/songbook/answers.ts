@@ -28,6 +28,8 @@ export interface SongEntry {
 
 export interface SongView {
   readonly document: SongVersion
+  /** The mix that it came in with; null where it begins flat. */
+  readonly mix: Mix | null
 }
 
 /** A version that was kept. */
@@ -63,4 +65,6 @@ export interface FromNotes {
   readonly document: SongVersion
   /** The moves that the file holds of volume, pan, sends and how it is played, as lines; null where it holds none. */
   readonly mix: Mix | null
+  /** What the file calls the piece, where nobody would call it that without being asked; empty where there is nothing to ask. */
+  readonly doubtfulTitle: string
 }

@@ -34,6 +34,15 @@ export class SongToKeep {
   @AsSent()
   @IsObject({ message: () => words('bad.songbook.song-missing') })
   document!: object
+
+  /**
+   * The mix that it begins with, a core `Mix`; null for one that begins flat. Where nothing is said, the mix of the version
+   * before stays.
+   */
+  @AsSent()
+  @IsOptional()
+  @IsObject()
+  mix?: object | null
 }
 
 /** Whether a song is put away. */

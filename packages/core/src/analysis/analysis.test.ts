@@ -12,7 +12,7 @@ describe('findTempo', () => {
         `${rhythm.name}: ${tempo.bpm} for ${rhythm.bpm} (${tempo.confidence.toFixed(2)})`,
     )
     expect(right.length, said.join('\n')).toBeGreaterThanOrEqual(9)
-  }, 30_000)
+  })
 
   it('finds where bars begin', () => {
     for (const name of ['half time', 'pushed', 'backbeat']) {

@@ -1,7 +1,7 @@
 import type { Role, SongTrack } from '../song'
 
 /** How loud a track of a role stands beside the lead, in LU: a place to begin, nothing more. */
-const BESIDE: Readonly<Record<Role, number>> = {
+export const BESIDE: Readonly<Record<Role, number>> = {
   lead: 0,
   voice: 0,
   bass: -4,

@@ -1,12 +1,6 @@
 /** Standard MIDI Files: read as music, and lines of a mix written as controllers. */
-export {
-  MIDI_LIMITS,
-  MIX_CONTROLLERS,
-  readMidi,
-  type MidiMove,
-  type MidiNote,
-  type MidiPart,
-  type MidiSong,
-} from './read-midi'
+export { MIX_CONTROLLERS, type MidiBend, type MidiMove, type MidiNote } from './events'
+export { isFoul, partName, songTitle } from './names'
+export { MIDI_LIMITS, readMidi, type MidiPart, type MidiSong } from './read-midi'
 export { linesFromMidi, type BroughtLine } from './lines-from-midi'
 export { leftOutOfMidi, writeMidi } from './write-midi'

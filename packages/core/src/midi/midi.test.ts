@@ -27,6 +27,94 @@ const controller = (deltaTime: number, controllerType: number, value: number): R
 })
 const END: RawEvent = { deltaTime: 0, type: 'endOfTrack', meta: true }
 
+/** A track of one note with a name. */
+const named = (text: string, more: readonly RawEvent[] = []): RawEvent[] => [
+  { deltaTime: 0, type: 'trackName', meta: true, text },
+  ...more,
+  note(0, 60, 100),
+  note(240, 60, 0),
+  END,
+]
+const conductor = (text: string): RawEvent[] => [{ deltaTime: 0, type: 'trackName', meta: true, text }, END]
+
+describe('names', () => {
+  it.each([
+    'Track 1',
+    'Spår 3',
+    'MIDI Ch. 2',
+    'untitled',
+    '12',
+    'Copyright 1998 by Somebody',
+    '(C) Somebody',
+    'Piste_4',
+  ])('that say nothing are none: %s', (text) => {
+    const song = readMidi(file([conductor(text), named(text)]))
+    expect([song.title, song.doubtfulTitle, song.parts[0]!.name]).toEqual(['', '', ''])
+  })
+
+  it('that mean something stay, and one nobody would put before a class is asked about', () => {
+    const song = readMidi(file([conductor('The Ferry Home'), named('Fiddle'), named('The Ferry Home')]))
+    expect([song.title, song.parts.map((p) => p.name)]).toEqual(['The Ferry Home', ['Fiddle', '']])
+    const rude = readMidi(file([conductor('This fucking song'), named('Lead')]))
+    expect([rude.title, rude.doubtfulTitle]).toEqual(['', 'This fucking song'])
+    expect(readMidi(file([conductor('Classic grass in Scunthorpe'), named('x')])).title).toMatch(/grass/)
+  })
+})
+
+describe('the wheel and the pedal', () => {
+  const program = (programNumber: number): RawEvent => ({
+    deltaTime: 0,
+    type: 'programChange',
+    channel: 0,
+    programNumber,
+  })
+  const wheel = (deltaTime: number, value: number): RawEvent => ({
+    deltaTime,
+    type: 'pitchBend',
+    channel: 0,
+    value,
+  })
+
+  it('bend by two semitones, or by as many as a file asks for', () => {
+    const bent = (events: readonly RawEvent[]) => readMidi(file([named('Lead', events)])).parts[0]!.bends
+    expect(bent([wheel(0, 8191), wheel(240, 0)])).toEqual([
+      { tick: 0, semitones: 2 },
+      { tick: 480, semitones: 0 },
+    ])
+    expect(
+      bent([controller(0, 101, 0), controller(0, 100, 0), controller(0, 6, 12), wheel(0, -8192)]),
+    ).toEqual([{ tick: 0, semitones: -12 }])
+    expect(bent([wheel(0, 0)])).toEqual([])
+  })
+
+  it('give each program of a channel a part of its own', () => {
+    const { parts } = readMidi(
+      file([
+        [program(0), note(0, 60, 100), note(240, 60, 0), program(73), note(0, 62, 90), note(240, 62, 0), END],
+      ]),
+    )
+    expect(parts.map((p) => [p.program, p.notes.map((n) => n.pitch)])).toEqual([
+      [0, [60]],
+      [73, [62]],
+    ])
+  })
+
+  it('make one point of two values at one tick', () => {
+    const { parts } = readMidi(
+      file([
+        named('Lead', [
+          controller(0, 7, 100),
+          controller(0, 7, 90),
+          controller(240, 7, 20),
+          controller(0, 7, 30),
+        ]),
+      ]),
+    )
+    const { points } = linesFromMidi(parts[0]!).level
+    expect(points.map((p) => p.tick)).toEqual([0, 480])
+  })
+})
+
 describe('readMidi', () => {
   it('reads tempo, meter, markers, names, programs and notes, on 960 to a quarter', () => {
     const song = readMidi(

@@ -1,42 +1,28 @@
 import { words } from '@rudlo/words'
 import { TICKS_PER_QUARTER, type MeterChange, type TempoChange } from '../time'
+import { ChannelReader } from './channel-reader'
+import type { MidiBend, MidiMove, MidiNote, MixController } from './events'
+import { doubtfulTitle, partName, songTitle } from './names'
 import { unpack, type RawEvent, type RawFile } from './raw-file'
 
-/** A note of a MIDI file, in ticks of 960 to a quarter. */
-export interface MidiNote {
-  readonly tick: number
-  readonly ticks: number
-  readonly pitch: number
-  /** 0…1. */
-  readonly strength: number
-}
-
-/** A controller that moved, 0…127. */
-export interface MidiMove {
-  readonly tick: number
-  readonly value: number
-}
-
-/**
- * Controllers that a mix knows: volume, pan, expression, attack time, brightness, reverb send, chorus send (MIDI 1.0,
- * General MIDI 2).
- */
-export const MIX_CONTROLLERS = [7, 10, 11, 73, 74, 91, 93] as const
-export type MixController = (typeof MIX_CONTROLLERS)[number]
-
-/** What one channel of a MIDI file plays. */
+/** What one channel of a MIDI file plays with one program. */
 export interface MidiPart {
+  /** What the file calls it, where that says anything of it; else empty. */
   readonly name: string
   /** 0…127 of General MIDI. */
   readonly program: number
   readonly drums: boolean
   readonly notes: readonly MidiNote[]
+  readonly bends: readonly MidiBend[]
   readonly moves: Readonly<Partial<Record<MixController, readonly MidiMove[]>>>
 }
 
 /** A MIDI file as music. */
 export interface MidiSong {
+  /** What the file calls the piece; empty where it says nothing that a title could be. */
   readonly title: string
+  /** A title that nobody would put before a class without being asked; empty where there is none. */
+  readonly doubtfulTitle: string
   /** Ticks of 960 to a quarter. */
   readonly length: number
   readonly tempo: readonly TempoChange[]
@@ -84,21 +70,27 @@ export function readMidi(bytes: Uint8Array): MidiSong {
       else if (event.type === 'marker' && event.text) markers.push({ tick, text: cleaned(event.text) })
       length = Math.max(length, tick)
     }
-    if (t === 0) title = name
-    for (const [channel, reader] of channels) {
-      const { notes, program, moves } = reader.end(length)
-      if (notes.length) parts.push({ name, program, drums: channel === DRUMS, notes, moves })
-      for (const n of notes) length = Math.max(length, n.tick + n.ticks)
+    const played = [...channels].flatMap(([channel, reader]) =>
+      reader.end(length).map((part) => ({ drums: channel === DRUMS, ...part })),
+    )
+    // the first track says what the piece is called, unless it is one that plays by itself
+    if (t === 0 && (played.length !== 1 || file.tracks.length === 1)) title = name
+    // the name of a track with several instruments is none of theirs
+    const own = played.length === 1 && name !== title ? partName(name) : ''
+    for (const part of played) {
+      parts.push({ name: own, ...part })
+      for (const n of part.notes) length = Math.max(length, n.tick + n.ticks)
     }
   })
   if (!parts.length) throw new RangeError(words('midi.plays'))
   return {
-    title,
+    parts: parts.slice(0, 64).map((p) => (p.name === songTitle(title) ? { ...p, name: '' } : p)),
+    title: songTitle(title),
+    doubtfulTitle: doubtfulTitle(title),
     length,
     tempo: inOrder(tempo, { tick: 0, bpm: 120, form: 'hold' }),
     meter: inOrder(meter, { tick: 0, beats: 4, unit: 4 }),
     markers: markers.sort((a, b) => a.tick - b.tick).slice(0, 200),
-    parts: parts.slice(0, 64),
   }
 }
 
@@ -131,62 +123,6 @@ function parsed(bytes: Uint8Array): RawFile {
     throw new RangeError(words('midi.too-many'))
   return file
 }
-
-/** Follows one channel of a track: notes, held by the pedal where it is down, program, controllers. */
-class ChannelReader {
-  readonly #sounding = new Map<number, { tick: number; strength: number }[]>()
-  readonly #held: { pitch: number; tick: number; strength: number }[] = []
-  readonly #notes: MidiNote[] = []
-  readonly #moves = new Map<MixController, MidiMove[]>()
-  #pedal = false
-  #program = 0
-
-  take(event: RawEvent, tick: number): void {
-    const { type, noteNumber: pitch = 0, velocity = 0, controllerType, value = 0 } = event
-    if (type === 'noteOn' && velocity > 0) {
-      const list = this.#sounding.get(pitch) ?? []
-      list.push({ tick, strength: Math.min(1, velocity / 127) })
-      this.#sounding.set(pitch, list)
-    } else if (type === 'noteOff' || type === 'noteOn') this.#release(pitch, tick)
-    else if (type === 'programChange') this.#program = Math.min(127, Math.max(0, event.programNumber ?? 0))
-    else if (type === 'controller' && controllerType === 64) this.#press(value >= 64, tick)
-    else if (type === 'controller' && isMix(controllerType)) {
-      const list = this.#moves.get(controllerType) ?? []
-      list.push({ tick, value: Math.min(127, Math.max(0, value)) })
-      this.#moves.set(controllerType, list)
-    }
-  }
-
-  end(length: number): Pick<MidiPart, 'notes' | 'program' | 'moves'> {
-    this.#press(false, length)
-    for (const [pitch, list] of this.#sounding) for (const note of list) this.#keep(pitch, note, length)
-    return {
-      notes: this.#notes.sort((a, b) => a.tick - b.tick || a.pitch - b.pitch),
-      program: this.#program,
-      moves: Object.fromEntries(this.#moves),
-    }
-  }
-
-  #release(pitch: number, tick: number): void {
-    const note = this.#sounding.get(pitch)?.shift()
-    if (!note) return
-    if (this.#pedal) this.#held.push({ pitch, ...note })
-    else this.#keep(pitch, note, tick)
-  }
-
-  #press(down: boolean, tick: number): void {
-    if (this.#pedal && !down) for (const note of this.#held.splice(0)) this.#keep(note.pitch, note, tick)
-    this.#pedal = down
-  }
-
-  #keep(pitch: number, { tick, strength }: { tick: number; strength: number }, end: number): void {
-    if (pitch >= 0 && pitch <= 127)
-      this.#notes.push({ tick, ticks: Math.max(1, end - tick), pitch, strength })
-  }
-}
-
-const isMix = (controller: number | undefined): controller is MixController =>
-  (MIX_CONTROLLERS as readonly number[]).includes(controller ?? -1)
 
 const cleaned = (text = '') =>
   text

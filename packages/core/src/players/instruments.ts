@@ -1,6 +1,7 @@
 import type { PlayerName } from '../song'
 import { hum, lowStrings, squeezebox, whistle } from './breath'
 import { brushes } from './brushes'
+import * as families from './families'
 import type { Instrument } from './note'
 import { harp, uprightBass } from './plucked'
 import { tide } from './tide'
@@ -15,6 +16,7 @@ export const INSTRUMENTS: Readonly<Record<PlayerName, Instrument>> = {
   uprightBass,
   brushes,
   tide,
+  ...families,
 }
 
 /** Under which name a player is kept; undefined for one that is not of the project. */

@@ -5,6 +5,8 @@ import { SAMPLE_RATE, TempoMap, TICKS_PER_QUARTER, type TempoChange } from '../t
 import { INSTRUMENTS } from './instruments'
 import type { Instrument, Note } from './note'
 import { randomSource } from './random'
+import { holdPeaks } from './hold-peaks'
+import { bendCurve } from './voices/bend-curve'
 
 /** What the small freedoms of a part follow from. */
 export const seedOf = (id: string, notes: number): number => id.length * 7919 + notes
@@ -14,7 +16,7 @@ export const seedOf = (id: string, notes: number): number => id.length * 7919 + 
  * same tempo are the same samples every time.
  */
 export function playWritten(
-  { freedom, peak, seed, notes: written }: Omit<WrittenPart, 'player'>,
+  { freedom, peak, crest, seed, notes: written, bends = [] }: Omit<WrittenPart, 'player'>,
   instrument: Instrument,
   tempo: readonly TempoChange[],
   length: number,
@@ -32,7 +34,12 @@ export function playWritten(
       strength: Math.min(1, strength * (1 + (random() * 2 - 1) * 0.09)),
     }
   })
-  const channels = instrument(notes, frames)
+  const bend = bendCurve(
+    bends.map(([at, semitones]) => [seconds(at), semitones] as const),
+    frames,
+  )
+  const channels = instrument(notes, frames, bend)
+  if (crest !== undefined) holdPeaks(channels, crest)
   const loudest = Math.max(...channels.map(peakOf))
   const gain = loudest > 0 ? peak / loudest : 0
   return channels.map((c) => toSixteenBit(c, gain))

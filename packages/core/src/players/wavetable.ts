@@ -1,6 +1,8 @@
 import { sinPi } from '../maths'
 
-const SIZE = 2048
+/** Samples of a table. */
+export const TABLE_SIZE = 2048
+const SIZE = TABLE_SIZE
 
 /** One period of a sound with these amplitudes of the harmonics, and one sample more to read across the end. */
 export type Wavetable = Float64Array
@@ -24,7 +26,7 @@ export function wavetable(harmonics: readonly number[]): Wavetable {
 /** Reads a table at a phase in periods, 0…1. */
 export function readTable(table: Wavetable, phase: number): number {
   const at = phase * SIZE
-  const i = Math.floor(at)
+  const i = at | 0
   return table[i]! + (table[i + 1]! - table[i]!) * (at - i)
 }
 

@@ -30,6 +30,57 @@ export const PLAYERS = [
   'uprightBass',
   'brushes',
   'tide',
+  'piano',
+  'quills',
+  'tinePiano',
+  'bells',
+  'blocks',
+  'kettles',
+  'steelBars',
+  'steelPan',
+  'toms',
+  'tongues',
+  'vibes',
+  'woodenBars',
+  'pipeOrgan',
+  'reedOrgan',
+  'wheelOrgan',
+  'concertHarp',
+  'drivenGuitar',
+  'electricGuitar',
+  'longNeck',
+  'mutedGuitar',
+  'nylonGuitar',
+  'pizzicato',
+  'steelGuitar',
+  'fingerBass',
+  'slapBass',
+  'standingBass',
+  'synthBass',
+  'fiddle',
+  'section',
+  'synthStrings',
+  'tremolo',
+  'choir',
+  'voiceOo',
+  'brassSection',
+  'horn',
+  'trombone',
+  'trumpet',
+  'tuba',
+  'bassoon',
+  'clarinet',
+  'oboe',
+  'saxophone',
+  'breathyPipe',
+  'flute',
+  'recorder',
+  'glassPad',
+  'sawLead',
+  'squareLead',
+  'warmPad',
+  'seaAndWind',
+  'kit',
 ] as const
 export type PlayerName = (typeof PLAYERS)[number]
 
@@ -43,13 +94,19 @@ export interface WrittenPart {
   readonly freedom: number
   /** Highest amplitude of what comes out. */
   readonly peak: number
+  /** Most that its peaks stand above its loudness, in dB, where they are held down. */
+  readonly crest?: number
   /** What its small freedoms follow from. */
   readonly seed: number
   readonly notes: readonly PartNote[]
+  /** From a place on, in quarters, its pitch is bent by so many semitones. */
+  readonly bends?: readonly (readonly [at: number, semitones: number])[]
 }
 
 /** Notes that are kept of all parts of a song together: of more, it stays in the tempo that it was played in. */
 export const MOST_NOTES = 12_000
+/** Bends that are kept of a part. */
+export const MOST_BENDS = 20_000
 
 export interface SongTrack {
   readonly id: string

@@ -1,6 +1,6 @@
 import { words } from '@rudlo/words'
 import Ajv, { type ValidateFunction } from 'ajv'
-import { MOST_NOTES, PLAYERS, ROLES, songTime, type SongVersion } from '../song'
+import { MOST_BENDS, MOST_NOTES, PLAYERS, ROLES, songTime, type SongVersion } from '../song'
 import { LONGEST_SONG_TICKS, TICKS_PER_QUARTER } from '../time'
 import { schemaSentence } from './mix'
 
@@ -28,22 +28,37 @@ const list = (items: Schema, minItems: number, maxItems: number): Schema => ({
 
 const share: Schema = { type: 'number', minimum: 0, maximum: 1 }
 const quarters: Schema = { type: 'number', minimum: 0, maximum: LONGEST_SONG_TICKS / TICKS_PER_QUARTER }
-const part = object({
-  player: { enum: PLAYERS },
-  freedom: share,
-  peak: share,
-  seed: { type: 'integer', minimum: 0, maximum: 1e12 },
-  notes: list(
-    {
-      type: 'array',
-      items: [quarters, quarters, { type: 'number', minimum: 0, maximum: 127 }, share],
-      minItems: 4,
-      maxItems: 4,
-    },
-    0,
-    MOST_NOTES,
-  ),
-})
+const part = object(
+  {
+    player: { enum: PLAYERS },
+    freedom: share,
+    peak: share,
+    seed: { type: 'integer', minimum: 0, maximum: 1e12 },
+    notes: list(
+      {
+        type: 'array',
+        items: [quarters, quarters, { type: 'number', minimum: 0, maximum: 127 }, share],
+        minItems: 4,
+        maxItems: 4,
+      },
+      0,
+      MOST_NOTES,
+    ),
+  },
+  {
+    crest: { type: 'number', minimum: 6, maximum: 60 },
+    bends: list(
+      {
+        type: 'array',
+        items: [quarters, { type: 'number', minimum: -24, maximum: 24 }],
+        minItems: 2,
+        maxItems: 2,
+      },
+      0,
+      MOST_BENDS,
+    ),
+  },
+)
 
 const SONG_SCHEMA = object({
   format: { const: 'rudlo-song' },

@@ -23,7 +23,7 @@ beforeAll(() => {
     played,
     score.parts.map((p) => p.id),
   )
-}, 60_000)
+})
 
 /** Mean frequency of a part's sound, by zero crossings of a low-passed copy against a high-passed one: its colour. */
 function colour(samples: Int16Array): number {

@@ -34,6 +34,7 @@ import { ArchivedSongs1765100000000 } from './migrations/1765100000000-archived-
 import { Overrules1765000000000 } from './migrations/1765000000000-overrules'
 import { SpokenRemarks1765200000000 } from './migrations/1765200000000-spoken-remarks'
 import { Term1765300000000 } from './migrations/1765300000000-term'
+import { StartMix1765400000000 } from './migrations/1765400000000-start-mix'
 import { Harm1764700000000 } from './migrations/1764700000000-harm'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
@@ -70,6 +71,7 @@ export const MIGRATIONS = [
   ArchivedSongs1765100000000,
   SpokenRemarks1765200000000,
   Term1765300000000,
+  StartMix1765400000000,
 ] as const
 
 /**

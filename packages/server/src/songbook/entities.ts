@@ -77,6 +77,10 @@ export class SongVersionRow {
   /** A `rudlo-song` document. */
   @Column({ type: 'longtext' })
   document!: string
+
+  /** The mix that came in with the song, a `rudlo-mix` document; null where it begins flat. */
+  @Column({ name: 'start_mix', type: 'longtext', nullable: true })
+  startMix!: string | null
 }
 
 /** Which audio a song version uses: decides who may hear it. */

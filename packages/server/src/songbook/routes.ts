@@ -23,16 +23,14 @@ export const songbookRoutes = ({ assets, permissions, songs, uploads, notes }: S
 
     .get('/songs', who('teacher'), async (c) => answer(c, await songs.newest(c.get('person'))))
 
-    .get('/songs/:version', who('teacher'), async (c) =>
-      answer(c, { document: await songs.version(c.req.param('version')) }),
-    )
+    .get('/songs/:version', who('teacher'), async (c) => answer(c, await songs.view(c.req.param('version'))))
 
     .post('/songs', who('teacher'), body(SongToKeep, SONG_LIMIT), async (c) =>
-      answer(c, await songs.keep(c.get('person'), c.req.valid('json').document, null)),
+      answer(c, await songs.keep(c.get('person'), c.req.valid('json'), null)),
     )
 
     .put('/songs/:song', who('teacher'), body(SongToKeep, SONG_LIMIT), async (c) =>
-      answer(c, await songs.keep(c.get('person'), c.req.valid('json').document, c.req.param('song'))),
+      answer(c, await songs.keep(c.get('person'), c.req.valid('json'), c.req.param('song'))),
     )
 
     .patch('/songs/:song', who('teacher'), body(SongArchived), async (c) => {

@@ -1,10 +1,11 @@
 import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
-import type { SongEntry, SongKept } from '@rudlo/contract/songbook'
+import type { SongEntry, SongKept, SongToKeep, SongView } from '@rudlo/contract/songbook'
 import type { SongVersion } from '@rudlo/core/song'
 import { coarsestBytes, songPicture } from '@rudlo/core/exchange'
-import { readSong } from '@rudlo/core/stored'
-import { checkSong } from '@rudlo/core/validate'
+import { mixForSong } from '@rudlo/core/mix'
+import { readMix, readSong } from '@rudlo/core/stored'
+import { checkMix, checkSong } from '@rudlo/core/validate'
 import { LRUCache } from 'lru-cache'
 import { In, type DataSource } from 'typeorm'
 import { badInput, notFound, Problem } from '../http/problem'
@@ -39,7 +40,7 @@ export class Songs {
    * Keeps a song as a new one, or as the next version of one: works and assignments keep theirs.
    * @throws Problem 400 with a sentence for a document that does not do
    */
-  async keep(person: Person, document: unknown, songId: string | null): Promise<SongKept> {
+  async keep(person: Person, { document, mix }: SongToKeep, songId: string | null): Promise<SongKept> {
     const checked = checkSong(document)
     if (!checked.ok) throw badInput(checked.problem)
     const { song } = checked
@@ -63,14 +64,24 @@ export class Songs {
         lock: { mode: 'pessimistic_write' },
       })
       const text = JSON.stringify(song)
-      if (last?.document === text) return { song: id, version: last.id }
+      const startMix = startMixOf(song, mix, last?.startMix ?? null)
+      if (last?.document === text && last.startMix === startMix) return { song: id, version: last.id }
       const version = randomUUID()
       const number = (last?.number ?? 0) + 1
-      await manager.insert(SongVersionRow, { id: version, songId: id, number, document: text })
+      await manager.insert(SongVersionRow, { id: version, songId: id, number, document: text, startMix })
       for (const assetId of ids) await manager.insert(SongVersionAsset, { songVersionId: version, assetId })
       await leaveTrail(manager, person.id, songId ? 'changed a song' : 'made a song', id)
       return { song: id, version }
     })
+  }
+
+  /** A version as its teachers open it. @throws Problem 404 */
+  async view(id: string): Promise<SongView> {
+    const document = await this.version(id)
+    const row = await this.database
+      .getRepository(SongVersionRow)
+      .findOne({ select: { startMix: true }, where: { id } })
+    return { document, mix: row?.startMix ? readMix(row.startMix) : null }
   }
 
   /** The newest version of every song, by title, and whether a teacher may change it. */
@@ -109,4 +120,21 @@ export class Songs {
     if (isMine === null) throw notFound()
     if (!isMine) throw new Problem(403, 'not-yours', words('song-room.own-teachers-change'))
   }
+}
+
+/**
+ * The mix that a version begins with, as it is stored.
+ * @param sent null for a flat one, undefined where nothing was said of it
+ * @throws Problem 400 with a sentence for a mix that is none of the song
+ */
+function startMixOf(
+  song: SongVersion,
+  sent: object | null | undefined,
+  before: string | null,
+): string | null {
+  if (sent === null) return null
+  if (sent === undefined) return before && JSON.stringify(mixForSong(readMix(before), song))
+  const checked = checkMix(sent, song)
+  if (!checked.ok) throw badInput(checked.problem)
+  return JSON.stringify(checked.mix)
 }

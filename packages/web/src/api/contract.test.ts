@@ -53,7 +53,7 @@ describe('the contract is in the types', () => {
   beforeAll(() => {
     const wrong = Object.entries(WRONG).map(([name, [code]]) => [name, code] as const)
     faults = faultsOf({ right: RIGHT, ...Object.fromEntries(wrong) })
-  }, 120_000)
+  })
 
   it('takes what the server takes', () => {
     expect(faults.get('right')).toEqual([])

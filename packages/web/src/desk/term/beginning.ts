@@ -1,7 +1,6 @@
 import { briefOnSong, LESSONS, type BriefTask } from '@rudlo/core/brief'
 import { plainMix, type Mix } from '@rudlo/core/mix'
 import { server, told } from '../../api/client'
-import { useBroughtMix } from '../../document/brought-mix'
 import { t } from '../../words/t'
 
 /** What a new assignment starts from. */
@@ -23,10 +22,9 @@ export interface Chosen {
 /** Song, mix, brief and model that a new assignment begins with. @throws ApiError or Unreachable */
 export async function beginning({ source, song, lesson, copy, onSong }: Chosen) {
   if (source === 'copy') return onSong ? copyOnSong(copy, song) : copyOf(copy)
-  const { document } = await told(server.songs[':version'].$get({ param: { version: song } }))
-  // lines that came along with the notes of a song are where it begins
-  const { offered } = useBroughtMix()
-  const mix = offered?.version === song ? offered.mix : plainMix(document)
+  const { document, mix: brought } = await told(server.songs[':version'].$get({ param: { version: song } }))
+  // levels, pans and moves that came along with the notes of a song are where it begins
+  const mix = brought ?? plainMix(document)
   const task: BriefTask =
     source === 'template'
       ? LESSONS[lesson]!.make(document, mix, () => crypto.randomUUID())

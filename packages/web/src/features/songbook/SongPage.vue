@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** One song of the songbook: its recordings, tracks, time and sections; heard while it is made. */
-import { plainMix } from '@rudlo/core/mix'
 import { computed, onBeforeUnmount, ref, watch, useTemplateRef } from 'vue'
 import { onBeforeRouteLeave, useRouter } from 'vue-router'
 import { usePlayer } from '../../engine/player-store'
@@ -41,10 +40,10 @@ watch(
     if (version === 'new') return store.open(null, null)
     try {
       const songs = await told(server.songs.$get())
-      const { document } = await told(server.songs[':version'].$get({ param: { version } }))
+      const { document, mix } = await told(server.songs[':version'].$get({ param: { version } }))
       const entry = songs.find((s) => s.id === version)
       // a song of other teachers is kept as one of one's own
-      store.open(document, entry?.mine ? entry.song : null)
+      store.open(document, entry?.mine ? entry.song : null, mix)
       isOthers.value = entry !== undefined && !entry.mine
     } catch (error) {
       store.problem = (error as Error).message
@@ -60,7 +59,7 @@ const sounding = computed(
 watch(
   sounding,
   () => {
-    if (store.song?.regions.length) void player.open(store.song, plainMix(store.song))
+    if (store.song?.regions.length) void player.open(store.song, store.heard!)
   },
   { immediate: true },
 )
@@ -108,7 +107,16 @@ usePageKeys([
       <h1 class="unseen">{{ store.song?.title ?? t('song.new') }}</h1>
       <template v-if="store.song">
         <p v-if="isOthers" class="sheet note" role="note" data-test="others-song">{{ t('song.others') }}</p>
-        <p v-if="store.broughtMix" class="sheet note" data-test="brought-lines">{{ t('song.brought') }}</p>
+        <p v-if="store.mix" class="sheet note" data-test="brought-lines">{{ t('song.brought') }}</p>
+        <div v-if="store.doubtfulTitle" class="sheet note ask" role="note" data-test="doubtful-title">
+          <span>{{ t('song.title.doubtful', { title: store.doubtfulTitle }) }}</span>
+          <AppButton small data-test="take-title" @click="store.answerTitle(true)">{{
+            t('song.title.take')
+          }}</AppButton>
+          <AppButton small data-test="leave-title" @click="store.answerTitle(false)">{{
+            t('song.title.leave')
+          }}</AppButton>
+        </div>
         <TextField
           class="title"
           :model-value="store.song.title"
@@ -188,6 +196,13 @@ main > * {
 
 .note {
   padding: var(--space-3) var(--space-5);
+}
+
+.ask {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3);
+  align-items: center;
 }
 
 @media (max-width: 1000px) {

@@ -63,9 +63,9 @@ const remove = (song: SongEntry) =>
 
 const duplicate = (song: SongEntry) =>
   act(async () => {
-    const { document } = await told(server.songs[':version'].$get({ param: { version: song.id } }))
+    const { document, mix } = await told(server.songs[':version'].$get({ param: { version: song.id } }))
     const title = t('songs.copy', { title: song.title })
-    const { version } = await told(server.songs.$post({ json: { document: { ...document, title } } }))
+    const { version } = await told(server.songs.$post({ json: { document: { ...document, title }, mix } }))
     await router.push(`/song/${version}`)
   })
 </script>

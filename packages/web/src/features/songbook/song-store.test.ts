@@ -1,7 +1,7 @@
 import { serveWith } from '../../../test/fake-server'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { useBroughtMix } from '../../document/brought-mix'
+import { plainMix, type Mix } from '@rudlo/core/mix'
 import { useSong } from './song-store'
 
 const calls = vi.hoisted(() => ({
@@ -148,14 +148,27 @@ describe('a song of recordings', () => {
     expect([await store.keep(), store.problem, store.saved]).toEqual([null, 'The song needs a title.', false])
   })
 
-  it('offers the lines that came along with notes, once it is kept', async () => {
+  it('keeps the mix that came along with notes, and loses only what belongs to a track that goes', async () => {
     const { song } = await brought()
     const store = useSong()
-    const mix = { format: 'rudlo-mix' }
-    calls.postFile.mockResolvedValue({ document: song, mix })
+    const plain = plainMix(song!)
+    const mix = { ...plain, tracks: plain.tracks.map((t) => ({ ...t, level: -6 })) }
+    calls.postFile.mockResolvedValue({ document: song, mix, doubtfulTitle: '' })
     await store.bringNotes(file('tune.mid'))
+    store.removeTrack(song!.tracks[0]!.id)
     calls.post.mockResolvedValue({ song: 's', version: 'v9' })
     await store.keep()
-    expect(useBroughtMix().offered).toEqual({ version: 'v9', mix })
+    const sent = calls.post.mock.calls.at(-1)![1] as { mix: Mix }
+    expect(sent.mix.tracks.map((t) => [t.id, t.level])).toEqual([[song!.tracks[1]!.id, -6]])
+  })
+
+  it('asks before it takes a title that a file should not have', async () => {
+    const { song } = await brought()
+    const store = useSong()
+    calls.postFile.mockResolvedValue({ document: song, mix: null, doubtfulTitle: 'A rude word' })
+    await store.bringNotes(file('tune.mid'))
+    expect([store.song!.title, store.doubtfulTitle]).toEqual(['New song', 'A rude word'])
+    store.answerTitle(true)
+    expect([store.song!.title, store.doubtfulTitle]).toEqual(['A rude word', ''])
   })
 })

@@ -1,5 +1,5 @@
 import type { FoundTempo } from '@rudlo/core/analysis'
-import type { Mix } from '@rudlo/core/mix'
+import { mixForSong, plainMix, type Mix } from '@rudlo/core/mix'
 import {
   downbeatOf,
   metersByBar,
@@ -18,7 +18,6 @@ import {
 import { MeterMap, SAMPLE_RATE, type TempoChange } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { useBroughtMix } from '../../document/brought-mix'
 import { server, told } from '../../api/client'
 import { attempt } from '../../ui/forms/attempt'
 import { t } from '../../words/t'
@@ -48,8 +47,10 @@ export const useSong = defineStore('song', () => {
   /** The song in the songbook; null while it is new. */
   const songId = ref<string | null>(null)
   const incoming = shallowRef<readonly Incoming[]>([])
-  /** A mix with lines that came along with notes. */
-  const broughtMix = shallowRef<Mix | null>(null)
+  /** The mix that it begins with: levels, pans and moves that came along with notes; null where it begins flat. */
+  const mix = shallowRef<Mix | null>(null)
+  /** A title that the file has and nobody was asked about; empty where there is none. */
+  const doubtfulTitle = ref('')
   const found = shallowRef<FoundTempo | null>(null)
   const listening = ref('')
   const problem = ref('')
@@ -68,11 +69,12 @@ export const useSong = defineStore('song', () => {
     return frames.length > 1 && apart > 0.05 ? t('song.lengths', { seconds: apart.toFixed(1) }) : ''
   })
 
-  function open(document: SongVersion | null, id: string | null): void {
+  function open(document: SongVersion | null, id: string | null, beginsWith: Mix | null = null): void {
     song.value = document
     songId.value = id
     incoming.value = []
-    broughtMix.value = null
+    mix.value = beginsWith
+    doubtfulTitle.value = ''
     found.value = null
     problem.value = ''
     saved.value = true
@@ -81,6 +83,7 @@ export const useSong = defineStore('song', () => {
   function change(make: (song: SongVersion) => SongVersion): void {
     if (!song.value) return
     song.value = make(song.value)
+    if (mix.value) mix.value = mixForSong(mix.value, song.value)
     saved.value = false
   }
 
@@ -142,7 +145,8 @@ export const useSong = defineStore('song', () => {
       try {
         const made = await told(server.notes.$post({ query: { name: file.name } }, { init: { body: file } }))
         song.value = made.document
-        broughtMix.value = made.mix
+        mix.value = made.mix
+        doubtfulTitle.value = made.doubtfulTitle
         saved.value = false
       } finally {
         listening.value = ''
@@ -150,6 +154,13 @@ export const useSong = defineStore('song', () => {
     })
 
   const setTitle = (title: string) => change((s) => ({ ...s, title }))
+  /** Answers whether the song is called what its file says. */
+  function answerTitle(isTaken: boolean): void {
+    if (isTaken) setTitle(doubtfulTitle.value)
+    doubtfulTitle.value = ''
+  }
+  /** What is heard of the song while it is made. */
+  const heard = computed(() => mix.value ?? (song.value && plainMix(song.value)))
   const setTrack = (id: string, now: { name?: string; role?: Role }) =>
     change((s) => ({ ...s, tracks: s.tracks.map((t) => (t.id === id ? { ...t, ...now } : t)) }))
   const moveTrack = (from: number, to: number) =>
@@ -251,13 +262,12 @@ export const useSong = defineStore('song', () => {
   async function keep(): Promise<string | null> {
     let version: string | null = null
     await act(async () => {
-      const body = { document: song.value! }
+      const body = { document: song.value!, mix: mix.value }
       const kept = songId.value
         ? await told(server.songs[':song'].$put({ param: { song: songId.value }, json: body }))
         : await told(server.songs.$post({ json: body }))
       songId.value = kept.song
       version = kept.version
-      if (broughtMix.value) useBroughtMix().offered = { version: kept.version, mix: broughtMix.value }
       saved.value = true
     })
     return version
@@ -274,7 +284,10 @@ export const useSong = defineStore('song', () => {
     songId,
     time,
     incoming,
-    broughtMix,
+    mix,
+    heard,
+    doubtfulTitle,
+    answerTitle,
     found,
     listening,
     problem,

@@ -26,7 +26,10 @@ export const SONGBOOK = {
     'This song belongs to other teachers. You can use it in assignments; if you change it, it is saved as your own song.',
   'song.title': 'Title',
   'song.brought':
-    'This MIDI file contains volume and pan settings. Save the song and make an assignment with it, and they become its starting mix.',
+    'This song came in with volume and pan settings. They are the starting mix of every assignment you make with it.',
+  'song.title.doubtful': 'The file calls this piece “{title}”. Use that as the title?',
+  'song.title.take': 'Use it',
+  'song.title.leave': 'Leave it out',
   'song.leave.title': 'The song is not saved',
   'song.leave.text': 'Your changes since you last saved are lost if you leave now.',
   'song.tracks': '{n} track | {n} tracks',
