@@ -21,7 +21,7 @@ import { readSurface } from '@rudlo/core/surface'
 import { checkMix, checkSong } from '@rudlo/core/validate'
 import { strToU8, zipSync } from 'fflate'
 import { BadBackup, readDump } from '../packages/server/src/backup/dump-reader'
-import { decodeFlac } from '../packages/server/src/songbook/flac-decoder'
+import { decodeFlac } from '../packages/server/src/songbook/audio/flac-decoder'
 
 /** What one reader took at most. */
 export interface Taken {

@@ -1,6 +1,6 @@
 import { readMidi } from '@rudlo/core/midi'
 import { MeterMap, TempoMap } from '@rudlo/core/time'
-import { playNotes } from '@rudlo/demo'
+import { INSTRUMENTS, playWritten, writtenFromMidi } from '@rudlo/core/players'
 import { pack, type RawEvent } from '../packages/core/src/midi/raw-file'
 
 const NOTES = 10_000
@@ -41,9 +41,10 @@ export function playing(): number {
     ...[0, 20, 33, 48, 73, 90].map((program) => {
       const song = readMidi(file(program))
       const meter = new MeterMap(song.meter)
-      const bars = meter.placeAt(song.length - 1).bar + 1
-      const seconds = new TempoMap(song.tempo).secondsAt(meter.barStart(bars + 1))
-      const ms = best(1, () => playNotes(song.parts[0]!, { bars, tempo: song.tempo, meter: song.meter }))
+      const length = meter.barStart(meter.placeAt(song.length - 1).bar + 2)
+      const seconds = new TempoMap(song.tempo).secondsAt(length)
+      const part = writtenFromMidi(song.parts[0]!)
+      const ms = best(1, () => playWritten(part, INSTRUMENTS[part.player], song.tempo, length))
       return seconds / (ms / 1000)
     }),
   )

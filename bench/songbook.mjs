@@ -30,12 +30,6 @@ export async function songbook() {
     return answer.status === 204 ? null : answer.json()
   }
   try {
-    await send('/api/first-teacher', {
-      code: installation.code,
-      name: 'B',
-      signIn: 'bench',
-      password: 'long enough',
-    })
     const files = Array.from({ length: STEMS }, (_, i) => {
       const file = join(folder, `${i}.wav`)
       execFileSync('ffmpeg', [
@@ -52,14 +46,26 @@ export async function songbook() {
       ])
       return file
     })
+    await send('/api/first-teacher', {
+      code: installation.code,
+      name: 'B',
+      signIn: 'bench',
+      password: 'long enough',
+    })
     const start = performance.now()
-    for (const [i, file] of files.entries()) {
-      const blob = await openAsBlob(file)
-      const { id, chunk } = await send('/api/uploads', { name: `${i}.wav`, bytes: blob.size })
-      for (let n = 0; n * chunk < blob.size; n++)
-        await send(`/api/uploads/${id}/chunks/${n}`, blob.slice(n * chunk, (n + 1) * chunk), true)
-      await send(`/api/uploads/${id}/decode`, {})
+    const left = [...files.entries()]
+    // as the page does it: one file is on its way while another is decoded
+    const bringOn = async () => {
+      for (let next = left.shift(); next; next = left.shift()) {
+        const [i, file] = next
+        const blob = await openAsBlob(file)
+        const { id, chunk } = await send('/api/uploads', { name: `${i}.wav`, bytes: blob.size })
+        for (let n = 0; n * chunk < blob.size; n++)
+          await send(`/api/uploads/${id}/chunks/${n}`, blob.slice(n * chunk, (n + 1) * chunk), true)
+        await send(`/api/uploads/${id}/decode`, {})
+      }
     }
+    await Promise.all([bringOn(), bringOn()])
     const took = (performance.now() - start) / 1000
     const memory = peakOf(installation.pid)
     const { id: group } = await send('/api/groups', { name: 'Thirty', place: '' })
@@ -68,8 +74,8 @@ export async function songbook() {
     await send(`/api/groups/${group}/roster`, { text: roster, preview: false })
     const roll = (performance.now() - before) / 1000
     return [
-      entry('songbook', `${STEMS} stems of ${SECONDS / 60} minutes brought in`, took, 's', '< 60'),
-      entry('songbook', 'most memory of the server meanwhile', memory, 'MB', '< 500'),
+      entry('songbook', `${STEMS} stems of ${SECONDS / 60} minutes brought in`, took, 's', '< 15'),
+      entry('songbook', 'most memory of the server meanwhile', memory, 'MB', '< 300'),
       entry('songbook', 'a group of 30 from a table', roll, 's', '< 2'),
       entry('songbook', 'a MIDI file of 10,000 notes read', reading(), 'ms', '< 200'),
       entry('songbook', 'the same played, times real time, slowest family', playing(), '×', '>= 20'),

@@ -62,6 +62,7 @@ function restart() {
         RUDLO_PORT: String(port),
         RUDLO_DEMO: process.argv.includes('--empty') ? '0' : '1',
         RUDLO_LOG: join(DATA, 'server.log'),
+        RUDLO_UPLOADS: join(DATA, 'uploads'),
       },
     })
     server.on('message', (told) => {

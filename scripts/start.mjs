@@ -121,6 +121,7 @@ function serve(port) {
       RUDLO_WEB: WEB_DIST,
       ...(tls ? { RUDLO_LAN: '1', RUDLO_TLS_KEY: tls.key, RUDLO_TLS_CERT: tls.cert } : {}),
       RUDLO_LOG: join(DATA, 'server.log'),
+      RUDLO_UPLOADS: join(DATA, 'uploads'),
     },
   })
   const started = Date.now()

@@ -72,6 +72,7 @@ export class Installation {
         ...(this.classes ? { RUDLO_DEMO_CLASSES: String(this.classes) } : {}),
         RUDLO_WEB: WEB_DIST,
         RUDLO_LOG: join(this.#folder, 'server.log'),
+        RUDLO_UPLOADS: join(this.#folder, 'uploads'),
       },
     })
     this.#server = server

@@ -63,6 +63,11 @@ class ServerVariables extends DatabaseVariables {
   @IsString()
   RUDLO_LOG?: string
 
+  /** The folder that files lie in while they come in; one of the machine's for files of the moment where it is not said. */
+  @IsOptional()
+  @IsString()
+  RUDLO_UPLOADS?: string
+
   /** A folder on the disk of the database, where that is a disk of this machine. */
   @IsOptional()
   @IsString()
@@ -101,6 +106,7 @@ export interface Config {
   readonly web: string | undefined
   readonly log: string | undefined
   readonly disk: string | undefined
+  readonly uploads: string | undefined
   readonly hosts: readonly string[]
   readonly proxied: boolean
   /** Key and certificate for a network; null where it serves this machine alone. */
@@ -143,6 +149,7 @@ export function configFrom(environment: NodeJS.ProcessEnv): Config {
     web: v.RUDLO_WEB,
     log: v.RUDLO_LOG,
     disk: v.RUDLO_DISK,
+    uploads: v.RUDLO_UPLOADS,
     hosts: (v.RUDLO_HOSTS ?? '')
       .split(',')
       .map((h) => h.trim())

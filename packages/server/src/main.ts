@@ -43,6 +43,7 @@ async function main(): Promise<void> {
     tls,
     hosts,
     proxied,
+    uploads,
   } = configFrom(process.env)
   const log = logFile(file)
   const database = await dataSource(connection).initialize()
@@ -56,7 +57,13 @@ async function main(): Promise<void> {
     throw new Error(
       'The demo serves this machine alone. Begin an installation of your own: npm start -- --empty --lan',
     )
-  const services = createServices(database, { demo, workers: new URL('./', import.meta.url), log, proxied })
+  const services = createServices(database, {
+    demo,
+    workers: new URL('./', import.meta.url),
+    log,
+    proxied,
+    uploads,
+  })
   if (demo && kind === null) await seedDemo(services, (step) => tell({ step }), demoClasses)
   else await database.getRepository(Setting).save({ name: 'kind', value: demo ? 'demo' : 'own' })
   await services.measuring.resume()

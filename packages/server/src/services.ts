@@ -1,3 +1,5 @@
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import type { Assessed } from '@rudlo/core/brief'
 import type { DataSource } from 'typeorm'
 import { Access } from './access/service'
@@ -35,12 +37,13 @@ import { RemarkBank } from './reviews/bank'
 import { Marks } from './reviews/marks'
 import { Remarks } from './reviews/remarks'
 import { Reviews } from './reviews/service'
-import type { AssetBytes } from './songbook/asset-bytes'
+import type { AssetBytes } from './songbook/audio/asset-bytes'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
 import { Notes } from './songbook/notes/notes'
 import type { ImportTask } from './songbook/import-worker'
 import type { NotesAnswer, NotesTask } from './songbook/notes/worker'
+import { ArrivingFiles } from './songbook/arriving'
 import { Uploads } from './songbook/uploads'
 import { Songs } from './songbook/songs'
 import { ClassTerms } from './term/class-terms'
@@ -111,6 +114,8 @@ export interface ServiceOptions extends MeasureOptions {
   /** Folder of the built worker scripts. */
   readonly workers: URL
   readonly log: Log
+  /** The folder that files lie in while they come in. */
+  readonly uploads?: string | undefined
   /** Whether a reverse proxy stands in front: then it says where requests come from. */
   readonly proxied?: boolean
 }
@@ -127,8 +132,8 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const decoders = new WorkerPool<DecodeTask, Int16Array[]>(new URL('decode-worker.js', workers), THREADS)
   const players = new WorkerPool<NotesTask, NotesAnswer>(new URL('notes-worker.js', workers), THREADS)
   const mixers = new WorkerPool<MixdownTask, Uint8Array>(new URL('mixdown-worker.js', workers), THREADS)
-  // one file at a time: a song of a quarter of an hour takes hundreds of megabytes
-  const importers = new WorkerPool<ImportTask, AssetBytes>(new URL('import-worker.js', workers), 1)
+  const importers = new WorkerPool<ImportTask, AssetBytes>(new URL('import-worker.js', workers), THREADS)
+  const arriving = new ArrivingFiles(options.uploads ?? join(tmpdir(), 'rudlo-uploads'))
   const songs = new Songs(database)
   const assets = new Assets(database, encoders)
   const briefs = new Briefs(database)
@@ -140,7 +145,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const installation = new Installation(database, demo)
   const guard = new Guard(database, options.proxied ?? false, () => installation.secret())
   const people = new People(database, sessions, happenings)
-  const uploads = new Uploads(database, assets, importers)
+  const uploads = new Uploads(database, assets, arriving, importers)
   const removal = new Removal(database, songs)
   const housekeeping = new Housekeeping({ uploads, assets, guard, removal }, log)
   const handIns = new HandIns(database, measuring, briefs, happenings)

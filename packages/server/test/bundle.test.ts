@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url'
 import { compileMix, render } from '@rudlo/core/engine'
 import { packBundle, readWav, unpackBundle, type Bundle, type BundleParts } from '@rudlo/core/exchange'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { decodeFlac } from '../src/songbook/flac-decoder'
+import { decodeFlac } from '../src/songbook/audio/flac-decoder'
 import { makeWorld, type World } from './world'
 
 const command = fileURLToPath(new URL('../dist/rudlo.js', import.meta.url))

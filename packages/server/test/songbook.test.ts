@@ -7,12 +7,12 @@ import { writeWav } from '@rudlo/core/exchange'
 import { plainMix, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { assetId } from '../src/songbook/asset-id'
-import { decodeFlac } from '../src/songbook/flac-decoder'
+import { assetId } from '../src/songbook/audio/asset-id'
+import { decodeFlac } from '../src/songbook/audio/flac-decoder'
 import type { Client, Refused } from './client'
 import { makeWorld, type World } from './world'
 
-const CHUNK = 1024 * 1024
+const CHUNK = 4 * 1024 * 1024
 const folder = mkdtempSync(join(tmpdir(), 'rudlo-test-'))
 let world: World
 let teacher: Client
@@ -81,7 +81,7 @@ describe('audio', () => {
     const bytes = wav(
       44_100,
       Array.from({ length: 2 }, (_, c) =>
-        Float32Array.from({ length: 44_100 * 10 }, (_, n) => ((n * (7919 + c)) % 1000) / 2000),
+        Float32Array.from({ length: 44_100 * 30 }, (_, n) => ((n * (7919 + c)) % 1000) / 2000),
       ),
     )
     const { body } = await teacher.post<{ id: string }>('/api/uploads', {

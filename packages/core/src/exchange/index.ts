@@ -8,7 +8,14 @@ export {
   type Bundle,
   type BundleParts,
 } from './bundle'
-export { overviewOf, packOverview, unpackOverview, OVERVIEW_STEP, type Overview } from './overview'
+export {
+  overviewOf,
+  OverviewMaker,
+  packOverview,
+  unpackOverview,
+  OVERVIEW_STEP,
+  type Overview,
+} from './overview'
 export { coarsestBytes, songPicture } from './song-picture'
 export { writeWav, readWav, wavLayout, readWavChannel, quantise, type WavAudio, type WavLayout } from './wav'
 export { csvText } from './csv'

@@ -12,27 +12,68 @@ export interface Overview {
 export const OVERVIEW_STEP = 256
 const ZOOMS = 6
 
-/** Makes the overview of an asset; channels are laid on top of each other. */
-export function overviewOf(channels: readonly Int16Array[]): Overview {
-  const frames = channels[0]?.length ?? 0
-  const finest = new Int8Array(2 * Math.ceil(frames / OVERVIEW_STEP))
-  for (let i = 0; i < finest.length / 2; i++) {
-    let low = 32767
-    let high = -32768
-    const to = Math.min(frames, (i + 1) * OVERVIEW_STEP)
+/** Makes the overview of audio as it comes; channels are laid on top of each other. */
+export class OverviewMaker {
+  #finest = new Int8Array(4096)
+  #stretches = 0
+  /** Of the stretch that is not whole yet. */
+  #frames = 0
+  #low = 32_767
+  #high = -32_768
+
+  /** Takes the next samples, one array a channel, all of one length. */
+  take(channels: readonly Int16Array[]): void {
+    const frames = channels[0]?.length ?? 0
+    for (let from = 0; from < frames;) {
+      const to = Math.min(frames, from + OVERVIEW_STEP - this.#frames)
+      this.#see(channels, from, to)
+      this.#frames += to - from
+      if (this.#frames === OVERVIEW_STEP) this.#close()
+      from = to
+    }
+  }
+
+  /** The overview of all that came. */
+  end(): Overview {
+    if (this.#frames) this.#close()
+    const zooms: Int8Array[] = [this.#finest.slice(0, 2 * this.#stretches)]
+    while (zooms.length < ZOOMS) zooms.push(halve(zooms.at(-1)!))
+    return { step: OVERVIEW_STEP, zooms }
+  }
+
+  #see(channels: readonly Int16Array[], from: number, to: number): void {
+    let [low, high] = [this.#low, this.#high]
     for (const samples of channels) {
-      for (let n = i * OVERVIEW_STEP; n < to; n++) {
+      for (let n = from; n < to; n++) {
         const x = samples[n]!
         if (x < low) low = x
         if (x > high) high = x
       }
     }
-    finest[2 * i] = Math.max(-128, Math.floor(low / 256))
-    finest[2 * i + 1] = Math.min(127, Math.ceil(high / 256))
+    this.#low = low
+    this.#high = high
   }
-  const zooms: Int8Array[] = [finest]
-  while (zooms.length < ZOOMS) zooms.push(halve(zooms.at(-1)!))
-  return { step: OVERVIEW_STEP, zooms }
+
+  #close(): void {
+    if (2 * this.#stretches === this.#finest.length) {
+      const longer = new Int8Array(2 * this.#finest.length)
+      longer.set(this.#finest)
+      this.#finest = longer
+    }
+    this.#finest[2 * this.#stretches] = Math.max(-128, Math.floor(this.#low / 256))
+    this.#finest[2 * this.#stretches + 1] = Math.min(127, Math.ceil(this.#high / 256))
+    this.#stretches++
+    this.#frames = 0
+    this.#low = 32_767
+    this.#high = -32_768
+  }
+}
+
+/** Makes the overview of whole channels. */
+export function overviewOf(channels: readonly Int16Array[]): Overview {
+  const maker = new OverviewMaker()
+  maker.take(channels)
+  return maker.end()
 }
 
 function halve(fine: Int8Array): Int8Array {

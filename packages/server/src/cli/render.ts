@@ -13,8 +13,8 @@ import { playedAnew } from '@rudlo/core/players'
 import { songTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { checkMix, checkSong } from '@rudlo/core/validate'
-import { assetId } from '../songbook/asset-id'
-import { decodeFlac } from '../songbook/flac-decoder'
+import { assetId } from '../songbook/audio/asset-id'
+import { decodeFlac } from '../songbook/audio/flac-decoder'
 import { readOptions } from './options'
 
 /**

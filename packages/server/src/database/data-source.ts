@@ -14,15 +14,7 @@ import {
   TrailEntry,
 } from '../people/entities'
 import { BankRemarkRow, Remark, Reply, Review, Spoken } from '../reviews/entities'
-import {
-  Asset,
-  AssetChunk,
-  Song,
-  SongVersionAsset,
-  SongVersionRow,
-  Upload,
-  UploadChunk,
-} from '../songbook/entities'
+import { Asset, AssetChunk, Song, SongVersionAsset, SongVersionRow, Upload } from '../songbook/entities'
 import { ExcusedWork, GradeSchemeRow, MarkChange, OverallGrade } from '../grades/entities'
 import { HandInFigure, SmallGroup, SmallGroupMember, StudentNote } from '../term/entities'
 import { SurfacesRow } from '../surfaces/entities'
@@ -119,7 +111,6 @@ export function dataSource(
       Presence,
       SurfacesRow,
       Upload,
-      UploadChunk,
       Exception,
       OpenedHint,
       TaskTries,

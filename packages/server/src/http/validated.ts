@@ -1,4 +1,6 @@
 import { words } from '@rudlo/words'
+import { Readable } from 'node:stream'
+import type { ReadableStream as WebStream } from 'node:stream/web'
 import { check } from '@rudlo/contract/validation'
 import type { ClassConstructor } from 'class-transformer'
 import type { Context, MiddlewareHandler } from 'hono'
@@ -23,6 +25,12 @@ export const limited = (limit: number): MiddlewareHandler<Env> =>
 /** The bytes of a body that was limited. */
 export const bytesOf = async (c: Context): Promise<Uint8Array<ArrayBuffer>> =>
   new Uint8Array(await c.req.arrayBuffer())
+
+/** A body that was limited, as it comes: for what is large, and is passed on. */
+export const piecesOf = (c: Context): Readable => {
+  const { body } = c.req.raw
+  return body ? Readable.fromWeb(body as WebStream) : Readable.from([])
+}
 
 /** What a route takes, with the class that says what it must be: the table of routes is read from it. */
 export interface Takes {

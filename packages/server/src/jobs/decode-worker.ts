@@ -1,5 +1,5 @@
 /** Worker thread that decodes FLAC into memory that all threads share. */
-import { decodeFlac } from '../songbook/flac-decoder'
+import { decodeFlac } from '../songbook/audio/flac-decoder'
 import { answering } from './answering'
 
 /** A FLAC file of 16 bit, and the samples that each of its channels must have. */

@@ -2,7 +2,7 @@ import { Between, LessThan, type DataSource } from 'typeorm'
 import { execute } from '../database/execute'
 import { notFound } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
-import type { AssetBytes } from './asset-bytes'
+import type { AssetBytes } from './audio/asset-bytes'
 import { Asset, AssetChunk, SongVersionAsset } from './entities'
 
 /** Bytes of a chunk: 1 MiB. */

@@ -112,16 +112,3 @@ export class Upload {
   @Column({ name: 'created_at', type: 'datetime', precision: 3 })
   createdAt!: Date
 }
-
-/** A piece of an audio file, in order. */
-@Entity('upload_chunks')
-export class UploadChunk {
-  @PrimaryColumn({ name: 'upload_id', type: 'char', length: 36 })
-  uploadId!: string
-
-  @PrimaryColumn({ type: 'int', unsigned: true })
-  number!: number
-
-  @Column({ type: 'mediumblob' })
-  data!: Buffer
-}

@@ -1,7 +1,7 @@
 /** Worker thread that makes of an audio file what is kept of it: it is large, and everything done to it takes its time. */
 import { answering } from '../jobs/answering'
-import { assetOf, type AssetBytes } from './asset-bytes'
-import { decodeAudio } from './decode'
+import type { AssetBytes } from './audio/asset-bytes'
+import { importAudio } from './audio/decode'
 
 /** A file on this machine, and what its owner calls it. */
 export interface ImportTask {
@@ -9,6 +9,4 @@ export interface ImportTask {
   readonly name: string
 }
 
-export default answering<ImportTask, AssetBytes>(async ({ file, name }) =>
-  assetOf(await decodeAudio(file, name)),
-)
+export default answering<ImportTask, AssetBytes>(({ file, name }) => importAudio(file, name))

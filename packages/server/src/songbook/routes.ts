@@ -2,11 +2,11 @@ import { NewUpload, NotesQuery, SONG_LIMIT, SongArchived, SongToKeep } from '@ru
 import { MIDI_LIMITS } from '@rudlo/core/midi'
 import { Hono } from 'hono'
 import { answer, done } from '../http/answer'
-import { body, bytes, bytesOf, query } from '../http/validated'
+import { body, bytes, bytesOf, piecesOf, query } from '../http/validated'
 import { who, type Env } from '../http/who'
 import type { Services } from '../services'
 import { assetAnswer, overviewAnswer } from './asset-answer'
-import { CHUNK } from './assets'
+import { PIECE } from './uploads'
 
 /** Songs, their audio, and how they come in. */
 export const songbookRoutes = ({ assets, permissions, songs, uploads, notes }: Services) =>
@@ -40,7 +40,7 @@ export const songbookRoutes = ({ assets, permissions, songs, uploads, notes }: S
 
     .post('/uploads', who('teacher'), body(NewUpload), async (c) => {
       const { name, bytes: size } = c.req.valid('json')
-      return answer(c, { id: await uploads.begin(c.get('person'), name, size), chunk: CHUNK })
+      return answer(c, { id: await uploads.begin(c.get('person'), name, size), chunk: PIECE })
     })
 
     .get('/uploads/:upload', who('teacher'), async (c) => {
@@ -48,9 +48,9 @@ export const songbookRoutes = ({ assets, permissions, songs, uploads, notes }: S
       return answer(c, { chunks, bytes: arrived })
     })
 
-    .post('/uploads/:upload/chunks/:number', who('teacher'), bytes(CHUNK), async (c) => {
+    .post('/uploads/:upload/chunks/:number', who('teacher'), bytes(PIECE), async (c) => {
       const { upload, number } = c.req.param()
-      await uploads.take(c.get('person'), upload, number, Buffer.from(await bytesOf(c)))
+      await uploads.take(c.get('person'), upload, number, piecesOf(c))
       return done(c)
     })
 

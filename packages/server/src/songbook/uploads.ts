@@ -1,33 +1,30 @@
 import { words } from '@rudlo/words'
 import type { Decoded } from '@rudlo/contract/songbook'
 import { randomUUID } from 'node:crypto'
-import { createWriteStream } from 'node:fs'
-import { mkdtemp, rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { pipeline } from 'node:stream/promises'
+import type { Readable } from 'node:stream'
 import { LessThan, type DataSource } from 'typeorm'
-import { execute } from '../database/execute'
 import { badInput, notFound, notNow, Problem } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
 import type { Person } from '../people/entities'
-import type { AssetBytes } from './asset-bytes'
-import { CHUNK, type Assets } from './assets'
+import type { AssetBytes } from './audio/asset-bytes'
+import type { Assets } from './assets'
 import type { ImportTask } from './import-worker'
-import { Upload, UploadChunk } from './entities'
+import type { ArrivingFiles } from './arriving'
+import { Upload } from './entities'
 
 /** Largest file, and how many a person can have on the way. */
 export const LARGEST_UPLOAD = 300 * 1024 * 1024
 const MOST = 64
+/** Bytes of a piece: few enough that little is lost with a connection, and many enough that a song is not thousands of them. */
+export const PIECE = 4 * 1024 * 1024
 const DAY = 86_400_000
 
 /** Audio files on their way in: piece after piece, so that a lost connection loses one piece at most. */
 export class Uploads {
-  #decoding: Promise<unknown> = Promise.resolve()
-
   constructor(
     private readonly database: DataSource,
     private readonly assets: Assets,
+    private readonly files: ArrivingFiles,
     /** Worker threads of import-worker. */
     private readonly importers: Pick<WorkerPool<ImportTask, AssetBytes>, 'run'>,
   ) {}
@@ -57,9 +54,10 @@ export class Uploads {
   async arrived(person: Person, id: string): Promise<{ upload: Upload; chunks: number; bytes: number }> {
     const upload = await this.database.getRepository(Upload).findOneBy({ id, personId: person.id })
     if (!upload) throw notFound()
-    const chunks = await this.database.getRepository(UploadChunk).countBy({ uploadId: id })
-    // pieces come in order, and all but the last are whole: their sizes need not be read
-    return { upload, chunks, bytes: Math.min(upload.bytes, chunks * CHUNK) }
+    const size = await this.files.size(id)
+    // a piece that was cut off while it was written is sent again
+    const chunks = size >= upload.bytes ? Math.ceil(size / PIECE) : Math.floor(size / PIECE)
+    return { upload, chunks, bytes: Math.min(upload.bytes, chunks * PIECE) }
   }
 
   /**
@@ -67,27 +65,22 @@ export class Uploads {
    * @param name its number, from 0
    * @throws Problem 400 for one that is none of the file, 409 for one out of turn
    */
-  async take(person: Person, id: string, name: string, data: Buffer): Promise<void> {
+  async take(person: Person, id: string, name: string, data: Readable): Promise<void> {
     if (!/^\d{1,6}$/.test(name)) throw badInput(words('upload.piece-no-number'))
     const number = Number(name)
     const { upload, chunks } = await this.arrived(person, id)
-    const whole = Math.ceil(upload.bytes / CHUNK)
-    const size = number === whole - 1 ? upload.bytes - (whole - 1) * CHUNK : CHUNK
-    if (number >= whole || data.length !== size) throw badInput(words('upload.piece-does-not'))
+    const whole = Math.ceil(upload.bytes / PIECE)
+    const size = number === whole - 1 ? upload.bytes - (whole - 1) * PIECE : PIECE
+    if (number >= whole) throw badInput(words('upload.piece-does-not'))
     if (number > chunks) throw notNow(words('upload.piece-before-one'), { arrived: chunks })
     if (number < chunks) return
-    // the same piece may come twice at once
-    await this.database.transaction((manager) =>
-      execute(manager, 'INSERT IGNORE INTO upload_chunks (upload_id, number, data) VALUES (?, ?, ?)', [
-        id,
-        number,
-        data,
-      ]),
-    )
+    if ((await this.files.write(id, number * PIECE, size, data)) !== size)
+      throw badInput(words('upload.piece-does-not'))
   }
 
   /** Lets go of files that have been on their way for a day. @returns how many there were */
   async sweep(olderThan = new Date(Date.now() - DAY)): Promise<number> {
+    await this.files.sweep(olderThan)
     return (
       (await this.database.getRepository(Upload).delete({ createdAt: LessThan(olderThan) })).affected ?? 0
     )
@@ -96,39 +89,17 @@ export class Uploads {
   async giveUp(person: Person, id: string): Promise<void> {
     const gone = await this.database.getRepository(Upload).delete({ id, personId: person.id })
     if (!gone.affected) throw notFound()
+    await this.files.remove(id)
   }
 
-  /** Decodes a file that has arrived and keeps its sound; one after the other, since each takes memory. */
-  decode(person: Person, id: string): Promise<Decoded> {
-    const mine = this.#decoding.then(() => this.#decode(person, id))
-    this.#decoding = mine.catch(() => null)
-    return mine
-  }
-
-  async #decode(person: Person, id: string): Promise<Decoded> {
+  /** Decodes a file that has arrived and keeps its sound; few at a time, since each takes memory. */
+  async decode(person: Person, id: string): Promise<Decoded> {
     const { upload, bytes } = await this.arrived(person, id)
     if (bytes < upload.bytes) throw notNow(words('upload.file-not-arrived'), { arrived: bytes })
-    const folder = await mkdtemp(join(tmpdir(), 'rudlo-upload-'))
-    try {
-      const file = join(folder, 'audio')
-      await this.#write(id, file)
-      const made = await this.importers.run({ file, name: upload.name })
-      const { id: asset, known } = await this.assets.store(made)
-      await this.database.getRepository(Upload).delete({ id })
-      return { asset, channels: made.channels, frames: made.frames, known }
-    } finally {
-      await rm(folder, { recursive: true, force: true })
-    }
-  }
-
-  async #write(id: string, file: string): Promise<void> {
-    const chunks = this.database.getRepository(UploadChunk)
-    await pipeline(async function* () {
-      for (let number = 0; ; number++) {
-        const chunk = await chunks.findOneBy({ uploadId: id, number })
-        if (!chunk) return
-        yield chunk.data
-      }
-    }, createWriteStream(file))
+    const made = await this.importers.run({ file: this.files.file(id), name: upload.name })
+    const { id: asset, known } = await this.assets.store(made)
+    await this.database.getRepository(Upload).delete({ id })
+    await this.files.remove(id)
+    return { asset, channels: made.channels, frames: made.frames, known }
   }
 }

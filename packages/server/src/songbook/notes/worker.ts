@@ -6,7 +6,7 @@ import type { WrittenPart } from '@rudlo/core/song'
 import { SAMPLE_RATE, TempoMap, type TempoChange } from '@rudlo/core/time'
 import { badInput } from '../../http/problem'
 import { answering } from '../../jobs/answering'
-import { assetOf, type AssetBytes } from '../asset-bytes'
+import { assetOf, type AssetBytes } from '../audio/asset-bytes'
 import { heldTake, inFloats, writeTake, type Take } from './take'
 import { weigh, type Weighed, type WeighTask } from './weigh'
 

@@ -33,6 +33,9 @@ export interface Incoming {
   readonly known: boolean
 }
 
+/** Files that are on their way or decoded at a time. */
+const AT_ONCE = 2
+
 const freshId = () => crypto.randomUUID()
 const plainName = (file: string) =>
   file
@@ -92,26 +95,31 @@ export const useSong = defineStore('song', () => {
     return attempt(what, (sentence) => (problem.value = sentence))
   }
 
-  /** Brings recordings in, one after the other, and makes a song of all that arrive. */
+  /** Brings recordings in, a few at a time, and makes a song of all that arrive. */
   async function bringIn(files: readonly File[], title: string): Promise<void> {
     stopped = false
     incoming.value = files.map((f) => ({ name: f.name, share: 0, problem: '', stem: null, known: false }))
     const set = (i: number, now: Partial<Incoming>) =>
       (incoming.value = incoming.value.map((x, k) => (k === i ? { ...x, ...now } : x)))
-    for (const [i, file] of files.entries()) {
-      if (stopped) break
+    const bring = async (file: File, i: number) => {
       try {
         const arrived = await upload(file, (share) => {
           set(i, { share })
           return !stopped
         })
-        if (!arrived) break
+        if (!arrived) return
         const name = plainName(file.name)
         set(i, { share: 1, known: arrived.known, stem: { ...arrived, name, role: roleByName(name) } })
       } catch (error) {
         set(i, { share: 0, problem: (error as Error).message })
       }
     }
+    const left = [...files.entries()]
+    // one is on its way while another is decoded
+    const bringOn = async () => {
+      for (let next = left.shift(); next && !stopped; next = left.shift()) await bring(next[1], next[0])
+    }
+    await Promise.all(Array.from({ length: AT_ONCE }, bringOn))
     const stems = incoming.value.flatMap((x) => (x.stem ? [x.stem] : []))
     if (stopped || !stems.length) return
     if (song.value) addStems(stems)

@@ -1,7 +1,7 @@
-/** What is kept of audio, made in a worker thread: finding its name, its overview and its FLAC file takes seconds. */
+/** What is kept of audio: finding its name and its overview takes a while, for worker threads. */
 import { overviewOf, packOverview } from '@rudlo/core/exchange'
 import { assetId } from './asset-id'
-import { encodeFlac, ready } from './flac-encoder'
+import { encodeFlac } from './flac-encoder'
 
 /** Audio as it is kept. */
 export interface AssetBytes {
@@ -16,12 +16,12 @@ export interface AssetBytes {
 
 /** Makes of samples (16 bit, 44.1 kHz) what is kept of them. */
 export async function assetOf(channels: readonly Int16Array[]): Promise<AssetBytes> {
-  await ready
+  const flac = encodeFlac(channels)
   return {
     id: assetId(channels),
     channels: channels.length === 2 ? 2 : 1,
     frames: channels[0]!.length,
-    flac: encodeFlac(channels),
     overview: packOverview(overviewOf(channels)),
+    flac: await flac,
   }
 }

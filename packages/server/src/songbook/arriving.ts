@@ -1,0 +1,58 @@
+import { constants } from 'node:fs'
+import { mkdir, open, readdir, rm, stat } from 'node:fs/promises'
+import { join } from 'node:path'
+import type { Readable } from 'node:stream'
+
+/**
+ * Files on their way in, on the disk of this server: they are large, and gone once they are decoded. Another server of the same
+ * installation has none of them: whoever is led there begins anew.
+ */
+export class ArrivingFiles {
+  /** @param folder made when first needed */
+  constructor(private readonly folder: string) {}
+
+  file(id: string): string {
+    return join(this.folder, id)
+  }
+
+  /** Bytes that have arrived. */
+  async size(id: string): Promise<number> {
+    return stat(this.file(id)).then(
+      ({ size }) => size,
+      () => 0,
+    )
+  }
+
+  /**
+   * Writes a piece to its place as it comes; the same piece again changes nothing.
+   * @param size bytes that it has: what comes after them is not written
+   * @returns how many bytes came, and one more where there were more than that
+   */
+  async write(id: string, at: number, size: number, data: Readable): Promise<number> {
+    await mkdir(this.folder, { recursive: true, mode: 0o700 })
+    const file = await open(this.file(id), constants.O_RDWR | constants.O_CREAT, 0o600)
+    let came = 0
+    try {
+      for await (const part of data as AsyncIterable<Uint8Array>) {
+        if (came + part.length > size) return size + 1
+        await file.write(part, 0, part.length, at + came)
+        came += part.length
+      }
+      return came
+    } finally {
+      await file.close()
+    }
+  }
+
+  async remove(id: string): Promise<void> {
+    await rm(this.file(id), { force: true })
+  }
+
+  /** Lets go of files that nothing was written to for so long. */
+  async sweep(olderThan: Date): Promise<void> {
+    for (const name of await readdir(this.folder).catch(() => [])) {
+      const { mtimeMs } = await stat(this.file(name)).catch(() => ({ mtimeMs: Infinity }))
+      if (mtimeMs < olderThan.getTime()) await this.remove(name)
+    }
+  }
+}
