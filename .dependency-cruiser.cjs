@@ -36,6 +36,7 @@ const CORE = [
   'remarks',
   'analysis',
   'midi',
+  'musicxml',
   'roster',
   'surface',
   'flac',

@@ -1,10 +1,10 @@
 import { SAMPLE_RATE } from '../src/time'
 
-/** A steady rhythm in sixteenths of a bar of four: which of them are struck, how hard. */
+/** A steady rhythm in sixteenths of a bar: which of them are struck, how hard. */
 export interface Rhythm {
   readonly name: string
   readonly bpm: number
-  /** Sixteen signs: `x` struck, `X` struck hard, `.` not. */
+  /** A sign for each sixteenth of a bar: `x` struck, `X` struck hard, `.` not. */
   readonly low: string
   readonly high: string
   /** Seconds before the first downbeat. */
@@ -44,8 +44,8 @@ export function playRhythm({ bpm, low, high, lead }: Rhythm, seconds = 30): Int1
         if (at + n >= 0 && at + n < out.length) out[at + n]! += hard * decay * wave
       }
     }
-    strike(low[i % 16]!, true)
-    strike(high[i % 16]!, false)
+    strike(low[i % low.length]!, true)
+    strike(high[i % high.length]!, false)
   }
   return Int16Array.from(out, (x) => Math.max(-32_768, Math.min(32_767, Math.round(x * 30_000))))
 }

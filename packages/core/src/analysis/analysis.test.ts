@@ -14,6 +14,24 @@ describe('findTempo', () => {
     expect(right.length, said.join('\n')).toBeGreaterThanOrEqual(9)
   })
 
+  it('hears what bars are made of, and what else they could be', () => {
+    const meterOf = (low: string, high: string) =>
+      findTempo([outlineOf([playRhythm({ name: '', bpm: 116, low, high, lead: 0.2 })])])!
+    expect(meterOf('X...........', '....x.x.x...').meter).toMatchObject({ beats: 3, unit: 4 })
+    expect(meterOf('X...............x...', '....x.x.x...x.......').meter).toMatchObject({ beats: 5, unit: 4 })
+    // an octave is offered beside what was found
+    const { bpm, also } = meterOf('X...x...X...x...', 'x.x.x.x.x.x.x.x.')
+    expect([bpm, ...also.map((a) => a.bpm)]).toEqual(expect.arrayContaining([116, 58]))
+  })
+
+  it('hears swing, and offers it as 6/8 too', () => {
+    // beats of three parts, of which the middle one is left out
+    const found = findTempo([
+      outlineOf([playRhythm({ name: '', bpm: 90, low: 'X.....X.....', high: 'x...x.x...x.', lead: 0 })]),
+    ])!
+    expect(found.meter.swing + found.also.filter((a) => a.meter.unit === 8).length).toBeGreaterThan(0.5)
+  })
+
   it('finds where bars begin', () => {
     for (const name of ['half time', 'pushed', 'backbeat']) {
       const rhythm = RHYTHMS.find((r) => r.name === name)!
@@ -57,6 +75,15 @@ describe('proposeSections', () => {
     const drums = track(stretch([16, 0], [8, 0.05]))
     const pad = track(stretch([24, 0.01]))
     expect(proposeSections([tune, drums, pad], bars)).toEqual([0, 8, 16])
+  })
+
+  it('divides what is longer than a third of the song where the sound changes, if only a little', () => {
+    const steady = track(stretch([24, 0.02]))
+    const softer = track(stretch([8, 0.01], [8, 0.014], [8, 0.01]))
+    expect(proposeSections([steady, softer], bars)).toContain(0)
+    const found = [...proposeSections([steady, softer, track(stretch([16, 0.001], [8, 0.003]))], bars), 24]
+    for (let i = 1; i < found.length; i++) expect(found[i]! - found[i - 1]!).toBeLessThanOrEqual(16)
+    expect(found.length).toBeGreaterThan(2)
   })
 
   it('proposes nothing where nothing changes, or for a few bars', () => {

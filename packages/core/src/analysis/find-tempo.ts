@@ -1,4 +1,5 @@
 import { exp, log } from '../maths'
+import { evenness, findMeter, type FoundMeter } from './find-meter'
 import { OUTLINE_RATE, type Outline } from './outline'
 
 /** A tempo that was heard in recordings, to be confirmed or corrected by hand. */
@@ -7,6 +8,9 @@ export interface FoundTempo {
   readonly bpm: number
   /** 0 (a guess) … 1 (plain to hear). */
   readonly confidence: number
+  readonly meter: FoundMeter
+  /** Other ways to count the same beat, the likelier one first: twice or half as fast, or its thirds as eighths of 6/8. */
+  readonly also: readonly { readonly bpm: number; readonly meter: FoundMeter }[]
   /** Where the first beat of a bar seems to be, in seconds. */
   readonly downbeat: number
 }
@@ -20,22 +24,22 @@ const FINE = 0.02
 const FOLLOWED = 16
 /** People tap most readily about here (D. Moelants 2002), within about an octave. */
 const COMFORT = 112
-const WIDTH = 0.75
+const WIDTH = 0.95
 
 /**
  * Finds a steady tempo: the one whose beats return best in the strength of onsets, looked at over sixteen beats
  * (autocorrelation with a comb, as E. D. Scheirer 1998 and D. P. W. Ellis 2007 use it), weighed by what people would tap.
  * @param outlines of the tracks, which all start together
- * @param beatsInBar to look for the first beat of a bar
  * @returns null for what has no onsets
  */
-export function findTempo(outlines: readonly Outline[], beatsInBar = 4): FoundTempo | null {
+export function findTempo(outlines: readonly Outline[]): FoundTempo | null {
   // low and high apart: a drum is followed by the same drum, not by another one
   const low = together(outlines.map((o) => o.thump))
   const high = together(outlines.map((o) => o.flux))
-  const lags = Math.min(low.length - 1, Math.ceil((60 / SLOWEST) * OUTLINE_RATE * FOLLOWED))
+  const lags = Math.min(Math.floor(low.length * 0.6), Math.ceil((60 / SLOWEST) * OUTLINE_RATE * FOLLOWED * 2))
   if (lags < OUTLINE_RATE * 4) return null
   const [of, more] = [autocorrelation(low, lags), autocorrelation(high, lags)]
+  const onsets = low.map((x, i) => x + high[i]!)
   const again = of.map((x, i) => x + more[i]!)
   if (!(again[0]! > 0)) return null
   const score = (bpm: number) => comb(again, bpm) * comfort(bpm)
@@ -44,15 +48,44 @@ export function findTempo(outlines: readonly Outline[], beatsInBar = 4): FoundTe
   const rough = best(tried)
   const near: { bpm: number; score: number }[] = []
   for (let bpm = rough.bpm - 1; bpm <= rough.bpm + 1; bpm += FINE) near.push({ bpm, score: comb(again, bpm) })
-  const bpm = tidy(best(near).bpm)
+  const bpm = tidy(byDivision(best(near).bpm, again, onsets))
   // a rival is another tempo, not the same one counted in twos, threes or halves
   const rivals = tried.filter(
     (t) => ![0.5, 2 / 3, 1, 1.5, 2].some((r) => Math.abs(t.bpm / (bpm * r) - 1) < 0.06),
   )
   const second = rivals.length ? best(rivals).score : 0
   const confidence = Math.max(0, Math.min(1, 1.6 * (1 - Math.max(0, second) / rough.score)))
-  return { bpm, confidence, downbeat: findDownbeat(low, high, bpm, beatsInBar) }
+  const { meter, other } = findMeter(again, onsets, bpm)
+  const downbeat = findDownbeat(low, high, bpm, meter.unit === 8 ? 2 : meter.beats)
+  const quarters = quartersOf(bpm, meter)
+  const octaves = octavesOf(quarters, (b) => comb(again, b) * comfort(b))
+  const also = [
+    ...(other ? [{ bpm: quartersOf(bpm, other), meter: other }] : []),
+    ...octaves.map((b) => ({ bpm: b, meter })),
+  ]
+  return { bpm: quarters, confidence, meter, also, downbeat }
 }
+
+/** A tempo counts quarters: a beat of three eighths has one and a half. */
+const quartersOf = (bpm: number, { unit }: FoundMeter): number => tidy(unit === 8 ? bpm * 1.5 : bpm)
+
+/** Beats are also grouped wrongly by threes: what a tempo is then mistaken for. */
+const MISTAKEN = [1, 1.5, 2 / 3, 3, 1 / 3]
+
+/** Of a tempo and those that it may be mistaken for, the one whose beats return well and are divided most plainly. */
+function byDivision(bpm: number, again: Float64Array, onsets: Float64Array): number {
+  const tried = MISTAKEN.map((r) => bpm * r)
+    .filter((b) => b >= SLOWEST && b <= FASTEST)
+    .map((b) => ({
+      bpm: b,
+      score: comb(again, b) * comfort(b) * Math.sqrt(evenness(onsets, b)),
+    }))
+  return best(tried).bpm
+}
+
+/** The octaves of a tempo that somebody would count, the better one first. */
+const octavesOf = (bpm: number, score: (bpm: number) => number): number[] =>
+  [bpm * 2, bpm / 2].filter((b) => b >= SLOWEST && b <= FASTEST).sort((a, b) => score(b) - score(a))
 
 const best = <T extends { readonly score: number }>(tried: readonly T[]): T =>
   tried.reduce((a, b) => (b.score > a.score ? b : a))

@@ -1,5 +1,6 @@
 import { words } from '@rudlo/words'
 import { TICKS_PER_QUARTER, type MeterChange, type TempoChange } from '../time'
+import { inOrder } from './in-order'
 import { ChannelReader } from './channel-reader'
 import type { MidiBend, MidiMove, MidiNote, MixController } from './events'
 import { doubtfulTitle, partName, songTitle } from './names'
@@ -90,7 +91,7 @@ export function readMidi(bytes: Uint8Array): MidiSong {
     length,
     tempo: inOrder(tempo, { tick: 0, bpm: 120, form: 'hold' }),
     meter: inOrder(meter, { tick: 0, beats: 4, unit: 4 }),
-    markers: markers.sort((a, b) => a.tick - b.tick).slice(0, 200),
+    markers: inOrder(markers, null).slice(0, 200),
   }
 }
 
@@ -139,11 +140,4 @@ function meterOf({ numerator = 4, denominator = 4 }: RawEvent, tick: number): Me
   if (!unit || numerator < 1 || numerator > 64)
     throw new RangeError(words('midi.time-signature', { numerator, denominator }))
   return { tick, beats: numerator, unit }
-}
-
-/** Changes in order, the last one of each place, from tick 0 on. */
-function inOrder<T extends { readonly tick: number }>(changes: readonly T[], first: T): T[] {
-  const byTick = new Map(changes.map((c) => [c.tick, c]))
-  if (!byTick.has(0)) byTick.set(0, first)
-  return [...byTick.values()].sort((a, b) => a.tick - b.tick).slice(0, 5000)
 }

@@ -1,5 +1,5 @@
 import { NewUpload, NotesQuery, SONG_LIMIT, SongArchived, SongToKeep } from '@rudlo/contract/songbook'
-import { MIDI_LIMITS } from '@rudlo/core/midi'
+import { MUSICXML_LIMITS } from '@rudlo/core/musicxml'
 import { Hono } from 'hono'
 import { answer, done } from '../http/answer'
 import { body, bytes, bytesOf, piecesOf, query } from '../http/validated'
@@ -63,6 +63,6 @@ export const songbookRoutes = ({ assets, permissions, songs, uploads, notes }: S
       return done(c)
     })
 
-    .post('/notes', who('teacher'), query(NotesQuery), bytes(MIDI_LIMITS.bytes), async (c) =>
+    .post('/notes', who('teacher'), query(NotesQuery), bytes(MUSICXML_LIMITS.bytes), async (c) =>
       answer(c, await notes.play(await bytesOf(c), c.req.valid('query').name)),
     )

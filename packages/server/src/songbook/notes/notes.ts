@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { FromNotes } from '@rudlo/contract/songbook'
-import { balanceParts } from '@rudlo/core/analysis'
+import { balanceParts, proposeSections, type Outline } from '@rudlo/core/analysis'
 import { dbOfGain, gainOfDb } from '@rudlo/core/maths'
 import { songTitle, type MidiPart, type MidiSong } from '@rudlo/core/midi'
 import { playerFor, writtenFromMidi } from '@rudlo/core/players'
@@ -61,9 +61,10 @@ export class Notes {
     const length = meter.barStart(bars + 1)
     checkWork(midi.parts.length, new TempoMap(midi.tempo).secondsAt(length), sounding)
     const written = midi.parts.map((part) => writtenFromMidi(part))
-    const takes = await severally(written, (part, i) =>
+    const all = await severally(written, (part, i) =>
       this.#ask({ kind: 'play', part, tempo: midi.tempo, length, file: join(folder, String(i)) }),
     )
+    const takes = all.map((p) => p.take)
     const gains = balanceParts(
       takes.map((take, i) => ({ ...roleOf(midi.parts[i]!), loudness: take.loudness })),
     )
@@ -85,7 +86,19 @@ export class Notes {
       const crest = ceiling < 1 ? { crest: dbOfGain(ceiling) - (take.loudness ?? 0) } : {}
       return { part: midi.parts[i]!, written: { ...written[i]!, ...crest, peak }, asset, channels, frames }
     })
-    const document = songOf(midi, played, length, midi.title || titleOfFile(fileName))
+    const sections = midi.markers.length
+      ? midi.markers
+      : sectionsHeard(
+          midi,
+          all.map((p) => p.outline),
+          bars,
+        )
+    const document = songOf(
+      { ...midi, markers: sections },
+      played,
+      length,
+      midi.title || titleOfFile(fileName),
+    )
     const mix = broughtMix(document, lines)
     return { document, mix: mix && levelled(mix, brought), doubtfulTitle: midi.doubtfulTitle }
   }
@@ -117,6 +130,13 @@ function roleOf({ program, drums, notes }: MidiPart) {
   return { role: playerFor(program, drums).role, strength }
 }
 
+/** Where sections seem to begin in a file that names none. */
+function sectionsHeard(midi: MidiSong, outlines: readonly Outline[], bars: number): MidiSong['markers'] {
+  const [meter, tempo] = [new MeterMap(midi.meter), new TempoMap(midi.tempo)]
+  const begins = Array.from({ length: bars + 1 }, (_, i) => tempo.secondsAt(meter.barStart(i + 1)))
+  return proposeSections(outlines, begins).map((bar) => ({ tick: meter.barStart(bar + 1), text: '' }))
+}
+
 /** The song with takes in place of what will be kept of them: enough to weigh it. */
 function draftOf(midi: MidiSong, takes: readonly Take[], length: number): SongVersion {
   const played = takes.map((take, i) => ({
@@ -131,7 +151,7 @@ function draftOf(midi: MidiSong, takes: readonly Take[], length: number): SongVe
 const titleOfFile = (fileName: string) =>
   songTitle(
     fileName
-      .replace(/\.midi?$/i, '')
+      .replace(/\.(midi?|musicxml|mxl|xml)$/i, '')
       .replace(/[_]+/g, ' ')
       .trim(),
   ) || words('new-name.song')

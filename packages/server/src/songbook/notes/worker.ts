@@ -1,6 +1,8 @@
 /** Worker thread that reads MIDI files, plays their parts on the project's instruments, weighs them, and makes of them what is kept. */
+import { outlineOf, type Outline } from '@rudlo/core/analysis'
 import { measureLoudness } from '@rudlo/core/loudness'
 import { linesFromMidi, readMidi, type MidiSong } from '@rudlo/core/midi'
+import { isMusicXml, readMusicXml } from '@rudlo/core/musicxml'
 import { INSTRUMENTS, playWritten } from '@rudlo/core/players'
 import type { WrittenPart } from '@rudlo/core/song'
 import { SAMPLE_RATE, TempoMap, type TempoChange } from '@rudlo/core/time'
@@ -32,6 +34,12 @@ export type NotesTask =
       readonly ceiling: number
     }
 
+/** A take, and what it is like in broad strokes. */
+export interface Played {
+  readonly take: Take
+  readonly outline: Outline
+}
+
 /** What it answers, by kind. */
 export interface NotesAnswers {
   read: {
@@ -41,7 +49,7 @@ export interface NotesAnswers {
     /** Seconds that all notes sound together. */
     readonly sounding: number
   }
-  play: Take
+  play: Played
   weigh: Weighed
   keep: AssetBytes
 }
@@ -59,19 +67,22 @@ function soundingOf({ tempo, parts }: MidiSong): number {
 
 function read({ bytes }: Of<'read'>): NotesAnswers['read'] {
   try {
-    const midi = readMidi(bytes)
+    const midi = isMusicXml(bytes) ? readMusicXml(bytes) : readMidi(bytes)
     return { midi, lines: midi.parts.map(linesFromMidi), sounding: soundingOf(midi) }
   } catch (error) {
     throw badInput((error as Error).message)
   }
 }
 
-async function play({ part, tempo, length, file }: Of<'play'>): Promise<Take> {
+async function play({ part, tempo, length, file }: Of<'play'>): Promise<Played> {
   const channels = playWritten(part, INSTRUMENTS[part.player], tempo, length)
   await writeTake(file, channels)
   const [left, right] = channels.map(inFloats)
   const { integrated } = measureLoudness(SAMPLE_RATE, right ? [left!, right] : [left!])
-  return { file, channels: right ? 2 : 1, frames: left!.length, loudness: integrated }
+  return {
+    take: { file, channels: right ? 2 : 1, frames: left!.length, loudness: integrated },
+    outline: outlineOf(channels),
+  }
 }
 
 function louder(samples: Int16Array, gain: number): Int16Array {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Tempo, time signature and where bar 1 starts: typed, tapped, or heard. */
+import type { FoundMeter } from '@rudlo/core/analysis'
 import type { MeterChange } from '@rudlo/core/time'
 import { computed } from 'vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
@@ -31,6 +32,7 @@ function tap(): void {
 }
 
 const setMeter = (now: Partial<MeterChange>) => store.setMeter({ ...store.meters[0]!, ...now })
+const signature = ({ beats, unit }: FoundMeter) => `${beats}/${unit}`
 const sure = computed(() => {
   const confidence = store.found?.confidence ?? 0
   return t(
@@ -64,10 +66,26 @@ const sure = computed(() => {
       </div>
       <p v-if="store.listening" role="status" class="soft">{{ store.listening }}</p>
       <p v-if="store.found" class="row" role="status" data-test="found-tempo">
-        {{ t('song.found', { bpm: store.found.bpm, sure, seconds: store.found.downbeat.toFixed(2) }) }}
+        {{
+          t('song.found', {
+            bpm: store.found.bpm,
+            meter: signature(store.found.meter),
+            sure,
+            seconds: store.found.downbeat.toFixed(2),
+          })
+        }}
+        {{ store.found.meter.swing > 0.5 ? t('song.found.swing') : '' }}
         <AppButton small tone="main" data-test="take-tempo" @click="store.takeFound()">{{
           t('song.found.use')
         }}</AppButton>
+        <AppButton
+          v-for="other in store.found.also"
+          :key="`${other.bpm} ${signature(other.meter)}`"
+          small
+          data-test="take-other"
+          @click="store.takeFound(other)"
+          >{{ t('song.found.other', { bpm: other.bpm, meter: signature(other.meter) }) }}</AppButton
+        >
         <AppButton small tone="quiet" @click="store.found = null">{{ t('song.found.no') }}</AppButton>
       </p>
       <div class="row">

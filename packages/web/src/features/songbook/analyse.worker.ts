@@ -10,7 +10,7 @@ const api = {
   outline(id: string, channels: readonly Int16Array[]): void {
     if (!outlines.has(id)) outlines.set(id, outlineOf(channels))
   },
-  tempo: (ids: readonly string[], beats: number): FoundTempo | null => findTempo(of(ids), beats),
+  tempo: (ids: readonly string[]): FoundTempo | null => findTempo(of(ids)),
   /** @param bars where bars begin, in seconds */
   sections: (ids: readonly string[], bars: readonly number[]): number[] => [
     ...proposeSections(of(ids), bars),

@@ -16,9 +16,7 @@ export class Analyser {
   /** The steady tempo that can be heard; null where none can. */
   async tempo(song: SongVersion): Promise<FoundTempo | null> {
     const audio = await loadAudio(song.assets, () => null)
-    return this.#worker.ask(async (remote) =>
-      remote.tempo(await outlines(remote, song, audio), song.meter[0]!.beats),
-    )
+    return this.#worker.ask(async (remote) => remote.tempo(await outlines(remote, song, audio)))
   }
 
   /** Bars, from 1, at which sections seem to begin. */

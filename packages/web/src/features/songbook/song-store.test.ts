@@ -82,11 +82,17 @@ describe('a song of recordings', () => {
 
   it('takes the tempo that was heard, and sections where they were heard', async () => {
     const store = await brought()
-    calls.tempo.mockResolvedValue({ bpm: 96, confidence: 0.9, downbeat: 0.5 })
+    calls.tempo.mockResolvedValue({
+      bpm: 96,
+      confidence: 0.9,
+      downbeat: 0.5,
+      meter: { beats: 3, unit: 4, confidence: 0.8, swing: 0 },
+      also: [],
+    })
     await store.findTempo()
     expect(store.found!.bpm).toBe(96)
     store.takeFound()
-    expect([store.song!.tempo[0]!.bpm, store.found]).toEqual([96, null])
+    expect([store.song!.tempo[0]!.bpm, store.meters[0]!.beats, store.found]).toEqual([96, 3, null])
     expect(store.downbeat).toBeCloseTo(0.5, 2)
     calls.sections.mockResolvedValue([1, 5])
     await store.findSections()

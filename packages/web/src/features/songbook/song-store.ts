@@ -246,10 +246,12 @@ export const useSong = defineStore('song', () => {
       }
     })
 
-  const takeFound = () => {
-    if (!found.value) return
-    const { bpm, downbeat: first } = found.value
-    setTiming({ tempo: [{ tick: 0, bpm, form: 'hold' }], downbeat: first })
+  /** Reads the song by the tempo and the time signature that were heard, or by another way to count them. */
+  function takeFound(read: Pick<FoundTempo, 'bpm' | 'meter'> | null = found.value): void {
+    if (!found.value || !read) return
+    const { beats, unit } = read.meter
+    setMeter({ bar: 1, beats, unit })
+    setTiming({ tempo: [{ tick: 0, bpm: read.bpm, form: 'hold' }], downbeat: found.value.downbeat })
     found.value = null
   }
 

@@ -1,0 +1,123 @@
+import { OUTLINE_RATE } from './outline'
+
+/** A time signature that was heard, to be confirmed or corrected by hand. */
+export interface FoundMeter {
+  readonly beats: number
+  readonly unit: 4 | 8
+  /** 0 (a guess) … 1 (plain to hear). */
+  readonly confidence: number
+  /** How plainly the second half of a beat comes late, as in swing: 0 (even) … 1 (as triplets). */
+  readonly swing: number
+}
+
+/** What a tempo seems to be counted in, and what else it could be. */
+export interface MeterReadings {
+  readonly meter: FoundMeter
+  /** The same beats with the other way of dividing them, where they are divided in thirds: 6/8 for swing and the other way round. */
+  readonly other: FoundMeter | null
+}
+
+/** What bars are looked for: beats in a bar. */
+const BARS = [2, 3, 4, 5] as const
+/** Beats that bars are compared over. */
+const FOLLOWED = 40
+/** Beats that are laid on each other at a time: over more of them a tempo that is a little off runs away. */
+const WINDOW = 16
+/** Places within a beat that are told apart: twelfths, since halves, thirds and quarters fall on them. */
+const PLACES = 12
+
+/** The autocorrelation of onsets at a lag between two steps. */
+function at(again: Float64Array, lag: number): number {
+  const i = Math.floor(lag)
+  if (i + 1 >= again.length) return 0
+  // hands are never quite in time: the best of what is near
+  let best = 0
+  for (let k = Math.max(0, i - 1); k <= Math.min(again.length - 1, i + 2); k++)
+    best = Math.max(best, again[k]!)
+  return best
+}
+
+/**
+ * How much better the sound returns after whole bars of so many beats than after other numbers of beats (J. C. Brown 1993 finds
+ * metres by autocorrelation like this).
+ */
+function returnsBy(again: Float64Array, beat: number, beats: number): number {
+  let whole = 0
+  let wholes = 0
+  let other = 0
+  let others = 0
+  for (let k = 2; k <= FOLLOWED && k * beat + 2 < again.length; k++) {
+    const value = at(again, k * beat)
+    if (k % beats === 0) {
+      whole += value
+      wholes++
+    } else {
+      other += value
+      others++
+    }
+  }
+  return wholes && others ? whole / wholes - other / others : 0
+}
+
+/** How much of the onsets is on beats and their halves or quarters, or on beats and thirds: 0…1; thirds are rarer. */
+export function evenness(onsets: Float64Array, bpm: number): number {
+  const places = placesInBeat(onsets, bpm)
+  const sum = (list: readonly number[]) => list.reduce((a, p) => a + places[p]!, 0)
+  const all = sum([...places.keys()])
+  return Math.max(sum([0, 3, 6, 9]), 0.8 * sum([0, 4, 8])) / Math.max(1e-9, all)
+}
+
+/** Where within beats onsets are, in twelfths of a beat, all windows together; 1 for where most is. */
+export function placesInBeat(onsets: Float64Array, bpm: number): Float64Array {
+  const beat = (60 / bpm) * OUTLINE_RATE
+  const places = new Float64Array(PLACES)
+  const length = Math.round(WINDOW * beat)
+  for (let from = 0; from + length <= onsets.length; from += length) {
+    const here = new Float64Array(PLACES)
+    for (let i = from; i < from + length; i++)
+      here[Math.round(((i - from) / beat) * PLACES) % PLACES]! += onsets[i]!
+    add(places, here)
+  }
+  const first = places.indexOf(Math.max(...places))
+  const most = Math.max(1e-9, places[first]!)
+  return places.map((_, p) => places[(p + first) % PLACES]! / most)
+}
+
+/** Adds a window to those before, turned so that they fit best: each begins where it may. */
+function add(places: Float64Array, here: Float64Array): void {
+  let best = 0
+  let most = -1
+  for (let turn = 0; turn < PLACES; turn++) {
+    let sum = 0
+    for (let p = 0; p < PLACES; p++) sum += here[(p + turn) % PLACES]! * places[p]!
+    if (sum > most) [best, most] = [turn, sum]
+  }
+  for (let p = 0; p < PLACES; p++) places[p]! += here[(p + best) % PLACES]!
+}
+
+/**
+ * Finds the time signature of a tempo by how bars and beats return, and what beats are divided into.
+ * @param again autocorrelation of onsets at the rate of an outline
+ * @param onsets their strength, low and high together
+ */
+export function findMeter(again: Float64Array, onsets: Float64Array, bpm: number): MeterReadings {
+  const beat = (60 / bpm) * OUTLINE_RATE
+  const ranked = BARS.map((beats) => ({ beats, score: returnsBy(again, beat, beats) })).sort(
+    (a, b) => b.score - a.score,
+  )
+  const best = ranked[0]!
+  const rival = ranked.find((r) => r.beats !== best.beats && !(r.beats % 2 === 0 && best.beats % 2 === 0))!
+  const confidence = best.score > 0 ? Math.max(0, Math.min(1, 1 - Math.max(0, rival.score) / best.score)) : 0
+  const places = placesInBeat(onsets, bpm)
+  const half = places[6]!
+  const [early, late] = [places[4]!, places[8]!]
+  const third = Math.max(early, late)
+  const swing = third > half ? (third - half) / third : 0
+  const plain: FoundMeter = { beats: best.beats === 2 ? 4 : best.beats, unit: 4, confidence, swing }
+  if (!swing || best.beats % 2) return { meter: plain, other: null }
+  // all three parts of a beat are played in 6/8, two of them where it swings
+  const full = Math.min(early, late) / third
+  const compound: FoundMeter = { beats: 6, unit: 8, confidence: confidence * full, swing: 0 }
+  const simple = { ...plain, confidence: confidence * (1 - full) }
+  return full > 0.5 ? { meter: compound, other: simple } : { meter: simple, other: compound }
+}

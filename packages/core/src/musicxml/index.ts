@@ -1,0 +1,2 @@
+/** Scores in MusicXML, read as music. */
+export { isMusicXml, MUSICXML_LIMITS, readMusicXml } from './read-musicxml'
