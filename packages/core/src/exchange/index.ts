@@ -27,4 +27,5 @@ export {
   type LinesDocument,
   type ReadLines,
 } from './lines'
+export { linesFromMidiFile } from './lines-from-midi'
 export { stemName } from './stem-name'

@@ -145,7 +145,11 @@ function checkedPoint(point: unknown): Point {
   return { tick: tick as number, value, form: form as Form, bend }
 }
 
-function put(mix: Mix, byLane: ReadonlyMap<Address, readonly Point[]>, freshId: () => string): ReadLines {
+export function put(
+  mix: Mix,
+  byLane: ReadonlyMap<Address, readonly Point[]>,
+  freshId: () => string,
+): ReadLines {
   const unknown = [...byLane.keys()].filter((lane) => !resolve(mix, lane))
   const lanes = [...byLane.keys()].filter((lane) => resolve(mix, lane))
   let next = mix

@@ -11,6 +11,10 @@ export const sendDbOf = (value: number): number => Math.max(-90, value <= 0 ? -9
 export const levelShare = (db: number): number =>
   db <= -90 ? 0 : Math.sqrt(gainOfDb(Math.min(6, db)) / gainOfDb(6))
 
+/** The level in dB that a share of a controller's range is: {@link levelShare} undone. */
+export const levelOfShare = (share: number): number =>
+  share <= 0 ? -90 : Math.max(-90, dbOfGain(share * share * gainOfDb(6)))
+
 /** What share of a controller's range a value from −1 to +1 is. */
 export const centredShare = (value: number): number => (value + 1) / 2
 

@@ -96,7 +96,7 @@ export function readMidi(bytes: Uint8Array): MidiSong {
 }
 
 /** The package's parser, behind checks of everything that it believes without looking. */
-function parsed(bytes: Uint8Array): RawFile {
+export function parsed(bytes: Uint8Array): RawFile {
   if (bytes.length > MIDI_LIMITS.bytes) throw new RangeError(words('midi.more'))
   const text = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4))
   if (bytes.length < 14 || text(0) !== 'MThd') throw new RangeError(words('midi.no'))
@@ -125,7 +125,7 @@ function parsed(bytes: Uint8Array): RawFile {
   return file
 }
 
-const cleaned = (text = '') =>
+export const cleaned = (text = '') =>
   text
     // eslint-disable-next-line no-control-regex -- names in MIDI files come with padding of all kinds
     .replace(/[\u0000-\u001f\u007f]/g, ' ')

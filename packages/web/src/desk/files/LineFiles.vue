@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The lines of a mix as files: for a sequencer, for a spreadsheet, for programs; and tables read in again. */
-import { linesFromCsv, linesFromJson, linesToCsv, linesToJson } from '@rudlo/core/exchange'
+import { linesFromCsv, linesFromJson, linesFromMidiFile, linesToCsv, linesToJson } from '@rudlo/core/exchange'
 import { leftOutOfMidi, writeMidi } from '@rudlo/core/midi'
 import type { Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
@@ -35,16 +35,23 @@ const json = () =>
     text(JSON.stringify(linesToJson(props.mix), null, 1)),
   )
 
+async function readLines(file: File) {
+  const { song, mix } = props
+  const fresh = () => crypto.randomUUID()
+  if (/\.midi?$/i.test(file.name))
+    return linesFromMidiFile(song, mix, new Uint8Array(await file.arrayBuffer()), fresh)
+  const words = await file.text()
+  return file.name.endsWith('.json')
+    ? linesFromJson(mix, words, fresh)
+    : linesFromCsv(song, mix, words, fresh)
+}
+
 async function take([file]: readonly File[]): Promise<void> {
   emit('problem', '')
   said.value = ''
   if (!file) return
   try {
-    const words = await file.text()
-    const fresh = () => crypto.randomUUID()
-    const read = file.name.endsWith('.json')
-      ? linesFromJson(props.mix, words, fresh)
-      : linesFromCsv(props.song, props.mix, words, fresh)
+    const read = await readLines(file)
     emit('lines', read.mix, read.lanes)
     const lost = read.unknown.length ? t('files.lines.unknown', { n: read.unknown.length }) : ''
     said.value = [t('files.lines.taken', { n: read.lanes.length }), lost].filter(Boolean).join(' ')
@@ -74,7 +81,7 @@ async function take([file]: readonly File[]): Promise<void> {
         v-if="editable"
         small
         :text="t('files.lines.read')"
-        accept=".csv,.json"
+        accept=".csv,.json,.mid,.midi"
         test="read-lines"
         @files="take"
       />

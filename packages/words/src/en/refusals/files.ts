@@ -60,6 +60,7 @@ export const FILES = {
   'surface-map.not-note': 'At {place}: this is not a note.',
   'stored.kept-damaged': 'What was kept as {what} is damaged.',
   'stored.overruled': 'what was overruled',
+  'lines-file.midi-moves-nothing': 'This MIDI file moves nothing that this mix has.',
   'lines-file.line': 'Line {i}: {what}',
   'lines-file.no-place-song': '“{place}” is not a place in the song.',
   'lines-file.no-value': '“{cell}” is not a value.',
