@@ -41,7 +41,7 @@ import type { AssetBytes } from './songbook/audio/asset-bytes'
 import { Assets } from './songbook/assets'
 import { Bundles } from './songbook/bundles'
 import { Notes } from './songbook/notes/notes'
-import type { ImportTask } from './songbook/import-worker'
+import type { Imported, ImportTask } from './songbook/import-worker'
 import type { NotesAnswer, NotesTask } from './songbook/notes/worker'
 import { ArrivingFiles } from './songbook/arriving'
 import { Uploads } from './songbook/uploads'
@@ -132,7 +132,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const decoders = new WorkerPool<DecodeTask, Int16Array[]>(new URL('decode-worker.js', workers), THREADS)
   const players = new WorkerPool<NotesTask, NotesAnswer>(new URL('notes-worker.js', workers), THREADS)
   const mixers = new WorkerPool<MixdownTask, Uint8Array>(new URL('mixdown-worker.js', workers), THREADS)
-  const importers = new WorkerPool<ImportTask, AssetBytes>(new URL('import-worker.js', workers), THREADS)
+  const importers = new WorkerPool<ImportTask, Imported>(new URL('import-worker.js', workers), THREADS)
   const arriving = new ArrivingFiles(options.uploads ?? join(tmpdir(), 'rudlo-uploads'))
   const songs = new Songs(database)
   const assets = new Assets(database, encoders)

@@ -5,8 +5,11 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { compileMix, render } from '@rudlo/core/engine'
 import { packBundle, readWav, unpackBundle, type Bundle, type BundleParts } from '@rudlo/core/exchange'
+import type { BroughtSong } from '@rudlo/contract/songbook'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { encodeFlac } from '../src/songbook/audio/flac-encoder'
 import { decodeFlac } from '../src/songbook/audio/flac-decoder'
+import type { Refused } from './client'
 import { makeWorld, type World } from './world'
 
 const command = fileURLToPath(new URL('../dist/rudlo.js', import.meta.url))
@@ -49,7 +52,43 @@ function changed(name: string, by: Partial<BundleParts>): string {
   return at(name)
 }
 
+/** Sends a file and makes a song of it. */
+async function bringIn(bytes: Uint8Array) {
+  const teacher = await world.as('teacher')
+  const { body } = await teacher.post<{ id: string; chunk: number }>('/api/uploads', {
+    name: 'song.rudlo.zip',
+    bytes: bytes.length,
+  })
+  for (let n = 0; n * body.chunk < bytes.length; n++)
+    await teacher.raw(
+      'POST',
+      `/api/uploads/${body.id}/chunks/${n}`,
+      {},
+      bytes.subarray(n * body.chunk, (n + 1) * body.chunk),
+    )
+  return teacher.post<BroughtSong & Refused>(`/api/uploads/${body.id}/bundle`)
+}
+
 describe('bundle', () => {
+  it('comes back in as it went out', async () => {
+    const { status, body } = await bringIn(readFileSync(at('work.zip')))
+    expect(status).toBe(200)
+    const { song, mix } = unpackBundle(readFileSync(at('work.zip')))
+    expect([body.document, body.mix]).toEqual([song, mix])
+    const teacher = await world.as('teacher')
+    const kept = await teacher.post('/api/songs', { document: body.document, mix: body.mix })
+    expect(kept.status).toBe(200)
+  })
+
+  it('is refused with one sentence where it is none or was changed', async () => {
+    expect((await bringIn(new Uint8Array(100))).body.error.message).toMatch(/zip/i)
+    const [id] = whole.audio.keys()
+    const other = await encodeFlac([Int16Array.from({ length: 5000 }, (_, n) => n % 90)])
+    const swapped = packBundle({ ...whole, audio: new Map([...whole.audio, [id!, other]]) })
+    const refused = await bringIn(swapped)
+    expect([refused.status, refused.body.error.message]).toEqual([400, expect.stringMatching(/damaged/)])
+  })
+
   it('holds the song, the mix and the audio of a work', () => {
     expect(whole.song).toEqual(world.song)
     expect(whole.mix).toEqual(world.mix)

@@ -154,6 +154,7 @@ const EXPECTED: Readonly<
   // out of turn, since it has no number
   'post /api/uploads/:upload/chunks/:number': { statuses: [401, 404, 404, 404, 400, 400] },
   'post /api/uploads/:upload/decode': { statuses: [401, 404, 404, 404, 409, 404] },
+  'post /api/uploads/:upload/bundle': { statuses: [401, 404, 404, 404, 409, 404] },
   // nothing is no MIDI file
   'post /api/notes': { statuses: [401, 404, 404, 404, 400, 400] },
   'delete /api/uploads/:upload': { statuses: [401, 404, 404, 404, 204, 404] },

@@ -134,9 +134,9 @@ describe('audio', () => {
 describe('notes', () => {
   const send = async (bytes: Uint8Array) => {
     const answer = await teacher.raw('POST', '/api/notes?name=Little%20tune.mid', {}, bytes)
-    return { status: answer.status, body: (await answer.json()) as FromNotes & Refused }
+    return { status: answer.status, body: (await answer.json()) as BroughtSong & Refused }
   }
-  interface FromNotes {
+  interface BroughtSong {
     readonly document: SongVersion
     readonly mix: Mix | null
   }

@@ -60,8 +60,8 @@ export interface Decoded {
   readonly known: boolean
 }
 
-/** What became of a MIDI file: a song that is not kept yet, and a mix with the lines that came along. */
-export interface FromNotes {
+/** What became of a file of notes or of a bundle: a song that is not kept yet, and a mix with the lines that came along. */
+export interface BroughtSong {
   readonly document: SongVersion
   /** The moves that the file holds of volume, pan, sends and how it is played, as lines; null where it holds none. */
   readonly mix: Mix | null

@@ -58,6 +58,10 @@ export const songbookRoutes = ({ assets, permissions, songs, uploads, notes }: S
       answer(c, await uploads.decode(c.get('person'), c.req.param('upload'))),
     )
 
+    .post('/uploads/:upload/bundle', who('teacher'), async (c) =>
+      answer(c, await uploads.unpack(c.get('person'), c.req.param('upload'))),
+    )
+
     .delete('/uploads/:upload', who('teacher'), async (c) => {
       await uploads.giveUp(c.get('person'), c.req.param('upload'))
       return done(c)

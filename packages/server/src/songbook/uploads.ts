@@ -1,6 +1,10 @@
 import { words } from '@rudlo/words'
-import type { Decoded } from '@rudlo/contract/songbook'
+import type { BroughtSong, Decoded } from '@rudlo/contract/songbook'
+import { checkMix, checkSong } from '@rudlo/core/validate'
 import { randomUUID } from 'node:crypto'
+import { mkdtemp, rm } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { LessThan, type DataSource } from 'typeorm'
 import { badInput, notFound, notNow, Problem } from '../http/problem'
@@ -8,7 +12,7 @@ import type { WorkerPool } from '../jobs/worker-pool'
 import type { Person } from '../people/entities'
 import type { AssetBytes } from './audio/asset-bytes'
 import type { Assets } from './assets'
-import type { ImportTask } from './import-worker'
+import type { Imported, ImportTask } from './import-worker'
 import type { ArrivingFiles } from './arriving'
 import { Upload } from './entities'
 
@@ -26,7 +30,7 @@ export class Uploads {
     private readonly assets: Assets,
     private readonly files: ArrivingFiles,
     /** Worker threads of import-worker. */
-    private readonly importers: Pick<WorkerPool<ImportTask, AssetBytes>, 'run'>,
+    private readonly importers: Pick<WorkerPool<ImportTask, Imported>, 'run'>,
   ) {}
 
   /** @throws Problem 413 for a file that is too large */
@@ -96,10 +100,48 @@ export class Uploads {
   async decode(person: Person, id: string): Promise<Decoded> {
     const { upload, bytes } = await this.arrived(person, id)
     if (bytes < upload.bytes) throw notNow(words('upload.file-not-arrived'), { arrived: bytes })
-    const made = await this.importers.run({ file: this.files.file(id), name: upload.name })
+    const made = await this.#audio(this.files.file(id), upload.name)
     const { id: asset, known } = await this.assets.store(made)
+    await this.#done(id)
+    return { asset, channels: made.channels, frames: made.frames, known }
+  }
+
+  /**
+   * Makes a song of a bundle that has arrived, and keeps its sound.
+   * @throws Problem 400 with one sentence for what is none, is damaged or not whole
+   */
+  async unpack(person: Person, id: string): Promise<BroughtSong> {
+    const { upload, bytes } = await this.arrived(person, id)
+    if (bytes < upload.bytes) throw notNow(words('upload.file-not-arrived'), { arrived: bytes })
+    const folder = await mkdtemp(join(tmpdir(), 'rudlo-bundle-'))
+    try {
+      const parts = await this.importers.run({ bundle: this.files.file(id), folder })
+      if (!('song' in parts)) throw new Error('A bundle was not unpacked.')
+      const song = checkSong(parts.song)
+      if (!song.ok) throw badInput(song.problem)
+      const mix = checkMix(parts.mix, song.song)
+      if (!mix.ok) throw badInput(mix.problem)
+      for (const asset of song.song.assets) {
+        const made = await this.#audio(join(folder, asset.id), upload.name)
+        // its name is made of its samples: what is called otherwise was changed
+        if (made.id !== asset.id) throw badInput(words('upload.audio-damaged'))
+        await this.assets.store(made)
+      }
+      await this.#done(id)
+      return { document: song.song, mix: mix.mix, doubtfulTitle: '' }
+    } finally {
+      await rm(folder, { recursive: true, force: true })
+    }
+  }
+
+  async #audio(file: string, name: string): Promise<AssetBytes> {
+    const made = await this.importers.run({ file, name })
+    if (!('flac' in made)) throw new Error('A recording was not read.')
+    return made
+  }
+
+  async #done(id: string): Promise<void> {
     await this.database.getRepository(Upload).delete({ id })
     await this.files.remove(id)
-    return { asset, channels: made.channels, frames: made.frames, known }
   }
 }

@@ -2,7 +2,7 @@ import { words } from '@rudlo/words'
 import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { FromNotes } from '@rudlo/contract/songbook'
+import type { BroughtSong } from '@rudlo/contract/songbook'
 import { balanceParts, proposeSections, type Outline } from '@rudlo/core/analysis'
 import { dbOfGain, gainOfDb } from '@rudlo/core/maths'
 import { songTitle, type MidiPart, type MidiSong } from '@rudlo/core/midi'
@@ -42,7 +42,7 @@ export class Notes {
   ) {}
 
   /** @throws Problem 400 with one sentence for what is no MIDI file or too long, 503 where too many wait */
-  async play(bytes: Uint8Array, fileName = ''): Promise<FromNotes> {
+  async play(bytes: Uint8Array, fileName = ''): Promise<BroughtSong> {
     if (this.#files >= MOST_FILES) throw busy()
     this.#files++
     const folder = await mkdtemp(join(tmpdir(), 'rudlo-notes-'))
@@ -54,7 +54,7 @@ export class Notes {
     }
   }
 
-  async #play(bytes: Uint8Array, fileName: string, folder: string): Promise<FromNotes> {
+  async #play(bytes: Uint8Array, fileName: string, folder: string): Promise<BroughtSong> {
     const { midi, lines, sounding } = await this.#ask({ kind: 'read', bytes }, true)
     const meter = new MeterMap(midi.meter)
     const bars = meter.placeAt(Math.max(0, midi.length - 1)).bar + AFTER

@@ -1,14 +1,18 @@
 <script setup lang="ts">
 /** Recordings or notes for a song: dropped here, or chosen. */
 import { computed, ref } from 'vue'
+import { useManySongs } from './many-songs'
+import ManySongs from './ManySongs.vue'
+import { songsIn, type DroppedFile } from './song-files'
 import { useSong } from './song-store'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import FileButton from '../../ui/fields/FileButton.vue'
 import { t } from '../../words/t'
 
-defineProps<{ more: boolean }>()
+const props = defineProps<{ more: boolean }>()
 
 const store = useSong()
+const many = useManySongs()
 const over = ref(false)
 const AUDIO = '.wav,.aif,.aiff,.flac,.mp3,.ogg,.oga,.m4a,audio/*'
 const busy = computed(() => store.incoming.some((i) => i.share < 1 && !i.problem))
@@ -17,28 +21,39 @@ const busy = computed(() => store.incoming.some((i) => i.share < 1 && !i.problem
 async function dropped(event: DragEvent): Promise<void> {
   over.value = false
   const entries = [...(event.dataTransfer?.items ?? [])].flatMap((i) => i.webkitGetAsEntry() ?? [])
-  const files: File[] = []
-  const walk = async (entry: FileSystemEntry): Promise<void> => {
-    if (entry.isFile)
-      files.push(await new Promise((done, no) => (entry as FileSystemFileEntry).file(done, no)))
-    else {
-      const reader = (entry as FileSystemDirectoryEntry).createReader()
+  const files: DroppedFile[] = []
+  const walk = async (entry: FileSystemEntry, folder: string): Promise<void> => {
+    if (entry.isFile) {
+      const file = await new Promise<File>((done, no) => (entry as FileSystemFileEntry).file(done, no))
+      files.push({ file, folder })
+      return
+    }
+    const reader = (entry as FileSystemDirectoryEntry).createReader()
+    // a folder is read in parts, until there is nothing left
+    for (;;) {
       const list = await new Promise<FileSystemEntry[]>((done, no) => reader.readEntries(done, no))
-      for (const inner of list) await walk(inner)
+      if (!list.length) return
+      for (const inner of list) await walk(inner, entry.name)
     }
   }
-  for (const entry of entries) await walk(entry)
+  for (const entry of entries) await walk(entry, '')
   await take(files)
 }
 
-async function take(files: readonly File[]): Promise<void> {
-  const notes = files.find((f) => /\.midi?$/i.test(f.name))
-  if (notes) return void (await store.bringNotes(notes))
-  const sorted = [...files]
-    .filter((f) => !f.name.startsWith('.'))
-    .sort((a, b) => a.name.localeCompare(b.name))
-  if (sorted.length) await store.bringIn(sorted, t('song.new'))
+async function take(files: readonly DroppedFile[]): Promise<void> {
+  const found = songsIn(files)
+  const [first] = found
+  // what is added to a song that is open are its recordings
+  if (props.more) {
+    const more = found.flatMap((s) => (s.kind === 'recordings' ? s.files : []))
+    if (more.length) await store.bringIn(more, '')
+    else store.problem = t('song.in.only-recordings')
+  } else if (found.length > 1) await many.bringIn(found)
+  else if (first?.kind === 'recordings') await store.bringIn(first.files, first.name || t('song.new'))
+  else if (first) await store.bringWhole(first.file, first.kind)
 }
+
+const choose = (files: readonly File[]) => take(files.map((file) => ({ file, folder: '' })))
 </script>
 
 <template>
@@ -50,16 +65,17 @@ async function take(files: readonly File[]): Promise<void> {
     @dragleave="over = false"
     @drop.prevent="dropped"
   >
-    <template v-if="!store.incoming.length && !store.listening">
+    <ManySongs v-if="many.songs.length && !more" />
+    <template v-else-if="!store.incoming.length && !store.listening">
       <h2>{{ t(more ? 'song.in.more-title' : 'song.in.title') }}</h2>
       <p v-if="!more" class="soft">{{ t('song.in.about') }}</p>
       <FileButton
         multiple
         :tone="more ? 'plain' : 'main'"
         :text="t('song.in.choose')"
-        :accept="`${AUDIO},.mid,.midi`"
+        :accept="more ? AUDIO : `${AUDIO},.mid,.midi,.musicxml,.mxl,.xml,.zip`"
         test="choose-files"
-        @files="take"
+        @files="choose"
       />
     </template>
     <p v-else-if="store.listening" role="status">

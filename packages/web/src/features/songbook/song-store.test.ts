@@ -160,7 +160,7 @@ describe('a song of recordings', () => {
     const plain = plainMix(song!)
     const mix = { ...plain, tracks: plain.tracks.map((t) => ({ ...t, level: -6 })) }
     calls.postFile.mockResolvedValue({ document: song, mix, doubtfulTitle: '' })
-    await store.bringNotes(file('tune.mid'))
+    await store.bringWhole(file('tune.mid'), 'notes')
     store.removeTrack(song!.tracks[0]!.id)
     calls.post.mockResolvedValue({ song: 's', version: 'v9' })
     await store.keep()
@@ -172,7 +172,7 @@ describe('a song of recordings', () => {
     const { song } = await brought()
     const store = useSong()
     calls.postFile.mockResolvedValue({ document: song, mix: null, doubtfulTitle: 'A rude word' })
-    await store.bringNotes(file('tune.mid'))
+    await store.bringWhole(file('tune.mid'), 'notes')
     expect([store.song!.title, store.doubtfulTitle]).toEqual(['New song', 'A rude word'])
     store.answerTitle(true)
     expect([store.song!.title, store.doubtfulTitle]).toEqual(['A rude word', ''])

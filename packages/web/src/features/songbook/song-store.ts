@@ -22,6 +22,8 @@ import { server, told } from '../../api/client'
 import { attempt } from '../../ui/forms/attempt'
 import { t } from '../../words/t'
 import { Analyser } from './analyser'
+import { songOfBundle, songOfNotes } from './many-songs'
+import { trackNameOf } from './track-name'
 import { upload } from './upload'
 
 /** A file on its way in. */
@@ -37,13 +39,6 @@ export interface Incoming {
 const AT_ONCE = 2
 
 const freshId = () => crypto.randomUUID()
-const plainName = (file: string) =>
-  file
-    .replace(/\.[^.]+$/, '')
-    .replace(/^\d+[\s._-]+/, '')
-    .replace(/_/g, ' ')
-    .trim() || t('song.track.usual-name')
-
 /** The song that is being made or changed in the songbook. */
 export const useSong = defineStore('song', () => {
   const song = shallowRef<SongVersion | null>(null)
@@ -108,7 +103,7 @@ export const useSong = defineStore('song', () => {
           return !stopped
         })
         if (!arrived) return
-        const name = plainName(file.name)
+        const name = trackNameOf(file.name)
         set(i, { share: 1, known: arrived.known, stem: { ...arrived, name, role: roleByName(name) } })
       } catch (error) {
         set(i, { share: 0, problem: (error as Error).message })
@@ -146,12 +141,13 @@ export const useSong = defineStore('song', () => {
 
   const stop = () => (stopped = true)
 
-  /** Plays a MIDI file on the project's instruments. */
-  const bringNotes = (file: File) =>
+  /** Plays a file of notes on the project's instruments, or opens a bundle. */
+  const bringWhole = (file: File, kind: 'notes' | 'bundle') =>
     act(async () => {
-      listening.value = t('song.listening.notes')
+      listening.value = t(kind === 'notes' ? 'song.listening.notes' : 'song.listening.bundle')
       try {
-        const made = await told(server.notes.$post({ query: { name: file.name } }, { init: { body: file } }))
+        const made = kind === 'notes' ? await songOfNotes(file) : await songOfBundle(file, () => true)
+        if (!made) return
         song.value = made.document
         mix.value = made.mix
         doubtfulTitle.value = made.doubtfulTitle
@@ -308,7 +304,7 @@ export const useSong = defineStore('song', () => {
     bars,
     open,
     bringIn,
-    bringNotes,
+    bringWhole,
     stop,
     setTitle,
     setTrack,

@@ -6,12 +6,23 @@ import type { Decoded } from '@rudlo/contract/songbook'
 const AGAIN_MS = 2000
 
 /**
- * Sends a file piece by piece and has it decoded. After a lost connection it goes on where it was.
+ * Sends a file piece by piece and has it decoded.
  * @param onProgress told the share done, 0…1; returns false to give up
  * @returns null where it was given up
  * @throws ApiError with the server's sentence
  */
 export async function upload(file: File, onProgress: (share: number) => boolean): Promise<Decoded | null> {
+  const id = await arrive(file, onProgress)
+  return id === null ? null : told(server.uploads[':upload'].decode.$post({ param: { upload: id } }))
+}
+
+/**
+ * Sends a file piece by piece. After a lost connection it goes on where it was.
+ * @param onProgress told the share done, 0…1; returns false to give up
+ * @returns its id; null where it was given up
+ * @throws ApiError with the server's sentence
+ */
+export async function arrive(file: File, onProgress: (share: number) => boolean): Promise<string | null> {
   const { id, chunk } = await told(
     server.uploads.$post({
       json: {
@@ -42,6 +53,5 @@ export async function upload(file: File, onProgress: (share: number) => boolean)
       )
     }
   }
-  if (!onProgress(0.85)) return giveUp()
-  return told(server.uploads[':upload'].decode.$post({ param: { upload: id } }))
+  return onProgress(0.85) ? id : giveUp()
 }
