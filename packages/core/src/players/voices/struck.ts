@@ -26,8 +26,6 @@ export interface StruckVoice {
   readonly seed: number
 }
 
-/** Below this share of the loudest, a partial is no longer followed: −72 dB. */
-const GONE = 0.00025
 const HIGHEST = 17_000
 /** Rings on for so long at most, in seconds. */
 const LONGEST = 9
@@ -42,7 +40,7 @@ function addPartial(
 ): void {
   if (frequency * ratio > HIGHEST) return
   const shrink = exp(-6.907755 / (seconds * RATE))
-  // ln(GONE / amplitude) / ln(shrink)
+  // until it is 72 dB below the loudest: ln(0.00025 / amplitude) / ln(shrink)
   const heard = Math.ceil((seconds * RATE * (8.3 + log(Math.max(amplitude, 1e-6)))) / 6.907755)
   const frames = Math.min(sound.length, Math.max(0, heard))
   let re = amplitude * cosPi(2 * phase)

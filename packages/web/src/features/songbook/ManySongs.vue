@@ -10,7 +10,7 @@ const said = ({ state, problem, title }: SongOnItsWay): string =>
   state === 'failed'
     ? problem
     : state === 'kept'
-      ? t('song.many.kept', { title })
+      ? [t('song.many.kept', { title }), problem].filter(Boolean).join('. ')
       : t(state === 'working' ? 'song.many.working' : 'song.many.waiting')
 </script>
 

@@ -4,6 +4,7 @@ import type { FoundMeter } from '@rudlo/core/analysis'
 import type { MeterChange } from '@rudlo/core/time'
 import { computed } from 'vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
+import FileButton from '../../ui/fields/FileButton.vue'
 import NumberField from '../../ui/fields/NumberField.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
 import PageSection from '../../ui/page/PageSection.vue'
@@ -64,6 +65,13 @@ const sure = computed(() => {
           >{{ t('song.tempo.find') }}</AppButton
         >
       </div>
+      <FileButton
+        small
+        :text="t('song.time.file')"
+        accept=".mid,.midi,.musicxml,.mxl,.xml"
+        test="time-of-file"
+        @files="([file]) => file && store.takeTime(file)"
+      />
       <p v-if="store.listening" role="status" class="soft">{{ store.listening }}</p>
       <p v-if="store.found" class="row" role="status" data-test="found-tempo">
         {{

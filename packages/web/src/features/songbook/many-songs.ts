@@ -33,27 +33,36 @@ export async function songOfBundle(
   return id === null ? null : told(server.uploads[':upload'].bundle.$post({ param: { upload: id } }))
 }
 
-async function songOfRecordings(
-  name: string,
-  files: readonly File[],
-): Promise<Pick<BroughtSong, 'document' | 'mix'>> {
+type Made = Pick<BroughtSong, 'document' | 'mix'> & { readonly problem?: string }
+
+/** The song of those recordings that can be read, and what is wrong with the others. @throws the first problem where none can */
+async function songOfRecordings(name: string, files: readonly File[]): Promise<Made> {
   const stems: Stem[] = []
+  const problems: Error[] = []
   for (const file of files) {
-    const arrived = await upload(file, () => true)
-    if (!arrived) continue
-    const track = trackNameOf(file.name)
-    stems.push({ ...arrived, name: track, role: roleByName(track) })
+    try {
+      const arrived = (await upload(file, () => true))!
+      const track = trackNameOf(file.name)
+      stems.push({ ...arrived, name: track, role: roleByName(track) })
+    } catch (error) {
+      problems.push(error as Error)
+    }
   }
-  return { document: songOfStems(name || t('song.new'), stems, freshId), mix: null }
+  if (!stems.length) throw problems[0]!
+  const problem = problems.map((p) => p.message).join(' ')
+  return { document: songOfStems(name || t('song.new'), stems, freshId), mix: null, problem }
 }
 
-async function make(song: SongFiles): Promise<Pick<BroughtSong, 'document' | 'mix'>> {
+async function make(song: SongFiles): Promise<Made> {
   if (song.kind === 'notes') return songOfNotes(song.file)
   if (song.kind === 'recordings') return songOfRecordings(song.name, song.files)
-  const made = await songOfBundle(song.file, () => true)
-  if (!made) throw new Error(t('ui.fault'))
-  return made
+  // nobody gives up here: it is there once it has arrived
+  return (await songOfBundle(song.file, () => true))!
 }
+
+/** What a song is called while it is not one yet. */
+const nameOf = (song: SongFiles): string =>
+  song.name || (song.kind === 'recordings' ? song.files.map((f) => f.name).join(', ') : '')
 
 /** Several songs that are brought in at once: each goes into the songbook by itself, and each is told. */
 export const useManySongs = defineStore('many-songs', () => {
@@ -64,8 +73,8 @@ export const useManySongs = defineStore('many-songs', () => {
   /** One after the other: the server plays or decodes each with all it has. */
   async function bringIn(list: readonly SongFiles[]): Promise<void> {
     stopped = false
-    songs.value = list.map(({ name }) => ({
-      name: name || t('song.new'),
+    songs.value = list.map((song) => ({
+      name: nameOf(song),
       state: 'waiting',
       title: '',
       version: '',
@@ -77,10 +86,10 @@ export const useManySongs = defineStore('many-songs', () => {
       if (stopped) break
       set(i, { state: 'working' })
       try {
-        const { document, mix } = await make(files)
+        const { document, mix, problem = '' } = await make(files)
         const json: SongToKeep = { document, mix }
         const { version } = await told(server.songs.$post({ json }))
-        set(i, { state: 'kept', title: document.title, version })
+        set(i, { state: 'kept', title: document.title, version, problem })
       } catch (error) {
         set(i, { state: 'failed', problem: (error as Error).message })
       }

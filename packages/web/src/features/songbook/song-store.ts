@@ -24,6 +24,7 @@ import { t } from '../../words/t'
 import { Analyser } from './analyser'
 import { songOfBundle, songOfNotes } from './many-songs'
 import { trackNameOf } from './track-name'
+import { inTimeOf, readScore } from './time-of-file'
 import { upload } from './upload'
 
 /** A file on its way in. */
@@ -195,6 +196,13 @@ export const useSong = defineStore('song', () => {
       }),
     )
 
+  /** Takes tempo, bars and sections over from a MIDI file or a score of the same piece. */
+  const takeTime = (file: File) =>
+    act(async () => {
+      const score = await readScore(file)
+      change((s) => inTimeOf(s, score, downbeatOf(s), freshId))
+    })
+
   const meters = computed(() => (song.value ? metersByBar(song.value) : []))
   /** Sets the time signature from a bar on. */
   const setMeter = (now: MeterAtBar) => change((s) => withMeters(s, [...metersByBar(s), now]))
@@ -318,6 +326,7 @@ export const useSong = defineStore('song', () => {
     addSection,
     findTempo,
     takeFound,
+    takeTime,
     findSections,
     keep,
     close,

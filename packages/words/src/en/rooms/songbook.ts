@@ -61,6 +61,7 @@ export const SONGBOOK = {
   'song.section.here': 'Add a section here (bar {bar})',
   'song.time': 'Time',
   'song.time.fixed': 'The regions of this song do not start together, so its time stays as it is.',
+  'song.time.file': 'Take tempo and sections from a score or MIDI file',
   'song.tempo': 'Tempo',
   'song.tempo.unit': 'bpm',
   'song.tempo.odd': '“{text}” is no tempo. Type a number from 5 to 1,000.',
