@@ -124,6 +124,17 @@ export default defineConfig({
       },
       {
         test: {
+          // not a part of `npm test`: what it needs is installed by `npm run test:real`
+          name: 'real',
+          isolate: false,
+          include: ['packages/server/real/**/*.test.ts'],
+          globalSetup: ['packages/server/test/database.ts'],
+          testTimeout: PATIENT,
+          hookTimeout: PATIENT,
+        },
+      },
+      {
+        test: {
           name: 'server',
           // each file has a database and a server of its own
           isolate: false,

@@ -19,6 +19,7 @@ const GROUPS = {
   assess: async () => (await import('../bench/assess.mjs')).assess(),
   drag: async () => (await import('../bench/drag.mjs')).dragging(),
   review: async () => (await import('../bench/review.mjs')).review(),
+  open: async () => (await import('../bench/open-sound.mjs')).openSound(),
   rooms: async () => (await import('../bench/rooms.mjs')).rooms(),
   term: async () => (await import('../bench/class-term.mjs')).classTerm(),
   songbook: async () => (await import('../bench/songbook.mjs')).songbook(),

@@ -125,7 +125,7 @@ export class Person {
   }
 
   async canPlay(): Promise<void> {
-    await expect(this.at('play')).toBeEnabled({ timeout: 180_000 })
+    await expect(this.at('play')).toHaveAttribute('data-sound', 'whole', { timeout: 180_000 })
   }
 
   /** An element by its test name. Somebody with a finger taps it where a mouse would click. */

@@ -5,16 +5,20 @@ import { ROOT } from './paths.mjs'
 import { has, must, run } from './run.mjs'
 import { giveUp, say } from './say.mjs'
 
-/** What each Debian package gives. */
-const COMMANDS = {
+/** What each Debian package gives: a command, or a file. */
+const GIVES = {
   'mariadb-server': 'mariadbd',
   'chromium-headless-shell': 'chromium-headless-shell',
   ffmpeg: 'ffmpeg',
+  'openttd-openmsx': '/usr/share/games/openttd/baseset/openmsx/openmsx.obm',
+  'wesnoth-1.16-music': '/usr/share/games/wesnoth/1.16/data/core/music/battle.ogg',
 }
 
-/** Installs the Debian packages whose command is missing, as root or through sudo. */
+const isThere = (given) => (given.startsWith('/') ? existsSync(given) : has(given))
+
+/** Installs the Debian packages whose command or file is missing, as root or through sudo. */
 export async function needDebian(...packages) {
-  const missing = packages.filter((name) => !has(COMMANDS[name]))
+  const missing = packages.filter((name) => !isThere(GIVES[name]))
   if (!missing.length) return
   const install = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
   const root = process.getuid?.() === 0

@@ -10,8 +10,9 @@ const STANDS_OUT = 1.5
 /** A section longer than this share of the song is looked at again: a smaller change may divide it. */
 const LONGEST = 1 / 3
 /** Changes below this are none, in dB over all tracks and kinds of sound together. */
-const HEARD = 2
-const MOST = 26
+const HEARD = 1
+/** More than this nobody keeps apart. */
+const MOST = 12
 const SILENT_DB = -60
 
 /**
@@ -27,8 +28,8 @@ export function proposeSections(outlines: readonly Outline[], bars: readonly num
   const novelty = noveltyOf(outlines, bars)
   const usual = novelty.reduce((a, b) => a + b, 0) / count
   const found = [0]
-  const isFree = (bar: number) =>
-    bar <= count - 2 && found.every((other) => Math.abs(other - bar) >= SHORTEST)
+  const isFree = (bar: number, apart = SHORTEST) =>
+    bar <= count - 2 && found.every((other) => Math.abs(other - bar) >= apart)
   const peaks = [...novelty.keys()]
     .filter(
       (bar) =>
@@ -39,7 +40,9 @@ export function proposeSections(outlines: readonly Outline[], bars: readonly num
     )
     .sort((a, b) => novelty[b]! - novelty[a]!)
   for (const bar of peaks) if (found.length < MOST && isFree(bar)) found.push(bar)
-  divide(found, count, (bar) => (isFree(bar) ? novelty[bar]! : 0))
+  // a third of a short song is shorter than a section usually is
+  const apart = Math.max(2, Math.min(SHORTEST, Math.floor(count / 3)))
+  divide(found, count, (bar) => (isFree(bar, apart) ? novelty[bar]! : 0))
   return found.sort((a, b) => a - b)
 }
 
@@ -52,7 +55,7 @@ function divide(found: number[], count: number, changeAt: (bar: number) => numbe
       const to = begins[i + 1] ?? count
       if (to - from <= count * LONGEST) continue
       let best = from
-      for (let bar = from + SHORTEST; bar < to; bar++)
+      for (let bar = from + 1; bar < to; bar++)
         if (changeAt(bar) > (best === from ? HEARD : changeAt(best))) best = bar
       if (best === from) continue
       found.push(best)

@@ -253,6 +253,27 @@ describe('Player', () => {
     expect(player.position).toBe(21 * 128)
   })
 
+  it('waits without a click for recordings that are still on their way, and then goes on from there', () => {
+    const arrived = new Int32Array(new SharedArrayBuffer(4))
+    const coming = new Map([...constant].map(([id, audio]) => [id, { ...audio, arrived }] as const))
+    const player = new Player(compileMix(song, mix), coming)
+    player.play()
+    expect(Math.max(...run(player, 20))).toBe(0)
+    expect([player.waiting, player.playing, player.position]).toEqual([true, true, 0])
+    // some seconds are there
+    arrived[0] = 40_000
+    const heard = run(player, 400)
+    expect(largestStep(heard)).toBeLessThan(0.01)
+    expect(player.waiting).toBe(true)
+    // nothing was read that was not there
+    expect(player.position).toBeLessThan(40_000)
+    expect(player.position).toBeGreaterThan(20_000)
+    const held = player.position
+    arrived[0] = 100_000_000
+    run(player, 10)
+    expect([player.waiting, player.position]).toEqual([false, held + 10 * BLOCK])
+  })
+
   it('stops, goes elsewhere and goes on without a click', () => {
     const player = new Player(compileMix(song, mix), constant)
     player.play()

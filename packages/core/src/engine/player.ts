@@ -1,3 +1,4 @@
+import { Arrival } from './arrival'
 import type { AudioStore } from './audio'
 import { SAMPLE_RATE } from '../time'
 import { beatAt, type Beats } from './beats'
@@ -8,6 +9,9 @@ import { isSamePath } from './same-path'
 
 /** Sound comes and goes within this many samples at play, stop, a change of place and a loop's end: 5 ms. */
 const FADE = 220
+
+/** Samples ahead that have to be there: the sound sinks within them, and a callback is shorter. */
+const AHEAD = 4096
 
 /** A stretch that is played round and round, in samples. */
 export interface Loop {
@@ -40,11 +44,15 @@ export class Player {
   #coming: Program | null = null
   /** The bar that is counted: its beats, the samples of one, and the samples still to go. */
   #count = { beats: 0, gap: 0, left: 0 }
+  readonly #arrival: Arrival
+  /** Whether it would play on, and what comes next is not there yet. */
+  #waits = false
 
   constructor(program: Program, audio: AudioStore) {
     this.engine = new Engine(program, audio)
     this.#beats = program.beats
     this.#program = program
+    this.#arrival = new Arrival(audio)
   }
 
   /**
@@ -64,6 +72,11 @@ export class Player {
   /** Beats still to be counted before it plays; 0 where none. */
   get counting(): number {
     return this.#count.left > 0 ? Math.ceil(this.#count.left / this.#count.gap) : 0
+  }
+
+  /** Whether it wants to play, and waits for recordings that are still on their way. */
+  get waiting(): boolean {
+    return this.#wantsToPlay && this.#waits
   }
 
   /** Whether it plays, or is about to. */
@@ -95,6 +108,7 @@ export class Player {
   /** Fills `left` and `right` (any length) with what comes next. */
   process(left: Float32Array, right: Float32Array): void {
     let done = 0
+    this.#lookAhead()
     while (done < left.length) {
       if (this.#idle()) {
         left.fill(0, done)
@@ -158,7 +172,17 @@ export class Player {
       this.#target = null
       this.engine.reset()
     }
-    return !this.#wantsToPlay
+    return !this.#wantsToPlay || this.#waits
+  }
+
+  /** Looks whether what comes next is there: so far ahead that the sound can sink before it is not. */
+  #lookAhead(): void {
+    if (!this.#wantsToPlay) {
+      this.#waits = false
+      return
+    }
+    const at = this.#target ?? this.position
+    this.#waits = !this.#arrival.isThere(this.#program, at, at + AHEAD)
   }
 
   #framesBeforeChange(wanted: number): number {
@@ -167,7 +191,7 @@ export class Player {
   }
 
   #shape(frames: number): void {
-    const leaving = !this.#wantsToPlay || this.#target !== null || this.#coming !== null
+    const leaving = !this.#wantsToPlay || this.#waits || this.#target !== null || this.#coming !== null
     for (let n = 0; n < frames; n++) {
       const nearEnd = this.loop ? this.loop.end - (this.position + n) : FADE
       const rising = !leaving && !(nearEnd >= 0 && nearEnd < FADE && this.loop)

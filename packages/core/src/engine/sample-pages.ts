@@ -4,6 +4,10 @@ import type { MemoryPart, Shorts } from '../kernels'
 const PAGE = 8192
 const SHIFT = 13
 
+/** Samples of a recording that have to be there before sample `last` is read: whole pages are taken. */
+export const neededFor = (last: number, frames: number): number =>
+  Math.min(frames, ((last >> SHIFT) + 1) << SHIFT)
+
 const pagesOf = new WeakMap<Int16Array, readonly Int16Array[]>()
 
 /** A recording in pages: views of it, made once, so that nothing is made while it plays. */

@@ -2,30 +2,45 @@ import type { AssetAudio } from '@rudlo/core/engine'
 import { unpackOverview, type Overview } from '@rudlo/core/exchange'
 import type { AssetInfo } from '@rudlo/core/song'
 import { bytesOf, server } from '../api/client'
+import { comingAudio, type ComingAudio } from './coming-audio'
 import type { DecodeApi } from './decode.worker'
 import { Decoders, type Decoder } from './decoders'
 import { decodeNatively, nativeScale, type Scale } from './native-flac'
 import { WorkerHost } from './worker-host'
 
-const audio = new Map<string, Promise<AssetAudio>>()
+/** A recording that was asked for. */
+interface Loading {
+  readonly coming: ComingAudio
+  /** Resolves when its first seconds are there; also where they could not be had by themselves. */
+  readonly begun: Promise<void>
+  /** Begins to load all of it, once. */
+  whole(): Promise<void>
+}
+
+const loading = new Map<string, Loading>()
 const overviews = new Map<string, Promise<Overview>>()
 /** Files that were fetched and wait to be decoded. */
 const files = new Map<string, Promise<Uint8Array>>()
+/** Beginnings of files that were fetched and wait to be decoded. */
+const heads = new Map<string, Promise<Uint8Array>>()
 
 /** Decoders at work at a time. */
 const WORKERS = 2
 /** A page that never rests is not waited for longer, in ms. */
 const RESTLESS = 1500
+/** Bytes of a file that its first seconds are in: three of loud stereo, more of everything else. */
+const HEAD = 256 * 1024
 
 function decoder(): Decoder {
   const host = new WorkerHost<DecodeApi>(
     () => new Worker(new URL('./decode.worker.ts', import.meta.url), { type: 'module' }),
   )
   return {
-    warm: () => host.warm(),
-    decode: async ({ bytes, frames }) => {
-      const samples = await natively(bytes, frames)
-      return host.ask((remote) => (samples ? remote.whole(...samples) : remote.decode(bytes, frames)))
+    warm: () => void host.ask((remote) => remote.warm()).catch(() => null),
+    head: ({ bytes, into }) => host.ask((remote) => remote.head(bytes, into)),
+    decode: async ({ bytes, into }) => {
+      const samples = await natively(bytes, into[0]!.length)
+      return host.ask((remote) => (samples ? remote.whole(...samples, into) : remote.decode(bytes, into)))
     },
   }
 }
@@ -47,18 +62,55 @@ const decoders = new Decoders(
 /** Starts the decoders before there is anything to decode: they take a moment to come up. */
 export const warmDecoders = (): void => decoders.warm()
 
-const fetched = (asset: AssetInfo): Promise<Uint8Array> =>
-  once(files, asset.id, () => bytesOf(server.assets[':asset'].$get({ param: { asset: asset.id } })))
+const assetAt = ({ id }: AssetInfo) => ({ param: { asset: id } })
 
-async function load(asset: AssetInfo): Promise<AssetAudio> {
+const fetched = (asset: AssetInfo): Promise<Uint8Array> =>
+  once(files, asset.id, () => bytesOf(server.assets[':asset'].$get(assetAt(asset))))
+
+/** The beginning of a file; the whole of it where it was fetched already. */
+const headOf = (asset: AssetInfo): Promise<Uint8Array> =>
+  files.get(asset.id) ??
+  once(heads, asset.id, () =>
+    bytesOf(
+      server.assets[':asset'].$get(assetAt(asset), { init: { headers: { range: `bytes=0-${HEAD - 1}` } } }),
+    ),
+  )
+
+async function begin(asset: AssetInfo, { into, arrive }: ComingAudio): Promise<void> {
+  const bytes = await headOf(asset)
+  heads.delete(asset.id)
+  arrive(await decoders.head({ bytes, into }))
+}
+
+async function loadWhole(asset: AssetInfo, { into, arrive }: ComingAudio): Promise<void> {
   const bytes = await fetched(asset)
   files.delete(asset.id)
-  return decoders.decode({ bytes, frames: asset.frames })
+  await decoders.decode({ bytes, into })
+  arrive(asset.frames)
+}
+
+/** A recording on its way; asked for again where it failed. */
+function load(asset: AssetInfo): Loading {
+  const known = loading.get(asset.id)
+  if (known) return known
+  const coming = comingAudio(asset)
+  let whole: Promise<void> | null = null
+  const made: Loading = {
+    coming,
+    begun: begin(asset, coming).catch(() => undefined),
+    whole: () => {
+      whole ??= loadWhole(asset, coming)
+      whole.catch(() => loading.delete(asset.id))
+      return whole
+    },
+  }
+  loading.set(asset.id, made)
+  return made
 }
 
 /** Fetches what is not there yet of a song's audio. It is decoded when it is loaded: a page that is being built needs the machine. */
 export async function fetchAudio(assets: readonly AssetInfo[]): Promise<void> {
-  await Promise.all(assets.filter((asset) => !audio.has(asset.id)).map(fetched))
+  await Promise.all(assets.filter((asset) => !loading.has(asset.id)).map(headOf))
 }
 
 /** Remembers a promise by id, and forgets it again where it fails, so that it can be tried again. */
@@ -71,23 +123,47 @@ function once<T>(kept: Map<string, Promise<T>>, id: string, make: () => Promise<
   return made
 }
 
+/** Audio that fills while it is heard. */
+export interface FillingAudio {
+  /** In the order that was asked for. */
+  readonly audio: readonly (readonly [string, AssetAudio])[]
+  /** Resolves when the first seconds of every recording are there. */
+  readonly begun: Promise<void>
+  /** Loads all of it, the first ones first. @throws ApiError, Unreachable, or Error where a file is damaged */
+  whole(onProgress: (share: number) => void): Promise<void>
+}
+
 /**
- * Fetches and decodes all audio of a song; what is there already (from another hand-in of the same song) is
- * shared. `onProgress` is told the share done, 0…1.
+ * Begins to fetch and decode all audio of a song, the first seconds of each recording first; what is there already (from another
+ * hand-in of the same song) is shared.
+ * @param assets in the order in which they are heard
  */
+export function beginAudio(assets: readonly AssetInfo[]): FillingAudio {
+  const all = assets.map((asset) => ({ id: asset.id, ...load(asset) }))
+  return {
+    audio: all.map(({ id, coming }) => [id, coming.audio] as const),
+    begun: Promise.all(all.map((a) => a.begun)).then(() => undefined),
+    whole: async (onProgress) => {
+      let done = 0
+      onProgress(0)
+      await Promise.all(
+        all.map(async (a) => {
+          await a.whole()
+          onProgress(++done / all.length)
+        }),
+      )
+    },
+  }
+}
+
+/** Fetches and decodes all audio of a song. `onProgress` is told the share done, 0…1. */
 export async function loadAudio(
   assets: readonly AssetInfo[],
   onProgress: (share: number) => void,
 ): Promise<(readonly [string, AssetAudio])[]> {
-  let done = 0
-  onProgress(0)
-  return Promise.all(
-    assets.map(async (asset) => {
-      const sound = await once(audio, asset.id, () => load(asset))
-      onProgress(++done / assets.length)
-      return [asset.id, sound] as const
-    }),
-  )
+  const { audio, whole } = beginAudio(assets)
+  await whole(onProgress)
+  return [...audio]
 }
 
 /** The waveform overview of an asset. */
@@ -102,7 +178,8 @@ export function loadOverview(asset: AssetInfo): Promise<Overview> {
 
 /** Forgets everything, at sign-out: the next person may not be allowed to hear it. */
 export function forgetAudio(): void {
-  audio.clear()
+  loading.clear()
   files.clear()
+  heads.clear()
   overviews.clear()
 }

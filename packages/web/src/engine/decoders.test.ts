@@ -5,7 +5,7 @@ import { Decoders, type Decoder, type DecodeTask } from './decoders'
 function made(count = 2) {
   interface Own {
     at: string | null
-    answer(channels: Int16Array[]): void
+    answer(): void
     fail(problem: string): void
   }
   const workers: Own[] = []
@@ -15,6 +15,7 @@ function made(count = 2) {
     workers.push(own)
     return {
       warm: () => {},
+      head: ({ bytes }) => Promise.resolve(bytes[0]!),
       decode: ({ bytes }) =>
         new Promise((resolve, reject) => {
           own.at = String.fromCharCode(bytes[0]!)
@@ -22,16 +23,15 @@ function made(count = 2) {
             own.at = null
             then()
           }
-          own.answer = (channels) => end(() => resolve(channels))
+          own.answer = () => end(resolve)
           own.fail = (problem) => end(() => reject(new Error(problem)))
         }),
     }
   }
   const decoders = new Decoders(count, start, (then) => (rest = then))
-  const task = (id: string): DecodeTask => ({ bytes: Uint8Array.of(id.charCodeAt(0)), frames: 2 })
-  const sound = [new Int16Array(2)]
+  const task = (id: string): DecodeTask => ({ bytes: Uint8Array.of(id.charCodeAt(0)), into: [] })
   const busy = () => workers.map((w) => w.at)
-  return { decoders, workers, task, sound, busy, rest: () => rest() }
+  return { decoders, workers, task, busy, rest: () => rest() }
 }
 
 /** Lets promises that are settled say so. */
@@ -39,24 +39,35 @@ const settled = () => new Promise((done) => setTimeout(done))
 
 describe('decoders', () => {
   it('leave a core to the page until it rests, then all help', async () => {
-    const { decoders, workers, task, sound, busy, rest } = made()
+    const { decoders, workers, task, busy, rest } = made()
     const all = ['a', 'b', 'c'].map((id) => decoders.decode(task(id)))
     expect(busy()).toEqual(['a', null])
     rest()
     expect(busy()).toEqual(['a', 'b'])
-    workers[1]!.answer(sound)
+    workers[1]!.answer()
     await settled()
     expect(busy()).toEqual(['a', 'c'])
-    workers[0]!.answer(sound)
-    workers[1]!.answer(sound)
-    expect((await Promise.all(all)).map((a) => a.frames)).toEqual([2, 2, 2])
+    workers[0]!.answer()
+    workers[1]!.answer()
+    await Promise.all(all)
+    expect(busy()).toEqual([null, null])
+  })
+
+  it('take beginnings before whole files, and all at once', async () => {
+    const { decoders, workers, task, busy } = made()
+    const whole = [decoders.decode(task('a')), decoders.decode(task('b'))]
+    expect(busy()).toEqual(['a', null])
+    // the second decoder, which would wait for the page to rest, takes them
+    expect(await Promise.all([decoders.head(task('x')), decoders.head(task('y'))])).toEqual([120, 121])
+    workers[0]!.answer()
+    await whole[0]
   })
 
   it('wait for rest again with the next page', async () => {
-    const { decoders, workers, task, sound, busy, rest } = made()
+    const { decoders, workers, task, busy, rest } = made()
     void decoders.decode(task('a'))
     rest()
-    workers[0]!.answer(sound)
+    workers[0]!.answer()
     await settled()
     void decoders.decode(task('b'))
     void decoders.decode(task('c'))
@@ -66,12 +77,12 @@ describe('decoders', () => {
   })
 
   it('say what is damaged, and go on', async () => {
-    const { decoders, workers, task, sound } = made(1)
+    const { decoders, workers, task } = made(1)
     const [damaged, whole] = [decoders.decode(task('a')), decoders.decode(task('b'))]
     workers[0]!.fail('This audio arrived damaged.')
     await expect(damaged).rejects.toThrow('This audio arrived damaged.')
     await settled()
-    workers[0]!.answer(sound)
-    await expect(whole).resolves.toMatchObject({ frames: 2 })
+    workers[0]!.answer()
+    await whole
   })
 })

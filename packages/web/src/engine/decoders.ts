@@ -1,22 +1,21 @@
-import type { AssetAudio } from '@rudlo/core/engine'
-
-/** A FLAC file, and the samples that each of its channels must have. */
+/** A FLAC file or its beginning, and where the samples of each channel go. */
 export interface DecodeTask {
   readonly bytes: Uint8Array
-  readonly frames: number
+  readonly into: readonly Int16Array[]
 }
 
 /** What decodes one file at a time. */
 export interface Decoder {
   warm(): void
+  /** Decodes the beginning of a file. @returns how many samples are there now */
+  head(task: DecodeTask): Promise<number>
   /** @throws Error with one sentence where the audio is damaged, or what decodes has died */
-  decode(task: DecodeTask): Promise<Int16Array[]>
+  decode(task: DecodeTask): Promise<void>
 }
 
 interface Job {
-  readonly task: DecodeTask
-  readonly resolve: (audio: AssetAudio) => void
-  readonly reject: (error: Error) => void
+  run(decoder: Decoder): Promise<void>
+  fail(error: Error): void
 }
 
 /**
@@ -25,6 +24,7 @@ interface Job {
  */
 export class Decoders {
   readonly #free: Decoder[] = []
+  readonly #heads: Job[] = []
   readonly #queue: Job[] = []
   #running = 0
   #started = 0
@@ -50,14 +50,27 @@ export class Decoders {
     }
   }
 
+  /** The beginning of a file: before all whole files. @returns how many samples are there now */
+  head(task: DecodeTask): Promise<number> {
+    return this.#ask(this.#heads, (decoder) => decoder.head(task))
+  }
+
   /** @throws Error with one sentence where the audio is damaged, or what decodes has died */
-  decode(task: DecodeTask): Promise<AssetAudio> {
+  decode(task: DecodeTask): Promise<void> {
+    return this.#ask(this.#queue, (decoder) => decoder.decode(task))
+  }
+
+  #ask<T>(queue: Job[], work: (decoder: Decoder) => Promise<T>): Promise<T> {
     this.warm()
     return new Promise((resolve, reject) => {
-      this.#queue.push({ task, resolve, reject })
-      if (this.#running === 0 && this.#queue.length === 1) this.#askForRest()
+      queue.push({ run: async (decoder) => resolve(await work(decoder)), fail: reject })
+      if (this.#running === 0 && this.#waiting === 1) this.#askForRest()
       this.#next()
     })
+  }
+
+  get #waiting(): number {
+    return this.#queue.length + this.#heads.length
   }
 
   /** A new lot of recordings comes with a new page: the helpers wait for that one. */
@@ -70,17 +83,20 @@ export class Decoders {
   }
 
   #next(): void {
-    while (this.#queue.length && this.#free.length && (this.#mayHelp || this.#running === 0))
-      void this.#do(this.#queue.shift()!, this.#free.shift()!)
+    // beginnings are short and waited for: all decoders take them at once
+    while (this.#free.length && (this.#heads.length || this.#mayHelp || this.#running === 0)) {
+      const job = this.#heads.shift() ?? this.#queue.shift()
+      if (!job) return
+      void this.#do(job, this.#free.shift()!)
+    }
   }
 
-  async #do({ task, resolve, reject }: Job, decoder: Decoder): Promise<void> {
+  async #do(job: Job, decoder: Decoder): Promise<void> {
     this.#running++
     try {
-      const channels = await decoder.decode(task)
-      resolve({ channels, frames: channels[0]!.length })
+      await job.run(decoder)
     } catch (error) {
-      reject(error as Error)
+      job.fail(error as Error)
     }
     this.#running--
     this.#free.push(decoder)

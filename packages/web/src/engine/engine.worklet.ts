@@ -86,6 +86,7 @@ class EngineProcessor extends AudioWorkletProcessor {
     }
     state.position = player.position
     state.playing = player.playing
+    state.waiting = player.waiting
     state.counting = player.counting
     player.monitor.apply(left, right)
     // the audio thread has no finer clock than this one: summed over many blocks it is fine enough

@@ -97,7 +97,19 @@ describe('the player', () => {
     const player = usePlayer()
     const missing = { id: 'f'.repeat(64), frames: 10, channels: 1 as const }
     await player.open({ ...shortSong, assets: [missing] }, mix)
+    await expect.poll(() => player.failure).toBeTruthy()
     expect(player.ready).toBe(false)
-    expect(player.failure).toBeTruthy()
+  })
+
+  it('begins as soon as it can where play was pressed before that', async () => {
+    setActivePinia(createPinia())
+    const player = usePlayer()
+    const coming = player.open(shortSong, mix)
+    void player.play()
+    await expect.poll(() => player.wished || player.playing).toBe(true)
+    await coming
+    await expect.poll(() => player.seconds).toBeGreaterThan(0.05)
+    expect(player.wished).toBe(false)
+    await player.close()
   })
 })

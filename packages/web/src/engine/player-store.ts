@@ -16,7 +16,7 @@ import { useMeasuredLoudness } from './measured-loudness'
 import { MixMeter } from './mix-meter'
 import type { SharedState } from './shared-state'
 import { painted } from './painted'
-import { audioOf } from './song-audio'
+import { audioToHear, type SongAudio } from './song-audio'
 import { tempoLearner } from './tempo-learner'
 import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 
@@ -53,6 +53,10 @@ export const usePlayer = defineStore('player', () => {
   /** Whether the sound has just stuttered: the machine does not keep up. */
   const stuttered = ref(false)
   const watcher = new DropoutWatch()
+  /** Whether somebody wants to hear it, who presses play before it is there. */
+  const wished = ref(false)
+  /** Whether it would play on and waits for recordings that are still on their way. */
+  const waiting = ref(false)
   /** Beats still to be counted before it plays. */
   const counting = ref(0)
   /** LUFS of the last 400 ms and of the last 3 s; −Infinity for silence. */
@@ -90,6 +94,8 @@ export const usePlayer = defineStore('player', () => {
   let heardAt = -Infinity
   let resting: ReturnType<typeof setTimeout> | undefined
   let opened = 0
+  /** Whether a song is on its way that cannot be heard yet. */
+  let isOpening = false
   /** Where a change of place was asked for that the audio thread has not made yet, and until when to wait for it. */
   let awaited: { readonly sample: number; readonly until: number } | null = null
   /** A mix is rendered for its loudness when the hand rests. */
@@ -124,7 +130,9 @@ export const usePlayer = defineStore('player', () => {
 
   /** Opens a song with a mix; whatever was open is closed. Comes back when it can play. */
   async function open(newSong: SongVersion, newMix: Mix): Promise<void> {
-    await close()
+    const closed = close()
+    isOpening = true
+    await closed
     const mine = ++opened
     const sounding = soundingOf(newSong, newMix)
     own = newSong
@@ -138,7 +146,8 @@ export const usePlayer = defineStore('player', () => {
     try {
       // what is looked at comes first: decoding takes a core that the page would need
       await painted()
-      const audio = await audioOf(sounding, (share) => mine === opened && (progress.value = share))
+      const told = (share: number) => mine === opened && (progress.value = share)
+      const { audio, whole } = await audioToHear(sounding, told)
       if (mine !== opened) return
       const { program } = loaded.value
       const made = await EngineHost.create(program, audio)
@@ -147,19 +156,43 @@ export const usePlayer = defineStore('player', () => {
       // what was loaded meanwhile
       if (loaded.value.program !== program) host.load(loaded.value.program)
       host.listen(listening.now)
-      meter = new MixMeter(
-        sounding.song,
-        audio,
-        (found) => (loudnessOf.rendered.value = found),
-        (share) => (measuring.value = share),
-      )
-      meter.measure(loaded.value.mix, seen)
-      table = new InstantHost(sounding.song, audio, (made) => (instant.value = made))
       ready.value = true
+      isOpening = false
       look()
+      if (wished.value) void play()
+      wished.value = false
+      void hearAll(mine, sounding, audio, () => whole(told))
     } catch (error) {
       if (mine === opened) failure.value = (error as Error).message
     }
+  }
+
+  /** Waits for all of the recordings, and then measures. */
+  async function hearAll(
+    mine: number,
+    of: Sounding,
+    audio: SongAudio,
+    whole: () => Promise<void>,
+  ): Promise<void> {
+    try {
+      await whole()
+    } catch (error) {
+      if (mine !== opened) return
+      failure.value = (error as Error).message
+      ready.value = false
+      host?.stop()
+      return
+    }
+    if (mine !== opened || !loaded.value) return
+    progress.value = 1
+    meter = new MixMeter(
+      of.song,
+      audio,
+      (found) => (loudnessOf.rendered.value = found),
+      (share) => (measuring.value = share),
+    )
+    meter.measure(loaded.value.mix, seen)
+    table = new InstantHost(of.song, audio, (made) => (instant.value = made))
   }
 
   /** Takes a changed mix over, while playing or not. */
@@ -193,6 +226,7 @@ export const usePlayer = defineStore('player', () => {
 
   async function close(): Promise<void> {
     trimmed = ducked = 0
+    isOpening = false
     opened++
     stopLooking()
     measuringSoon.forget()
@@ -206,7 +240,7 @@ export const usePlayer = defineStore('player', () => {
     table = null
     solo.value = NOBODY
     ready.value = false
-    playing.value = false
+    playing.value = waiting.value = wished.value = false
     progress.value = 0
     position.value = 0
     seconds.value = 0
@@ -227,6 +261,7 @@ export const usePlayer = defineStore('player', () => {
     const { state } = host
     if (state.playing) heardAt = performance.now()
     playing.value = state.playing
+    waiting.value = state.waiting
     keepWatch(host.clock)
     if (isAwaited(state.position)) return
     const heard = state.position / SAMPLE_RATE - (state.playing ? lateness() : 0)
@@ -318,15 +353,18 @@ export const usePlayer = defineStore('player', () => {
   }
 
   async function play(): Promise<void> {
+    // asked for before the sound is there: it begins as soon as it can
+    if (!ready.value) wished.value = isOpening
     wake()
     await host?.play()
   }
 
   function stop(): void {
+    wished.value = false
     host?.stop()
   }
 
-  const toggle = () => (playing.value ? stop() : void play())
+  const toggle = () => (playing.value || wished.value ? stop() : void play())
 
   /** Goes to a tick. */
   function seek(tick: number): void {
@@ -391,6 +429,8 @@ export const usePlayer = defineStore('player', () => {
     loop,
     looping,
     moves,
+    wished,
+    waiting,
     counting,
     learning: learner.learning,
     heardTime,

@@ -11,6 +11,7 @@ const COUNTING = 7
 /** Time in the callback and time that its blocks last, both in ms, summed since the start. */
 const WORKED = 8
 const LASTED = 9
+const WAITING = 10
 const TRACKS = 16
 
 /** As many as a mix can have: returns come and go while the memory stays. */
@@ -44,6 +45,14 @@ export class SharedState {
   }
   set playing(on: boolean) {
     this.#numbers[PLAYING] = on ? 1 : 0
+  }
+
+  /** Whether it would play on, and waits for recordings that are still on their way. */
+  get waiting(): boolean {
+    return this.#numbers[WAITING] === 1
+  }
+  set waiting(on: boolean) {
+    this.#numbers[WAITING] = on ? 1 : 0
   }
 
   /** Blocks processed so far: shows that the audio thread runs. */

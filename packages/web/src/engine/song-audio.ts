@@ -1,7 +1,7 @@
 import type { AssetAudio } from '@rudlo/core/engine'
 import type { Sounding } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
-import { loadAudio } from './asset-loader'
+import { beginAudio, loadAudio, type FillingAudio } from './asset-loader'
 import type { PlayApi } from './play.worker'
 import { WorkerHost } from './worker-host'
 
@@ -45,11 +45,35 @@ export function audioOf(
   { song, anew }: Pick<Sounding, 'song' | 'anew'>,
   onProgress: (share: number) => void = () => undefined,
 ): Promise<SongAudio> {
-  if (!anew) return loadAudio(song.assets, onProgress)
+  if (!anew) return loadAudio(asHeard(song), onProgress)
   const key = JSON.stringify([song.assets.map((asset) => asset.id), anew])
   if (last?.key === key) return last.audio
   const audio = playedAnew(song, onProgress)
   last = { key, audio }
   audio.catch(() => (last = last?.audio === audio ? null : last))
   return audio
+}
+
+/** The recordings of a song in the order in which they are heard. */
+function asHeard({ assets, regions }: SongVersion): SongVersion['assets'] {
+  const first = new Map<string, number>()
+  for (const { asset, start } of regions) first.set(asset, Math.min(start, first.get(asset) ?? Infinity))
+  return [...assets].sort((a, b) => (first.get(a.id) ?? Infinity) - (first.get(b.id) ?? Infinity))
+}
+
+/**
+ * What a song sounds with, as soon as its first seconds are there: the rest is waited for where it is needed. What is played anew
+ * in another tempo is whole from the start.
+ */
+export async function audioToHear(
+  sounding: Pick<Sounding, 'song' | 'anew'>,
+  onProgress: (share: number) => void,
+): Promise<Pick<FillingAudio, 'audio' | 'whole'>> {
+  if (sounding.anew) {
+    const audio = await audioOf(sounding, onProgress)
+    return { audio, whole: () => Promise.resolve() }
+  }
+  const filling = beginAudio(asHeard(sounding.song))
+  await filling.begun
+  return filling
 }

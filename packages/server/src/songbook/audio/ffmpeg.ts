@@ -1,6 +1,8 @@
 /** Debian's ffmpeg, with little memory and time: it reads what strangers made. */
 import { words } from '@rudlo/words'
 import { spawn } from 'node:child_process'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import { Problem } from '../../http/problem'
 
 /** Seconds of work and bytes of memory that one file may take. */
@@ -57,18 +59,7 @@ export function runTool(
       clearTimeout(late)
       resolve({ complaint, code: enough ? 0 : code })
     })
-    if (give) void feed(child.stdin!, give())
+    // what ends before it has read everything says so itself
+    if (give) void pipeline(Readable.from(give()), child.stdin!).catch(() => undefined)
   })
-}
-
-/** Writes as fast as it is read. What ends before it has read everything says so itself. */
-async function feed(into: NodeJS.WritableStream, pieces: Iterable<Uint8Array>): Promise<void> {
-  into.on('error', () => undefined)
-  for (const piece of pieces)
-    if (!into.write(piece))
-      await new Promise<void>((resolve) => {
-        into.once('drain', resolve)
-        into.once('close', resolve)
-      })
-  into.end()
 }

@@ -35,7 +35,7 @@ export interface Weighed {
 }
 
 /** Peaks of a take are held down to these levels of the mix, in dBFS, one after the other until there is room. */
-const CEILINGS = [0, -8, -11, -14]
+const CEILINGS = [0, -8, -11, -14, -17, -20]
 
 /**
  * A piece is as loud as asked for, and its peaks leave the room asked for: where they do not by themselves, those of single takes

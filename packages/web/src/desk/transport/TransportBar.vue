@@ -27,6 +27,11 @@ const checking = ref(false)
 /** Whoever is told of the place need not be told with every frame. */
 const spoken = useCalm(() => placeInWords(props.time.meter, player.position))
 const place = computed(() => props.time.meter.placeAt(player.position))
+/** Before the sound is there it can be asked for already: it begins as soon as it can. */
+const playText = computed(() => {
+  if (!player.ready && player.wished) return t('play.loading')
+  return player.playing ? t('play.stop') : t('play.play')
+})
 const percent = computed(() => Math.round(player.progress * 100))
 
 // once on every machine, as soon as there is something to hear
@@ -47,13 +52,14 @@ const MOVES = [
     <RowButton
       class="play"
       :class="{ playing: player.playing }"
-      :disabled="!player.ready"
-      :aria-label="player.ready ? (player.playing ? t('play.stop') : t('play.play')) : t('play.loading')"
+      :disabled="player.failure !== null"
+      :aria-label="playText"
+      :data-sound="player.ready ? (player.progress < 1 ? 'begun' : 'whole') : 'none'"
       data-test="play"
       @click="player.toggle()"
     >
       <v-progress-circular
-        v-if="!player.ready && !player.failure"
+        v-if="!player.ready && player.wished && !player.failure"
         :model-value="percent"
         size="44"
         width="4"
@@ -71,13 +77,16 @@ const MOVES = [
         {{
           player.counting
             ? t('play.counting')
-            : player.ready
+            : player.ready && !player.waiting
               ? t('play.unit')
               : t('play.percent', { percent })
         }}<br />{{ clockText(player.seconds) }}
       </p>
       <p v-if="player.learning" class="small" role="status" data-test="learning">
         {{ t('play.learning') }}
+      </p>
+      <p v-else-if="player.waiting" class="small" role="status" data-test="waiting">
+        {{ t('play.waiting') }}
       </p>
       <p v-else-if="player.stuttered" class="small" role="status">
         {{ t('play.stuttered') }}<br />{{ t('play.busy') }}

@@ -601,6 +601,7 @@ export const DESK = {
   'play.counting': 'counting in',
   'play.unit': 'bar · beat',
   'play.percent': 'sound {percent} %',
+  'play.waiting': 'Waiting for the rest of the recordings …',
   'play.learning': 'Learning the tempo …',
   'play.stuttered': 'The sound stuttered:',
   'play.busy': 'the computer is busy',
