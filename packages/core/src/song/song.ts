@@ -94,7 +94,7 @@ export interface WrittenPart {
   readonly freedom: number
   /** Highest amplitude of what comes out. */
   readonly peak: number
-  /** Most that its peaks stand above its loudness, in dB, where they are held down. */
+  /** Most that its peaks stand above the loudness that it has before they are held down, in dB; where they are. */
   readonly crest?: number
   /** What its small freedoms follow from. */
   readonly seed: number

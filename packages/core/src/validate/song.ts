@@ -46,7 +46,7 @@ const part = object(
     ),
   },
   {
-    crest: { type: 'number', minimum: 0, maximum: 60 },
+    crest: { type: 'number', minimum: -60, maximum: 60 },
     bends: list(
       {
         type: 'array',

@@ -94,8 +94,6 @@ export const usePlayer = defineStore('player', () => {
   let heardAt = -Infinity
   let resting: ReturnType<typeof setTimeout> | undefined
   let opened = 0
-  /** Whether a song is on its way that cannot be heard yet. */
-  let isOpening = false
   /** Where a change of place was asked for that the audio thread has not made yet, and until when to wait for it. */
   let awaited: { readonly sample: number; readonly until: number } | null = null
   /** A mix is rendered for its loudness when the hand rests. */
@@ -130,8 +128,10 @@ export const usePlayer = defineStore('player', () => {
 
   /** Opens a song with a mix; whatever was open is closed. Comes back when it can play. */
   async function open(newSong: SongVersion, newMix: Mix): Promise<void> {
+    // somebody may have pressed play before the song was even asked for
+    const isWished = wished.value && !ready.value
     const closed = close()
-    isOpening = true
+    wished.value = isWished
     await closed
     const mine = ++opened
     const sounding = soundingOf(newSong, newMix)
@@ -157,7 +157,6 @@ export const usePlayer = defineStore('player', () => {
       if (loaded.value.program !== program) host.load(loaded.value.program)
       host.listen(listening.now)
       ready.value = true
-      isOpening = false
       look()
       if (wished.value) void play()
       wished.value = false
@@ -226,7 +225,6 @@ export const usePlayer = defineStore('player', () => {
 
   async function close(): Promise<void> {
     trimmed = ducked = 0
-    isOpening = false
     opened++
     stopLooking()
     measuringSoon.forget()
@@ -354,7 +352,7 @@ export const usePlayer = defineStore('player', () => {
 
   async function play(): Promise<void> {
     // asked for before the sound is there: it begins as soon as it can
-    if (!ready.value) wished.value = isOpening
+    if (!ready.value) wished.value = true
     wake()
     await host?.play()
   }
