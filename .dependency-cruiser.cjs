@@ -37,6 +37,7 @@ const CORE = [
   'analysis',
   'midi',
   'musicxml',
+  'score',
   'roster',
   'surface',
   'flac',

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ROLES } from '../song'
+import type { Role } from '../song'
 import { balanceParts, levelOfMix, MIX_LUFS, MIX_PEAK } from '.'
 
-const part = (role: (typeof ROLES)[number], loudness: number | null, strength = 0.7) => ({
+const part = (role: Role, loudness: number | null, strength = 0.7) => ({
   role,
   loudness,
   strength,

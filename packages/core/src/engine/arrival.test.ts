@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { Arrival } from './arrival'
+import type { AssetAudio } from './audio'
 import type { RegionProgram } from './program'
 
 const region = (asset: string, start: number, offset: number, length: number): RegionProgram => ({
@@ -40,10 +41,10 @@ describe('recordings on their way', () => {
 
   it('are not looked at any more once all are there, and not where they say nothing of it', () => {
     const late = coming(9000, 0)
-    const audio = new Map([
+    const audio = new Map<string, AssetAudio>([
       ['a', late],
       ['b', { channels: [new Int16Array(10)], frames: 10 }],
-    ] as const)
+    ])
     const arrival = new Arrival(audio)
     const program = programOf(region('a', 0, 0, 9000), region('b', 0, 0, 10), region('gone', 0, 0, 10))
     expect(arrival.isThere(program, 0, 10)).toBe(false)

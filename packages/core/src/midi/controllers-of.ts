@@ -2,7 +2,7 @@ import { words } from '@rudlo/words'
 import { TICKS_PER_QUARTER } from '../time'
 import { DEPTHS } from './controllers'
 import type { MidiMove } from './events'
-import { cleaned, parsed } from './read-midi'
+import { cleaned, parsed } from './parse'
 
 /** A controller of a track as it was written: shares of its range, 0…1, each from its tick on. */
 export interface WrittenController {

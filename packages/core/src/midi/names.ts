@@ -12,10 +12,14 @@ const IMPRINT =
   /copyright|\(c\)|©|℗|all rights|public domain|www\.|https?:|@|\b(sequenced|arranged|transcribed|composed|written|created|generated|converted|edited|made)\b.*\b(by|with|from)\b|\.midi?$/i
 const LETTERS = /\p{L}{2}/u
 
-const matcher = new RegExpMatcher({ ...englishDataset.build(), ...englishRecommendedTransformers })
+let matcher: RegExpMatcher | undefined
 
 /** Whether a line holds words that nobody would put before a class. */
-export const isFoul = (text: string): boolean => matcher.hasMatch(text)
+export function isFoul(text: string): boolean {
+  // made when first needed: most of what knows this file never reads a name
+  matcher ??= new RegExpMatcher({ ...englishDataset.build(), ...englishRecommendedTransformers })
+  return matcher.hasMatch(text)
+}
 
 const saysNothing = (text: string) => !LETTERS.test(text) || NOBODY.test(text.trim()) || IMPRINT.test(text)
 

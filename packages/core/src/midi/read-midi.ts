@@ -4,7 +4,8 @@ import { inOrder } from './in-order'
 import { ChannelReader } from './channel-reader'
 import type { MidiBend, MidiMove, MidiNote, MixController } from './events'
 import { doubtfulTitle, partName, songTitle } from './names'
-import { unpack, type RawEvent, type RawFile } from './raw-file'
+import { cleaned, MIDI_LIMITS, parsed } from './parse'
+import type { RawEvent } from './raw-file'
 
 /** What one channel of a MIDI file plays with one program. */
 export interface MidiPart {
@@ -31,8 +32,6 @@ export interface MidiSong {
   readonly markers: readonly { readonly tick: number; readonly text: string }[]
   readonly parts: readonly MidiPart[]
 }
-
-export const MIDI_LIMITS = { bytes: 4 * 1024 * 1024, tracks: 128, events: 400_000, quarters: 20_000 } as const
 
 const DRUMS = 9
 const UNITS = [1, 2, 4, 8, 16, 32] as const
@@ -94,43 +93,6 @@ export function readMidi(bytes: Uint8Array): MidiSong {
     markers: inOrder(markers, null).slice(0, 200),
   }
 }
-
-/** The package's parser, behind checks of everything that it believes without looking. */
-export function parsed(bytes: Uint8Array): RawFile {
-  if (bytes.length > MIDI_LIMITS.bytes) throw new RangeError(words('midi.more'))
-  const text = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4))
-  if (bytes.length < 14 || text(0) !== 'MThd') throw new RangeError(words('midi.no'))
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  const format = view.getUint16(8)
-  if (format > 1) throw new RangeError(words('midi.holds'))
-  let tracks = 0
-  let at = 8 + view.getUint32(4)
-  while (at + 8 <= bytes.length) {
-    const size = view.getUint32(at + 4)
-    if (at + 8 + size > bytes.length) throw new RangeError(words('midi.cut'))
-    if (text(at) === 'MTrk') tracks++
-    at += 8 + size
-  }
-  if (!tracks || tracks < view.getUint16(10)) throw new RangeError(words('midi.tracks-missing'))
-  if (tracks > MIDI_LIMITS.tracks)
-    throw new RangeError(words('midi.tracks', { n: tracks, most: MIDI_LIMITS.tracks }))
-  let file: RawFile
-  try {
-    file = unpack(bytes)
-  } catch {
-    throw new RangeError(words('midi.damaged'))
-  }
-  if (file.tracks.reduce((sum, t) => sum + t.length, 0) > MIDI_LIMITS.events)
-    throw new RangeError(words('midi.too-many'))
-  return file
-}
-
-export const cleaned = (text = '') =>
-  text
-    // eslint-disable-next-line no-control-regex -- names in MIDI files come with padding of all kinds
-    .replace(/[\u0000-\u001f\u007f]/g, ' ')
-    .trim()
-    .slice(0, 120)
 
 const bpmOf = (microseconds: number) =>
   Math.min(1000, Math.max(5, Math.round(60_000_000_000 / microseconds) / 1000))

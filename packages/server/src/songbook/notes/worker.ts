@@ -1,8 +1,8 @@
 /** Worker thread that reads MIDI files, plays their parts on the project's instruments, weighs them, and makes of them what is kept. */
 import { outlineOf, type Outline } from '@rudlo/core/analysis'
 import { measureLoudness } from '@rudlo/core/loudness'
-import { linesFromMidi, readMidi, type MidiSong } from '@rudlo/core/midi'
-import { isMusicXml, readMusicXml } from '@rudlo/core/musicxml'
+import { linesFromMidi, type MidiSong } from '@rudlo/core/midi'
+import { readScore } from '@rudlo/core/score'
 import { INSTRUMENTS, playWritten } from '@rudlo/core/players'
 import type { WrittenPart } from '@rudlo/core/song'
 import { SAMPLE_RATE, TempoMap, type TempoChange } from '@rudlo/core/time'
@@ -67,7 +67,7 @@ function soundingOf({ tempo, parts }: MidiSong): number {
 
 function read({ bytes }: Of<'read'>): NotesAnswers['read'] {
   try {
-    const midi = isMusicXml(bytes) ? readMusicXml(bytes) : readMidi(bytes)
+    const midi = readScore(bytes)
     return { midi, lines: midi.parts.map(linesFromMidi), sounding: soundingOf(midi) }
   } catch (error) {
     throw badInput((error as Error).message)

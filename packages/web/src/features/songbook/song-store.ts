@@ -24,7 +24,7 @@ import { t } from '../../words/t'
 import { Analyser } from './analyser'
 import { songOfBundle, songOfNotes } from './many-songs'
 import { trackNameOf } from './track-name'
-import { inTimeOf, readScore } from './time-of-file'
+import { inTimeOf, scoreOf } from './time-of-file'
 import { upload } from './upload'
 
 /** A file on its way in. */
@@ -199,7 +199,7 @@ export const useSong = defineStore('song', () => {
   /** Takes tempo, bars and sections over from a MIDI file or a score of the same piece. */
   const takeTime = (file: File) =>
     act(async () => {
-      const score = await readScore(file)
+      const score = await scoreOf(file)
       change((s) => inTimeOf(s, score, downbeatOf(s), freshId))
     })
 

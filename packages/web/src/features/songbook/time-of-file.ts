@@ -2,12 +2,10 @@ import type { MidiSong } from '@rudlo/core/midi'
 import { letterOf, withTiming, type SongVersion } from '@rudlo/core/song'
 
 /** Reads a MIDI file or a score. @throws RangeError with one sentence for anything else */
-export async function readScore(file: File): Promise<MidiSong> {
-  const bytes = new Uint8Array(await file.arrayBuffer())
+export async function scoreOf(file: File): Promise<MidiSong> {
   // readers of files are large, and seldom needed
-  const { isMusicXml, readMusicXml } = await import('@rudlo/core/musicxml')
-  if (isMusicXml(bytes)) return readMusicXml(bytes)
-  return (await import('@rudlo/core/midi')).readMidi(bytes)
+  const { readScore } = await import('@rudlo/core/score')
+  return readScore(new Uint8Array(await file.arrayBuffer()))
 }
 
 /**

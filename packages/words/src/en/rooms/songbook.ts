@@ -29,7 +29,7 @@ export const SONGBOOK = {
     'This song came in with volume and pan settings. They are the starting mix of every assignment you make with it.',
   'song.title.doubtful': 'The file calls this piece “{title}”. Use that as the title?',
   'song.title.take': 'Use it',
-  'song.title.leave': 'Leave it out',
+  'song.title.leave': 'Do not use it',
   'song.leave.title': 'The song is not saved',
   'song.leave.text': 'Your changes since you last saved are lost if you leave now.',
   'song.tracks': '{n} track | {n} tracks',

@@ -1,0 +1,2 @@
+/** A piece of music as notes, whichever way it is written. */
+export { readScore } from './read-score'
