@@ -12,6 +12,8 @@ import { openWork, saveOf } from './story'
 import { makeWorld, type World } from './world'
 
 const CHUNK = 1024 * 1024
+/** Bytes of a piece of a file that is sent. */
+const PIECE = 4 * CHUNK
 /** Room for a fresh database, what is left free, and a few chunks more. */
 const DISK = '360m'
 
@@ -51,10 +53,10 @@ describe.skipIf(!mounted)('on a disk that is full', () => {
 
   it('whatever writes is refused with one sentence, nothing acknowledged is lost, and it goes on when there is room', async () => {
     const work = await openWork(world, anna)
-    const bytes = 4 * CHUNK
+    const bytes = 4 * PIECE
     const { body: upload } = await teacher.post<{ id: string }>('/api/uploads', { name: 'a.wav', bytes })
     const send = async (number: number) => {
-      const part = Buffer.alloc(CHUNK, number + 1)
+      const part = Buffer.alloc(PIECE, number + 1)
       const answer = await teacher.raw('POST', `/api/uploads/${upload.id}/chunks/${number}`, {}, part)
       return { status: answer.status, text: await answer.text() }
     }

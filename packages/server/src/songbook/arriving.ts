@@ -2,6 +2,7 @@ import { constants } from 'node:fs'
 import { mkdir, open, readdir, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import type { Readable } from 'node:stream'
+import { diskFull } from '../http/disk'
 
 /**
  * Files on their way in, on the disk of this server: they are large, and gone once they are decoded. Another server of the same
@@ -27,6 +28,7 @@ export class ArrivingFiles {
    * Writes a piece to its place as it comes; the same piece again changes nothing.
    * @param size bytes that it has: what comes after them is not written
    * @returns how many bytes came, and one more where there were more than that
+   * @throws Problem 507 where the disk is full
    */
   async write(id: string, at: number, size: number, data: Readable): Promise<number> {
     await mkdir(this.folder, { recursive: true, mode: 0o700 })
@@ -39,6 +41,8 @@ export class ArrivingFiles {
         came += part.length
       }
       return came
+    } catch (error) {
+      throw (error as NodeJS.ErrnoException).code === 'ENOSPC' ? diskFull() : error
     } finally {
       await file.close()
     }
