@@ -24,7 +24,10 @@ const SENSING_MS = 250
 let sensing: ReturnType<typeof setInterval> | undefined
 
 onMounted(() => {
-  sensing = setInterval(() => port.send([0xfe]), SENSING_MS)
+  const say = () => port.send([0xfe])
+  // at once: a window that is closed again soon was there all the same
+  say()
+  sensing = setInterval(say, SENSING_MS)
   port.listen((bytes) => {
     for (const event of reader.feed(bytes)) {
       // a finger holds its motor
