@@ -10,6 +10,7 @@ import { songOfStems, songTime, type SongVersion } from '@rudlo/core/song'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { decodeFlac } from '../src/songbook/audio/flac-decoder'
 import type { Client } from '../test/client'
+import { sendFile } from '../test/send-file'
 import { BRIEF, makeWorld, type World } from '../test/world'
 import { midiFiles, oggFiles } from './pieces'
 
@@ -86,18 +87,7 @@ describe.each(midiFiles())('notes: $name', ({ name, file }) => {
 
 describe.each(oggFiles())('recording: $name', ({ name, file }) => {
   it('comes in, is looked at, becomes an assignment, and is rendered', async () => {
-    const bytes = readFileSync(file)
-    const { body } = await teacher.post<{ id: string; chunk: number }>('/api/uploads', {
-      name,
-      bytes: bytes.length,
-    })
-    for (let n = 0; n * body.chunk < bytes.length; n++)
-      await teacher.raw(
-        'POST',
-        `/api/uploads/${body.id}/chunks/${n}`,
-        {},
-        bytes.subarray(n * body.chunk, (n + 1) * body.chunk),
-      )
+    const { body } = await sendFile(teacher, readFileSync(file), name)
     const decoded = await teacher.post<Decoded>(`/api/uploads/${body.id}/decode`)
     expect(decoded.status).toBe(200)
     const song = songOfStems(name, [{ ...decoded.body, name: 'Everything', role: 'lead' }], randomUUID)

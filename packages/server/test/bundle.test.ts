@@ -10,6 +10,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { encodeFlac } from '../src/songbook/audio/flac-encoder'
 import { decodeFlac } from '../src/songbook/audio/flac-decoder'
 import type { Refused } from './client'
+import { sendFile } from './send-file'
 import { makeWorld, type World } from './world'
 
 const command = fileURLToPath(new URL('../dist/rudlo.js', import.meta.url))
@@ -55,17 +56,7 @@ function changed(name: string, by: Partial<BundleParts>): string {
 /** Sends a file and makes a song of it. */
 async function bringIn(bytes: Uint8Array) {
   const teacher = await world.as('teacher')
-  const { body } = await teacher.post<{ id: string; chunk: number }>('/api/uploads', {
-    name: 'song.rudlo.zip',
-    bytes: bytes.length,
-  })
-  for (let n = 0; n * body.chunk < bytes.length; n++)
-    await teacher.raw(
-      'POST',
-      `/api/uploads/${body.id}/chunks/${n}`,
-      {},
-      bytes.subarray(n * body.chunk, (n + 1) * body.chunk),
-    )
+  const { body } = await sendFile(teacher, bytes, 'song.rudlo.zip')
   return teacher.post<BroughtSong & Refused>(`/api/uploads/${body.id}/bundle`)
 }
 

@@ -6,14 +6,13 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { point } from '@rudlo/core/envelope'
 import { PrivateDatabase } from '../../../scripts/lib/mariadb.mjs'
 import { freeRoomAt } from '../src/http/disk'
+import { PIECE } from '../src/songbook/uploads'
 import { Work } from '../src/works/entities'
 import type { Client, Refused } from './client'
 import { openWork, saveOf } from './story'
 import { makeWorld, type World } from './world'
 
 const CHUNK = 1024 * 1024
-/** Bytes of a piece of a file that is sent. */
-const PIECE = 4 * CHUNK
 /** Room for a fresh database, what is left free, and a few chunks more. */
 const DISK = '360m'
 

@@ -9,10 +9,11 @@ import type { SongVersion } from '@rudlo/core/song'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { assetId } from '../src/songbook/audio/asset-id'
 import { decodeFlac } from '../src/songbook/audio/flac-decoder'
+import { PIECE } from '../src/songbook/uploads'
 import type { Client, Refused } from './client'
+import { sendFile } from './send-file'
 import { makeWorld, type World } from './world'
 
-const CHUNK = 4 * 1024 * 1024
 const folder = mkdtempSync(join(tmpdir(), 'rudlo-test-'))
 let world: World
 let teacher: Client
@@ -47,15 +48,9 @@ function as(format: string, source: Buffer): Buffer {
 }
 
 async function bringIn(bytes: Buffer, name: string) {
-  const begun = await teacher.post<{ id: string } & Refused>('/api/uploads', { name, bytes: bytes.length })
+  const begun = await sendFile(teacher, bytes, name)
   if (begun.status !== 200) return begun
-  const { id } = begun.body
-  for (let number = 0; number * CHUNK < bytes.length; number++) {
-    const part = bytes.subarray(number * CHUNK, (number + 1) * CHUNK)
-    const answer = await teacher.raw('POST', `/api/uploads/${id}/chunks/${number}`, {}, part)
-    expect(answer.status).toBe(204)
-  }
-  return teacher.post<Decoded & Refused>(`/api/uploads/${id}/decode`)
+  return teacher.post<Decoded & Refused>(`/api/uploads/${begun.body.id}/decode`)
 }
 
 describe('audio', () => {
@@ -88,12 +83,12 @@ describe('audio', () => {
       name: 'long.wav',
       bytes: bytes.length,
     })
-    const send = (number: number, part = bytes.subarray(number * CHUNK, (number + 1) * CHUNK)) =>
+    const send = (number: number, part = bytes.subarray(number * PIECE, (number + 1) * PIECE)) =>
       teacher.raw('POST', `/api/uploads/${body.id}/chunks/${number}`, {}, part)
     expect((await send(0)).status).toBe(204)
     expect((await send(0)).status).toBe(204)
     expect((await send(1, bytes.subarray(0, 10))).status).toBe(400)
-    expect((await teacher.get(`/api/uploads/${body.id}`)).body).toEqual({ chunks: 1, bytes: CHUNK })
+    expect((await teacher.get(`/api/uploads/${body.id}`)).body).toEqual({ chunks: 1, bytes: PIECE })
     expect((await teacher.post<Refused>(`/api/uploads/${body.id}/decode`)).body.error.message).toMatch(
       /not arrived/,
     )

@@ -68,7 +68,7 @@ export function evenness(onsets: Float64Array, bpm: number): number {
 }
 
 /** Where within beats onsets are, in twelfths of a beat, all windows together; 1 for where most is. */
-export function placesInBeat(onsets: Float64Array, bpm: number): Float64Array {
+function placesInBeat(onsets: Float64Array, bpm: number): Float64Array {
   const beat = (60 / bpm) * OUTLINE_RATE
   const places = new Float64Array(PLACES)
   const length = Math.round(WINDOW * beat)

@@ -3,7 +3,7 @@ export { MIX_CONTROLLERS, type MidiBend, type MidiMove, type MidiNote } from './
 export { DEPTHS, levelOfShare } from './controllers'
 export { controllersOf, type ControllerTrack, type WrittenController } from './controllers-of'
 export { inOrder } from './in-order'
-export { isFoul, partName, songTitle } from './names'
+export { partName, songTitle } from './names'
 export { MIDI_LIMITS } from './parse'
 export { readMidi, type MidiPart, type MidiSong } from './read-midi'
 export { linesFromMidi, type BroughtLine } from './lines-from-midi'

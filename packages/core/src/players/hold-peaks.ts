@@ -10,13 +10,12 @@ const BACK = 1 / (0.06 * SAMPLE_RATE)
  * Holds peaks down to so many dB above the loudness of the whole: a gain that comes down before each peak that is higher and
  * goes back slowly (a look-ahead limiter), the same for all channels. What struck and plucked instruments have at their
  * beginnings would else ask for a mix that is soft everywhere else.
- * @returns the highest amplitude that is left
  */
-export function holdPeaks(channels: readonly Float32Array[], crest: number): number {
+export function holdPeaks(channels: readonly Float32Array[], crest: number): void {
   const [left, right] = channels
-  if (!left) return 0
+  if (!left) return
   const { integrated } = measureLoudness(SAMPLE_RATE, right ? [left, right] : [left])
-  return integrated === null ? 0 : holdBelow(channels, gainOfDb(integrated + crest))
+  if (integrated !== null) holdBelow(channels, gainOfDb(integrated + crest))
 }
 
 /** The same down to an amplitude. @returns the highest amplitude that is left */

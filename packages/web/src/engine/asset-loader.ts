@@ -11,8 +11,8 @@ import { WorkerHost } from './worker-host'
 /** A recording that was asked for. */
 interface Loading {
   readonly coming: ComingAudio
-  /** Resolves when its first seconds are there; also where they could not be had by themselves. */
-  readonly begun: Promise<void>
+  /** Loads its first seconds, once, unless all of it is there. Resolves also where they could not be had by themselves. */
+  begun(): Promise<void>
   /** Begins to load all of it, once. */
   whole(): Promise<void>
 }
@@ -94,10 +94,12 @@ function load(asset: AssetInfo): Loading {
   const known = loading.get(asset.id)
   if (known) return known
   const coming = comingAudio(asset)
+  let begun: Promise<void> | null = null
   let whole: Promise<void> | null = null
   const made: Loading = {
     coming,
-    begun: begin(asset, coming).catch(() => undefined),
+    begun: () =>
+      (begun ??= coming.isWhole() ? Promise.resolve() : begin(asset, coming).catch(() => undefined)),
     whole: () => {
       whole ??= loadWhole(asset, coming)
       whole.catch(() => loading.delete(asset.id))
@@ -127,22 +129,22 @@ function once<T>(kept: Map<string, Promise<T>>, id: string, make: () => Promise<
 export interface FillingAudio {
   /** In the order that was asked for. */
   readonly audio: readonly (readonly [string, AssetAudio])[]
-  /** Resolves when the first seconds of every recording are there. */
-  readonly begun: Promise<void>
+  /** Loads the first seconds of every recording: resolves when they are there. */
+  begun(): Promise<void>
   /** Loads all of it, the first ones first. @throws ApiError, Unreachable, or Error where a file is damaged */
   whole(onProgress: (share: number) => void): Promise<void>
 }
 
 /**
- * Begins to fetch and decode all audio of a song, the first seconds of each recording first; what is there already (from another
- * hand-in of the same song) is shared.
+ * The audio of a song, to be loaded: its first seconds, or all of it. What is there already (from another hand-in of the same
+ * song) is shared.
  * @param assets in the order in which they are heard
  */
 export function beginAudio(assets: readonly AssetInfo[]): FillingAudio {
   const all = assets.map((asset) => ({ id: asset.id, ...load(asset) }))
   return {
     audio: all.map(({ id, coming }) => [id, coming.audio] as const),
-    begun: Promise.all(all.map((a) => a.begun)).then(() => undefined),
+    begun: async () => void (await Promise.all(all.map((a) => a.begun()))),
     whole: async (onProgress) => {
       let done = 0
       onProgress(0)

@@ -8,6 +8,7 @@ export interface ComingAudio {
   readonly into: readonly Int16Array[]
   /** Says that so many samples are there by now; never fewer than before. */
   arrive(frames: number): void
+  isWhole(): boolean
 }
 
 /** Takes memory that all threads share for a recording of which nothing is there yet. */
@@ -23,5 +24,6 @@ export function comingAudio({ channels, frames }: Pick<AssetInfo, 'channels' | '
     arrive: (now) => {
       if (now > Atomics.load(arrived, 0)) Atomics.store(arrived, 0, now)
     },
+    isWhole: () => Atomics.load(arrived, 0) === frames,
   }
 }

@@ -74,6 +74,6 @@ export async function audioToHear(
     return { audio, whole: () => Promise.resolve() }
   }
   const filling = beginAudio(asHeard(sounding.song))
-  await filling.begun
+  await filling.begun()
   return filling
 }

@@ -18,8 +18,8 @@ export interface StringVoice {
   readonly seed: number
 }
 
-/** Room on the line for strings bent down by an octave. */
-const ROOM = 2
+/** Room on the line for strings bent down by two octaves, as far as a wheel is followed. */
+const ROOM = 4
 
 /**
  * A plucked string: a delay line whose loop dulls and shrinks what goes round (K. Karplus and A. Strong 1983), tuned by reading
