@@ -37,7 +37,12 @@ export class Browsers {
   }
 
   async #fresh(options: BrowserContextOptions): Promise<BrowserContext> {
-    const context = await this.browser.newContext({ reducedMotion: 'reduce', ...options })
+    const context = await this.browser.newContext({
+      reducedMotion: 'reduce',
+      // the whole application is fetched only where a story is about being without the server
+      serviceWorkers: 'block',
+      ...options,
+    })
     // the sound was checked on this machine before: its own story takes this back
     await context.addInitScript(() => {
       if (location.protocol === 'about:') return

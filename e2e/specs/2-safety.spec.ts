@@ -13,7 +13,7 @@ test('a server that is killed costs nothing: the edit stays, says so, and is sav
 
   await installation.killServer()
   await rune.press(0.7, 0.5)
-  await expect(rune.at('save-state')).toHaveText('Not saved: will try again')
+  await expect(rune.at('save-state')).toHaveText('Kept here, sent later')
   await rune.press(0.8, 0.4)
   expect(await rune.points()).toBe(points + 3)
 
@@ -35,7 +35,7 @@ test('what could not be sent before the lid was closed is there when it opens ag
   const points = await rune.points()
   await installation.killServer()
   await rune.press(0.6, 0.3)
-  await expect(rune.at('save-state')).toHaveText('Not saved: will try again')
+  await expect(rune.at('save-state')).toHaveText('Kept here, sent later')
   // signing out is no way to lose it either
   await rune.at('account').click()
   await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
@@ -85,7 +85,7 @@ test('the copy that lost is kept, and offered as a try', async ({ somebody }) =>
   // the first machine loses its network and goes on drawing; on the second one the work goes on as well
   await first.page.context().setOffline(true)
   await first.press(0.45, 0.5)
-  await expect(first.at('save-state')).toHaveText('Not saved: will try again')
+  await expect(first.at('save-state')).toHaveText('Kept here, sent later')
   const second = await somebody()
   await second.atBench('Oskar Lindqvist')
   await second.chooseTrack('squeezebox')

@@ -28,6 +28,9 @@ export function mountPages(app: Hono<Env>, folder: string): void {
 
   app.get('/assets/*', fileHeaders, kept(FOR_EVER), files, gone)
   app.get('/icon.svg', fileHeaders, kept(A_DAY), files, gone)
+  app.get('/manifest.webmanifest', fileHeaders, kept(A_DAY), files, gone)
+  // what keeps the application in the browser: asked for anew each time, so that a new version is seen
+  app.get('/service-worker.js', fileHeaders, kept('no-cache'), files, gone)
   const pages = new Hono<{ Variables: SecureHeadersVariables }>().get('*', pageHeaders, (c) => {
     if (c.req.path.startsWith('/api/')) throw notFound()
     return c.html(page.replaceAll('%NONCE%', c.get('secureHeadersNonce') ?? ''), 200, {

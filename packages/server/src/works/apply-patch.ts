@@ -2,7 +2,7 @@ import { words } from '@rudlo/words'
 import type { WorkDocument } from '@rudlo/core/mix'
 import { LIMITS, PatchProblem, withPatch } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
-import { checkWork } from '@rudlo/core/validate'
+import { checkChangedWork, checkWork } from '@rudlo/core/validate'
 import { breathFor } from '../http/breath'
 import { badInput, tooLarge } from '../http/problem'
 
@@ -15,6 +15,7 @@ export interface Patched {
 /**
  * Applies a JSON Patch to a work and checks what comes out. Nothing is changed in place.
  * @param length of the document before, as text
+ * @param isChecked whether the document before passed the check here: then only what changed is checked
  * @throws Problem 400 or 413 with a sentence that names the place
  */
 export async function applyPatch(
@@ -22,6 +23,7 @@ export async function applyPatch(
   patch: readonly unknown[],
   song: SongVersion,
   length: number,
+  isChecked: boolean,
 ): Promise<Patched> {
   let after: unknown
   try {
@@ -31,12 +33,22 @@ export async function applyPatch(
     throw badInput(words('work.change-patch-cannot', { index: error.index + 1, message: error.message }))
   }
   await breathFor(length)
-  return checkedWork(after, song, length)
+  return checkedWork(after, song, length, isChecked ? before : null)
 }
 
-/** Checks a whole work as received. @param length about how long it is as text @throws Problem 400 or 413 */
-export async function checkedWork(document: unknown, song: SongVersion, length = Infinity): Promise<Patched> {
-  const checked = checkWork(document, song)
+/**
+ * Checks a work as received.
+ * @param length about how long it is as text
+ * @param before what it was made from, where that passed the check; null to check the whole
+ * @throws Problem 400 or 413
+ */
+export async function checkedWork(
+  document: unknown,
+  song: SongVersion,
+  length = Infinity,
+  before: WorkDocument | null = null,
+): Promise<Patched> {
+  const checked = before ? checkChangedWork(document, before, song) : checkWork(document, song)
   if (!checked.ok) throw badInput(checked.problem)
   await breathFor(length)
   const text = JSON.stringify(checked.work)

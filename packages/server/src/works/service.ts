@@ -61,7 +61,7 @@ export class Works {
     const known = this.#cache.get(workId)
     if (known?.personId !== person.id || known.revision !== request.revision)
       return this.#saveUnknown(person, workId, request)
-    return (await this.#store(workId, known, request)) ?? this.#saveUnknown(person, workId, request)
+    return (await this.#store(workId, known, request, true)) ?? this.#saveUnknown(person, workId, request)
   }
 
   /** Saves against what the database has, where that is not known here. */
@@ -80,7 +80,8 @@ export class Works {
         document,
         length: head.document.length,
       }
-      const saved = await this.#store(workId, known, request)
+      // what is in the database is checked as a whole once: the rules may be newer than it
+      const saved = await this.#store(workId, known, request, false)
       if (saved) return saved
       // another save came between the look and the write: look again
       return this.#saveUnknown(person, workId, request)
@@ -94,9 +95,9 @@ export class Works {
    * Writes the patched document in one transaction, if the revision is still the newest.
    * @returns null where it is not
    */
-  async #store(workId: string, known: KnownWork, request: Save): Promise<Kept | null> {
+  async #store(workId: string, known: KnownWork, request: Save, isChecked: boolean): Promise<Kept | null> {
     const song = await this.songs.version(known.songVersionId)
-    const { document, text } = await applyPatch(known.document, request.patch, song, known.length)
+    const { document, text } = await applyPatch(known.document, request.patch, song, known.length, isChecked)
     const revision = known.revision + 1
     const stored = await this.database.transaction(async (manager) => {
       const work = { id: workId, personId: known.personId, before: known.revision }

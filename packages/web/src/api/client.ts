@@ -3,7 +3,9 @@ import type { Api } from '@rudlo/server/api'
 import { hc, type ClientResponse } from 'hono/client'
 import { t } from '../words/t'
 import { noteTime } from '../browser/clock'
+import { noteAway } from './away'
 import { ApiError, Unreachable } from './errors'
+import { isKeptKind, keepAnswer, keptAnswer, keptFor } from './kept-answers'
 
 /** So often something is asked again that the server was too busy for: it says that nothing was done. */
 const AGAIN = 3
@@ -47,10 +49,35 @@ async function answered(ask: () => Promise<Response>, again = AGAIN): Promise<Re
   throw new ApiError(response.status, code, problem?.message ?? t('ui.fault'), problem ?? {})
 }
 
+/** What was kept is taken where the server has said nothing for so long: a network may be there and carry nothing. */
+export const PATIENCE_MS = 15_000
+
+/**
+ * Asks; where the server is away, gives back what it said the last time, if this browser kept that.
+ * @throws ApiError or Unreachable
+ */
+async function asked(address: RequestInfo | URL, init?: RequestInit): Promise<Response> {
+  const where = String(address instanceof Request ? address.url : address)
+  const isQuestion = (init?.method ?? 'GET').toUpperCase() === 'GET'
+  const isPatient = !isQuestion || !isKeptKind(where)
+  const patience = () => (isPatient ? {} : { signal: AbortSignal.timeout(PATIENCE_MS) })
+  const whose = keptFor()
+  try {
+    const answer = await answered(() => fetch(address, { ...patience(), ...init }))
+    noteAway(false)
+    if (isQuestion) keepAnswer(where, answer, whose)
+    return answer
+  } catch (error) {
+    const isAway = error instanceof Unreachable
+    noteAway(isAway)
+    const known = isAway && isQuestion ? await keptAnswer(where) : undefined
+    if (!known) throw error
+    return known
+  }
+}
+
 /** Everything that the server can be asked, with the types of its own routes. */
-export const server = hc<Api>('/', {
-  fetch: (...ask: Parameters<typeof fetch>) => answered(() => fetch(...ask)),
-}).api
+export const server = hc<Api>('/', { fetch: asked }).api
 
 /**
  * What the server answers, read.

@@ -138,3 +138,56 @@ describe('a session that ends in the middle', () => {
     expect(session.isOver).toBe(false)
   })
 })
+
+describe('whoever signs out while the server is away', () => {
+  const storage = new Map<string, string>()
+  beforeEach(() => {
+    storage.clear()
+    serveWith(api)
+    vi.stubGlobal('localStorage', {
+      getItem: (key: string) => storage.get(key) ?? null,
+      setItem: (key: string, value: string) => void storage.set(key, value),
+      removeItem: (key: string) => void storage.delete(key),
+    })
+  })
+
+  /** Somebody who was signed in, and has left. */
+  async function left() {
+    const session = useSession()
+    await session.signInDemo('p1')
+    api.remove.mockRejectedValue(new Unreachable())
+    api.get.mockRejectedValue(new Unreachable())
+    await session.signOut().catch(() => undefined)
+    return session
+  }
+
+  it('is gone from here, and their session is ended before anything else is asked', async () => {
+    const session = await left()
+    expect(session.person).toBeNull()
+    await expect(session.look()).rejects.toBeInstanceOf(Unreachable)
+    const order: string[] = []
+    api.remove.mockReset().mockImplementation(async () => void order.push('ended'))
+    api.get.mockReset().mockImplementation(async () => (order.push('asked'), nobody))
+    await session.look()
+    await session.look()
+    expect(order).toEqual(['ended', 'asked', 'asked'])
+  })
+
+  it('does not take the next one along who signs in', async () => {
+    const session = await left()
+    api.remove.mockReset().mockResolvedValue(null)
+    await session.signInDemo('p1')
+    api.get.mockReset().mockResolvedValue({ ...nobody, person: ANNA })
+    await session.look()
+    expect([api.remove.mock.calls.length, session.person?.name]).toEqual([0, 'Anna'])
+  })
+
+  it('stays where this browser cannot remember that they left', async () => {
+    vi.stubGlobal('localStorage', undefined)
+    const session = useSession()
+    await session.signInDemo('p1')
+    api.remove.mockRejectedValue(new Unreachable())
+    await expect(session.signOut()).rejects.toBeInstanceOf(Unreachable)
+    expect(session.person?.name).toBe('Anna')
+  })
+})

@@ -1,8 +1,14 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { ref, shallowRef, watch } from 'vue'
 import { tellTimeOf } from '../words/dates'
+import { forget, keep, kept } from '../browser/kept'
 import { server, sessionBegan, told, whenSignedOut } from './client'
+import { Unreachable } from './errors'
+import { forgetAnswers, keepAnswersOf, keptAnswer } from './kept-answers'
 import type { FirstTeacher, OwnView, PersonView } from '@rudlo/contract/access'
+
+/** Kept where somebody signed out while the server was away: their session is still to be ended. */
+const LEFT = 'rudlo-left'
 
 /** Who is signed in on this browser. */
 export const useSession = defineStore('session', () => {
@@ -20,8 +26,11 @@ export const useSession = defineStore('session', () => {
     if (person.value && !leaving) isOver.value = true
   })
 
+  /** Looks who is here: first of all whoever left without the server is signed out there. @throws Unreachable */
   async function look(): Promise<void> {
+    if (kept(LEFT)) await endSession()
     const session = await told(server.session.$get())
+    if (!session.person) await forgetAnswers()
     person.value = session.person
     demo.value = session.demo
     needsFirstTeacher.value = session.needsFirstTeacher
@@ -30,17 +39,34 @@ export const useSession = defineStore('session', () => {
     known.value = true
   }
 
-  async function signIn(name: string, password: string): Promise<void> {
-    person.value = await told(server.session.$post({ json: { signIn: name, password } }))
+  // what is said to a student may be shown to them without the server as well
+  watch(
+    () => (person.value?.role === 'student' ? person.value.id : null),
+    async (id) => {
+      await keepAnswersOf(id)
+      if (!id) return
+      // who is here is asked before it is known whose answers are kept, and whoever comes by an address has no first page yet
+      if (!(await keptAnswer('/api/session'))) void told(server.session.$get()).catch(() => null)
+      if (!(await keptAnswer('/api/assignments'))) void told(server.assignments.$get()).catch(() => null)
+    },
+  )
+
+  async function endSession(): Promise<void> {
+    await told(server.session.$delete())
+    forget(LEFT)
   }
 
-  async function signInDemo(id: string): Promise<void> {
-    person.value = await told(server['demo-session'].$post({ json: { person: id } }))
+  /** Takes over who signed in. The session that was here before ended with that. */
+  async function come(signedIn: Promise<OwnView>): Promise<void> {
+    const newcomer = await signedIn
+    forget(LEFT)
+    person.value = newcomer
   }
 
-  async function createFirstTeacher(by: FirstTeacher) {
-    person.value = await told(server['first-teacher'].$post({ json: by }))
-  }
+  const signIn = (name: string, password: string) =>
+    come(told(server.session.$post({ json: { signIn: name, password } })))
+  const signInDemo = (id: string) => come(told(server['demo-session'].$post({ json: { person: id } })))
+  const createFirstTeacher = (by: FirstTeacher) => come(told(server['first-teacher'].$post({ json: by })))
 
   /** Signs in again in the middle of work. Somebody else begins anew: what is open here is not theirs. */
   async function goOnAs(signIn: Promise<PersonView>): Promise<void> {
@@ -74,12 +100,19 @@ export const useSession = defineStore('session', () => {
     farewells.add(putAway)
   }
 
-  /** Signs out, and has everything put away that is the person's. */
+  /**
+   * Signs out, and has everything put away that is the person's. Where the server is away, its session is ended before anything
+   * else is asked of it: nobody is signed in here meanwhile.
+   */
   async function signOut(): Promise<void> {
     const leaver = person.value
     leaving = true
     try {
-      await told(server.session.$delete())
+      await endSession().catch((error) => {
+        // who cannot be remembered to have left is still there
+        if (!(error instanceof Unreachable && keep(LEFT, '1'))) throw error
+      })
+      await forgetAnswers()
       if (leaver) for (const putAway of farewells) await putAway(leaver.id)
       person.value = null
       isOver.value = false

@@ -1,5 +1,6 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb'
 import type { KeptStep } from './history'
+import type { WorkView } from '@rudlo/contract/works'
 import type { UnsentWork } from './unsent'
 import { t } from '../words/t'
 
@@ -10,15 +11,22 @@ export interface KeptHistory {
   readonly steps: readonly KeptStep[]
 }
 
+/** A work as the server is known to have it. */
+export type KeptWork = Pick<WorkView, 'id' | 'assignmentId' | 'revision' | 'document' | 'lastSave'>
+
 interface Schema extends DBSchema {
   unsent: { key: string; value: UnsentWork }
   history: { key: string; value: KeptHistory }
+  /** By assignment. */
+  opened: { key: string; value: KeptWork }
 }
+type Store = 'unsent' | 'history' | 'opened'
 
 /** What is done with copies, wherever they are. */
 interface Shelf {
-  get<S extends 'unsent' | 'history'>(store: S, workId: string): Promise<Schema[S]['value'] | undefined>
-  put<S extends 'unsent' | 'history'>(store: S, value: Schema[S]['value']): Promise<unknown>
+  get<S extends Store>(store: S, key: string): Promise<Schema[S]['value'] | undefined>
+  getAllKeys(store: 'opened'): Promise<string[]>
+  put<S extends Store>(store: S, value: Schema[S]['value']): Promise<unknown>
   delete(store: 'unsent', workId: string): Promise<unknown>
   count(store: 'unsent'): Promise<number>
   close(): void
@@ -29,13 +37,21 @@ const PATIENCE_MS = 3000
 
 /** Copies in the memory of this page, for browsers that keep nothing: they are gone with it. */
 class PageShelf implements Shelf {
-  readonly #kept = { unsent: new Map<string, UnsentWork>(), history: new Map<string, KeptHistory>() }
-
-  async get<S extends 'unsent' | 'history'>(store: S, workId: string) {
-    return this.#kept[store].get(workId) as Schema[S]['value'] | undefined
+  readonly #kept = {
+    unsent: new Map<string, UnsentWork>(),
+    history: new Map<string, KeptHistory>(),
+    opened: new Map<string, KeptWork>(),
   }
-  async put<S extends 'unsent' | 'history'>(store: S, value: Schema[S]['value']) {
-    ;(this.#kept[store] as Map<string, Schema[S]['value']>).set(value.workId, value)
+
+  async get<S extends Store>(store: S, key: string) {
+    return this.#kept[store].get(key) as Schema[S]['value'] | undefined
+  }
+  async getAllKeys(store: 'opened') {
+    return [...this.#kept[store].keys()]
+  }
+  async put<S extends Store>(store: S, value: Schema[S]['value']) {
+    const key = 'workId' in value ? value.workId : value.assignmentId
+    ;(this.#kept[store] as Map<string, Schema[S]['value']>).set(key, value)
   }
   async delete(store: 'unsent', workId: string) {
     this.#kept[store].delete(workId)
@@ -49,10 +65,11 @@ class PageShelf implements Shelf {
 }
 
 function openShelf(name: string): Promise<IDBPDatabase<Schema>> {
-  const opened = openDB<Schema>(name, 2, {
+  const opened = openDB<Schema>(name, 3, {
     upgrade: (database, from) => {
       if (from < 1) database.createObjectStore('unsent', { keyPath: 'workId' })
       if (from < 2) database.createObjectStore('history', { keyPath: 'workId' })
+      if (from < 3) database.createObjectStore('opened', { keyPath: 'assignmentId' })
     },
     // signing out deletes the database: whoever still has it open lets go
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
@@ -64,7 +81,7 @@ function openShelf(name: string): Promise<IDBPDatabase<Schema>> {
 }
 
 /**
- * Unsent edits in this browser, in a database of their own for each person. Where the browser keeps nothing (refused, blocked,
+ * Unsent edits in this browser, and the works that were opened here as the server has them, in a database of their own for each person. Where the browser keeps nothing (refused, blocked,
  * full), they are kept in the page as long as it is open; nothing here fails.
  */
 export class OfflineCopy {
@@ -105,6 +122,21 @@ export class OfflineCopy {
     await this.#do((shelf) => shelf.put('history', history))
   }
 
+  /** The work for an assignment as the server had it when it was last heard of. */
+  readOpened(assignmentId: string): Promise<KeptWork | undefined> {
+    return this.#do((shelf) => shelf.get('opened', assignmentId))
+  }
+
+  async writeOpened({ id, assignmentId, revision, document, lastSave }: KeptWork): Promise<void> {
+    await this.#do((shelf) => shelf.put('opened', { id, assignmentId, revision, document, lastSave }))
+  }
+
+  /** The assignments whose work was opened in this browser. */
+  openedAssignments(): Promise<string[]> {
+    return this.#do((shelf) => shelf.getAllKeys('opened'))
+  }
+
+  /** Whether nothing waits to be sent. */
   async isEmpty(): Promise<boolean> {
     return (await this.#do((shelf) => shelf.count('unsent'))) === 0
   }

@@ -4,7 +4,7 @@ import { ApiError, Unreachable } from '../api/errors'
 import type { UnsentWork } from './unsent'
 import type { CommandReport } from '@rudlo/contract/works'
 import type { SaveRequest } from './unsent'
-import { Saver, type SaverPorts } from './saver'
+import { Saver, type Newest, type SaverPorts } from './saver'
 
 const empty = plainMix({
   format: 'rudlo-song',
@@ -29,6 +29,7 @@ const command = (label: string): CommandReport => ({ label, lanes: [], from: 0, 
 function setup(ports: Partial<SaverPorts> = {}) {
   const sent: SaveRequest[] = []
   const states: string[] = []
+  const acked: (Newest & { save: string })[] = []
   const kept: { now: UnsentWork | null } = { now: null }
   let answer: (request: SaveRequest) => Promise<{ revision: number }> = ({ revision }) =>
     Promise.resolve({ revision: revision + 1 })
@@ -43,18 +44,40 @@ function setup(ports: Partial<SaverPorts> = {}) {
       },
       keep: async (unsent) => void (kept.now = unsent),
       clear: async () => void (kept.now = null),
+      acked: async (newest, save) => void acked.push({ ...newest, save }),
       onState: (state) => void states.push(state),
       onConflict: conflict,
       ...ports,
     },
   )
-  return { saver, sent, states, kept, conflict, answerWith: (next: typeof answer) => (answer = next) }
+  return { saver, sent, states, kept, acked, conflict, answerWith: (next: typeof answer) => (answer = next) }
 }
 
 beforeEach(() => void vi.useFakeTimers())
 afterEach(() => void vi.useRealTimers())
 
 describe('Saver', () => {
+  it('tells what the server has and by which save', async () => {
+    const { saver, sent, acked } = setup()
+    saver.change(with_('a'), command('a'))
+    await saver.flush()
+    saver.change(with_('b'), command('b'))
+    await saver.flush()
+    expect(acked).toEqual([
+      { revision: 2, document: with_('a'), save: sent[0]!.save },
+      { revision: 3, document: with_('b'), save: sent[1]!.save },
+    ])
+    saver.adopt({ revision: 9, document: start })
+    expect(acked.at(-1)).toEqual({ revision: 9, document: start, save: '' })
+  })
+
+  it('goes on where this browser cannot note what the server has', async () => {
+    const { saver, states } = setup({ acked: () => Promise.reject(new Error('full')) })
+    saver.change(with_('a'), command('a'))
+    expect(await saver.flush()).toBe(true)
+    expect(states.at(-1)).toBe('saved')
+  })
+
   it('keeps an edit in the browser at once and sends it well within a second', async () => {
     const { saver, sent, states, kept } = setup()
     saver.change(with_('a'), command('a'))

@@ -18,6 +18,8 @@ export interface SaverPorts {
   send(request: SaveRequest): Promise<{ revision: number }>
   keep(unsent: UnsentWork): Promise<void>
   clear(): Promise<void>
+  /** The server has this now, by a save of this name: it is what the next patch is measured from. */
+  acked(newest: Newest, save: string): Promise<void>
   onState(state: SaveState, problem: string | null): void
   /** The work was changed elsewhere: `mine` lost. Keeps it, and adopts the newest; where it fails it is asked again. */
   onConflict(newest: Newest, mine: WorkDocument): Promise<void>
@@ -106,6 +108,7 @@ export class Saver {
     this.#commands = []
     this.#owed = 0
     void this.ports.clear()
+    void this.ports.acked(newest, '').catch(() => undefined)
     this.ports.onState('saved', null)
   }
 
@@ -174,8 +177,11 @@ export class Saver {
     this.#sending = true
     this.ports.onState('saving', null)
     try {
+      const { save } = this.#sent
       const { revision } = await this.ports.send(this.#sent)
       this.#acked = { revision, document: this.#sentDocument ?? this.#current }
+      // a browser that keeps nothing goes on
+      await this.ports.acked(this.#acked, save).catch(() => undefined)
       this.#sent = null
       this.#failures = 0
       this.#sending = false

@@ -6,7 +6,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { shortSong as song } from '../../test/short-song'
 import { ApiError, Unreachable } from '../api/errors'
 import type { UnsentWork } from './unsent'
-import type { KeptHistory } from './offline-copy'
+import type { KeptHistory, KeptWork } from './offline-copy'
 import type { SaveRequest } from './unsent'
 
 const player = { load: vi.fn(), stop: vi.fn() }
@@ -15,6 +15,7 @@ vi.mock('../engine/player-store', () => ({ usePlayer: () => player }))
 /** What the browser's own database holds, and what the server answers. */
 const kept = new Map<string, UnsentWork>()
 const histories = new Map<string, KeptHistory>()
+const openedHere = new Map<string, KeptWork>()
 const server = {
   document: { mix: plainMix(song), notes: [] } as WorkDocument,
   revision: 1,
@@ -27,6 +28,8 @@ vi.mock('./offline-copy', () => ({
     read = async (id: string) => kept.get(id)
     write = async (unsent: UnsentWork) => void kept.set(unsent.workId, unsent)
     clear = async (id: string) => void kept.delete(id)
+    readOpened = async (id: string) => openedHere.get(id)
+    writeOpened = async (work: KeptWork) => void openedHere.set(work.assignmentId, structuredClone(work))
     readHistory = async (id: string) => histories.get(id)
     writeHistory = async (history: KeptHistory) =>
       void histories.set(history.workId, structuredClone(history))
@@ -86,6 +89,7 @@ beforeEach(() => {
   setActivePinia(createPinia())
   kept.clear()
   histories.clear()
+  openedHere.clear()
   Object.assign(server, {
     document: { mix: plainMix(song), notes: [] },
     revision: 1,
@@ -247,6 +251,52 @@ describe('what was not sent', () => {
     work.setMix((mix) => withSetting(mix, REED, -6), change('Set'))
     await vi.advanceTimersByTimeAsync(600)
     expect([work.saveState, kept.size]).toEqual(['not saved', 1])
+  })
+})
+
+describe('a work that was opened here, while the server is away', () => {
+  /** Cuts the network; what is asked from now on finds nobody. */
+  const cut = () => {
+    const gone = () => Promise.reject(new Unreachable())
+    serveWith({ get: gone, post: gone, put: gone, patch: gone })
+  }
+
+  it('opens as the server had it last, with what was done since, and is sent when it is back', async () => {
+    const first = await opened()
+    first.setMix((mix) => withSetting(mix, REED, -6), change('Set'))
+    await vi.advanceTimersByTimeAsync(600)
+    expect([first.saveState, openedHere.get('a')?.revision]).toEqual(['saved', 2])
+    cut()
+    first.setMix((mix) => withSetting(mix, REED, -9), change('Set'))
+    await vi.advanceTimersByTimeAsync(600)
+    const left = first.leave()
+    await vi.advanceTimersByTimeAsync(600)
+    await left
+
+    setActivePinia(createPinia())
+    const { useWork } = await import('./work-store')
+    const again = useWork()
+    await again.open('a', 'person')
+    expect(again.mix!.tracks[0]!.level).toBe(-9)
+    again.setMix((mix) => withSetting(mix, REED, -12), change('Set'))
+    await vi.advanceTimersByTimeAsync(600)
+    expect(again.saveState).toBe('not saved')
+
+    serve()
+    server.patch.mockClear()
+    again.nudge()
+    await vi.advanceTimersByTimeAsync(20_000)
+    expect(again.saveState).toBe('saved')
+    // the save that may have arrived is sent as it was, the rest from what it made
+    const revisions = server.patch.mock.calls.map(([, request]) => (request as SaveRequest).revision)
+    expect(revisions[0]).toBe(2)
+    expect(openedHere.get('a')!.document.mix.tracks[0]!.level).toBe(-12)
+  })
+
+  it('cannot be opened where it never was', async () => {
+    cut()
+    const { useWork } = await import('./work-store')
+    await expect(useWork().open('another', 'person')).rejects.toBeInstanceOf(Unreachable)
   })
 })
 

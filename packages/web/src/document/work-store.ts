@@ -10,11 +10,13 @@ import {
 } from '@rudlo/core/mix'
 import { useEventListener } from '@vueuse/core'
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../engine/player-store'
-import { server, told } from '../api/client'
+import { away } from '../api/away'
+import { PATIENCE_MS, server, told } from '../api/client'
+import { Unreachable } from '../api/errors'
 import type { OwnVersion } from '@rudlo/contract/handins'
-import type { TryView, WorkView } from '@rudlo/contract/works'
+import type { TryView } from '@rudlo/contract/works'
 import { calmly, forgetCalm } from '../engine/calm'
 import {
   did,
@@ -26,7 +28,7 @@ import {
   type History,
   type Step,
 } from './history'
-import { OfflineCopy } from './offline-copy'
+import { OfflineCopy, type KeptWork } from './offline-copy'
 import type { CommandReport, Way } from '@rudlo/contract/works'
 import { Saver, type Newest, type SaveState } from './saver'
 import { WindowGuard } from './window-guard'
@@ -83,28 +85,50 @@ export const useWork = defineStore('work', () => {
   let gesture: WorkDocument | null = null
   let revision = 0
 
+  /** A work as the server has it, or, where it is away, as it was last known here. @throws Unreachable where it is not */
+  async function lookUp(assignmentId: string, copy: OfflineCopy): Promise<KeptWork> {
+    try {
+      const param = { assignment: assignmentId }
+      const init = { signal: AbortSignal.timeout(PATIENCE_MS) }
+      const work = await told(server.assignments[':assignment'].work.$post({ param }, { init }))
+      void copy.writeOpened(work).catch(() => undefined)
+      return work
+    } catch (error) {
+      const known = error instanceof Unreachable ? await copy.readOpened(assignmentId) : undefined
+      if (!known) throw error
+      return known
+    }
+  }
+
   /** Opens the person's work for an assignment, with whatever this browser still held unsent. */
   async function open(assignmentId: string, personId: string): Promise<void> {
     await leave()
     keepsNothing.value = false
     offline = new OfflineCopy(personId, () => (keepsNothing.value = true))
-    const work = await told(
-      server.assignments[':assignment'].work.$post({ param: { assignment: assignmentId } }),
-    )
+    const work = await lookUp(assignmentId, offline)
     id.value = work.id
     assignment.value = work.assignmentId
     revision = work.revision
     document.value = work.document
     history.value = EMPTY_HISTORY
-    saver = new Saver(work.id, { revision: work.revision, document: work.document }, ports(work.id, offline))
+    saver = new Saver(work.id, { revision: work.revision, document: work.document }, ports(work, offline))
     await takeUpHistory(work, offline)
-    await Promise.all([takeUpUnsent(work, offline), refreshTries(), refreshVersions()])
+    await Promise.all([takeUpUnsent(work, offline), ifThere(refreshTries()), ifThere(refreshVersions())])
     listen()
     guard = new WindowGuard(work.id, () => void lose())
     await guard.claim()
   }
 
-  function ports(workId: string, copy: OfflineCopy): ConstructorParameters<typeof Saver>[2] {
+  /** What the work can do without comes when the server is there. */
+  const ifThere = (asked: Promise<void>): Promise<void> =>
+    asked.catch((error) => {
+      if (!(error instanceof Unreachable)) throw error
+    })
+
+  function ports(
+    { id: workId, assignmentId }: KeptWork,
+    copy: OfflineCopy,
+  ): ConstructorParameters<typeof Saver>[2] {
     return {
       // the clock of this machine goes along: the server sees from it how long ago something was done
       send: (request) =>
@@ -116,6 +140,7 @@ export const useWork = defineStore('work', () => {
         ),
       keep: (unsent) => copy.write(unsent),
       clear: () => copy.clear(workId),
+      acked: (newest, save) => copy.writeOpened({ id: workId, assignmentId, ...newest, lastSave: save }),
       onState: (state, problem) => {
         saveState.value = state
         saveProblem.value = problem
@@ -133,13 +158,13 @@ export const useWork = defineStore('work', () => {
     await copy.writeHistory({ workId, revision, steps }).catch(() => undefined)
   }
 
-  async function takeUpHistory(work: WorkView, copy: OfflineCopy): Promise<void> {
+  async function takeUpHistory(work: KeptWork, copy: OfflineCopy): Promise<void> {
     const kept = await copy.readHistory(work.id).catch(() => undefined)
     if (kept?.revision === work.revision) history.value = unpackHistory(work.document, kept.steps)
   }
 
   /** Edits that a closed lid or a lost server left in this browser. */
-  async function takeUpUnsent(work: WorkView, copy: OfflineCopy): Promise<void> {
+  async function takeUpUnsent(work: KeptWork, copy: OfflineCopy): Promise<void> {
     const unsent = await copy.read(work.id)
     if (!unsent) return
     const arrived =
@@ -197,6 +222,7 @@ export const useWork = defineStore('work', () => {
     const ends = [
       useEventListener(window, 'online', nudge),
       useEventListener(window.document, 'visibilitychange', nudge),
+      watch(away, (now) => !now && nudge()),
     ]
     stopListening = () => ends.forEach((end) => end())
   }

@@ -2,6 +2,7 @@ import type { AssetAudio } from '@rudlo/core/engine'
 import { unpackOverview, type Overview } from '@rudlo/core/exchange'
 import type { AssetInfo } from '@rudlo/core/song'
 import { bytesOf, server } from '../api/client'
+import { keepFiles } from '../api/kept-answers'
 import { comingAudio, type ComingAudio } from './coming-audio'
 import type { DecodeApi } from './decode.worker'
 import { Decoders, type Decoder } from './decoders'
@@ -70,11 +71,17 @@ const fetched = (asset: AssetInfo): Promise<Uint8Array> =>
 /** The beginning of a file; the whole of it where it was fetched already. */
 const headOf = (asset: AssetInfo): Promise<Uint8Array> =>
   files.get(asset.id) ??
-  once(heads, asset.id, () =>
-    bytesOf(
-      server.assets[':asset'].$get(assetAt(asset), { init: { headers: { range: `bytes=0-${HEAD - 1}` } } }),
-    ),
-  )
+  once(heads, asset.id, async () => {
+    const init = { headers: { range: `bytes=0-${HEAD - 1}` } }
+    // where the server is away it is all of the file, as this browser has kept it
+    return (await bytesOf(server.assets[':asset'].$get(assetAt(asset), { init }))).subarray(0, HEAD)
+  })
+
+/** Has a song's recordings and their pictures kept for when the server is away, once the page has nothing better to do. */
+function keepAtRest(assets: readonly AssetInfo[]): void {
+  const files = assets.flatMap(({ id }) => [`/api/assets/${id}`, `/api/assets/${id}/overview`])
+  requestIdleCallback(() => void keepFiles(files), { timeout: RESTLESS })
+}
 
 async function begin(asset: AssetInfo, { into, arrive }: ComingAudio): Promise<void> {
   const bytes = await headOf(asset)
@@ -154,6 +161,7 @@ export function beginAudio(assets: readonly AssetInfo[]): FillingAudio {
           onProgress(++done / all.length)
         }),
       )
+      keepAtRest(assets)
     },
   }
 }

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 /** The bar at the top of every page: where one can go, where one is, what can be done there, and the account. */
 import { computed } from 'vue'
+import { away } from '../api/away'
 import { useSession } from '../api/session-store'
 import IconButton from '../ui/buttons/IconButton.vue'
+import AppTag from '../ui/marks/AppTag.vue'
 import RudloMark from '../ui/marks/RudloMark.vue'
 import AppMenu from '../ui/overlays/AppMenu.vue'
 import { t } from '../words/t'
@@ -69,6 +71,16 @@ const rooms = computed(() =>
       <b>{{ title }}</b>
     </p>
     <span class="push" />
+    <AppTag
+      v-if="away"
+      class="offline"
+      icon="offline"
+      :text="t('shell.offline')"
+      role="status"
+      tabindex="0"
+      :data-tip="session.person?.role === 'student' ? t('shell.offline.student') : t('shell.offline.teacher')"
+      data-test="offline"
+    />
     <slot />
     <AccountMenu />
   </header>
@@ -119,6 +131,10 @@ nav {
 .where b {
   margin-left: 6px;
   font-weight: 640;
+}
+
+.offline {
+  flex: none;
 }
 
 .push {

@@ -2,6 +2,7 @@
 /** The student's working screen for one assignment. */
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { onBeforeRouteLeave } from 'vue-router'
+import { Unreachable } from '../../api/errors'
 import { useSession } from '../../api/session-store'
 import DeskFoot from '../../desk/DeskFoot.vue'
 import DeskOverlays from '../../desk/DeskOverlays.vue'
@@ -51,7 +52,7 @@ async function open(): Promise<void> {
     await Promise.all([bench.open(props.assignment), work.open(props.assignment, session.person!.id)])
     void player.open(desk.song!, work.mix!)
   } catch (error) {
-    problem.value = (error as Error).message
+    problem.value = error instanceof Unreachable ? t('bench.not-here') : (error as Error).message
   }
 }
 

@@ -1,15 +1,21 @@
 <script setup lang="ts">
 /** Whether the work is safe, in words. */
 import { computed } from 'vue'
+import { away } from '../../api/away'
 import { useWork } from '../../document/work-store'
 import { t } from '../../words/t'
 
 const work = useWork()
 /** Said where the browser keeps nothing: a private window, a school's settings, a full disk. */
 const NOTHING_KEPT = t('save.nothing-kept')
-const SIGNS = { saved: '$saved', saving: '$saving', 'not saved': '$unsaved' } as const
+const SIGNS = { saved: '$saved', saving: '$saving', 'not saved': '$unsaved', here: '$offline' } as const
+/** Nothing is wrong where the work is safe in this browser and waits for the server. */
+const sign = computed(() =>
+  work.saveState === 'not saved' && away.value && !work.keepsNothing ? 'here' : work.saveState,
+)
 const text = computed(() => {
   if (work.saveState === 'saved') return t('save.saved')
+  if (sign.value === 'here') return t('save.here')
   return work.saveState === 'saving' ? t('save.saving') : t('save.retry')
 })
 const about = computed(() => {
@@ -23,12 +29,12 @@ const about = computed(() => {
   <div class="sign">
     <p
       class="save"
-      :class="{ bad: work.saveState === 'not saved' }"
+      :class="{ bad: sign === 'not saved', here: sign === 'here' }"
       role="status"
       :data-tip="about"
       data-test="save-state"
     >
-      <v-icon :icon="SIGNS[work.saveState]" size="20" /><span class="text">{{ text }}</span>
+      <v-icon :icon="SIGNS[sign]" size="20" /><span class="text">{{ text }}</span>
     </p>
     <span
       v-if="work.keepsNothing"
@@ -64,7 +70,7 @@ const about = computed(() => {
 }
 
 @media (max-width: 1240px) {
-  .save:not(.bad) .text {
+  .save:not(.bad, .here) .text {
     width: 0;
   }
 

@@ -3,9 +3,10 @@
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import type { TodayView as Today } from '@rudlo/contract/term'
 import { promiseTimeout, useDebounceFn, useTimeoutFn } from '@vueuse/core'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
+import { away } from '../../api/away'
 import { useLive } from '../../api/live-store'
 import { useSession } from '../../api/session-store'
 import AppHeader from '../../shell/AppHeader.vue'
@@ -60,6 +61,8 @@ useLive().listen(({ kind }) => {
   if (today.value && DAY.has(kind)) void refresh()
 })
 const refresh = useDebounceFn(load, REFRESH_MS)
+// what is shown meanwhile is what was known before
+watch(away, (now) => !now && void refresh())
 onMounted(async () => {
   await load()
   atRest.start()

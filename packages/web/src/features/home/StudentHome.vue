@@ -1,8 +1,11 @@
 <script setup lang="ts">
 /** A student's first page: the one thing to do next, what came back, and the whole term folded. */
 import type { AssignmentCard } from '@rudlo/contract/assignments'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { away } from '../../api/away'
+import { useSession } from '../../api/session-store'
 import { now } from '../../browser/clock'
+import { OfflineCopy } from '../../document/offline-copy'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import FoldSection from '../../ui/page/FoldSection.vue'
 import PageSection from '../../ui/page/PageSection.vue'
@@ -14,6 +17,20 @@ import { termOf } from './term'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
 const term = computed(() => termOf(props.cards, now()))
+
+const session = useSession()
+/** The assignments that were opened on this computer: all that can be opened while the server is away. */
+const here = ref<ReadonlySet<string>>(new Set())
+watch(
+  away,
+  async (now) => {
+    if (now) here.value = new Set(await new OfflineCopy(session.person!.id).openedAssignments())
+  },
+  { immediate: true },
+)
+const isOut = ({ id }: AssignmentCard) => away.value && !here.value.has(id)
+/** What is said of one besides how far it is. */
+const facts = (card: AssignmentCard) => [due(card), isOut(card) ? t('home.not-here') : ''].filter(Boolean)
 
 const due = ({ dueAt, mine }: AssignmentCard) =>
   dueAt
@@ -36,8 +53,8 @@ const due = ({ dueAt, mine }: AssignmentCard) =>
     </div>
     <div class="go">
       <p class="state"><StandingSign :sign="standingOf(term.next).sign" />{{ standingOf(term.next).text }}</p>
-      <p v-if="term.next.dueAt" class="soft">{{ due(term.next) }}</p>
-      <AppButton tone="main" large :to="`/bench/${term.next.id}`">{{
+      <p v-for="fact in facts(term.next)" :key="fact" class="soft">{{ fact }}</p>
+      <AppButton tone="main" large :disabled="isOut(term.next)" :to="`/bench/${term.next.id}`">{{
         standingOf(term.next).button
       }}</AppButton>
     </div>
@@ -53,8 +70,13 @@ const due = ({ dueAt, mine }: AssignmentCard) =>
     <ul class="plain-list">
       <li v-for="card in term.back" :key="card.id" class="row">
         <StandingSign sign="back" />
-        <span class="what"><b>{{ card.title }}</b><span class="soft">{{ standingOf(card).text }}</span></span>
-        <AppButton :to="`/bench/${card.id}`">{{ standingOf(card).button }}</AppButton>
+        <span class="what"
+          ><b>{{ card.title }}</b
+          ><span class="soft">{{
+            [standingOf(card).text, isOut(card) ? t('home.not-here') : ''].filter(Boolean).join(' · ')
+          }}</span></span
+        >
+        <AppButton :disabled="isOut(card)" :to="`/bench/${card.id}`">{{ standingOf(card).button }}</AppButton>
       </li>
     </ul>
   </PageSection>
@@ -66,11 +88,11 @@ const due = ({ dueAt, mine }: AssignmentCard) =>
           <StandingSign :sign="standingOf(card).sign" />
           <span class="what"
             ><b>{{ card.title }}</b
-            ><span class="soft">{{
-              [standingOf(card).text, due(card)].filter(Boolean).join(' · ')
-            }}</span></span
+            ><span class="soft">{{ [standingOf(card).text, ...facts(card)].join(' · ') }}</span></span
           >
-          <AppButton small :to="`/bench/${card.id}`">{{ standingOf(card).button }}</AppButton>
+          <AppButton small :disabled="isOut(card)" :to="`/bench/${card.id}`">{{
+            standingOf(card).button
+          }}</AppButton>
         </li>
       </ol>
     </FoldSection>

@@ -1,6 +1,8 @@
 export const BENCH = {
   'bench.version': 'Version {number}',
   'bench.to-lane': 'Go to the lane',
+  'bench.not-here':
+    'The server cannot be reached, and this assignment is not on this computer yet. Open it once while you are online: after that it also works offline.',
   'bench.narrow': 'Here you can read, listen and answer. To change your lines, use a larger screen.',
   'bench.accepted': '{name} accepted',
   'bench.came-back': '{name} came back',
@@ -92,6 +94,7 @@ export const BENCH = {
   'save.saved': 'Saved',
   'save.saving': 'Saving …',
   'save.retry': 'Not saved: will try again',
+  'save.here': 'Kept here, sent later',
   'save.kept': '{problem} Until then your work is safe in this browser.',
   'save.server-only': 'saved on the server only',
   'tries.start.lower': 'the starting mix',

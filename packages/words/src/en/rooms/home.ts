@@ -20,6 +20,7 @@ export const HOME = {
   'home.extended': 'You have until {when}',
   'home.late': 'It was due {when}',
   'home.opens': 'Opens {when}',
+  'home.not-here': 'not on this computer yet: open it once while you are online',
   'home.next': 'Do this next',
   'home.next.none': 'You are up to date',
   'home.next.none.text': 'Everything that is open is handed in.',

@@ -7,6 +7,10 @@ export const SHELL = {
   'shell.class': 'Class',
   'shell.progress': 'My progress',
   'shell.songbook': 'Songbook',
+  'shell.offline': 'Offline',
+  'shell.offline.student':
+    'The server cannot be reached. What you have opened on this computer still works; changes are kept here and sent when you are back online.',
+  'shell.offline.teacher': 'The server cannot be reached. Rudlo keeps trying.',
   'shell.account': 'Your account: {name}',
   'shell.colours': 'Colours',
   'shell.colours.light': 'Light',
