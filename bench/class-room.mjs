@@ -117,22 +117,36 @@ export async function fill({ host, port, username: user, password, database }, s
   return { people, bytes: JSON.stringify(document).length }
 }
 
-/** One save of one student; milliseconds until the answer is there. */
-export function save(port, agent, student, n) {
+/** Asks the server as a student. @returns status and text of the answer */
+export function ask(port, agent, { token }, method, path, body = '') {
+  return new Promise((resolve, reject) => {
+    const headers = {
+      'content-type': 'application/json',
+      'content-length': Buffer.byteLength(body),
+      cookie: `rudlo_session=${token}`,
+    }
+    const sent = request({ port, agent, method, path, headers }, (answer) => {
+      let text = ''
+      answer.on('data', (part) => (text += part))
+      answer.on('end', () => resolve({ status: answer.statusCode, text }))
+      answer.on('error', reject)
+    })
+    sent.on('error', reject)
+    sent.end(body)
+  })
+}
+
+/** One save of one student, who remembers what was acknowledged; milliseconds until the answer is there. */
+export async function save(port, agent, student, n) {
+  const index = n % POINTS
+  const value = -Math.round(Math.random() * 600) / 10
+  const tick = index * 480 + (n % 100) + 1
   const body = JSON.stringify({
     revision: student.revision,
     save: randomUUID(),
     patch: [
-      {
-        op: 'replace',
-        path: `/mix/envelopes/0/points/${n % POINTS}/value`,
-        value: -Math.round(Math.random() * 600) / 10,
-      },
-      {
-        op: 'replace',
-        path: `/mix/envelopes/0/points/${n % POINTS}/tick`,
-        value: (n % POINTS) * 480 + (n % 100) + 1,
-      },
+      { op: 'replace', path: `/mix/envelopes/0/points/${index}/value`, value },
+      { op: 'replace', path: `/mix/envelopes/0/points/${index}/tick`, value: tick },
     ],
     commands: [
       {
@@ -145,26 +159,11 @@ export function save(port, agent, student, n) {
       },
     ],
   })
-  return new Promise((resolve, reject) => {
-    const start = performance.now()
-    const headers = {
-      'content-type': 'application/json',
-      'content-length': Buffer.byteLength(body),
-      cookie: `rudlo_session=${student.token}`,
-    }
-    const sent = request(
-      { port, agent, method: 'PATCH', path: `/api/works/${student.work}`, headers },
-      (answer) => {
-        let text = ''
-        answer.on('data', (part) => (text += part))
-        answer.on('end', () => {
-          if (answer.statusCode !== 200) return reject(new Error(text))
-          student.revision = JSON.parse(text).revision
-          resolve(performance.now() - start)
-        })
-      },
-    )
-    sent.on('error', reject)
-    sent.end(body)
-  })
+  const start = performance.now()
+  const { status, text } = await ask(port, agent, student, 'PATCH', `/api/works/${student.work}`, body)
+  if (status !== 200) throw new Error(text)
+  const took = performance.now() - start
+  student.revision = JSON.parse(text).revision
+  student.acknowledged = { index, value, tick }
+  return took
 }

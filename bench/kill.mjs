@@ -1,24 +1,21 @@
 import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { Agent } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import mysql from 'mysql2/promise'
-import { Installation } from '../scripts/lib/installation.mjs'
 import { PrivateDatabase } from '../scripts/lib/mariadb.mjs'
 import { ROOT } from '../scripts/lib/paths.mjs'
 import { processWith } from '../scripts/lib/processes.mjs'
 import { say } from '../scripts/lib/say.mjs'
-import { fill, save } from './class-room.mjs'
 import { imported } from './core.mjs'
 import { entry } from './entry.mjs'
 import { randomFrom } from './fuzz-values.mjs'
+import { killsUnderLoad } from './kills-under-load.mjs'
 
 /** RUDLO_KILLS says how many kills under load there are; the others follow from it. */
 const UNDER_LOAD = Number(process.env.RUDLO_KILLS ?? 40)
 const ELSEWHERE = Math.ceil(UNDER_LOAD / 4)
-const STUDENTS = 30
 
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
 const script = (name) => join(ROOT, 'scripts', `${name}.mjs`)
@@ -76,52 +73,6 @@ async function peopleOf(data) {
   const [rows] = await db.query('SELECT name FROM people ORDER BY name')
   await db.end()
   return rows.map((r) => r.name)
-}
-
-/** Server and database killed at random moments while a class saves: what was acknowledged has to be there. */
-async function underLoad(random) {
-  const installation = await new Installation(false).start()
-  const { database } = installation
-  const agent = new Agent({ keepAlive: true, maxSockets: STUDENTS })
-  let [acknowledged, lost] = [0, 0]
-  try {
-    const { people } = await fill(database.connection, STUDENTS)
-    for (let kill = 0; kill < UNDER_LOAD; kill++) {
-      let on = true
-      const saving = people.map(async (student) => {
-        for (let n = 0; on; n++) {
-          const took = await save(installation.port, agent, student, kill * 50 + n).catch(() => null)
-          if (took === null) return
-          acknowledged++
-        }
-      })
-      await wait(100 + random() * 500)
-      if (random() < 0.5) {
-        await installation.killServer()
-        on = false
-        await Promise.all(saving)
-        await installation.startServer()
-      } else {
-        await database.kill()
-        on = false
-        await Promise.all(saving)
-        await database.start()
-      }
-      const { host, port, username: user, password, database: name } = database.connection
-      const db = await mysql.createConnection({ host, port, user, password, database: name })
-      for (const student of people) {
-        const [[{ revision }]] = await db.query('SELECT revision FROM works WHERE id = ?', [student.work])
-        if (revision < student.revision) lost++
-        // an answer may have been lost on its way, never the save
-        student.revision = revision
-      }
-      await db.end()
-    }
-    return { kills: UNDER_LOAD, acknowledged, lost }
-  } finally {
-    agent.destroy()
-    await installation.stop()
-  }
 }
 
 /** A start killed at a random moment, then one that is left alone. */
@@ -185,7 +136,7 @@ export async function kills() {
   const { oldInstallation } = await imported('old-installation.ts')
   try {
     say('kills under load …')
-    const load = await underLoad(random)
+    const load = await killsUnderLoad(random, UNDER_LOAD)
     const old = join(folder, 'old.gz')
     await oldInstallation(join(folder, 'oldest'), 1, old)
     say('kills of first starts …')
@@ -224,7 +175,7 @@ export async function kills() {
       entry('kill', 'the same: served afterwards, with everything', served, '', `>= ${kills}`),
     ]
     return [
-      entry('kill', `server or database killed while ${STUDENTS} save`, load.kills, '', ''),
+      entry('kill', `server or database killed while ${load.students} save`, load.kills, '', ''),
       entry('kill', 'the same: acknowledged saves', load.acknowledged, '', ''),
       entry('kill', 'the same: of them lost', load.lost, '', '<= 0'),
       ...good('first starts', first),
@@ -244,4 +195,19 @@ export async function kills() {
   } finally {
     rmSync(folder, { recursive: true, force: true })
   }
+}
+
+/** So many kills that what happens once in a hundred would be seen. */
+export async function thousandKills() {
+  const random = randomFrom(Number(process.env.RUDLO_SEED ?? 20261130))
+  const { students, kills, servers, acknowledged, lost } = await killsUnderLoad(
+    random,
+    Number(process.env.RUDLO_KILLS ?? 1000),
+  )
+  return [
+    entry('kills', `server or database killed while ${students} save`, kills, '', '>= 1000'),
+    entry('kills', 'the same: of them the server', servers, '', ''),
+    entry('kills', 'the same: saves acknowledged and looked for', acknowledged, '', ''),
+    entry('kills', 'the same: acknowledged and not there', lost, '', '<= 0'),
+  ]
 }

@@ -27,17 +27,27 @@ const GROUPS = {
   fuzz: async () => (await import('../bench/fuzz.mjs')).fuzz(),
 }
 
+/** What takes so long that it is measured only when it is asked for. */
+const LONG = {
+  hour: async () => (await import('../bench/save.mjs')).anHour(),
+  kills: async () => (await import('../bench/kill.mjs')).thousandKills(),
+}
+
 const unknown = process.argv
   .slice(2)
   .find((word) => word.startsWith('-') && !['--json', '--only'].includes(word))
 if (unknown)
-  giveUp(`There is no "${unknown}": say --json, or --only with one of ${Object.keys(GROUPS).join(', ')}.`)
+  giveUp(
+    `There is no "${unknown}": say --json, or --only with one of ${Object.keys({ ...GROUPS, ...LONG }).join(', ')}.`,
+  )
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null
-if (only !== null && !(only in GROUPS))
-  giveUp(`There is no group "${only}". The groups are: ${Object.keys(GROUPS).join(', ')}.`)
+if (only !== null && !(only in GROUPS || only in LONG))
+  giveUp(
+    `There is no group "${only}". The groups are: ${Object.keys(GROUPS).join(', ')}; and, only when asked for: ${Object.keys(LONG).join(', ')}.`,
+  )
 
 const entries = []
-for (const [name, measure] of Object.entries(GROUPS)) {
+for (const [name, measure] of Object.entries(only === null ? GROUPS : { ...GROUPS, ...LONG })) {
   if (only !== null && name !== only) continue
   say(`measuring ${name} …`)
   entries.push(...(await measure()))

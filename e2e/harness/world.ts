@@ -1,6 +1,6 @@
 import { randomBytes, randomUUID } from 'node:crypto'
-import type { WorkDocument } from '@rudlo/core/mix'
-import { readWork } from '@rudlo/core/stored'
+import { withPatch, type WorkDocument } from '@rudlo/core/mix'
+import { readList, readWork } from '@rudlo/core/stored'
 import mysql, { type Connection, type RowDataPacket } from 'mysql2/promise'
 import type { Installation } from '../../scripts/lib/installation.mjs'
 
@@ -25,6 +25,7 @@ const PARTS: readonly Part[] = [
   { table: 'bank_remarks', where: `x.person_id IN (${PEOPLE})`, ids: ['id', 'person_id'] },
   { table: 'assignments', where: 'x.group_id = @g', ids: ['id', 'group_id', 'given_with'] },
   { table: 'works', where: `x.id IN (${WORKS})`, ids: ['id', 'assignment_id', 'person_id'] },
+  { table: 'work_patches', where: `x.work_id IN (${WORKS})`, ids: ['work_id'] },
   { table: 'work_commands', where: `x.work_id IN (${WORKS})`, ids: ['work_id'] },
   { table: 'hand_ins', where: `x.work_id IN (${WORKS})`, ids: ['id', 'work_id', 'pair'] },
   { table: 'hand_in_figures', where: `x.hand_in_id IN (${HAND_INS})`, ids: ['hand_in_id'] },
@@ -82,10 +83,12 @@ export class World {
   /** The work of somebody as it is stored at this moment. */
   async workOf(name: string, title: string): Promise<WorkDocument> {
     const [rows] = await this.database.query<RowDataPacket[]>(
-      'SELECT document FROM works WHERE assignment_id = ? AND person_id = ?',
+      `SELECT w.document, p.patch FROM works w LEFT JOIN work_patches p ON p.work_id = w.id
+        WHERE w.assignment_id = ? AND w.person_id = ? ORDER BY p.revision`,
       [this.assignmentOf(title), this.personOf(name)],
     )
-    return readWork(String(rows[0]?.['document']))
+    const patches = rows.flatMap(({ patch }) => (patch === null ? [] : readList(String(patch))))
+    return withPatch(readWork(String(rows[0]?.['document'])), patches)
   }
 
   #idFor(id: string | null): string | null {

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest'
 import { point } from '@rudlo/core/envelope'
 import { PrivateDatabase } from '../../../scripts/lib/mariadb.mjs'
 import { dataSource } from '../src/database/data-source'
-import { Work } from '../src/works/entities'
+import { workNow } from '../src/works/documents'
 import type { Refused } from './client'
 import { openWork, saveOf } from './story'
 import { makeWorld, type World } from './world'
@@ -83,9 +83,9 @@ it('loses no acknowledged save when it is killed, and says so while it is away',
     const away = await anna.patch<Refused>(`/api/works/${work.id}`, saveOf(revision, [point(0, 0)]))
     expect([away.status, away.body.error.code]).toEqual([503, 'database-away'])
     await database.start()
-    const kept = await world.database.getRepository(Work).findOneByOrFail({ id: work.id })
+    const kept = await workNow(world.database, work.id)
     expect(kept.revision).toBe(revision)
-    expect(JSON.parse(kept.document)).toMatchObject({
+    expect(kept.document).toMatchObject({
       mix: { envelopes: [{ points: [point(round * 100 + 9, -9)] }] },
     })
   }

@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises'
 import { spawnSync } from 'node:child_process'
 import { existsSync, mkdtempSync, rmSync, statfsSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -7,7 +8,7 @@ import { point } from '@rudlo/core/envelope'
 import { PrivateDatabase } from '../../../scripts/lib/mariadb.mjs'
 import { freeRoomAt } from '../src/http/disk'
 import { PIECE } from '../src/songbook/uploads'
-import { Work } from '../src/works/entities'
+import { workNow } from '../src/works/documents'
 import type { Client, Refused } from './client'
 import { openWork, saveOf } from './story'
 import { makeWorld, type World } from './world'
@@ -19,6 +20,8 @@ const DISK = '360m'
 /** A disk of its own in memory, which can be filled to the last byte; only root may make one. */
 const folder = mkdtempSync(join(tmpdir(), 'rudlo-full-'))
 const mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${DISK}`, 'tmpfs', folder]).status === 0
+/** What is left is looked at ten times a second. */
+const LOOKED_MS = 200
 const ballast = join(folder, 'ballast')
 
 /** Fills the disk until so many bytes are left; to the last one for 0. */
@@ -69,6 +72,7 @@ describe.skipIf(!mounted)('on a disk that is full', () => {
 
     for (const left of [40 * CHUNK, 0]) {
       fill(left)
+      await wait(LOOKED_MS)
       const refused = await send(1)
       expect(refused.status).toBe(507)
       expect((JSON.parse(refused.text) as Refused).error.message).toBe(
@@ -81,13 +85,14 @@ describe.skipIf(!mounted)('on a disk that is full', () => {
       expect((await anna.get(`/api/works/${work.id}`)).status).toBe(200)
       await world.as('ben')
     }
-    const kept = await world.database.getRepository(Work).findOneByOrFail({ id: work.id })
-    expect([kept.revision, JSON.parse(kept.document)]).toMatchObject([
+    const kept = await workNow(world.database, work.id)
+    expect([kept.revision, kept.document]).toMatchObject([
       revision,
       { mix: { envelopes: [{ points: [point(0, -3)] }] } },
     ])
 
     rmSync(ballast)
+    await wait(LOOKED_MS)
     for (const number of [1, 2, 3]) expect((await send(number)).status).toBe(204)
     expect((await save(revision, -9)).status).toBe(200)
   })

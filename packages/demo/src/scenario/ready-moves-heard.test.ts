@@ -12,7 +12,7 @@ import { SONGS, TERM } from '.'
  * What is heard takes its time: of all moves on all lanes every so manieth is played, each song from another one on. All of them
  * with RUDLO_EVERY=1.
  */
-const EVERY = Number(process.env['RUDLO_EVERY'] ?? 9)
+const EVERY = Number(process.env['RUDLO_EVERY'] ?? 27)
 
 let n = 0
 

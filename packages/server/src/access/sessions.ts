@@ -15,6 +15,13 @@ const DAYS = 14
 /** A session is noted as used at most so often. */
 const NOTE_MS = 5 * 60_000
 
+/** Somebody who is signed in, and when their session was last noted as used. */
+type SignedIn = Omit<Person, 'mustChange'> & { readonly mustChange: number; readonly seenAt: Date }
+
+const SIGNED_IN = `SELECT p.id, p.name, p.sign_in AS signIn, p.password_hash AS passwordHash, p.role,
+    p.school_id AS schoolId, p.must_change AS mustChange, s.seen_at AS seenAt
+    FROM sessions s JOIN people p ON p.id = s.person_id WHERE s.token_hash = ? AND s.expires_at > ?`
+
 function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('hex')
 }
@@ -54,17 +61,14 @@ export class Sessions {
   async person(c: Context): Promise<Person | null> {
     const token = getCookie(c, COOKIE)
     if (!token) return null
-    const found = await this.database
-      .getRepository(Person)
-      .createQueryBuilder('p')
-      .innerJoin(Session, 's', 's.person_id = p.id')
-      .addSelect('s.seen_at', 'seenAt')
-      .where('s.token_hash = :hash AND s.expires_at > :now', { hash: hashOf(token), now: new Date() })
-      .getRawAndEntities<{ seenAt: Date }>()
-    const person = found.entities[0] ?? null
-    if (person && Date.now() - Number(found.raw[0]!.seenAt) > NOTE_MS)
-      await this.database.getRepository(Session).update({ tokenHash: hashOf(token) }, { seenAt: new Date() })
-    return person
+    const hash = hashOf(token)
+    // every request asks this: a statement by itself costs a third of what a builder makes of it
+    const [found]: SignedIn[] = await this.database.query(SIGNED_IN, [hash, new Date()])
+    if (!found) return null
+    const { seenAt, mustChange, ...person } = found
+    if (Date.now() - Number(seenAt) > NOTE_MS)
+      await this.database.getRepository(Session).update({ tokenHash: hash }, { seenAt: new Date() })
+    return Object.assign(new Person(), person, { mustChange: Boolean(mustChange) })
   }
 
   /** Tells whether the session that a request came with still holds; asked again and again while a line is open. */

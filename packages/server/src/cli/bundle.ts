@@ -3,13 +3,14 @@ import 'reflect-metadata'
 import { createWriteStream, renameSync, statSync } from 'node:fs'
 import { pipeline } from 'node:stream/promises'
 import type { Mix } from '@rudlo/core/mix'
-import { readMix, readWork } from '@rudlo/core/stored'
+import { readMix } from '@rudlo/core/stored'
 import type { DataSource } from 'typeorm'
 import { Assignment } from '../assignments/entities'
 import { connectionFrom } from '../config'
 import { dataSource } from '../database/data-source'
 import { Person } from '../people/entities'
 import { createServices } from '../services'
+import { workNow } from '../works/documents'
 import { Work } from '../works/entities'
 import { readOptions } from './options'
 
@@ -49,7 +50,7 @@ async function find(database: DataSource, id: string): Promise<{ songVersionId: 
       `There is no work and no assignment "${id}". Call bundle without an id to list them.`,
     )
   const { songVersionId } = await assignments.findOneByOrFail({ id: work.assignmentId })
-  return { songVersionId, mix: readWork(work.document).mix }
+  return { songVersionId, mix: (await workNow(database, id)).document.mix }
 }
 
 /** Every assignment and every work with its id. */

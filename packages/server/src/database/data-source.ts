@@ -18,7 +18,7 @@ import { Asset, AssetChunk, Song, SongVersionAsset, SongVersionRow, Upload } fro
 import { ExcusedWork, GradeSchemeRow, MarkChange, OverallGrade } from '../grades/entities'
 import { HandInFigure, SmallGroup, SmallGroupMember, StudentNote } from '../term/entities'
 import { SurfacesRow } from '../surfaces/entities'
-import { OpenedHint, TaskTries, Try, Work, WorkCommand } from '../works/entities'
+import { OpenedHint, TaskTries, Try, Work, WorkCommand, WorkPatch } from '../works/entities'
 import { GuardedDataSource } from './guarded-source'
 import { Drafts1764800000000 } from './migrations/1764800000000-drafts'
 import { Limits1764900000000 } from './migrations/1764900000000-limits'
@@ -27,6 +27,7 @@ import { Overrules1765000000000 } from './migrations/1765000000000-overrules'
 import { SpokenRemarks1765200000000 } from './migrations/1765200000000-spoken-remarks'
 import { Term1765300000000 } from './migrations/1765300000000-term'
 import { StartMix1765400000000 } from './migrations/1765400000000-start-mix'
+import { WorkPatches1765500000000 } from './migrations/1765500000000-work-patches'
 import { Harm1764700000000 } from './migrations/1764700000000-harm'
 import { FirstSchema1764000000000 } from './migrations/1764000000000-first-schema'
 import { Songbook1764500000000 } from './migrations/1764500000000-songbook'
@@ -64,6 +65,7 @@ export const MIGRATIONS = [
   SpokenRemarks1765200000000,
   Term1765300000000,
   StartMix1765400000000,
+  WorkPatches1765500000000,
 ] as const
 
 /**
@@ -100,6 +102,7 @@ export function dataSource(
       Assignment,
       Work,
       WorkCommand,
+      WorkPatch,
       Try,
       HandIn,
       Review,

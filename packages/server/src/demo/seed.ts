@@ -247,7 +247,7 @@ async function work(desk: Desk, personId: string, planned: PlannedWork, at: Date
     id: before?.id ?? randomUUID(),
     ...key,
     revision,
-    document: JSON.stringify(document),
+    snapshot: JSON.stringify(document),
     window: '',
     lastSave: '',
     updatedAt: at,
@@ -295,7 +295,7 @@ function* stepsOf({ minutes = 0, lines }: PlannedWork, at: Date) {
 async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Promise<void> {
   const { manager, songVersionId, teacher, brief, start } = desk
   const handedInAt = ago(planned.hoursAgo)
-  const { id: workId, revision, document } = await work(desk, personId, planned, handedInAt)
+  const { id: workId, revision, snapshot: document } = await work(desk, personId, planned, handedInAt)
   const id = randomUUID()
   const { review } = planned
   await manager.insert(HandIn, {

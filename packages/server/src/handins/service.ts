@@ -14,6 +14,7 @@ import type { Happenings } from '../live/happenings'
 import { Group, Membership, Person } from '../people/entities'
 import { leaveTrail } from '../people/trail'
 import { Remark, Review } from '../reviews/entities'
+import { workNow } from '../works/documents'
 import { Work } from '../works/entities'
 import { freshWork } from '../works/fresh-work'
 import { HandIn, isBack } from './entities'
@@ -66,20 +67,21 @@ export class HandIns {
         throw notNow(words('hand-in.nothing-changed-since', { number: last.number }))
       checkLimit(handInLimit, last)
       const { brief } = await this.briefs.forPerson(assignment, person.id, manager)
+      const document = JSON.stringify((await workNow(manager, workId)).document)
       const handIn = manager.create(HandIn, {
         id: randomUUID(),
         workId,
         number: (last?.number ?? 0) + 1,
         songVersionId,
         revision,
-        document: work.document,
+        document,
         state: 'measuring',
         measurement: null,
         brief: JSON.stringify(brief),
         assessment: null,
         said: sent.said.trim(),
         writing: JSON.stringify(sent.writing),
-        sameAs: await samenessInTurn(assignment.startingMix, work.document),
+        sameAs: await samenessInTurn(assignment.startingMix, document),
         pair: sent.partner && randomUUID(),
         outcome: null,
         handedInAt: new Date(),
@@ -116,7 +118,7 @@ export class HandIns {
         id: randomUUID(),
         ...key,
         revision: 1,
-        document: JSON.stringify(freshWork(assignment)),
+        snapshot: JSON.stringify(freshWork(assignment)),
         window: '',
         lastSave: '',
         updatedAt: new Date(),

@@ -14,16 +14,27 @@ const ALWAYS = ['/api/session', '/api/demo-session']
 
 export const diskFull = () => new Problem(507, 'disk-full', words('server.disk-server-full'))
 
-/** How many bytes are left free, asked anew each time. */
+/** How many bytes are left free. */
 export type FreeRoom = () => Promise<number>
 
+/** What was found holds for so long, in ms: far less is written meanwhile than is kept in reserve. */
+const HOLDS_MS = 100
+
 /** What is left free on the disk that a folder lies on. */
-export const freeRoomAt =
-  (folder: string): FreeRoom =>
-  async () => {
+export function freeRoomAt(folder: string): FreeRoom {
+  let found: Promise<number> | null = null
+  const look = async () => {
     const { bavail, bsize } = await statfs(folder)
     return bavail * bsize
   }
+  return () => {
+    if (!found) {
+      found = look()
+      setTimeout(() => (found = null), HOLDS_MS).unref()
+    }
+    return found
+  }
+}
 
 /**
  * Refuses whatever writes while the disk is nearly full.

@@ -1,10 +1,11 @@
 import { words } from '@rudlo/words'
 import type { BenchPresence, LessonView, LiveWorkView, PointedPlace } from '@rudlo/contract/lesson'
 import { resolve } from '@rudlo/core/mix'
-import { readMix, readWork } from '@rudlo/core/stored'
+import { readMix } from '@rudlo/core/stored'
 import type { DataSource } from 'typeorm'
 import type { Assignment } from '../assignments/entities'
 import { workFor } from '../assignments/queries'
+import { workNow } from '../works/documents'
 import { badInput, notFound } from '../http/problem'
 import type { Happenings } from '../live/happenings'
 import { Membership, type Group, type Person } from '../people/entities'
@@ -71,9 +72,13 @@ export class Lessons {
   ): Promise<LiveWorkView> {
     const work = await workFor(this.database, id, student)
     if (!work) throw notFound()
-    const { revision, document } = work
+    if (known === work.revision) {
+      this.parts.watching.watch(teacher.id, id, student, known)
+      return { revision: known, mix: null }
+    }
+    const { revision, document } = await workNow(this.database, work.id)
     this.parts.watching.watch(teacher.id, id, student, revision)
-    return { revision, mix: known === revision ? null : readWork(document).mix }
+    return { revision, mix: document.mix }
   }
 
   /** Shows a place to a student, or to all. @throws Problem 400 for a place outside the song, 404 for nobody */

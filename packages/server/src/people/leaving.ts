@@ -10,6 +10,7 @@ import { versionsOf } from '../handins/queries'
 import type { Reviews } from '../reviews/service'
 import { fileName, textEntry, type ZipEntry } from '../http/zip'
 import type { Songs } from '../songbook/songs'
+import { workNow } from '../works/documents'
 import { Try, Work, WorkCommand } from '../works/entities'
 import type { Person } from './entities'
 import { leaveTrail } from './trail'
@@ -68,7 +69,7 @@ export class Leaving {
     let folder = fileName(assignment.title)
     for (let n = 2; folders.has(folder); n++) folder = `${fileName(assignment.title)} ${n}`
     folders.add(folder)
-    yield textEntry(`${folder}/work.json`, work.document)
+    yield json(`${folder}/work.json`, (await workNow(this.database, work.id)).document)
     yield json(`${folder}/song.json`, await this.songs.version(assignment.songVersionId))
     yield textEntry(`${folder}/brief.txt`, briefText(assignment))
     const tries = await this.database.getRepository(Try).findBy({ workId: work.id })

@@ -6,15 +6,15 @@ import { checkChangedWork, checkWork } from '@rudlo/core/validate'
 import { breathFor } from '../http/breath'
 import { badInput, tooLarge } from '../http/problem'
 
-/** A work after a patch, checked, and its text to store. */
-export interface Patched {
+/** A whole work, checked, and its text to store. */
+export interface CheckedWork {
   readonly document: WorkDocument
   readonly text: string
 }
 
 /**
  * Applies a JSON Patch to a work and checks what comes out. Nothing is changed in place.
- * @param length of the document before, as text
+ * @param length of the document before, as text, at most
  * @param isChecked whether the document before passed the check here: then only what changed is checked
  * @throws Problem 400 or 413 with a sentence that names the place
  */
@@ -24,7 +24,7 @@ export async function applyPatch(
   song: SongVersion,
   length: number,
   isChecked: boolean,
-): Promise<Patched> {
+): Promise<WorkDocument> {
   let after: unknown
   try {
     after = withPatch(before, patch)
@@ -33,27 +33,22 @@ export async function applyPatch(
     throw badInput(words('work.change-patch-cannot', { index: error.index + 1, message: error.message }))
   }
   await breathFor(length)
-  return checkedWork(after, song, length, isChecked ? before : null)
+  const checked = isChecked ? checkChangedWork(after, before, song) : checkWork(after, song)
+  if (!checked.ok) throw badInput(checked.problem)
+  return checked.work
 }
 
-/**
- * Checks a work as received.
- * @param length about how long it is as text
- * @param before what it was made from, where that passed the check; null to check the whole
- * @throws Problem 400 or 413
- */
-export async function checkedWork(
-  document: unknown,
-  song: SongVersion,
-  length = Infinity,
-  before: WorkDocument | null = null,
-): Promise<Patched> {
-  const checked = before ? checkChangedWork(document, before, song) : checkWork(document, song)
+/** The text of a work. @throws Problem 413 where it is too long to be kept */
+export function textOfWork(document: WorkDocument): string {
+  const text = JSON.stringify(document)
+  if (text.length > LIMITS.bytes) throw tooLarge(words('work.mix-larger-mib'))
+  return text
+}
+
+/** Checks a whole work as received. @throws Problem 400 or 413 */
+export async function checkedWork(document: unknown, song: SongVersion): Promise<CheckedWork> {
+  const checked = checkWork(document, song)
   if (!checked.ok) throw badInput(checked.problem)
-  await breathFor(length)
-  const text = JSON.stringify(checked.work)
-  if (text.length > LIMITS.bytes) {
-    throw tooLarge(words('work.mix-larger-mib'))
-  }
-  return { document: checked.work, text }
+  await breathFor(Infinity)
+  return { document: checked.work, text: textOfWork(checked.work) }
 }

@@ -7,8 +7,12 @@ export interface KnownWork {
   readonly revision: number
   readonly songVersionId: string
   readonly document: WorkDocument
-  /** How long it is as text. */
+  /** How long it is as text, at most. */
   readonly length: number
+  /** Whether it passed the check here: then only what changes is checked. */
+  readonly isChecked: boolean
+  /** What was saved since it was written as a whole. */
+  readonly patches: { readonly count: number; readonly bytes: number }
 }
 
 /** So much of works is kept in memory, counted by their texts. */

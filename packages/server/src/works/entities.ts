@@ -16,9 +16,12 @@ export class Work {
   @Column({ type: 'int', unsigned: true })
   revision!: number
 
-  /** A {@link WorkDocument} as JSON. */
-  @Column({ type: 'longtext' })
-  document!: string
+  /**
+   * A {@link WorkDocument} as JSON, as it was when it was last written as a whole: what was saved since lies in
+   * {@link WorkPatch}, and `workNow` puts both together.
+   */
+  @Column({ name: 'document', type: 'longtext', select: false })
+  snapshot!: string
 
   /** The browser window that opened the work last. */
   @Column({ type: 'varchar', length: 40 })
@@ -30,6 +33,21 @@ export class Work {
 
   @Column({ name: 'updated_at', type: 'datetime', precision: 3 })
   updatedAt!: Date
+}
+
+/** One save of a work since its document was written as a whole. */
+@Entity('work_patches')
+export class WorkPatch {
+  @PrimaryColumn({ name: 'work_id', type: 'char', length: 36 })
+  workId!: string
+
+  /** The revision that it led to. */
+  @PrimaryColumn({ type: 'int', unsigned: true })
+  revision!: number
+
+  /** A JSON Patch. */
+  @Column({ type: 'mediumtext' })
+  patch!: string
 }
 
 /** One command that made a work what it is. */

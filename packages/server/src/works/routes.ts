@@ -1,5 +1,4 @@
 import { ClaimedWindow, HintWanted, NewTry, Save, SAVE_LIMIT, TriedTask } from '@rudlo/contract/works'
-import { readWork } from '@rudlo/core/stored'
 import { Hono } from 'hono'
 import { answer, answerList, done } from '../http/answer'
 import { body } from '../http/validated'
@@ -12,12 +11,14 @@ export const workRoutes = ({ permissions, works, bundles, hints }: Services) =>
   new Hono<Env>()
     .post('/assignments/:assignment/work', who('signed-in'), async (c) => {
       const assignment = await permissions.assignment(c.get('person'), c.req.param('assignment'))
-      return answer(c, workView(await works.open(c.get('person'), assignment)))
+      const work = await works.open(c.get('person'), assignment)
+      return answer(c, workView(work, await works.now(work)))
     })
 
-    .get('/works/:work', who('signed-in'), async (c) =>
-      answer(c, workView(await permissions.ownWork(c.get('person'), c.req.param('work')))),
-    )
+    .get('/works/:work', who('signed-in'), async (c) => {
+      const work = await permissions.ownWork(c.get('person'), c.req.param('work'))
+      return answer(c, workView(work, await works.now(work)))
+    })
 
     .patch('/works/:work', who('signed-in'), body(Save, SAVE_LIMIT), async (c) =>
       answer(c, await works.save(c.get('person'), c.req.param('work'), c.req.valid('json'))),
@@ -30,7 +31,7 @@ export const workRoutes = ({ permissions, works, bundles, hints }: Services) =>
     .get('/works/:work/bundle', who('signed-in'), async (c) => {
       const work = await permissions.ownWork(c.get('person'), c.req.param('work'))
       const { songVersionId, title } = await permissions.assignment(c.get('person'), work.assignmentId)
-      return bundles.answer(songVersionId, readWork(work.document).mix, title)
+      return bundles.answer(songVersionId, (await works.now(work)).document.mix, title)
     })
 
     .put('/works/:work/window', who('signed-in'), body(ClaimedWindow), async (c) => {

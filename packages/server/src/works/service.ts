@@ -2,31 +2,40 @@ import { words } from '@rudlo/words'
 import { randomUUID } from 'node:crypto'
 import type { Kept } from '@rudlo/contract/common'
 import type { Save, TryKept, TryView } from '@rudlo/contract/works'
-import { readWork } from '@rudlo/core/stored'
-import type { DataSource, EntityManager } from 'typeorm'
+import { LIMITS } from '@rudlo/core/mix'
+import type { DataSource } from 'typeorm'
 import { Assignment } from '../assignments/entities'
 import { notFound, notNow } from '../http/problem'
 import type { Person } from '../people/entities'
 import type { Songs } from '../songbook/songs'
-import { applyPatch, checkedWork } from './apply-patch'
+import { applyPatch, checkedWork, textOfWork } from './apply-patch'
 import { documentCache, type KnownWork } from './document-cache'
-import { Try, Work, WorkCommand } from './entities'
+import { wholeDocument, workNow, type WorkNow } from './documents'
+import { Try, Work } from './entities'
 import { freshWork } from './fresh-work'
 import { momentOf } from './moment-of'
-import { headOf, writeWork } from './queries'
+import { headOf } from './queries'
+import { SaveLine } from './save-line'
 import { tryView } from './views'
 
 /** Tries that are kept of a work: more than anybody compares. */
 const MOST_TRIES = 60
 
+/** Patches that a work may have before it is written as a whole again, and their bytes together. */
+const MOST_PATCHES = 40
+const MOST_PATCH_BYTES = 48 * 1024
+
 /** Works of students: opening, saving, tries. */
 export class Works {
   readonly #cache = documentCache()
+  readonly #line: SaveLine
 
   constructor(
     private readonly database: DataSource,
     private readonly songs: Songs,
-  ) {}
+  ) {
+    this.#line = new SaveLine(database)
+  }
 
   /** The person's work for an assignment; the first time it is made from the starting mix. */
   async open(person: Person, assignment: Assignment): Promise<Work> {
@@ -38,7 +47,7 @@ export class Works {
       id: randomUUID(),
       ...key,
       revision: 1,
-      document: JSON.stringify(freshWork(assignment)),
+      snapshot: JSON.stringify(freshWork(assignment)),
       window: '',
       lastSave: '',
     }
@@ -52,6 +61,11 @@ export class Works {
     return repository.findOneByOrFail(key)
   }
 
+  /** A work as it is now. @throws Problem 404 where it is gone */
+  now({ id }: Work): Promise<WorkNow> {
+    return workNow(this.database, id)
+  }
+
   /**
    * Saves a patch against a revision, durably, and gives back the new revision. A save whose answer got lost
    * may be sent again.
@@ -61,27 +75,30 @@ export class Works {
     const known = this.#cache.get(workId)
     if (known?.personId !== person.id || known.revision !== request.revision)
       return this.#saveUnknown(person, workId, request)
-    return (await this.#store(workId, known, request, true)) ?? this.#saveUnknown(person, workId, request)
+    return (await this.#store(workId, known, request)) ?? this.#saveUnknown(person, workId, request)
   }
 
   /** Saves against what the database has, where that is not known here. */
   async #saveUnknown(person: Person, workId: string, request: Save): Promise<Kept> {
     const head = await headOf(this.database, workId, person.id)
     if (!head) throw notFound()
-    if (head.revision === request.revision + 1 && head.last_save === request.save)
+    if (head.revision === request.revision + 1 && head.lastSave === request.save)
       return { revision: head.revision }
-    if (head.ended_at) throw notNow(words('work.term-ended'))
-    const document = readWork(head.document)
+    if (head.endedAt) throw notNow(words('work.term-ended'))
+    const document = wholeDocument(head)
     if (head.revision === request.revision) {
+      const bytes = head.patches.reduce((sum, patch) => sum + patch.length, 0)
       const known = {
         personId: person.id,
         revision: head.revision,
-        songVersionId: head.song_version_id,
+        songVersionId: head.songVersionId,
         document,
-        length: head.document.length,
+        length: head.document.length + bytes,
+        // what is in the database is checked as a whole once: the rules may be newer than it
+        isChecked: false,
+        patches: { count: head.patches.length, bytes },
       }
-      // what is in the database is checked as a whole once: the rules may be newer than it
-      const saved = await this.#store(workId, known, request, false)
+      const saved = await this.#store(workId, known, request)
       if (saved) return saved
       // another save came between the look and the write: look again
       return this.#saveUnknown(person, workId, request)
@@ -92,41 +109,39 @@ export class Works {
   }
 
   /**
-   * Writes the patched document in one transaction, if the revision is still the newest.
-   * @returns null where it is not
+   * Writes what a save makes of a work, if the revision is still the newest: its patch alone, or, once there are many of those,
+   * the whole document.
+   * @returns null where it is not the newest
    */
-  async #store(workId: string, known: KnownWork, request: Save, isChecked: boolean): Promise<Kept | null> {
-    const song = await this.songs.version(known.songVersionId)
-    const { document, text } = await applyPatch(known.document, request.patch, song, known.length, isChecked)
-    const revision = known.revision + 1
-    const stored = await this.database.transaction(async (manager) => {
-      const work = { id: workId, personId: known.personId, before: known.revision }
-      const isWritten = await writeWork(manager, work, { revision, document: text, save: request.save })
-      if (isWritten) await this.#keepCommands(manager, workId, revision, request)
-      return isWritten
+  async #store(workId: string, known: KnownWork, request: Save): Promise<Kept | null> {
+    const { personId, songVersionId, revision: before } = known
+    const song = await this.songs.version(songVersionId)
+    const document = await applyPatch(known.document, request.patch, song, known.length, known.isChecked)
+    const patch = JSON.stringify(request.patch)
+    const patches = { count: known.patches.count + 1, bytes: known.patches.bytes + patch.length }
+    // no text grows by more than what is put into it
+    const most = known.length + patch.length
+    const isWhole = patches.count > MOST_PATCHES || patches.bytes > MOST_PATCH_BYTES || most > LIMITS.bytes
+    const text = isWhole ? textOfWork(document) : null
+    const isWritten = await this.#line.write({
+      work: workId,
+      person: personId,
+      before,
+      save: request.save,
+      change: text === null ? { patch } : { document: text },
+      commands: commandRows(workId, before + 1, request),
     })
-    if (!stored) return null
-    this.#cache.set(workId, { ...known, revision, document, length: text.length })
+    if (!isWritten) return null
+    const revision = before + 1
+    this.#cache.set(workId, {
+      ...known,
+      revision,
+      document,
+      length: text?.length ?? most,
+      isChecked: true,
+      patches: text === null ? patches : { count: 0, bytes: 0 },
+    })
     return { revision }
-  }
-
-  async #keepCommands(manager: EntityManager, workId: string, revision: number, { commands, now }: Save) {
-    if (!commands.length) return
-    const here = Date.now()
-    await manager.insert(
-      WorkCommand,
-      commands.map(({ label, lanes, from, to, how, at }, number) => ({
-        workId,
-        revision,
-        number,
-        label,
-        lanes: JSON.stringify(lanes),
-        fromTick: from,
-        toTick: to,
-        how,
-        at: momentOf(at, now, here),
-      })),
-    )
   }
 
   /** Says which window has the work now; the one before is told when it next asks. */
@@ -153,4 +168,20 @@ export class Works {
     for (const kept of await tries.find({ where: { workId: work.id }, order: { createdAt: 'ASC' } }))
       yield tryView(kept)
   }
+}
+
+/** What was done with a save, as it is kept. */
+function commandRows(work: string, revision: number, { commands, now }: Save): (readonly unknown[])[] {
+  const here = Date.now()
+  return commands.map(({ label, lanes, from, to, how, at }, number) => [
+    work,
+    revision,
+    number,
+    label,
+    JSON.stringify(lanes),
+    from,
+    to,
+    how,
+    momentOf(at, now, here),
+  ])
 }

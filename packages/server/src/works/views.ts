@@ -1,24 +1,15 @@
 import type { TryView, WorkHead, WorkView } from '@rudlo/contract/works'
 import { readWork } from '@rudlo/core/stored'
 import { textOf } from '../http/moment'
+import type { WorkNow } from './documents'
 import type { Try, Work } from './entities'
 
-export const workView = ({
+export const workView = ({ id, assignmentId, window, updatedAt }: Work, now: WorkNow): WorkView => ({
   id,
   assignmentId,
-  revision,
-  document,
   window,
-  lastSave,
-  updatedAt,
-}: Work): WorkView => ({
-  id,
-  assignmentId,
-  revision,
-  document: readWork(document),
-  window,
-  lastSave,
   updatedAt: textOf(updatedAt),
+  ...now,
 })
 
 export const headView = ({ revision, window }: Work): WorkHead => ({ revision, window })

@@ -1,0 +1,72 @@
+import { withPatch, type WorkDocument } from '@rudlo/core/mix'
+import { readList, readWork } from '@rudlo/core/stored'
+import type { DataSource, EntityManager } from 'typeorm'
+import { notFound } from '../http/problem'
+
+/** A document as it lies in the database. */
+export interface StoredDocument {
+  /** As it was written as a whole. */
+  readonly document: string
+  /** What was saved since, oldest first: JSON Patches. */
+  readonly patches: readonly string[]
+}
+
+/** The row of a work, or one of a patch of it. */
+type Part<Head> = (Head & { readonly isPatch: 0 }) | PatchRow
+interface PatchRow {
+  readonly isPatch: 1
+  readonly revision: number
+  readonly text: string
+}
+
+/**
+ * A work with its document. Both parts of it change together, so they are read in one statement; and in one that needs no room on
+ * the disk, for it is read where that is full, too.
+ * @param columns more of the work, and what belongs to it: `name: expression`, all of them null for nothing
+ * @param from where, with `w` for the work, and what must be true
+ */
+export async function readStored<Head extends object>(
+  database: DataSource | EntityManager,
+  columns: Readonly<Record<keyof Head & string, string>>,
+  from: string,
+  parameters: readonly unknown[],
+): Promise<(Head & StoredDocument & { readonly revision: number }) | undefined> {
+  const named = Object.entries<string>(columns)
+  const rows: Part<Head & { readonly revision: number; readonly text: string }>[] = await database.query(
+    `SELECT 0 AS isPatch, w.revision AS revision, w.document AS text
+            ${named.map(([name, expression]) => `, ${expression} AS ${name}`).join('')} FROM ${from}
+      UNION ALL
+     SELECT 1, p.revision, p.patch ${', NULL'.repeat(named.length)} FROM work_patches p WHERE p.work_id = ?`,
+    [...parameters, parameters[0]],
+  )
+  const head = rows.find((row) => row.isPatch === 0)
+  if (!head) return undefined
+  const patches = rows.filter((row): row is PatchRow => row.isPatch === 1)
+  patches.sort((a, b) => a.revision - b.revision)
+  return { ...head, document: head.text, patches: patches.map(({ text }) => text) }
+}
+
+/** The document of a work as it is now. @throws DamagedDocument or PatchProblem where it is not what was written */
+export function wholeDocument({ document, patches }: StoredDocument): WorkDocument {
+  const read = readWork(document)
+  return patches.length ? withPatch(read, patches.flatMap(readList)) : read
+}
+
+/** What a work is at one moment. */
+export interface WorkNow {
+  readonly revision: number
+  readonly lastSave: string
+  readonly document: WorkDocument
+}
+
+/**
+ * A work as it is now.
+ * @param database the manager of a transaction that has locked the work, to have it as it stays
+ * @throws Problem 404 for no work
+ */
+export async function workNow(database: DataSource | EntityManager, work: string): Promise<WorkNow> {
+  const columns = { lastSave: 'w.last_save' }
+  const stored = await readStored<{ lastSave: string }>(database, columns, 'works w WHERE w.id = ?', [work])
+  if (!stored) throw notFound()
+  return { revision: stored.revision, lastSave: stored.lastSave, document: wholeDocument(stored) }
+}

@@ -1,0 +1,122 @@
+import { randomUUID } from 'node:crypto'
+import type { Save } from '@rudlo/contract/works'
+import { point } from '@rudlo/core/envelope'
+import type { WorkDocument } from '@rudlo/core/mix'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { workNow } from '../src/works/documents'
+import { WorkCommand, WorkPatch } from '../src/works/entities'
+import { Person } from '../src/people/entities'
+import { SaveLine, type Saving } from '../src/works/save-line'
+import { Works } from '../src/works/service'
+import type { Client, Refused } from './client'
+import { openWork, saveOf, type WorkAnswer } from './story'
+import { makeWorld, type World } from './world'
+
+let world: World
+let [anna, ben]: Client[] = []
+let works: Record<'anna' | 'ben', WorkAnswer>
+beforeAll(async () => {
+  world = await makeWorld()
+  anna = await world.as('anna')
+  ben = await world.as('ben')
+  works = { anna: await openWork(world, anna), ben: await openWork(world, ben) }
+})
+afterAll(() => world.close())
+
+const POINTS = '/mix/envelopes/0/points'
+/** A save of one point of the first line. */
+const onePoint = (revision: number, index: number, value: number) => ({
+  ...(saveOf(revision, []) as Save),
+  patch: [{ op: 'replace', path: `${POINTS}/${index}/value`, value }],
+})
+const levels = ({ mix }: WorkDocument) => mix.envelopes[0]!.points.map((p) => p.value)
+
+describe('saves of a work', () => {
+  it('are kept as what changed, written off as a whole from time to time, and read as one document at every moment', async () => {
+    const { id } = works.anna
+    const line = Array.from({ length: 8 }, (_, i) => point(i * 960, -1))
+    let { revision } = (
+      await anna!.patch<{ revision: number }>(`/api/works/${id}`, saveOf(works.anna.revision, line))
+    ).body
+    const known = line.map((p) => p.value)
+    const kept = new Set<number>()
+    for (let n = 0; n < 100; n++) {
+      known[n % 8] = -(n + 1) / 2
+      const saved = await anna!.patch<{ revision: number }>(
+        `/api/works/${id}`,
+        onePoint(revision, n % 8, -(n + 1) / 2),
+      )
+      expect(saved.status).toBe(200)
+      revision = saved.body.revision
+      const now = await workNow(world.database, id)
+      expect([now.revision, levels(now.document)]).toEqual([revision, known])
+      kept.add(await world.database.getRepository(WorkPatch).countBy({ workId: id }))
+    }
+    // never more than a few dozen, and none right after the whole was written
+    expect(Math.max(...kept)).toBeLessThanOrEqual(40)
+    expect(kept.has(0)).toBe(true)
+  })
+
+  it('are taken up by another server where this one left off, and a stale one there changes nothing', async () => {
+    const { id } = works.anna
+    const there = new Works(world.database, world.services.songs)
+    const person = await world.database.getRepository(Person).findOneByOrFail({ id: world.anna })
+    const before = await workNow(world.database, id)
+    const saved = await there.save(person, id, onePoint(before.revision, 0, -40))
+    const late = await anna!.patch<Refused>(`/api/works/${id}`, onePoint(before.revision, 0, -50))
+    expect(late.status).toBe(409)
+    expect(late.body.error.newest).toMatchObject({ revision: saved.revision })
+    const here = await anna!.patch<{ revision: number }>(`/api/works/${id}`, onePoint(saved.revision, 1, -41))
+    expect(here.status).toBe(200)
+    expect(levels((await workNow(world.database, id)).document).slice(0, 2)).toEqual([-40, -41])
+  })
+})
+
+describe('saves that come together', () => {
+  const saving = (of: Partial<Saving> & Pick<Saving, 'work' | 'person' | 'before'>): Saving => ({
+    save: randomUUID(),
+    change: { patch: '[]' },
+    commands: [[of.work, of.before + 1, 0, 'Drew', '[]', 0, 1, 'hand', new Date()]],
+    ...of,
+  })
+  const revisionOf = async (work: string) => (await workNow(world.database, work)).revision
+
+  it('are written each by itself where one of them cannot be: it alone is told', async () => {
+    const line = new SaveLine(world.database)
+    const [a, b] = [works.anna.id, works.ben.id]
+    const [ofAnna, ofBen] = [await revisionOf(a), await revisionOf(b)]
+    const answers = await Promise.allSettled([
+      line.write(saving({ work: a, person: world.anna, before: ofAnna })),
+      // the same again, too late; then one of somebody else's work; then one that the database refuses
+      line.write(saving({ work: a, person: world.anna, before: ofAnna })),
+      line.write(saving({ work: a, person: world.ben, before: ofAnna + 1 })),
+      line.write(saving({ work: b, person: world.ben, before: ofBen, save: 'x'.repeat(50) })),
+      line.write(saving({ work: b, person: world.ben, before: ofBen })),
+    ])
+    expect(answers.map((a) => (a.status === 'fulfilled' ? a.value : 'refused'))).toEqual([
+      true,
+      false,
+      false,
+      'refused',
+      true,
+    ])
+    expect([await revisionOf(a), await revisionOf(b)]).toEqual([ofAnna + 1, ofBen + 1])
+    const commands = world.database.getRepository(WorkCommand)
+    expect(await commands.countBy({ workId: b, revision: ofBen + 1 })).toBe(1)
+  })
+
+  it('keep their order for each work, and none of them gets lost', async () => {
+    const line = new SaveLine(world.database)
+    const begin = { anna: await revisionOf(works.anna.id), ben: await revisionOf(works.ben.id) }
+    const all = Array.from({ length: 30 }, (_, n) =>
+      (['anna', 'ben'] as const).map((name) =>
+        line.write(saving({ work: works[name].id, person: world[name], before: begin[name] + n })),
+      ),
+    ).flat()
+    expect(new Set(await Promise.all(all))).toEqual(new Set([true]))
+    expect([await revisionOf(works.anna.id), await revisionOf(works.ben.id)]).toEqual([
+      begin.anna + 30,
+      begin.ben + 30,
+    ])
+  })
+})
