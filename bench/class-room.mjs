@@ -82,6 +82,7 @@ export async function fill({ host, port, username: user, password, database }, s
     created_at: now,
   })
   const people = []
+  let signedIn
   for (let i = 0; i <= students; i++) {
     const id = i ? randomUUID() : teacher
     const role = i ? 'student' : 'teacher'
@@ -93,13 +94,16 @@ export async function fill({ host, port, username: user, password, database }, s
       role,
     })
     await db.query('INSERT INTO memberships SET ?', { group_id: group, person_id: id, role })
-    if (!i) continue
     const token = randomBytes(32).toString('base64url')
     await db.query('INSERT INTO sessions SET ?', {
       token_hash: createHash('sha256').update(token).digest('hex'),
       person_id: id,
-      expires_at: new Date(Date.now() + 3_600_000),
+      expires_at: new Date(Date.now() + 3 * 3_600_000),
     })
+    if (!i) {
+      signedIn = { id, token }
+      continue
+    }
     const work = randomUUID()
     await db.query('INSERT INTO works SET ?', {
       id: work,
@@ -114,7 +118,7 @@ export async function fill({ host, port, username: user, password, database }, s
     people.push({ id, token, work, revision: 1 })
   }
   await db.end()
-  return { people, bytes: JSON.stringify(document).length }
+  return { people, teacher: signedIn, assignment, bytes: JSON.stringify(document).length }
 }
 
 /** Asks the server as a student. @returns status and text of the answer */

@@ -29,6 +29,7 @@ const GROUPS = {
 
 /** What takes so long that it is measured only when it is asked for. */
 const LONG = {
+  cluster: async () => (await import('../bench/cluster.mjs')).cluster(),
   hour: async () => (await import('../bench/save.mjs')).anHour(),
   kills: async () => (await import('../bench/kill.mjs')).thousandKills(),
 }

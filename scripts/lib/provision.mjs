@@ -10,6 +10,10 @@ const GIVES = {
   'mariadb-server': 'mariadbd',
   'chromium-headless-shell': 'chromium-headless-shell',
   ffmpeg: 'ffmpeg',
+  'galera-4': '/usr/lib/galera/libgalera_smm.so',
+  rsync: 'rsync',
+  lsof: 'lsof',
+  haproxy: 'haproxy',
   'openttd-openmsx': '/usr/share/games/openttd/baseset/openmsx/openmsx.obm',
   'wesnoth-1.16-music': '/usr/share/games/wesnoth/1.16/data/core/music/battle.ogg',
 }
