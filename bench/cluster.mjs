@@ -108,6 +108,15 @@ class Crowd {
   }
 }
 
+/** Waits until a server says that it and its database are there. */
+async function serves(port) {
+  for (const until = Date.now() + 60_000; Date.now() < until; await wait(100)) {
+    const answer = await fetch(`http://localhost:${port}/api/health`).catch(() => null)
+    if (answer?.ok) return
+  }
+  throw new Error('A server did not come back with its database.')
+}
+
 /** How many students' last acknowledged save is not in their work. */
 async function missing(port, people) {
   let lost = 0
@@ -164,6 +173,8 @@ export async function cluster() {
     const back = performance.now()
     await nodes[0].start(addresses)
     const rejoined = (performance.now() - back) / 1000
+    await serves(ports[0])
+    const served = (performance.now() - back) / 1000
     await wait(CALM_MS)
     crowd.longest()
     say('a server is killed …')
@@ -185,6 +196,7 @@ export async function cluster() {
       entry('cluster', 'the same: while a node is killed, until saving goes on', afterNode, 's', '< 10'),
       entry('cluster', 'the same: while a server is killed, until saving goes on', afterServer, 's', '< 10'),
       entry('cluster', 'until the node that was killed is one of them again', rejoined, 's', ''),
+      entry('cluster', 'until the server beside it serves again', served, 's', ''),
       entry('cluster', `places pointed at, heard by ${LISTENING}`, heard, '', ''),
       entry('cluster', 'the same: acknowledged and not heard', missed, '', '<= 0'),
       entry('cluster', 'the same: heard twice', twice, '', '<= 0'),

@@ -45,11 +45,17 @@ export class LiveLines {
       const data = JSON.stringify(happeningView(happening))
       writing = writing.then(() => stream.writeSSE({ id: happening.id, event: 'happening', data }))
     }
-    stopListening = await this.happenings.listen({ personId, tell: write })
+    // what happens while what was missed is looked up comes after it
+    let early: Happening[] | null = after === null ? null : []
+    const hear = (happening: Happening) =>
+      early && isForPages(happening) ? void early.push(happening) : write(happening)
+    stopListening = await this.happenings.listen({ personId, tell: hear })
     this.#enter(personId, end)
     stream.onAbort(end)
     await stream.writeSSE({ event: 'open', data: '' })
     if (after !== null) for (const missed of await this.happenings.since(personId, after)) write(missed)
+    for (const happening of early ?? []) write(happening)
+    early = null
     // it may have ended while the line was opened
     await look()
     while (!stream.aborted && !stream.closed) {
