@@ -121,6 +121,62 @@ export async function fill({ host, port, username: user, password, database }, s
   return { people, teacher: signedIn, assignment, bytes: JSON.stringify(document).length }
 }
 
+/**
+ * Students of the class of an assignment that is there, each with a line of their own on one track and a session.
+ * @param track whose volume each has drawn
+ */
+export async function join({ host, port, username: user, password, database }, title, track, students) {
+  const db = await mysql.createConnection({ host, port, user, password, database })
+  const [[assignment]] = await db.query(
+    'SELECT id, group_id, starting_mix FROM assignments WHERE title = ? LIMIT 1',
+    [title],
+  )
+  const mix = JSON.parse(assignment.starting_mix)
+  const address = `track/${track}/level`
+  const people = []
+  for (let i = 0; i < students; i++) {
+    const [id, work, token] = [randomUUID(), randomUUID(), randomBytes(32).toString('base64url')]
+    await db.query('INSERT INTO people SET ?', {
+      id,
+      name: `J${i}`,
+      sign_in: `j${i}.${id.slice(0, 8)}`,
+      password_hash: 'x',
+      role: 'student',
+    })
+    await db.query('INSERT INTO memberships SET ?', {
+      group_id: assignment.group_id,
+      person_id: id,
+      role: 'student',
+    })
+    await db.query('INSERT INTO sessions SET ?', {
+      token_hash: createHash('sha256').update(token).digest('hex'),
+      person_id: id,
+      expires_at: new Date(Date.now() + 3_600_000),
+    })
+    const points = Array.from({ length: 12 }, (_, n) => ({
+      tick: n * 3840 + i * 30,
+      value: -3 - ((n * 7 + i) % 12),
+      form: 'curve',
+      bend: 0,
+    }))
+    const line = { id: `own-${i}`, address, on: true, open: true, points }
+    const envelopes = [...mix.envelopes.filter((e) => e.address !== address), line]
+    await db.query('INSERT INTO works SET ?', {
+      id: work,
+      assignment_id: assignment.id,
+      person_id: id,
+      revision: 1,
+      document: JSON.stringify({ mix: { ...mix, envelopes }, notes: [] }),
+      window: '',
+      last_save: '',
+      updated_at: new Date(),
+    })
+    people.push({ id, token, work, revision: 1 })
+  }
+  await db.end()
+  return people
+}
+
 /** Asks the server as a student. @returns status and text of the answer */
 export function ask(port, agent, { token }, method, path, body = '') {
   return new Promise((resolve, reject) => {

@@ -1,7 +1,8 @@
 import { Agent, request } from 'node:http'
 import mysql from 'mysql2/promise'
 import { Installation } from '../scripts/lib/installation.mjs'
-import { fill, save } from './class-room.mjs'
+import { seededFolder } from '../scripts/lib/seed.mjs'
+import { fill, join, save } from './class-room.mjs'
 import { entry } from './entry.mjs'
 
 const SAVING = 100
@@ -39,6 +40,83 @@ async function measured(db, count) {
     const [[{ n }]] = await db.query('SELECT COUNT(*) AS n FROM hand_ins WHERE measurement IS NOT NULL')
     if (n >= count || Date.now() > until) return n
     await wait(200)
+  }
+}
+
+/** Saves once a second, for everybody, until it is ended. @returns ends it, with times in ms in order and how many failed */
+function keepSaving(port, agent, people) {
+  let on = true
+  const times = []
+  let failed = 0
+  const done = Promise.all(
+    people.map(async (student, i) => {
+      await wait((i / people.length) * 1000)
+      for (let n = 0; on; n++) {
+        const began = performance.now()
+        await save(port, agent, student, n).then(
+          (ms) => times.push(ms),
+          () => failed++,
+        )
+        await wait(1000 - (performance.now() - began))
+      }
+    }),
+  )
+  return {
+    begin: () => times.splice(0),
+    async end() {
+      on = false
+      await done
+      return { times: times.toSorted((a, b) => a - b), failed }
+    },
+  }
+}
+
+const TITLE = 'Make room for the tune'
+const COLD = 30
+
+/**
+ * A class that hands in at the end of a lesson, on a server that has read none of its recordings yet, while another class goes
+ * on saving.
+ */
+export async function handingInCold() {
+  const installation = await new Installation(true, { from: await seededFolder() }).start()
+  const { port, database } = installation
+  const { host, port: dbPort, username: user, password, database: name } = database.connection
+  const agent = new Agent({ keepAlive: true, maxSockets: 400, scheduling: 'fifo' })
+  const db = await mysql.createConnection({ host, port: dbPort, user, password, database: name })
+  try {
+    const crowd = await join(database.connection, TITLE, 'squeezebox', COLD)
+    const { people } = await fill(database.connection, SAVING)
+    const saving = keepSaving(port, agent, people)
+    // the server has run for a while; of this song it has read nothing
+    await wait(30_000)
+    saving.begin()
+    const [[{ before }]] = await db.query(
+      'SELECT COUNT(*) AS `before` FROM hand_ins WHERE measurement IS NOT NULL',
+    )
+    const began = performance.now()
+    const taken = await Promise.all(crowd.map((student) => handIn(port, agent, student)))
+    const all = (await measured(db, before + COLD)) - before
+    const seconds = (performance.now() - began) / 1000
+    const { times, failed } = await saving.end()
+    const what = `${COLD} hand-ins of one song at once, nothing of it read, while ${SAVING} save`
+    return [
+      entry('hand-ins', `${what}: taken`, taken.filter((t) => t.taken).length, '', `>= ${COLD}`),
+      entry('hand-ins', 'the same: measured', all, '', `>= ${COLD}`),
+      entry('hand-ins', 'the same: until the last was measured', seconds, 's', '< 8'),
+      entry(
+        'hand-ins',
+        'the same: saves, 99th percentile',
+        times[Math.floor(times.length * 0.99)],
+        'ms',
+        '< 50',
+      ),
+      entry('hand-ins', 'the same: saves that failed', failed, '', '<= 0'),
+    ]
+  } finally {
+    agent.destroy()
+    await db.end()
+    await installation.stop()
   }
 }
 

@@ -99,6 +99,9 @@ export interface Kernels {
   weighted(left: number, right: number, n: number, state: number, coefficients: number, out: number): void
   truePeak(x: number, n: number, before: number, taps: number, growth: number, drift: number): number
   squares(x: number, n: number, last: number, out: number): void
+  layOut(left: number, right: number, n: number, window: number, turned: number, re: number, im: number): void
+  transform(re: number, im: number, n: number, cos: number, sin: number): void
+  addBands(re: number, im: number, n: number, bands: number, lines: number, scale: number, into: number): void
 }
 
 let compiled: object | undefined
