@@ -40,7 +40,8 @@ const handedOver = <T extends object>(value: T, buffers: readonly ArrayBuffer[])
 
 /** Buffers that a result has for itself, in it or one step inside, and that are large. */
 function buffersOf(result: unknown, deeper = 1): ArrayBuffer[] {
-  if (result instanceof Uint8Array) {
+  // samples in shared memory are views, too: nobody may look through them one by one
+  if (ArrayBuffer.isView(result)) {
     const { buffer, byteLength } = result
     return buffer instanceof ArrayBuffer && byteLength > 65_536 && byteLength === buffer.byteLength
       ? [buffer]
