@@ -111,9 +111,22 @@ export function readWavChannel(bytes: Uint8Array, layout: WavLayout, channel: nu
 /** Reads one channel: a sample every `stride` bytes from `at` on. Each format has its own loop, so that it stays fast. */
 type Reader = (view: DataView, at: number, stride: number, out: Float32Array) => void
 
+/** Whether this machine keeps the lower byte of a number first, as WAV files do. */
+const IS_LITTLE_ENDIAN = new Uint8Array(Uint16Array.of(1).buffer)[0] === 1
+
+/** Samples of 16 bit from a place on as they lie in memory: twice as fast as one by one. Null where they do not lie so. */
+function littleEndianShorts({ buffer, byteOffset, byteLength }: DataView, at: number): Int16Array | null {
+  const from = byteOffset + at
+  if (!IS_LITTLE_ENDIAN || from % 2) return null
+  return new Int16Array(buffer, from, Math.floor((byteLength - at) / 2))
+}
+
 const READERS: Readonly<Record<string, Reader>> = {
   '1/16': (v, at, stride, out) => {
-    for (let n = 0; n < out.length; n++, at += stride) out[n] = v.getInt16(at, true) / 32768
+    const samples = littleEndianShorts(v, at)
+    const step = stride / 2
+    if (samples) for (let n = 0, i = 0; n < out.length; n++, i += step) out[n] = samples[i]! / 32768
+    else for (let n = 0; n < out.length; n++, at += stride) out[n] = v.getInt16(at, true) / 32768
   },
   '1/24': (v, at, stride, out) => {
     for (let n = 0; n < out.length; n++, at += stride) {
