@@ -72,7 +72,7 @@ export async function loudness() {
           `${name}: speed against ffmpeg’s meter, true peak included`,
           Math.min(...theirs) / Math.min(...ours),
           'times',
-          '>= 2',
+          '>= 3',
         ),
       )
     }

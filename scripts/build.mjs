@@ -11,7 +11,7 @@ import { say } from './lib/say.mjs'
 const SERVER_ENTRIES = {
   main: 'src/main.ts',
   rudlo: 'src/cli/main.ts',
-  'channel-worker': 'src/cli/channel-worker.ts',
+  'stretch-worker': 'src/cli/stretch-worker.ts',
   'measure-worker': 'src/jobs/measure-worker.ts',
   'mixdown-worker': 'src/jobs/mixdown-worker.ts',
   'decode-worker': 'src/jobs/decode-worker.ts',

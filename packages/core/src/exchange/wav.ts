@@ -98,13 +98,18 @@ export function wavLayout(bytes: Uint8Array): WavLayout {
   throw new RangeError(words('wav.ends'))
 }
 
-/** Reads one channel of a WAV file, −1…1. */
-export function readWavChannel(bytes: Uint8Array, layout: WavLayout, channel: number): Float32Array {
-  const { channels, frames, format, start } = layout
+/** Reads one channel of a WAV file, −1…1: all of it, or the frames `from` (inclusive) to `to` (exclusive). */
+export function readWavChannel(
+  bytes: Uint8Array,
+  { channels, frames, format, start }: WavLayout,
+  channel: number,
+  from = 0,
+  to = frames,
+): Float32Array {
   const width = Number(format.split('/')[1]) / 8
-  const out = new Float32Array(frames)
+  const out = new Float32Array(to - from)
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-  READERS[format]!(view, start + channel * width, width * channels, out)
+  READERS[format]!(view, start + (from * channels + channel) * width, width * channels, out)
   return out
 }
 

@@ -61,7 +61,8 @@ function sumOfSteps(h: Float64Array): number {
 
 /** The three filters as the kernel reads them. */
 const TAPS = Float64Array.of(...EVEN, ...ODD, ...MIDDLE.subarray(0, HALF))
-const REACH = 2 * HALF
+/** Samples that an interpolated value reaches over. */
+export const REACH = 2 * HALF
 
 /**
  * Highest true peak of one channel (BS.1770-4, annex 2): the samples and three interpolated values between
@@ -71,6 +72,11 @@ export class TruePeak {
   #peak = 0
   /** The samples before: a place is known when half of its reach has come after it. */
   readonly #last = new Float32Array(REACH)
+
+  /** @param before what was heard before this begins: the last of it matter, {@link REACH} samples; silence, if missing */
+  constructor(before: Float32Array = new Float32Array(0)) {
+    this.#last.set(before, REACH - before.length)
+  }
 
   /** Highest magnitude so far, as amplitude. Call {@link finish} first. */
   get peak(): number {

@@ -1,8 +1,8 @@
 import { closeSync, fstatSync, openSync, readSync } from 'node:fs'
 import { Worker } from 'node:worker_threads'
 import { wavLayout } from '@rudlo/core/exchange'
-import { loudnessOf, type ChannelLoudness } from '@rudlo/core/loudness'
-import { measureChannel, type ChannelTask } from './measure-channel'
+import { loudnessOf } from '@rudlo/core/loudness'
+import { channelsOf, isMeasured, measureStretches, sharedMeasurement } from './measure-stretches'
 
 /** JSON has no infinity: silence is null. */
 const finite = (value: number) => (Number.isFinite(value) ? Math.round(value * 100) / 100 : null)
@@ -15,14 +15,18 @@ export async function measure(args: readonly string[]): Promise<string> {
   const file = args.find((a) => !a.startsWith('--'))
   if (!file) throw new RangeError('Say which WAV file to measure.')
   const bytes = readShared(file)
-  const layout = wavLayout(bytes)
-  // each channel has a thread of its own: this one takes the first
-  const others = Array.from({ length: layout.channels - 1 }, (_, i) =>
-    inThread({ bytes, layout, channel: i + 1 }),
-  )
-  const first = measureChannel({ bytes, layout, channel: 0 })
-  const all = [first, ...(await Promise.all(others))]
-  const { integrated, momentary, shortTerm, range, truePeak } = loudnessOf(all)
+  const shared = sharedMeasurement(bytes, wavLayout(bytes))
+  // this thread begins at once, the other one takes over as much as it gets done
+  const other = new Worker(new URL('stretch-worker.js', import.meta.url), { workerData: shared })
+  const done = new Promise<void>((resolve, reject) => {
+    other.once('message', () => resolve())
+    other.once('error', reject)
+  })
+  measureStretches(shared)
+  if (isMeasured(shared)) done.catch(() => undefined)
+  else await done
+  void other.terminate()
+  const { integrated, momentary, shortTerm, range, truePeak } = loudnessOf(channelsOf(shared))
   if (args.includes('--json')) {
     return JSON.stringify({
       integrated: integrated === null ? null : finite(integrated),
@@ -37,18 +41,6 @@ export async function measure(args: readonly string[]): Promise<string> {
     `range       ${range.toFixed(1)} LU`,
     `true peak   ${Number.isFinite(truePeak) ? `${truePeak.toFixed(1)} dBTP` : 'silence'}`,
   ].join('\n')
-}
-
-/**
- * Measures a channel beside this thread. A bare worker and no pool: it begins by itself, while a pool hands out its
- * work from a thread that is busy here.
- */
-function inThread(task: ChannelTask): Promise<ChannelLoudness> {
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('channel-worker.js', import.meta.url), { workerData: task })
-    worker.once('message', resolve)
-    worker.once('error', reject)
-  })
 }
 
 /** Reads a whole file into memory that threads can share. */

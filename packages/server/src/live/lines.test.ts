@@ -5,7 +5,13 @@ import type { Happenings, Listener } from './happenings'
 import { LiveLines } from './lines'
 
 const happening = (id: number): Happening =>
-  ({ id: String(id), personId: 'anna', kind: 'point', data: '{"assignment":"a","handIn":""}', at: new Date() }) as Happening
+  ({
+    id: String(id),
+    personId: 'anna',
+    kind: 'point',
+    data: '{"assignment":"a","handIn":""}',
+    at: new Date(),
+  }) as Happening
 
 /** A page that writes down what it is sent, and goes away as soon as the line would wait. */
 function page() {
