@@ -40,7 +40,9 @@ const rooms = computed(() =>
 
 <template>
   <header class="app-header">
-    <router-link to="/" class="home" :aria-label="t('shell.home')"><RudloMark /></router-link>
+    <router-link to="/" class="home" :class="{ short: away }" :aria-label="t('shell.home')"
+      ><RudloMark
+    /></router-link>
     <AppMenu v-if="compact" :label="t('shell.rooms')">
       <template #opener="{ opener }"
         ><IconButton v-bind="opener" icon="menu" :label="t('shell.rooms')" data-test="rooms"
@@ -76,6 +78,7 @@ const rooms = computed(() =>
       class="offline"
       icon="offline"
       :text="t('shell.offline')"
+      :aria-label="t('shell.offline')"
       role="status"
       tabindex="0"
       :data-tip="session.person?.role === 'student' ? t('shell.offline.student') : t('shell.offline.teacher')"
@@ -154,6 +157,24 @@ nav {
 @media (max-width: 600px) {
   .app-header {
     padding: 0 var(--space-2);
+  }
+
+  /* there is room for the sign of being offline, without its word, beside the mark without its name */
+  .home.short {
+    width: 34px;
+    overflow: hidden;
+  }
+
+  .offline {
+    padding-inline: 6px;
+  }
+
+  .offline :deep(.v-chip__content) {
+    display: none;
+  }
+
+  .offline :deep(.v-chip__prepend) {
+    margin: 0;
   }
 
   /* the page says what it is itself */

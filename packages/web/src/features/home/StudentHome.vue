@@ -16,8 +16,6 @@ import StandingSign from '../../ui/marks/StandingSign.vue'
 import { termOf } from './term'
 
 const props = defineProps<{ cards: readonly AssignmentCard[] }>()
-const term = computed(() => termOf(props.cards, now()))
-
 const session = useSession()
 /** The assignments that were opened on this computer: all that can be opened while the server is away. */
 const here = ref<ReadonlySet<string>>(new Set())
@@ -38,6 +36,18 @@ const due = ({ dueAt, mine }: AssignmentCard) =>
         when: whenText(dueAt),
       })
     : ''
+
+const term = computed(() => {
+  const { next, ...rest } = termOf(props.cards, now())
+  // without the server what comes next is what can be done
+  const can = away.value
+    ? termOf(
+        props.cards.filter((card) => !isOut(card)),
+        now(),
+      ).next
+    : null
+  return { ...rest, next: can ?? next }
+})
 </script>
 
 <template>
@@ -53,7 +63,8 @@ const due = ({ dueAt, mine }: AssignmentCard) =>
     </div>
     <div class="go">
       <p class="state"><StandingSign :sign="standingOf(term.next).sign" />{{ standingOf(term.next).text }}</p>
-      <p v-for="fact in facts(term.next)" :key="fact" class="soft">{{ fact }}</p>
+      <p v-if="term.next.dueAt" class="soft">{{ due(term.next) }}</p>
+      <p v-if="isOut(term.next)" class="soft">{{ t('home.not-here.next') }}</p>
       <AppButton tone="main" large :disabled="isOut(term.next)" :to="`/bench/${term.next.id}`">{{
         standingOf(term.next).button
       }}</AppButton>
