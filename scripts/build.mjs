@@ -11,7 +11,6 @@ import { say } from './lib/say.mjs'
 const SERVER_ENTRIES = {
   main: 'src/main.ts',
   rudlo: 'src/cli/main.ts',
-  'stretch-worker': 'src/cli/stretch-worker.ts',
   'measure-worker': 'src/jobs/measure-worker.ts',
   'mixdown-worker': 'src/jobs/mixdown-worker.ts',
   'decode-worker': 'src/jobs/decode-worker.ts',
@@ -20,6 +19,9 @@ const SERVER_ENTRIES = {
   'notes-worker': 'src/songbook/notes/worker.ts',
   'song-worker': 'src/demo/song-worker.ts',
 }
+
+/** Threads that are started for a moment. */
+const AT_ONCE = { 'stretch-worker': 'src/cli/stretch-worker.ts' }
 
 /** Builds whatever differs from what was built last. `web` off: the server alone. */
 export async function build({ web = true } = {}) {
@@ -52,13 +54,10 @@ async function buildServer() {
   const needs = (name) =>
     JSON.parse(readFileSync(join(ROOT, `packages/${name}/package.json`), 'utf8')).dependencies
   rmSync(SERVER_DIST, { recursive: true, force: true })
-  await esbuild({
+  const common = {
     absWorkingDir: join(ROOT, 'packages/server'),
-    entryPoints: SERVER_ENTRIES,
     outdir: SERVER_DIST,
     bundle: true,
-    // what is imported on demand lies in a file of its own, and what several entries share in one of theirs
-    splitting: true,
     format: 'esm',
     platform: 'node',
     target: 'node20',
@@ -67,7 +66,11 @@ async function buildServer() {
     external: Object.keys({ ...dependencies, ...needs('core'), ...needs('words') }).filter(
       (name) => !name.startsWith('@rudlo/'),
     ),
-  })
+  }
+  // what is imported on demand lies in a file of its own, and what several entries share in one of theirs
+  await esbuild({ ...common, entryPoints: SERVER_ENTRIES, splitting: true })
+  // what has to be there at once lies in one file, with nothing that it does not need
+  await esbuild({ ...common, entryPoints: AT_ONCE })
 }
 
 async function buildWeb() {

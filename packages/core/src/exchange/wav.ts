@@ -116,6 +116,9 @@ export function readWavChannel(
 /** Reads one channel: a sample every `stride` bytes from `at` on. Each format has its own loop, so that it stays fast. */
 type Reader = (view: DataView, at: number, stride: number, out: Float32Array) => void
 
+/** What one step of 16 bit is: a power of two, by which nothing is rounded, and which is faster to multiply by. */
+const SHORT = 1 / 32768
+
 /** Whether this machine keeps the lower byte of a number first, as WAV files do. */
 const IS_LITTLE_ENDIAN = new Uint8Array(Uint16Array.of(1).buffer)[0] === 1
 
@@ -129,9 +132,9 @@ function littleEndianShorts({ buffer, byteOffset, byteLength }: DataView, at: nu
 const READERS: Readonly<Record<string, Reader>> = {
   '1/16': (v, at, stride, out) => {
     const samples = littleEndianShorts(v, at)
-    const step = stride / 2
-    if (samples) for (let n = 0, i = 0; n < out.length; n++, i += step) out[n] = samples[i]! / 32768
-    else for (let n = 0; n < out.length; n++, at += stride) out[n] = v.getInt16(at, true) / 32768
+    const step = stride >> 1
+    if (samples) for (let n = 0, i = 0; n < out.length; n++, i += step) out[n] = samples[i]! * SHORT
+    else for (let n = 0; n < out.length; n++, at += stride) out[n] = v.getInt16(at, true) * SHORT
   },
   '1/24': (v, at, stride, out) => {
     for (let n = 0; n < out.length; n++, at += stride) {
