@@ -1,8 +1,10 @@
+import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { serveWith } from '../../test/fake-server'
-import { away } from './away'
+import { away, noteAway } from './away'
 import { server, told } from './client'
 import { Unreachable } from './errors'
+import { useSession } from './session-store'
 import { forgetAnswers, keepAnswersOf, keepFiles, keptAnswer } from './kept-answers'
 
 /** A browser's stores of answers, by name and path. */
@@ -41,6 +43,7 @@ beforeEach(async () => {
   })
   serveWith(answers)
   answers.get.mockReset().mockResolvedValue([{ id: 'a' }])
+  noteAway(false)
   await keepAnswersOf('anna')
 })
 
@@ -90,6 +93,29 @@ describe('what the server said', () => {
     await asked
     await settle()
     expect(await keptAnswer('/api/assignments')).toBeUndefined()
+  })
+
+  it('is not taken for that of a teacher who is here when the page opens', async () => {
+    await assignments()
+    await settle()
+    setActivePinia(createPinia())
+    const who = { person: { id: 'maren', name: 'Maren', role: 'teacher' }, demo: [], timeZone: 'Europe/Oslo' }
+    answers.get.mockResolvedValue(who)
+    await useSession().look()
+    expect(stores.size).toBe(0)
+    answers.get.mockResolvedValue([{ id: 'of Maren' }])
+    await assignments()
+    await settle()
+    expect(await keptAnswer('/api/assignments')).toBeUndefined()
+  })
+
+  it('is shown no longer the more often it is looked at without the server', async () => {
+    await assignments()
+    const begun = storage.get('rudlo-answers-of')
+    await cut()
+    await assignments()
+    await keepAnswersOf('anna')
+    expect(storage.get('rudlo-answers-of')).toBe(begun)
   })
 
   it('is shown no longer than somebody stays signed in', async () => {

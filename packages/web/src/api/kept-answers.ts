@@ -1,4 +1,5 @@
 import { forget, keep, kept } from '../browser/kept'
+import { away } from './away'
 
 /** The browser's own store of answers. */
 const CACHE = 'rudlo-answers'
@@ -42,7 +43,8 @@ export async function keepAnswersOf(personId: string | null): Promise<void> {
   owner = next
   if (ownerKept() !== next) await forgetAnswers()
   owner = next
-  if (next) keep(OWNER, `${next} ${Date.now() + DAYS * 86_400_000}`)
+  // only the server can say that somebody is still signed in: without it the time runs on
+  if (next && !away.value) keep(OWNER, `${next} ${Date.now() + DAYS * 86_400_000}`)
 }
 
 /** Drops everything that was kept: nothing of anybody is shown here any more until the server is there. */

@@ -10,6 +10,9 @@ import type { FirstTeacher, OwnView, PersonView } from '@rudlo/contract/access'
 /** Kept where somebody signed out while the server was away: their session is still to be ended. */
 const LEFT = 'rudlo-left'
 
+/** Whose answers are kept for when the server is away: a student's. */
+const keptOf = (person: OwnView | null): string | null => (person?.role === 'student' ? person.id : null)
+
 /** Who is signed in on this browser. */
 export const useSession = defineStore('session', () => {
   const person = shallowRef<OwnView | null>(null)
@@ -30,7 +33,8 @@ export const useSession = defineStore('session', () => {
   async function look(): Promise<void> {
     if (kept(LEFT)) await endSession()
     const session = await told(server.session.$get())
-    if (!session.person) await forgetAnswers()
+    // at once: whoever is here now need not be whose answers this browser still holds
+    await keepAnswersOf(keptOf(session.person))
     person.value = session.person
     demo.value = session.demo
     needsFirstTeacher.value = session.needsFirstTeacher
@@ -41,7 +45,7 @@ export const useSession = defineStore('session', () => {
 
   // what is said to a student may be shown to them without the server as well
   watch(
-    () => (person.value?.role === 'student' ? person.value.id : null),
+    () => keptOf(person.value),
     async (id) => {
       await keepAnswersOf(id)
       if (!id) return
