@@ -208,7 +208,9 @@ export class Person {
   /** The song of an assignment. */
   async song(title = TUNE): Promise<SongVersion> {
     const id = (await this.world()).assignmentOf(title)
-    const answer = await this.page.context().request.get(`${this.address}/api/assignments/${id}`)
+    // a connection that was used long ago may be closed just as it is taken up again
+    const again = { maxRetries: 2 }
+    const answer = await this.page.context().request.get(`${this.address}/api/assignments/${id}`, again)
     return ((await answer.json()) as { songDocument: SongVersion }).songDocument
   }
 
