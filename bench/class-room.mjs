@@ -196,6 +196,15 @@ export function ask(port, agent, { token }, method, path, body = '') {
   })
 }
 
+/** Whether a work, as the server tells it, holds the save that was acknowledged to a student last. */
+export function holds({ revision, document }, student) {
+  if (revision < student.revision) return false
+  if (!student.acknowledged) return true
+  const { index, value, tick } = student.acknowledged
+  const point = document.mix.envelopes[0].points[index]
+  return point.value === value && point.tick === tick
+}
+
 /** One save of one student, who remembers what was acknowledged; milliseconds until the answer is there. */
 export async function save(port, agent, student, n) {
   const index = n % POINTS

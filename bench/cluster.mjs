@@ -1,13 +1,12 @@
-import { fork } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { Agent } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort } from '../scripts/lib/mariadb.mjs'
-import { SERVER_DIST } from '../scripts/lib/paths.mjs'
 import { needDebian } from '../scripts/lib/provision.mjs'
 import { say } from '../scripts/lib/say.mjs'
-import { ask, fill, save } from './class-room.mjs'
+import { endProcess, startServer } from '../scripts/lib/server-process.mjs'
+import { ask, fill, holds, save } from './class-room.mjs'
 import { ACCOUNT, Node } from './cluster/galera.mjs'
 import { Pages, pointAt } from './cluster/lesson.mjs'
 import { startProxy } from './cluster/proxy.mjs'
@@ -23,36 +22,21 @@ const POINT_MS = 400
 const wait = (ms) => new Promise((resolve) => setTimeout(resolve, Math.max(0, ms)))
 
 /** A server on a node of its own. */
-async function startServer(node, port, folder, name) {
-  const server = fork(join(SERVER_DIST, 'main.js'), [], {
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      RUDLO_DB_HOST: '127.0.0.1',
-      RUDLO_DB_PORT: String(node.ports.sql),
-      RUDLO_DB_USER: ACCOUNT.user,
-      RUDLO_DB_PASSWORD: ACCOUNT.password,
-      RUDLO_DB_NAME: ACCOUNT.database,
-      RUDLO_PORT: String(port),
-      RUDLO_DEMO: '0',
-      RUDLO_PROXY: '1',
-      RUDLO_LOG: join(folder, `${name}.log`),
-      RUDLO_UPLOADS: join(folder, 'uploads'),
-    },
+async function serverOn(node, port, folder, name) {
+  const { server, ready } = startServer({
+    RUDLO_DB_HOST: '127.0.0.1',
+    RUDLO_DB_PORT: String(node.ports.sql),
+    RUDLO_DB_USER: ACCOUNT.user,
+    RUDLO_DB_PASSWORD: ACCOUNT.password,
+    RUDLO_DB_NAME: ACCOUNT.database,
+    RUDLO_PORT: String(port),
+    RUDLO_DEMO: '0',
+    RUDLO_PROXY: '1',
+    RUDLO_LOG: join(folder, `${name}.log`),
+    RUDLO_UPLOADS: join(folder, 'uploads'),
   })
-  await new Promise((resolve, reject) => {
-    server.on('message', (told) => (told.ready ? resolve() : told.failed && reject(new Error(told.failed))))
-    server.once('exit', () => reject(new Error('A server ended before it was ready.')))
-  })
-  return {
-    async kill() {
-      if (server.exitCode !== null || server.signalCode !== null) return
-      const gone = new Promise((resolve) => server.once('exit', resolve))
-      server.removeAllListeners('message')
-      server.kill('SIGKILL')
-      await gone
-    },
-  }
+  await ready
+  return { kill: () => endProcess(server, 'SIGKILL') }
 }
 
 /** Students who save once a second, try again at once where that fails, and note when they were heard. */
@@ -121,12 +105,8 @@ async function serves(port) {
 async function missing(port, people) {
   let lost = 0
   for (const student of people) {
-    const { revision, document } = JSON.parse(
-      (await ask(port, undefined, student, 'GET', `/api/works/${student.work}`)).text,
-    )
-    const { index, value, tick } = student.acknowledged
-    const point = document.mix.envelopes[0].points[index]
-    if (revision < student.revision || point.value !== value || point.tick !== tick) lost++
+    const { text } = await ask(port, undefined, student, 'GET', `/api/works/${student.work}`)
+    if (!holds(JSON.parse(text), student)) lost++
   }
   return lost
 }
@@ -149,7 +129,7 @@ export async function cluster() {
     // one after the other: the first brings the schema up to date
     const servers = []
     for (const [i, port] of ports.entries())
-      servers.push(await startServer(nodes[i], port, folder, `server-${i}`))
+      servers.push(await serverOn(nodes[i], port, folder, `server-${i}`))
     running.push(...servers)
     const front = await freePort()
     const endProxy = await startProxy(folder, front, ports)
@@ -181,7 +161,7 @@ export async function cluster() {
     await servers[1].kill()
     await wait(AFTER_MS)
     const afterServer = crowd.longest()
-    running.push(await startServer(nodes[1], ports[1], folder, 'server-1'))
+    running.push(await serverOn(nodes[1], ports[1], folder, 'server-1'))
     await wait(CALM_MS)
     await crowd.end()
     const pointed = await pointing.end()

@@ -135,26 +135,14 @@ export async function handingIn() {
     // each has a mix of their own
     for (const [i, student] of [...crowd, ...others].entries()) await save(port, agent, student, i)
 
-    const stop = Date.now() + 15_000
-    const saves = []
-    let failed = 0
-    const saving = busy.map(async (student, i) => {
-      await wait((i / busy.length) * 1000)
-      for (let n = 0; Date.now() < stop; n++) {
-        const began = performance.now()
-        await save(port, agent, student, n).then(
-          (ms) => saves.push(ms),
-          () => failed++,
-        )
-        await wait(1000 - (performance.now() - began))
-      }
-    })
+    const saving = keepSaving(port, agent, busy)
     await wait(4000)
     const began = performance.now()
     const taken = await Promise.all(crowd.map((student) => handIn(port, agent, student)))
     const all = await measured(db, HANDING_IN)
     const seconds = (performance.now() - began) / 1000
-    await Promise.all(saving)
+    await wait(11_000 - (performance.now() - began))
+    const { times: saves, failed } = await saving.end()
 
     // a database that stands still for a moment, as a disk does
     const paused = others.map((student) => handIn(port, agent, student))
@@ -166,7 +154,6 @@ export async function handingIn() {
     const health = (await fetch(`http://localhost:${port}/api/health`)).status
     const both = await measured(db, HANDING_IN + afterwards.filter((h) => h.taken).length)
 
-    saves.sort((a, b) => a - b)
     const times = taken.map((t) => t.ms).sort((a, b) => a - b)
     const at = (list, share) => list[Math.min(list.length - 1, Math.floor(list.length * share))]
     const what = `${HANDING_IN} hand-ins at once while ${SAVING} save`

@@ -1,6 +1,6 @@
 import { Agent } from 'node:http'
 import { Installation } from '../scripts/lib/installation.mjs'
-import { ask, fill, save } from './class-room.mjs'
+import { ask, fill, holds, save } from './class-room.mjs'
 
 const STUDENTS = 30
 /** So long a server may take to answer again after its database was killed, in ms. */
@@ -17,14 +17,6 @@ async function workOf(port, agent, student) {
     if (Date.now() > until) throw new Error(`No work after a kill: ${answer?.text ?? 'nobody answers'}`)
     await wait(50)
   }
-}
-
-/** Whether a work holds the save that was acknowledged last. */
-function holds({ revision, document }, student) {
-  if (revision < student.revision) return false
-  const { index, value, tick } = student.acknowledged ?? {}
-  const point = document.mix.envelopes[0].points[index]
-  return index === undefined || (point.value === value && point.tick === tick)
 }
 
 /**

@@ -37,22 +37,21 @@ const LONG = {
   kills: async () => (await import('../bench/kill.mjs')).thousandKills(),
 }
 
+const ALL = { ...GROUPS, ...LONG }
+
 const unknown = process.argv
   .slice(2)
   .find((word) => word.startsWith('-') && !['--json', '--only'].includes(word))
 if (unknown)
-  giveUp(
-    `There is no "${unknown}": say --json, or --only with one of ${Object.keys({ ...GROUPS, ...LONG }).join(', ')}.`,
-  )
+  giveUp(`There is no "${unknown}": say --json, or --only with one of ${Object.keys(ALL).join(', ')}.`)
 const only = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : null
-if (only !== null && !(only in GROUPS || only in LONG))
+if (only !== null && !(only in ALL))
   giveUp(
     `There is no group "${only}". The groups are: ${Object.keys(GROUPS).join(', ')}; and, only when asked for: ${Object.keys(LONG).join(', ')}.`,
   )
 
 const entries = []
-for (const [name, measure] of Object.entries(only === null ? GROUPS : { ...GROUPS, ...LONG })) {
-  if (only !== null && name !== only) continue
+for (const [name, measure] of Object.entries(only === null ? GROUPS : { [only]: ALL[only] })) {
   say(`measuring ${name} …`)
   entries.push(...(await measure()))
 }

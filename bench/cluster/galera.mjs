@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import mysql from 'mysql2/promise'
 import { freePort } from '../../scripts/lib/mariadb.mjs'
 import { must, run } from '../../scripts/lib/run.mjs'
+import { endProcess } from '../../scripts/lib/server-process.mjs'
 
 const PROVIDER = '/usr/lib/galera/libgalera_smm.so'
 const START_MS = 90_000
@@ -153,9 +154,6 @@ export class Node {
   async kill() {
     const child = this.#child
     this.#child = null
-    if (!child || child.exitCode !== null || child.signalCode !== null) return
-    const gone = new Promise((resolve) => child.once('exit', resolve))
-    child.kill('SIGKILL')
-    await gone
+    await endProcess(child, 'SIGKILL')
   }
 }

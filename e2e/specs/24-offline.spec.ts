@@ -59,6 +59,16 @@ test('a work that was open once is opened, edited and heard without the server, 
     ({ address }) => address === 'track/squeezebox/level',
   )
   expect(envelope?.points).toHaveLength(points + 3)
+
+  // with the server back the page is its own again, and not the kept one: each has a nonce of its own
+  const nonces = []
+  for (let n = 0; n < 2; n++) {
+    const page = await rune.page.reload()
+    expect(page?.fromServiceWorker()).toBe(true)
+    nonces.push((await page!.allHeaders())['content-security-policy'])
+  }
+  expect(new Set(nonces).size).toBe(2)
+  await rune.canPlay()
 })
 
 test('whoever signs out without the server is signed out, and their work is not shown to the next one', async ({

@@ -1,9 +1,9 @@
-import { fork } from 'node:child_process'
 import { cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { freePort, PrivateDatabase } from './mariadb.mjs'
-import { SERVER_DIST, WEB_DIST } from './paths.mjs'
+import { WEB_DIST } from './paths.mjs'
+import { endProcess, startServer } from './server-process.mjs'
 
 /** A whole installation with a database of its own, for tests, benches and pictures. It can be killed and started again. */
 export class Installation {
@@ -61,11 +61,8 @@ export class Installation {
 
   /** Starts the server on the same port as before. */
   startServer() {
-    const server = fork(join(SERVER_DIST, 'main.js'), [], {
-      execArgv: this.gc ? ['--expose-gc'] : [],
-      env: {
-        ...process.env,
-        NODE_ENV: 'production',
+    const { server, ready } = startServer(
+      {
         ...this.database.environment,
         RUDLO_PORT: String(this.port),
         RUDLO_DEMO: this.demo ? '1' : '0',
@@ -74,18 +71,10 @@ export class Installation {
         RUDLO_LOG: join(this.#folder, 'server.log'),
         RUDLO_UPLOADS: join(this.#folder, 'uploads'),
       },
-    })
+      this.gc ? ['--expose-gc'] : [],
+    )
     this.#server = server
-    return new Promise((resolve, reject) => {
-      server.on('message', (told) => {
-        if (told.ready) {
-          this.code = told.code ?? null
-          resolve()
-        }
-        if (told.failed) reject(new Error(told.failed))
-      })
-      server.once('exit', () => reject(new Error('The server ended before it was ready.')))
-    })
+    return ready.then((told) => void (this.code = told.code ?? null))
   }
 
   /** Kills the server as a power cut would. */
@@ -102,11 +91,6 @@ export class Installation {
   #end(signal) {
     const server = this.#server
     this.#server = null
-    if (!server || server.exitCode !== null || server.signalCode !== null) return Promise.resolve()
-    return new Promise((resolve) => {
-      server.removeAllListeners('exit')
-      server.once('exit', () => resolve())
-      server.kill(signal)
-    })
+    return endProcess(server, signal)
   }
 }

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto'
 import type { Save } from '@rudlo/contract/works'
 import { point } from '@rudlo/core/envelope'
 import type { WorkDocument } from '@rudlo/core/mix'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { workNow } from '../src/works/documents'
-import { WorkCommand, WorkPatch } from '../src/works/entities'
+import { Work, WorkCommand, WorkPatch } from '../src/works/entities'
 import { Person } from '../src/people/entities'
 import { SaveLine, type Saving } from '../src/works/save-line'
 import { Works } from '../src/works/service'
@@ -105,6 +105,21 @@ describe('saves that come together', () => {
     expect(await commands.countBy({ workId: b, revision: ofBen + 1 })).toBe(1)
   })
 
+  it('share a transaction', async () => {
+    const line = new SaveLine(world.database)
+    const before = { anna: await revisionOf(works.anna.id), ben: await revisionOf(works.ben.id) }
+    const transactions = vi.spyOn(world.database, 'transaction')
+    // the first is written at once; the two that come meanwhile go together
+    const all = [
+      line.write(saving({ work: works.anna.id, person: world.anna, before: before.anna })),
+      line.write(saving({ work: works.anna.id, person: world.anna, before: before.anna + 1 })),
+      line.write(saving({ work: works.ben.id, person: world.ben, before: before.ben })),
+    ]
+    expect(await Promise.all(all)).toEqual([true, true, true])
+    expect(transactions).toHaveBeenCalledTimes(2)
+    transactions.mockRestore()
+  })
+
   it('keep their order for each work, and none of them gets lost', async () => {
     const line = new SaveLine(world.database)
     const begin = { anna: await revisionOf(works.anna.id), ben: await revisionOf(works.ben.id) }
@@ -118,5 +133,32 @@ describe('saves that come together', () => {
       begin.anna + 30,
       begin.ben + 30,
     ])
+  })
+
+  it('wait for whoever has a work locked by themselves: nobody waits along', async () => {
+    const line = new SaveLine(world.database)
+    const before = { anna: await revisionOf(works.anna.id), ben: await revisionOf(works.ben.id) }
+    let release: () => void = () => undefined
+    const held = new Promise<void>((resolve) => (release = resolve))
+    let locked: () => void = () => undefined
+    const isLocked = new Promise<void>((resolve) => (locked = resolve))
+    const lock = { mode: 'pessimistic_write' } as const
+    const handingIn = world.database.transaction(async (manager) => {
+      await manager.findOneOrFail(Work, { where: { id: works.anna.id }, lock })
+      locked()
+      await held
+    })
+    await isLocked
+    let isWritten = false
+    const late = line.write(saving({ work: works.anna.id, person: world.anna, before: before.anna }))
+    void late.then(() => (isWritten = true))
+    for (let n = 0; n < 5; n++)
+      expect(
+        await line.write(saving({ work: works.ben.id, person: world.ben, before: before.ben + n })),
+      ).toBe(true)
+    expect(isWritten).toBe(false)
+    release()
+    await handingIn
+    expect(await late).toBe(true)
   })
 })

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto'
+import { Hono } from 'hono'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { Person } from '../src/people/entities'
 import { Client, type Refused } from './client'
 import { makeWorld, PASSWORD, type World } from './world'
 
@@ -13,6 +15,14 @@ beforeAll(async () => {
 afterAll(() => world.close())
 
 describe('sessions', () => {
+  it('know whose they are with everything that is known of a person', async () => {
+    const anna = await world.as('anna')
+    const asked = new Hono().get('/', async (c) => c.json(await world.services.sessions.person(c)))
+    const found: unknown = await (await asked.request('/', { headers: { cookie: anna.cookie } })).json()
+    const kept = await world.database.getRepository(Person).findOneByOrFail({ id: world.anna })
+    expect(found).toEqual({ ...kept })
+  })
+
   it('are listed for their owner, and ended by them, open lines and all', async () => {
     const first = await world.as('cleo')
     const second = await world.as('cleo')

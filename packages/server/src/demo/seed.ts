@@ -2,7 +2,7 @@ import type { Role } from '@rudlo/contract/access'
 import { randomUUID } from 'node:crypto'
 import { plainMix, type Mix, type WorkDocument } from '@rudlo/core/mix'
 import { readBrief } from '@rudlo/core/brief'
-import { readKeptBrief } from '@rudlo/core/stored'
+import { readKeptBrief, readWork } from '@rudlo/core/stored'
 import { usualRemarks } from '@rudlo/core/remarks'
 import type { SongVersion } from '@rudlo/core/song'
 import { checkWork } from '@rudlo/core/validate'
@@ -311,7 +311,7 @@ async function handIn(desk: Desk, personId: string, planned: PlannedHandIn): Pro
     state: review ? 'given back' : 'measuring',
     measurement: null,
     assessment: null,
-    sameAs: sameness(start, document),
+    sameAs: sameness(start, readWork(document).mix),
     pair: null,
     outcome: review?.outcome ?? null,
     handedInAt,

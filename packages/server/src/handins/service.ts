@@ -3,7 +3,7 @@ import { createHash, randomUUID } from 'node:crypto'
 import { fingerprint } from '@rudlo/core/compare'
 import type { HandInState, LookView, Outcome } from '@rudlo/contract/handins'
 import type { Mix } from '@rudlo/core/mix'
-import { readMix, readWork } from '@rudlo/core/stored'
+import { readMix } from '@rudlo/core/stored'
 import { In, IsNull, Not, type DataSource, type EntityManager } from 'typeorm'
 import { Assignment } from '../assignments/entities'
 import { breathFor } from '../http/breath'
@@ -67,21 +67,21 @@ export class HandIns {
         throw notNow(words('hand-in.nothing-changed-since', { number: last.number }))
       checkLimit(handInLimit, last)
       const { brief } = await this.briefs.forPerson(assignment, person.id, manager)
-      const document = JSON.stringify((await workNow(manager, workId)).document)
+      const { document } = await workNow(manager, workId)
       const handIn = manager.create(HandIn, {
         id: randomUUID(),
         workId,
         number: (last?.number ?? 0) + 1,
         songVersionId,
         revision,
-        document,
+        document: JSON.stringify(document),
         state: 'measuring',
         measurement: null,
         brief: JSON.stringify(brief),
         assessment: null,
         said: sent.said.trim(),
         writing: JSON.stringify(sent.writing),
-        sameAs: await samenessInTurn(assignment.startingMix, document),
+        sameAs: await samenessInTurn(assignment.startingMix, document.mix),
         pair: sent.partner && randomUUID(),
         outcome: null,
         handedInAt: new Date(),
@@ -311,15 +311,15 @@ const MOST_VERSIONS = 200
 /** So long after a sign of life a teacher counts as looking at a hand-in. */
 const LOOKS_MS = 25_000
 
-/** The same for mixes as they are stored, with turns for others in between: both may be large. */
-async function samenessInTurn(startingMix: string, document: string): Promise<string | null> {
+/** The same for a starting mix as it is stored, with a turn for others in between: both may be large. */
+async function samenessInTurn(startingMix: string, mix: Mix): Promise<string | null> {
   const start = readMix(startingMix)
-  await breathFor(document.length)
-  return sameness(start, document)
+  await breathFor(startingMix.length)
+  return sameness(start, mix)
 }
 
 /** What tells same hand-ins from others; null for one that was not touched. */
-export function sameness(start: Mix, document: string): string | null {
-  const text = fingerprint(start, readWork(document).mix)
+export function sameness(start: Mix, mix: Mix): string | null {
+  const text = fingerprint(start, mix)
   return text === null ? null : createHash('sha256').update(text).digest('hex')
 }

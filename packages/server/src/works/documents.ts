@@ -19,25 +19,34 @@ interface PatchRow {
   readonly text: string
 }
 
+/** What else a work is looked up by, in SQL. */
+interface Joined {
+  readonly joins?: string
+  readonly where?: string
+  /** Of `where`. */
+  readonly parameters?: readonly unknown[]
+}
+
 /**
  * A work with its document. Both parts of it change together, so they are read in one statement; and in one that needs no room on
  * the disk, for it is read where that is full, too.
- * @param columns more of the work, and what belongs to it: `name: expression`, all of them null for nothing
- * @param from where, with `w` for the work, and what must be true
+ * @param columns more of the work `w`, and of what belongs to it: `name: expression`
+ * @param joined what belongs to it, and what must be true of it besides
  */
 export async function readStored<Head extends object>(
   database: DataSource | EntityManager,
+  work: string,
   columns: Readonly<Record<keyof Head & string, string>>,
-  from: string,
-  parameters: readonly unknown[],
+  { joins = '', where = 'TRUE', parameters = [] }: Joined = {},
 ): Promise<(Head & StoredDocument & { readonly revision: number }) | undefined> {
   const named = Object.entries<string>(columns)
   const rows: Part<Head & { readonly revision: number; readonly text: string }>[] = await database.query(
     `SELECT 0 AS isPatch, w.revision AS revision, w.document AS text
-            ${named.map(([name, expression]) => `, ${expression} AS ${name}`).join('')} FROM ${from}
+            ${named.map(([name, expression]) => `, ${expression} AS ${name}`).join('')}
+       FROM works w ${joins} WHERE w.id = ? AND ${where}
       UNION ALL
      SELECT 1, p.revision, p.patch ${', NULL'.repeat(named.length)} FROM work_patches p WHERE p.work_id = ?`,
-    [...parameters, parameters[0]],
+    [work, ...parameters, work],
   )
   const head = rows.find((row) => row.isPatch === 0)
   if (!head) return undefined
@@ -65,8 +74,7 @@ export interface WorkNow {
  * @throws Problem 404 for no work
  */
 export async function workNow(database: DataSource | EntityManager, work: string): Promise<WorkNow> {
-  const columns = { lastSave: 'w.last_save' }
-  const stored = await readStored<{ lastSave: string }>(database, columns, 'works w WHERE w.id = ?', [work])
+  const stored = await readStored<{ lastSave: string }>(database, work, { lastSave: 'w.last_save' })
   if (!stored) throw notFound()
   return { revision: stored.revision, lastSave: stored.lastSave, document: wholeDocument(stored) }
 }

@@ -13,12 +13,15 @@ interface Head {
 export const headOf = (database: DataSource, work: string, person: string) =>
   readStored<Head>(
     database,
+    work,
     { lastSave: 'w.last_save', songVersionId: 'a.song_version_id', endedAt: 'g.ended_at' },
-    `works w JOIN assignments a ON a.id = w.assignment_id AND a.removed_at IS NULL
-       JOIN class_groups g ON g.id = a.group_id
-       JOIN memberships m ON m.group_id = a.group_id AND m.person_id = w.person_id
-      WHERE w.id = ? AND w.person_id = ?`,
-    [work, person],
+    {
+      joins: `JOIN assignments a ON a.id = w.assignment_id AND a.removed_at IS NULL
+        JOIN class_groups g ON g.id = a.group_id
+        JOIN memberships m ON m.group_id = a.group_id AND m.person_id = w.person_id`,
+      where: 'w.person_id = ?',
+      parameters: [person],
+    },
   )
 
 /** Counts a try of a task. */

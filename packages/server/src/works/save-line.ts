@@ -33,6 +33,9 @@ const APART_MS = 8
 /** Not all of a batch could be written: it is taken back as a whole. */
 class Partly extends Error {}
 
+/** Whoever writes for many waits for nobody: a work may be locked for as long as it takes to hand it in. */
+const AT_ONCE = 'SET STATEMENT innodb_lock_wait_timeout=0 FOR '
+
 /**
  * Writes saves, each durably; those that come while others are being written go together in one transaction. The more there
  * are, the less each of them costs.
@@ -63,7 +66,9 @@ export class SaveLine {
       const early = this.#begun + APART_MS - performance.now()
       if (early > 0) await wait(early)
       this.#begun = performance.now()
-      await this.#writeAll(this.#take())
+      const batch = this.#take()
+      // one that cannot be written, or has to wait, keeps no other one from it
+      if (!(await this.#writeTogether(batch))) for (const waiting of batch) void this.#writeAlone(waiting)
     }
     this.#isWriting = false
   }
@@ -82,41 +87,39 @@ export class SaveLine {
     return batch
   }
 
-  async #writeAll(batch: readonly Waiting[]): Promise<void> {
+  /** Writes a batch in one transaction. @returns whether that could be done, all of it and at once */
+  async #writeTogether(batch: readonly Waiting[]): Promise<boolean> {
+    // in one order everywhere: two servers never wait for each other
+    const savings = batch.map(({ saving }) => saving).sort((a, b) => (a.work < b.work ? -1 : 1))
     try {
-      const isWritten = await this.#together(batch.map(({ saving }) => saving))
-      for (const { done } of batch) done(isWritten)
-    } catch (error) {
-      // one that cannot be written keeps no other one from it
-      if (batch.length > 1) await Promise.all(batch.map((waiting) => this.#writeAll([waiting])))
-      else batch[0]!.failed(error)
+      await this.database.transaction(async (manager) => {
+        if ((await move(manager, savings, AT_ONCE)) < savings.length) throw new Partly()
+        await keep(manager, savings)
+      })
+    } catch {
+      return false
     }
+    for (const { done } of batch) done(true)
+    return true
   }
 
-  /** Writes saves in one transaction. @returns false for a single one that came too late @throws Partly for several */
-  #together(savings: readonly Saving[]): Promise<boolean> {
-    // in one order everywhere: two servers never wait for each other
-    const sorted = savings.toSorted((a, b) => (a.work < b.work ? -1 : 1))
-    return this.database.transaction(async (manager) => {
-      const changed = await move(manager, sorted)
-      if (changed < sorted.length) {
-        if (sorted.length > 1) throw new Partly()
-        return false
-      }
-      await keepChanges(manager, sorted)
-      const commands = sorted.flatMap((saving) => saving.commands)
-      if (commands.length) await manager.query(`INSERT INTO work_commands (${COMMAND}) VALUES ?`, [commands])
+  /** Writes one save by itself, and waits for whoever has its work locked. */
+  async #writeAlone({ saving, done, failed }: Waiting): Promise<void> {
+    const write = async (manager: EntityManager) => {
+      if (!(await move(manager, [saving]))) return false
+      await keep(manager, [saving])
       return true
-    })
+    }
+    await this.database.transaction(write).then(done, failed)
   }
 }
 
-/** Moves works on to their next revision. @returns how many could be moved */
-function move(manager: EntityManager, savings: readonly Saving[]): Promise<number> {
+/** Moves works on to their next revision. @param how what the statement begins with @returns how many could be moved */
+function move(manager: EntityManager, savings: readonly Saving[], how = ''): Promise<number> {
   const whens = (then: string) => savings.map(() => `WHEN ? THEN ${then}`).join(' ')
   return execute(
     manager,
-    `UPDATE works w JOIN assignments a ON a.id = w.assignment_id AND a.removed_at IS NULL
+    `${how}UPDATE works w JOIN assignments a ON a.id = w.assignment_id AND a.removed_at IS NULL
        JOIN class_groups g ON g.id = a.group_id AND g.ended_at IS NULL
        JOIN memberships m ON m.group_id = a.group_id AND m.person_id = w.person_id
         SET w.revision = w.revision + 1, w.last_save = CASE w.id ${whens('?')} END, w.updated_at = ?
@@ -131,7 +134,8 @@ function move(manager: EntityManager, savings: readonly Saving[]): Promise<numbe
   )
 }
 
-async function keepChanges(manager: EntityManager, savings: readonly Saving[]): Promise<void> {
+/** Writes what changed of works that were moved on, and the commands that did it. */
+async function keep(manager: EntityManager, savings: readonly Saving[]): Promise<void> {
   const patches: (readonly unknown[])[] = []
   for (const { work, before, change } of savings) {
     if ('patch' in change) patches.push([work, before + 1, change.patch])
@@ -142,4 +146,6 @@ async function keepChanges(manager: EntityManager, savings: readonly Saving[]): 
   }
   if (patches.length)
     await manager.query('INSERT INTO work_patches (work_id, revision, patch) VALUES ?', [patches])
+  const commands = savings.flatMap((saving) => saving.commands)
+  if (commands.length) await manager.query(`INSERT INTO work_commands (${COMMAND}) VALUES ?`, [commands])
 }

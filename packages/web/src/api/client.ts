@@ -6,12 +6,11 @@ import { noteTime } from '../browser/clock'
 import { noteAway } from './away'
 import { ApiError, Unreachable } from './errors'
 import { isKeptKind, keepAnswer, keptAnswer, keptFor } from './kept-answers'
+import { isNobodyThere } from './nobody-there'
 
 /** So often something is asked again that the server was too busy for: it says that nothing was done. */
 const AGAIN = 3
 const MOST_WAIT_MS = 5000
-/** Answers of whatever lies between: nobody is there. */
-const AWAY = [502, 503, 504]
 
 const onSignedOut = new Set<() => void>()
 /** Calls back whenever the server says that nobody is signed in here. @returns ends that */
@@ -43,7 +42,7 @@ async function answered(ask: () => Promise<Response>, again = AGAIN): Promise<Re
     await new Promise((resolve) => setTimeout(resolve, Math.min(MOST_WAIT_MS, wait)))
     return answered(ask, again - 1)
   }
-  if (AWAY.includes(response.status)) throw new Unreachable()
+  if (isNobodyThere(response)) throw new Unreachable()
   const code: ErrorCode = problem?.code ?? 'fault'
   if (code === 'not-signed-in' && of === sessions) for (const tell of onSignedOut) tell()
   throw new ApiError(response.status, code, problem?.message ?? t('ui.fault'), problem ?? {})
@@ -59,8 +58,8 @@ export const PATIENCE_MS = 15_000
 async function asked(address: RequestInfo | URL, init?: RequestInit): Promise<Response> {
   const where = String(address instanceof Request ? address.url : address)
   const isQuestion = (init?.method ?? 'GET').toUpperCase() === 'GET'
-  const isPatient = !isQuestion || !isKeptKind(where)
-  const patience = () => (isPatient ? {} : { signal: AbortSignal.timeout(PATIENCE_MS) })
+  const isShort = isQuestion && isKeptKind(where)
+  const patience = () => (isShort ? { signal: AbortSignal.timeout(PATIENCE_MS) } : {})
   const whose = keptFor()
   try {
     const answer = await answered(() => fetch(address, { ...patience(), ...init }))

@@ -5,7 +5,7 @@ import { away, noteAway } from './away'
 import { server, told } from './client'
 import { Unreachable } from './errors'
 import { useSession } from './session-store'
-import { forgetAnswers, keepAnswersOf, keepFiles, keptAnswer } from './kept-answers'
+import { keepAnswersOf, keepFiles, keptAnswer } from './kept-answers'
 
 /** A browser's stores of answers, by name and path. */
 const stores = new Map<string, Map<string, Response>>()
@@ -129,7 +129,7 @@ describe('what the server said', () => {
   it('is forgotten at once, and nothing fails in a browser that keeps nothing', async () => {
     await assignments()
     await settle()
-    await forgetAnswers()
+    await keepAnswersOf(null)
     expect(stores.size).toBe(0)
     vi.stubGlobal('caches', undefined)
     await keepAnswersOf('anna')

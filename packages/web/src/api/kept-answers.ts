@@ -39,17 +39,14 @@ async function shelf(): Promise<Cache | null> {
  * @param personId null for nobody: a teacher's answers are about others, and stay on the server
  */
 export async function keepAnswersOf(personId: string | null): Promise<void> {
-  const next = personId ?? ''
-  owner = next
-  if (ownerKept() !== next) await forgetAnswers()
-  owner = next
+  owner = personId ?? ''
+  if (ownerKept() !== owner) await dropAnswers()
   // only the server can say that somebody is still signed in: without it the time runs on
-  if (next && !away.value) keep(OWNER, `${next} ${Date.now() + DAYS * 86_400_000}`)
+  if (personId && personId === owner && !away.value)
+    keep(OWNER, `${personId} ${Date.now() + DAYS * 86_400_000}`)
 }
 
-/** Drops everything that was kept: nothing of anybody is shown here any more until the server is there. */
-export async function forgetAnswers(): Promise<void> {
-  owner = ''
+async function dropAnswers(): Promise<void> {
   forget(OWNER)
   try {
     await caches.delete(CACHE)
@@ -90,13 +87,14 @@ export async function keptAnswer(address: string): Promise<Response | undefined>
  * other, and what does not fit is left.
  */
 export async function keepFiles(addresses: readonly string[]): Promise<void> {
-  const cache = await shelf()
+  const cache = owner ? await shelf() : null
+  if (!cache) return
   for (const address of addresses) {
-    if (!owner || !cache) return
+    if (!owner) return
     const path = pathOf(address)
     if (!(await cache.match(path, { ignoreVary: true }))) await cache.add(path).catch(() => undefined)
   }
-  if (cache) await trim(cache)
+  await trim(cache)
 }
 
 const bytesOf = (answer: Response | undefined): number => Number(answer?.headers.get('content-length') ?? 0)

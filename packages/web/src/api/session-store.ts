@@ -4,7 +4,7 @@ import { tellTimeOf } from '../words/dates'
 import { forget, keep, kept } from '../browser/kept'
 import { server, sessionBegan, told, whenSignedOut } from './client'
 import { Unreachable } from './errors'
-import { forgetAnswers, keepAnswersOf, keptAnswer } from './kept-answers'
+import { keepAnswersOf, keptAnswer } from './kept-answers'
 import type { FirstTeacher, OwnView, PersonView } from '@rudlo/contract/access'
 
 /** Kept where somebody signed out while the server was away: their session is still to be ended. */
@@ -116,7 +116,7 @@ export const useSession = defineStore('session', () => {
         // who cannot be remembered to have left is still there
         if (!(error instanceof Unreachable && keep(LEFT, '1'))) throw error
       })
-      await forgetAnswers()
+      await keepAnswersOf(null)
       if (leaver) for (const putAway of farewells) await putAway(leaver.id)
       person.value = null
       isOver.value = false

@@ -9,6 +9,7 @@ import {
   type PrecacheEntry,
 } from 'workbox-precaching'
 import { NavigationRoute, registerRoute } from 'workbox-routing'
+import { isNobodyThere } from '../api/nobody-there'
 
 /** What of a worker's scope is needed here: the compiler knows that of a page. */
 interface Scope {
@@ -23,8 +24,6 @@ interface InstallEvent {
 
 /** The page is waited for so long, in ms; then it is the one that was kept. */
 const PATIENCE_MS = 4000
-/** Answers of whatever lies between: nobody is there. */
-const AWAY = [502, 503, 504]
 const PAGE = '/'
 
 declare const self: Scope
@@ -38,7 +37,7 @@ self.addEventListener('install', (event) => {
 async function page(request: Request): Promise<Response> {
   try {
     const answer = await fetch(request, { signal: AbortSignal.timeout(PATIENCE_MS) })
-    if (!AWAY.includes(answer.status)) return answer
+    if (!isNobodyThere(answer)) return answer
   } catch {
     // nobody answers
   }

@@ -81,8 +81,9 @@ function openShelf(name: string): Promise<IDBPDatabase<Schema>> {
 }
 
 /**
- * Unsent edits in this browser, and the works that were opened here as the server has them, in a database of their own for each person. Where the browser keeps nothing (refused, blocked,
- * full), they are kept in the page as long as it is open; nothing here fails.
+ * Unsent edits in this browser, and the works that were opened here as the server has them, in a database of their own for each
+ * person. Where the browser keeps nothing (refused, blocked, full), they are kept in the page as long as it is open; nothing
+ * here fails.
  */
 export class OfflineCopy {
   #shelf: Promise<Shelf>

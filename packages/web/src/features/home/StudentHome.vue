@@ -27,8 +27,9 @@ watch(
   { immediate: true },
 )
 const isOut = ({ id }: AssignmentCard) => away.value && !here.value.has(id)
-/** What is said of one besides how far it is. */
-const facts = (card: AssignmentCard) => [due(card), isOut(card) ? t('home.not-here') : ''].filter(Boolean)
+/** What is said of one, in one line. */
+const line = (card: AssignmentCard, ...more: readonly string[]) =>
+  [standingOf(card).text, ...more, isOut(card) ? t('home.not-here') : ''].filter(Boolean).join(' · ')
 
 const due = ({ dueAt, mine }: AssignmentCard) =>
   dueAt
@@ -81,12 +82,7 @@ const term = computed(() => {
     <ul class="plain-list">
       <li v-for="card in term.back" :key="card.id" class="row">
         <StandingSign sign="back" />
-        <span class="what"
-          ><b>{{ card.title }}</b
-          ><span class="soft">{{
-            [standingOf(card).text, isOut(card) ? t('home.not-here') : ''].filter(Boolean).join(' · ')
-          }}</span></span
-        >
+        <span class="what"><b>{{ card.title }}</b><span class="soft">{{ line(card) }}</span></span>
         <AppButton :disabled="isOut(card)" :to="`/bench/${card.id}`">{{ standingOf(card).button }}</AppButton>
       </li>
     </ul>
@@ -98,8 +94,7 @@ const term = computed(() => {
         <li v-for="card in term.all" :key="card.id" class="row" data-test="in-term">
           <StandingSign :sign="standingOf(card).sign" />
           <span class="what"
-            ><b>{{ card.title }}</b
-            ><span class="soft">{{ [standingOf(card).text, ...facts(card)].join(' · ') }}</span></span
+            ><b>{{ card.title }}</b><span class="soft">{{ line(card, due(card)) }}</span></span
           >
           <AppButton small :disabled="isOut(card)" :to="`/bench/${card.id}`">{{
             standingOf(card).button

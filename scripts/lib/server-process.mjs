@@ -1,0 +1,34 @@
+import { fork } from 'node:child_process'
+import { join } from 'node:path'
+import { SERVER_DIST } from './paths.mjs'
+
+/**
+ * Starts a server of the last build.
+ * @param {Record<string, string>} environment what it is told: docs/running.md has every variable
+ * @param {string[]} [execArgv] words for Node itself
+ * @returns the process, and what it says once it serves
+ */
+export function startServer(environment, execArgv = []) {
+  const server = fork(join(SERVER_DIST, 'main.js'), [], {
+    execArgv,
+    env: { ...process.env, NODE_ENV: 'production', ...environment },
+  })
+  const ready = new Promise((resolve, reject) => {
+    server.on('message', (told) => {
+      if (told.ready) resolve(told)
+      if (told.failed) reject(new Error(told.failed))
+    })
+    server.once('exit', () => reject(new Error('The server ended before it was ready.')))
+  })
+  return { server, ready }
+}
+
+/** Ends a process, and waits until it is gone. */
+export function endProcess(child, signal) {
+  if (!child || child.exitCode !== null || child.signalCode !== null) return Promise.resolve()
+  return new Promise((resolve) => {
+    child.removeAllListeners('exit')
+    child.once('exit', () => resolve())
+    child.kill(signal)
+  })
+}
