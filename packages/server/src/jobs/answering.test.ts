@@ -1,10 +1,19 @@
+import { syncBuiltinESMExports } from 'node:module'
+import os from 'node:os'
 import { transferableSymbol, valueSymbol } from 'piscina'
-import { afterEach, describe, expect, it, vi } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { badInput } from '../http/problem'
 import { answering } from './answering'
 
-vi.mock('node:os', async (original) => ({ ...(await original<object>()), setPriority: vi.fn() }))
-afterEach(() => vi.restoreAllMocks())
+// the tests run in no thread of their own: they would all be put behind everything else
+beforeAll(() => {
+  vi.spyOn(os, 'setPriority').mockReturnValue()
+  syncBuiltinESMExports()
+})
+afterAll(() => {
+  vi.restoreAllMocks()
+  syncBuiltinESMExports()
+})
 
 /** What a worker thread hands over: the answer, and the buffers that go along whole. */
 async function handedOver(work: () => unknown): Promise<{ answer: unknown; moved: readonly ArrayBuffer[] }> {
