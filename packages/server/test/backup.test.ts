@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { execFileSync, spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync, statSync } from 'node:fs'
 import { request } from 'node:https'
@@ -6,6 +7,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { point } from '@rudlo/core/envelope'
+import fc from 'fast-check'
 import mysql from 'mysql2/promise'
 import { afterAll, describe, expect, inject, it } from 'vitest'
 import type { DataSource } from 'typeorm'
@@ -13,6 +15,7 @@ import { dump } from '../../../scripts/lib/dump.mjs'
 import { loadBackup, lookThrough } from '../src/backup/load'
 import { dataSource, MIGRATIONS, type DatabaseSettings } from '../src/database/data-source'
 import { bringUpToDate } from '../src/database/up-to-date'
+import { BankRemarkRow } from '../src/reviews/entities'
 import { OLD_ROWS } from './old-rows'
 import { handedIn } from './story'
 import { emptyDatabase, makeWorld } from './world'
@@ -50,6 +53,17 @@ describe('a backup', () => {
     await handedIn(world, anna, [point(0, -90), point(1920, -6)], { said: NASTY.slice(0, 60) })
     const teacher = await world.as('teacher')
     await teacher.post('/api/bank', { text: NASTY, mistake: null })
+    // and whatever else somebody may write
+    const texts = fc.sample(fc.string({ unit: 'binary', maxLength: 60 }), 200)
+    await world.database.getRepository(BankRemarkRow).insert(
+      texts.map((text) => ({
+        id: randomUUID(),
+        personId: world.anna,
+        text,
+        mistake: null,
+        createdAt: new Date(),
+      })),
+    )
     const from = settingsOf(world.database)
     const file = join(folder, 'backup.gz')
     await dump(from, file)

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -49,6 +50,22 @@ describe('recordings that are read block by block', () => {
       const flac = await encodeFlac(channels)
       expect(await decodeFlac(flac, channels[0]!.length)).toEqual(channels)
     }
+  })
+
+  it('whatever they are, however few', async () => {
+    const sample = fc.integer({ min: -32_768, max: 32_767 })
+    const side = (length: number) => fc.array(sample, { minLength: length, maxLength: length })
+    const sides = fc
+      .tuple(fc.integer({ min: 1, max: 9000 }), fc.boolean())
+      .chain(([length, isStereo]) => fc.array(side(length), { minLength: 1, maxLength: isStereo ? 2 : 1 }))
+    await fc.assert(
+      fc.asyncProperty(sides, async (lists) => {
+        const channels = lists.map((list) => Int16Array.from(list))
+        expect(await decodeFlac(await encodeFlac(channels), channels[0]!.length)).toEqual(channels)
+      }),
+      // each is a process of its own
+      { numRuns: 12 },
+    )
   })
 })
 
