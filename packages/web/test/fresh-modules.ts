@@ -2,6 +2,7 @@
 import { vi } from 'vitest'
 
 vi.resetModules()
+vi.unstubAllGlobals()
 
 // a test says what somebody reads who is signed in
 const { loadRooms } = await import('../src/words/language')

@@ -1,3 +1,4 @@
+import { forgetAhead } from '../api/ahead'
 import { forgetWindow } from '../browser/kept'
 import { OfflineCopy } from '../document/offline-copy'
 import { dropStrays, ReviewDrafts } from '../document/review-drafts'
@@ -10,6 +11,7 @@ export async function putAway(personId: string): Promise<void> {
   const copy = new OfflineCopy(personId)
   if (await copy.isEmpty()) await copy.destroy()
   new ReviewDrafts(personId).clear({ unsaved: false })
+  forgetAhead()
   forgetAudio()
   forgetWindow()
 }

@@ -1,5 +1,6 @@
 import { until } from '@vueuse/core'
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
+import { beginBench } from '../api/ahead'
 import { useSession } from '../api/session-store'
 import { loadRooms } from '../words/language'
 
@@ -20,7 +21,13 @@ export const router = createRouter({
   routes: [
     ...SPECIMENS,
     { path: '/', component: () => import('../features/home/HomePage.vue') },
-    { path: '/bench/:assignment', component: () => import('../features/bench/BenchPage.vue'), props: true },
+    {
+      path: '/bench/:assignment',
+      component: () => import('../features/bench/BenchPage.vue'),
+      props: true,
+      // the page is fetched meanwhile
+      beforeEnter: ({ params }) => beginBench(String(params['assignment'])),
+    },
     {
       path: '/review/:assignment/:handIn?',
       component: () => import('../features/review/ReviewPage.vue'),

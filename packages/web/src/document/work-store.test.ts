@@ -74,7 +74,8 @@ const change = (label: string) => ({ label, lanes: [REED], from: 0, to: 960 })
 async function opened() {
   const { useWork } = await import('./work-store')
   const work = useWork()
-  await work.open('assignment', 'person')
+  const { around } = await work.open('assignment', 'person')
+  await around
   return work
 }
 

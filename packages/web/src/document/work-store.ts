@@ -13,7 +13,8 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../engine/player-store'
 import { away } from '../api/away'
-import { PATIENCE_MS, server, told } from '../api/client'
+import { workAhead } from '../api/ahead'
+import { server, told } from '../api/client'
 import { Unreachable } from '../api/errors'
 import type { OwnVersion } from '@rudlo/contract/handins'
 import type { TryView } from '@rudlo/contract/works'
@@ -88,9 +89,7 @@ export const useWork = defineStore('work', () => {
   /** A work as the server has it, or, where it is away, as it was last known here. @throws Unreachable where it is not */
   async function lookUp(assignmentId: string, copy: OfflineCopy): Promise<KeptWork> {
     try {
-      const param = { assignment: assignmentId }
-      const init = { signal: AbortSignal.timeout(PATIENCE_MS) }
-      const work = await told(server.assignments[':assignment'].work.$post({ param }, { init }))
+      const work = await workAhead.take(assignmentId)
       void copy.writeOpened(work).catch(() => undefined)
       return work
     } catch (error) {
@@ -100,8 +99,14 @@ export const useWork = defineStore('work', () => {
     }
   }
 
-  /** Opens the person's work for an assignment, with whatever this browser still held unsent. */
-  async function open(assignmentId: string, personId: string): Promise<void> {
+  /**
+   * Opens the person's work for an assignment, with whatever this browser still held unsent.
+   * @returns `around`: when its tries and versions are there too, and other windows know of this one
+   */
+  async function open(
+    assignmentId: string,
+    personId: string,
+  ): Promise<{ readonly around: Promise<unknown> }> {
     await leave()
     keepsNothing.value = false
     offline = new OfflineCopy(personId, () => (keepsNothing.value = true))
@@ -112,11 +117,14 @@ export const useWork = defineStore('work', () => {
     document.value = work.document
     history.value = EMPTY_HISTORY
     saver = new Saver(work.id, { revision: work.revision, document: work.document }, ports(work, offline))
+    const beside = Promise.all([ifThere(refreshTries()), ifThere(refreshVersions())])
+    // told with `around`, also where the work itself cannot be taken up
+    beside.catch(() => undefined)
     await takeUpHistory(work, offline)
-    await Promise.all([takeUpUnsent(work, offline), ifThere(refreshTries()), ifThere(refreshVersions())])
+    await takeUpUnsent(work, offline)
     listen()
     guard = new WindowGuard(work.id, () => void lose())
-    await guard.claim()
+    return { around: Promise.all([beside, guard.claim()]) }
   }
 
   /** What the work can do without comes when the server is there. */

@@ -236,7 +236,8 @@ export async function atDesk({
   desk.view = view
   // one press is one point, unless it is tried how far a point reaches
   desk.pointSpread = spread
-  await work.open('a', `person-${crypto.randomUUID()}`)
+  const { around } = await work.open('a', `person-${crypto.randomUUID()}`)
+  await around
   // there is no sound: the play position is where somebody goes
   const player = usePlayer()
   player.seek = (tick) => (player.position = tick)

@@ -49,8 +49,12 @@ const ready = computed(() => bench.assignment?.id === work.assignment && work.mi
 async function open(): Promise<void> {
   problem.value = ''
   try {
-    await Promise.all([bench.open(props.assignment), work.open(props.assignment, session.person!.id)])
+    const [{ around }] = await Promise.all([
+      work.open(props.assignment, session.person!.id),
+      bench.open(props.assignment),
+    ])
     void player.open(desk.song!, work.mix!)
+    await around
   } catch (error) {
     problem.value = error instanceof Unreachable ? t('bench.not-here') : (error as Error).message
   }

@@ -13,7 +13,7 @@ const LEVEL = trackLevel(first!.id)
 const PAN = `track/${first!.id}/pan`
 const start = withPoints(plainMix(song), LEVEL, [point(0, -6)], () => 'l')
 
-const player = { position: 0, seek: vi.fn(), lookAt: vi.fn() }
+const player = { position: 0, seek: vi.fn(), lookAt: vi.fn(), prepare: vi.fn() }
 vi.mock('../../engine/player-store', () => ({ usePlayer: () => player }))
 const work = reactive({
   mix: null as Mix | null,

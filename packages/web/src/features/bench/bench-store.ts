@@ -2,6 +2,7 @@ import type { AssignmentView } from '@rudlo/contract/assignments'
 import { atBench } from '@rudlo/core/brief'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
+import { assignmentAhead } from '../../api/ahead'
 import { server, told } from '../../api/client'
 import { useDesk } from '../../desk/desk-store'
 import { useWork } from '../../document/work-store'
@@ -22,7 +23,9 @@ export const useBench = defineStore('bench', () => {
   async function open(assignmentId: string): Promise<void> {
     assignment.value = null
     desk.clear()
-    const opened = await told(server.assignments[':assignment'].$get({ param: { assignment: assignmentId } }))
+    const opened = await assignmentAhead.take(assignmentId)
+    // its sound comes while the desk is put up
+    player.prepare(opened.songDocument)
     assignment.value = opened
     desk.lay({
       song: opened.songDocument,
