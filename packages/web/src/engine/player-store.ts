@@ -7,7 +7,7 @@ import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import { whenAtRest } from './calm'
-import { fetchAudio } from './asset-loader'
+import { fetchAudio, warmDecoders } from './asset-loader'
 import { DropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
 import { InstantHost } from './instant-host'
@@ -102,6 +102,7 @@ export const usePlayer = defineStore('player', () => {
   /** Starts to fetch a song's audio before its mix is known. */
   function prepare(coming: SongVersion): void {
     fetchAudio(coming.assets).catch(() => null)
+    warmDecoders()
     prepareContext().catch(() => null)
   }
 
