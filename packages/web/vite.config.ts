@@ -11,14 +11,10 @@ const TREESHAKE = { moduleSideEffects: (id: string) => !id.includes('/obscenity/
 
 /**
  * What several rooms need, in files by who needs them; what would be a small file of its own goes along with the nearest. A browser
- * fetches six files at a time: a bench of fifty was waited for at its files, not at their bytes.
+ * fetches six files at a time: a bench of fifty was waited for at its files, not at their bytes. Not much more may go along: a
+ * page would take the package for charts with it (`npm run bench -- --only open` says what the first page weighs).
  */
-const SHARED = {
-  name: 'shared',
-  minShareCount: 2,
-  entriesAware: true,
-  entriesAwareMergeThreshold: 5000,
-}
+const SHARED = { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 3500 }
 
 /** The browser keeps the whole application, and opens it while the server is away. */
 const kept = VitePWA({
