@@ -10,7 +10,7 @@ import { CHROMIUM } from './scripts/lib/chromium.mjs'
 
 await buildKernels()
 
-/** Run as Node runs modules, which is twice as fast where much is computed; tsx takes the types out of them. */
+/** Run as Node runs modules, which takes two thirds of the time; tsx takes the types out of them. */
 const NATIVE = {
   experimental: { viteModuleRunner: false, nodeLoader: false },
   execArgv: ['--import', 'tsx/esm'],

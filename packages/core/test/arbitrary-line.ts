@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect } from 'vitest'
-import { FORMS, point, travelAt, type LineSpan, type Points } from '../src/envelope'
+import { FORMS, point, travelAt, type Form, type LineSpan, type Points } from '../src/envelope'
 import { levelScale, linearScale, logScale, type Scale } from '../src/scale'
 
 /** The last tick at which an arbitrary line has a point. */
@@ -10,33 +10,40 @@ export const pan = linearScale(-1, 1)
 export const cutOff = logScale(20, 20_000)
 export const scales = fc.constantFrom<Scale>(levelScale, pan, cutOff)
 
+/** Points as they may lie, by travel: on what scale is said later. */
+export const arbitraryPlaces = (end: number) =>
+  fc.uniqueArray(
+    fc.record({
+      tick: fc.integer({ min: 0, max: end }),
+      travel: fc.double({ min: 0, max: 1, noNaN: true }),
+      form: fc.constantFrom(...FORMS),
+      bend: fc.double({ min: 0, max: 8, noNaN: true }),
+    }),
+    { selector: (p) => p.tick, minLength: 1, maxLength: 12 },
+  )
+
+/** The same as a line on a scale. */
+export const pointsOn = (
+  scale: Scale,
+  places: readonly { tick: number; travel: number; form: Form; bend: number }[],
+): Points =>
+  places
+    .toSorted((a, b) => a.tick - b.tick)
+    .map(({ tick, travel, form, bend }) =>
+      // an S whose very middle is below what can be heard cannot be cut exactly: none ends just above silence
+      point(
+        tick,
+        scale.toValue(travel < 0.05 ? 0 : travel),
+        form,
+        form === 'curve' || form === 's' ? bend : 0,
+      ),
+    )
+
 /** Any line for a scale, and any span of it. */
 export const arbitraryLine = scales.chain((scale) =>
   fc.record({
     scale: fc.constant(scale),
-    points: fc
-      .uniqueArray(
-        fc.record({
-          tick: fc.integer({ min: 0, max: END }),
-          travel: fc.double({ min: 0, max: 1, noNaN: true }),
-          form: fc.constantFrom(...FORMS),
-          bend: fc.double({ min: 0, max: 8, noNaN: true }),
-        }),
-        { selector: (p) => p.tick, minLength: 1, maxLength: 12 },
-      )
-      .map((list) =>
-        list
-          .sort((a, b) => a.tick - b.tick)
-          .map(({ tick, travel, form, bend }) =>
-            // an S whose very middle is below what can be heard cannot be cut exactly: none ends just above silence
-            point(
-              tick,
-              scale.toValue(travel < 0.05 ? 0 : travel),
-              form,
-              form === 'curve' || form === 's' ? bend : 0,
-            ),
-          ),
-      ),
+    points: arbitraryPlaces(END).map((places) => pointsOn(scale, places)),
     span: fc
       .tuple(fc.integer({ min: 1, max: END }), fc.integer({ min: 10, max: 6000 }))
       .map(([from, length]) => ({ from, to: from + length })),

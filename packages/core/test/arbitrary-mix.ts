@@ -1,8 +1,8 @@
 /** Songs and mixes as they come, for properties: every one of them passes the checks of what is stored. */
 import fc from 'fast-check'
-import { FORMS, point, type Points } from '../src/envelope'
 import { allLanes, envelopeOf, resolve, withPoints, withSetting, type Mix } from '../src/mix'
 import { letterOf, ROLES, type SongVersion } from '../src/song'
+import { arbitraryPlaces, pointsOn } from './arbitrary-line'
 import { richMix } from './rich-mix'
 import { smallSong } from './songs'
 
@@ -63,19 +63,10 @@ const travel = fc.double({ min: 0, max: 1, noNaN: true })
 export const arbitraryMix = (song: SongVersion): fc.Arbitrary<Mix> => {
   const rich = richMix(song)
   const place = fc.nat(allLanes(rich).length - 1)
-  const line = fc.uniqueArray(
-    fc.record({
-      tick: fc.integer({ min: 0, max: song.length }),
-      travel,
-      form: fc.constantFrom(...FORMS),
-      bend: fc.double({ min: 0, max: 8, noNaN: true }),
-    }),
-    { selector: ({ tick }) => tick, minLength: 1, maxLength: 12 },
-  )
   return fc
     .record({
       settings: fc.array(fc.tuple(place, travel), { maxLength: 6 }),
-      lines: fc.array(fc.tuple(place, line), { maxLength: 5 }),
+      lines: fc.array(fc.tuple(place, arbitraryPlaces(song.length)), { maxLength: 5 }),
     })
     .map(({ settings, lines }) => {
       const scaleOf = (address: string) => resolve(rich, address)!.control.scale
@@ -87,12 +78,7 @@ export const arbitraryMix = (song: SongVersion): fc.Arbitrary<Mix> => {
       return lines.reduce((mix, [at, drawn]) => {
         const address = allLanes(mix)[at]!
         if (envelopeOf(mix, address)?.open === false) return mix
-        const points: Points = drawn
-          .toSorted((a, b) => a.tick - b.tick)
-          .map(({ tick, travel: to, form, bend }) =>
-            point(tick, scaleOf(address).toValue(to), form, form === 'curve' || form === 's' ? bend : 0),
-          )
-        return withPoints(mix, address, points, () => `drawn-${fresh++}`)
+        return withPoints(mix, address, pointsOn(scaleOf(address), drawn), () => `drawn-${fresh++}`)
       }, set)
     })
 }

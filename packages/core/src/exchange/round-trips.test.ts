@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { arbitraryMixed, arbitraryName, arbitrarySong } from '../../test/arbitrary-mix'
+import { withANote } from '../../test/with-a-note'
 import { readMidi, writeMidi } from '../midi'
 import { plainMix, type Mix } from '../mix'
 import { readTable } from '../roster'
@@ -144,17 +145,3 @@ describe('what is written comes back as it was', () => {
     )
   })
 })
-
-/** Puts a note on the second track: a file of lines alone is no music. */
-function withANote(bytes: Uint8Array): Uint8Array {
-  const view = new DataView(bytes.buffer, bytes.byteOffset)
-  const first = 14 + 8 + view.getUint32(14 + 4)
-  const size = view.getUint32(first + 4)
-  const note = [0, 0x90, 60, 64, 0, 0x80, 60, 0]
-  const whole = new Uint8Array(bytes.length + note.length)
-  whole.set(bytes.subarray(0, first + 8))
-  whole.set(note, first + 8)
-  whole.set(bytes.subarray(first + 8), first + 8 + note.length)
-  new DataView(whole.buffer).setUint32(first + 4, size + note.length)
-  return whole
-}

@@ -350,4 +350,21 @@ describe('leaving', () => {
     await vi.advanceTimersByTimeAsync(600)
     expect([work.mix?.tracks[0]!.level, work.saveState]).toEqual([-9, 'saved'])
   })
+
+  it('and coming back at once shows what was saved, though the work was asked for before', async () => {
+    const work = await opened()
+    let answer: (saved: { revision: number }) => void = () => undefined
+    server.patch.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)))
+    work.setMix((mix) => withSetting(mix, REED, -6), change('Set'))
+    const left = work.leave()
+    const { workAhead } = await import('../api/ahead')
+    workAhead.begin('assignment')
+    await vi.advanceTimersByTimeAsync(100)
+    Object.assign(server, { document: work.document, revision: 2 })
+    answer({ revision: 2 })
+    await vi.advanceTimersByTimeAsync(100)
+    await left
+    await work.open('assignment', 'person')
+    expect(work.mix!.tracks[0]!.level).toBe(-6)
+  })
 })

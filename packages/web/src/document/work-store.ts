@@ -239,6 +239,8 @@ export const useWork = defineStore('work', () => {
   async function leave(): Promise<void> {
     const mine = saver
     await mine?.flush()
+    // what was asked for before this was saved is older than it
+    if (mine) workAhead.forget()
     if (saver === mine) close()
   }
 
