@@ -142,12 +142,14 @@ h3 {
 .tap {
   min-width: 168px;
   min-height: 48px;
+  padding: 0 16px;
   border: 1px solid var(--ink);
   border-radius: 12px;
   background: var(--paper);
   color: var(--ink);
   font: inherit;
   font-weight: 640;
+  text-align: center;
   cursor: pointer;
   touch-action: manipulation;
 }
