@@ -79,19 +79,10 @@ rmSync(RESULTS, { recursive: true, force: true })
 mkdirSync(RESULTS, { recursive: true })
 const { build } = await import('./build.mjs')
 const { buildKernels } = await import('./kernels.mjs')
+const { PROJECTS, wrongTypes } = await import('./types.mjs')
 await buildKernels()
 
 say('building; style, layers and types …')
-const TYPES = [
-  ['packages/core'],
-  ['packages/words'],
-  ['packages/sentences'],
-  ['packages/contract'],
-  ['packages/demo'],
-  ['packages/server'],
-  ['packages/server/tsconfig.api.json'],
-  ['e2e'],
-]
 /** The installation that stories begin with: made while other things are looked at, since it is mostly waited for. */
 let seeding
 // two at a time, one for each core
@@ -106,8 +97,11 @@ await Promise.all([
     await check('style', 'looking at the format', 'oxfmt', '--list-different', '.')
   })(),
   (async () => {
-    for (const [part] of TYPES) await check('types', `types of ${part}`, ...tsc('-p', part))
-    await check('types', 'types of packages/web', 'vue-tsc', '-p', 'packages/web')
+    for (const project of PROJECTS) {
+      const wrong = await tally.timed('types', () => wrongTypes(project))
+      tally.add('types', { passed: wrong.length ? 0 : 1, failed: wrong.length ? 1 : 0 })
+      if (wrong.length) tally.failure('types', `types of ${project.name}`, wrong.join('\n'))
+    }
     await check('types', 'looking at the contract', 'node', 'scripts/contract.mjs', '--check')
     await check('style', 'looking at the layers', 'depcruise', '--output-type', 'err', ...LAYERS())
   })(),
@@ -124,11 +118,6 @@ await stories('sound', 'sound')
 
 process.stdout.write(`\n${tally.report()}\n`)
 process.exitCode = tally.failed ? 1 : 0
-
-/** The compiler that is made for speed; vue-tsc and the linter use the one that other tools can call. */
-function tsc(...args) {
-  return ['node', 'node_modules/typescript-native/bin/tsc', ...args]
-}
 
 function LAYERS() {
   return ['words', 'core', 'sentences', 'contract', 'demo', 'server', 'web'].map((p) => `packages/${p}/src`)

@@ -1,36 +1,32 @@
-import ts from 'typescript'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { fileURLToPath } from 'node:url'
+import { wrongTypes } from '../../../../scripts/types.mjs'
 
-const here = fileURLToPath(new URL('./', import.meta.url))
+const web = join(import.meta.dirname, '../..')
 
 /** What the compiler says of pieces of the browser's code, each by itself: one program looks at all of them. */
-function faultsOf(pieces: Readonly<Record<string, string>>): Map<string, string[]> {
-  const { config } = ts.readConfigFile(`${here}../../tsconfig.json`, (path) => ts.sys.readFile(path))
-  const { options } = ts.parseJsonConfigFileContent(config, ts.sys, `${here}../..`)
-  const files = new Map(
-    Object.entries(pieces).map(([name, code], i) => [
-      `${here}written-by-the-test-${i}.ts`,
-      { name, source: `import { server, told } from './client'\n${code}` },
-    ]),
-  )
-  const host = ts.createCompilerHost({ ...options, noEmit: true })
-  const { getSourceFile, fileExists, readFile } = host
-  host.fileExists = (file) => files.has(file) || fileExists(file)
-  host.readFile = (file) => files.get(file)?.source ?? readFile(file)
-  host.getSourceFile = (file, ...rest) => {
-    const own = files.get(file)
-    return own ? ts.createSourceFile(file, own.source, ts.ScriptTarget.ES2022) : getSourceFile(file, ...rest)
+async function faultsOf(pieces: Readonly<Record<string, string>>): Promise<Map<string, string[]>> {
+  const folder = mkdtempSync(join(web, '.checked-'))
+  try {
+    mkdirSync(join(folder, 'src'))
+    writeFileSync(
+      join(folder, 'tsconfig.json'),
+      JSON.stringify({ extends: '../tsconfig.json', include: ['src'] }),
+    )
+    const files = Object.entries(pieces).map(([name, code], i) => {
+      const file = `piece-${i}.ts`
+      writeFileSync(
+        join(folder, 'src', file),
+        `import { server, told } from '../../src/api/client'\n${code}`,
+      )
+      return [name, file] as const
+    })
+    const wrong = await wrongTypes({ name: '' }, folder)
+    return new Map(files.map(([name, file]) => [name, wrong.filter((line) => line.includes(`${file}(`))]))
+  } finally {
+    rmSync(folder, { recursive: true, force: true })
   }
-  const program = ts.createProgram([...files.keys()], { ...options, noEmit: true }, host)
-  return new Map(
-    [...files].map(([file, { name }]) => [
-      name,
-      ts
-        .getPreEmitDiagnostics(program, program.getSourceFile(file))
-        .map((d) => ts.flattenDiagnosticMessageText(d.messageText, ' ')),
-    ]),
-  )
 }
 
 const RIGHT = `
@@ -50,9 +46,9 @@ const WRONG = {
 
 describe('the contract is in the types', () => {
   let faults: Map<string, string[]>
-  beforeAll(() => {
+  beforeAll(async () => {
     const wrong = Object.entries(WRONG).map(([name, [code]]) => [name, code] as const)
-    faults = faultsOf({ right: RIGHT, ...Object.fromEntries(wrong) })
+    faults = await faultsOf({ right: RIGHT, ...Object.fromEntries(wrong) })
   })
 
   it('takes what the server takes', () => {

@@ -1,0 +1,63 @@
+/** `npm run types`: the types of every package, by the compiler that is made for speed. */
+import { join, relative, resolve } from 'node:path'
+import { ROOT } from './lib/paths.mjs'
+import { run } from './lib/run.mjs'
+import { writeAsTypeScript } from './types/as-typescript.mjs'
+
+const COMPILER = join(ROOT, 'node_modules/typescript-native/bin/tsc')
+/** How the compiler says what is wrong: file, line, column, what. */
+const WRONG = /^(.+?)\((\d+),(\d+)\): error TS(\d+): /
+
+/** Whoever reads a project's types: its folder or tsconfig, and the folders of it that hold components. */
+export const PROJECTS = [
+  { name: 'packages/core' },
+  { name: 'packages/words' },
+  { name: 'packages/sentences' },
+  { name: 'packages/contract' },
+  { name: 'packages/demo' },
+  { name: 'packages/server' },
+  // what the web knows of the server's routes
+  { name: 'packages/server/tsconfig.api.json' },
+  { name: 'e2e' },
+  { name: 'packages/web', components: ['src', 'test'] },
+]
+
+/**
+ * @param project one of those, its name from `root`
+ * @returns what is wrong with its types, one line for each at its place in the sources; empty if all is well
+ */
+export async function wrongTypes({ name, components }, root = ROOT) {
+  if (!components) return compile(join(root, name), (place) => place)
+  const copy = join(root, name, '.checked')
+  const { sourceOf } = writeAsTypeScript(join(root, name), components, copy)
+  return compile(copy, sourceOf)
+}
+
+/** Compiles a project and says what is wrong where `sourceOf` knows a place for it. */
+async function compile(project, sourceOf) {
+  const { code, output } = await run(process.execPath, [COMPILER, '-p', project, '--pretty', 'false'], {
+    cwd: ROOT,
+  })
+  const lines = output.split('\n').filter((line) => line.trim())
+  const told = lines.flatMap((line) => {
+    // whatever belongs to the line above is told with it by an editor
+    if (line.startsWith(' ')) return []
+    const [all, file, row, column, error] = line.match(WRONG) ?? []
+    if (!all) return [line]
+    const place = sourceOf({ file: resolve(ROOT, file), line: Number(row), column: Number(column) }, error)
+    return place
+      ? [`${relative(ROOT, place.file)}(${place.line},${place.column}): error TS${error}: ${line.slice(all.length)}`]
+      : []
+  })
+  return code !== 0 && !lines.length ? [`the compiler ended with ${code} and said nothing`] : told
+}
+
+if (process.argv[1] && resolve(process.argv[1]) === import.meta.filename) {
+  const { buildKernels } = await import('./kernels.mjs')
+  await buildKernels()
+  for (const project of PROJECTS) {
+    const wrong = await wrongTypes(project)
+    for (const line of wrong) process.stdout.write(`${line}\n`)
+    if (wrong.length) process.exitCode = 1
+  }
+}
