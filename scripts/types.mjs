@@ -46,7 +46,9 @@ async function compile(project, sourceOf) {
     if (!all) return [line]
     const place = sourceOf({ file: resolve(ROOT, file), line: Number(row), column: Number(column) }, error)
     return place
-      ? [`${relative(ROOT, place.file)}(${place.line},${place.column}): error TS${error}: ${line.slice(all.length)}`]
+      ? [
+          `${relative(ROOT, place.file)}(${place.line},${place.column}): error TS${error}: ${line.slice(all.length)}`,
+        ]
       : []
   })
   return code !== 0 && !lines.length ? [`the compiler ended with ${code} and said nothing`] : told

@@ -52,7 +52,11 @@ export function writeAsTypeScript(project, folders, to) {
   const helpers = ['template-helpers.d.ts', 'props-fallback.d.ts'].map((f) => join(vueOptions.typesRoot, f))
   writeFileSync(
     join(to, 'tsconfig.json'),
-    JSON.stringify({ extends: relative(to, join(project, 'tsconfig.json')), include: folders, files: helpers }),
+    JSON.stringify({
+      extends: relative(to, join(project, 'tsconfig.json')),
+      include: folders,
+      files: helpers,
+    }),
   )
   return {
     /**
@@ -64,7 +68,9 @@ export function writeAsTypeScript(project, folders, to) {
       const of = written.get(file)
       if (!of) return { file: join(project, relative(to, file)), line, column }
       const offset = offsetOf(of.code, line, column)
-      for (const [at] of of.mapper.toSourceLocation(offset, (info) => shouldReportDiagnostics(info, 'ts', error)))
+      for (const [at] of of.mapper.toSourceLocation(offset, (info) =>
+        shouldReportDiagnostics(info, 'ts', error),
+      ))
         return { file: of.component, ...placeOf(of.text, at) }
       return null
     },

@@ -10,6 +10,7 @@ export * from './echo'
 export * from './network'
 export * from './samples'
 export * from './meter'
+export * from './products'
 export * from './spectrum'
 
 /** First address that is free. */

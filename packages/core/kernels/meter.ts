@@ -1,4 +1,5 @@
 /** What a loudness meter does for every sample. */
+import { all, SHORT } from './vectors'
 
 /** A filter left alone rings towards denormal numbers, which are slow: silence is exact instead. */
 @inline
@@ -8,11 +9,13 @@ function quiet(x: v128): v128 {
 
 /**
  * K-weights both sides, a side in each half of a vector, and sums their squares.
+ * @param keeps whether the weighted samples are written where the samples were
  * @param state eight doubles: the delays of the shelf and of the high-pass, left and right; they are renewed
  * @param c seven doubles: b0, b1, b2, a1, a2 of the shelf, a1, a2 of the high-pass
- * @param out two doubles: the sums, left and right
+ * @returns the sums, left and right
  */
-export function weighted(left: usize, right: usize, n: i32, state: usize, c: usize, out: usize): void {
+@inline
+function weight(left: usize, right: usize, n: i32, state: usize, c: usize, keeps: bool): v128 {
   const b0 = f64x2.splat(load<f64>(c))
   const b1 = f64x2.splat(load<f64>(c, 8))
   const b2 = f64x2.splat(load<f64>(c, 16))
@@ -36,12 +39,26 @@ export function weighted(left: usize, right: usize, n: i32, state: usize, c: usi
     h1 = f64x2.sub(f64x2.sub(h2, f64x2.add(y, y)), f64x2.mul(g1, z))
     h2 = f64x2.sub(y, f64x2.mul(g2, z))
     sum = f64x2.add(sum, f64x2.mul(z, z))
+    if (keeps) {
+      store<f32>(left + o, <f32>f64x2.extract_lane(z, 0))
+      store<f32>(right + o, <f32>f64x2.extract_lane(z, 1))
+    }
   }
   v128.store(state, quiet(s1))
   v128.store(state, quiet(s2), 16)
   v128.store(state, quiet(h1), 32)
   v128.store(state, quiet(h2), 48)
-  v128.store(out, sum)
+  return sum
+}
+
+/** Sums of the squares of both sides after K-weighting: two doubles at `out`. */
+export function weighted(left: usize, right: usize, n: i32, state: usize, c: usize, out: usize): void {
+  v128.store(out, weight(left, right, n, state, c, false))
+}
+
+/** K-weights both sides where they are. */
+export function weigh(left: usize, right: usize, n: i32, state: usize, c: usize): void {
+  weight(left, right, n, state, c, true)
 }
 
 /** Samples that are looked at together, and samples that an interpolated value reaches over. */
@@ -160,28 +177,35 @@ function between(x: usize, n: i32, before: f64, taps: usize, far: f64): f64 {
   return peak
 }
 
-/** Sums of the squares of `n` samples and of the steps between them: two doubles at `out`. */
+/**
+ * Sums of the squares of `n` samples and of the steps between them: two doubles at `out`.
+ * @param last the sample before the first
+ */
 export function squares(x: usize, n: i32, last: f32, out: usize): void {
-  let plain = f64x2.splat(0)
-  let steep = f64x2.splat(0)
-  let before = <f64>last
-  let i = 0
-  for (; i + 2 <= n; i += 2) {
-    const p = x + (<usize>i << 2)
-    const pair = f64x2.promote_low_f32x4(v128.load64_zero(p))
-    const shifted = f64x2.replace_lane(f64x2.splat(before), 1, f64x2.extract_lane(pair, 0))
-    before = f64x2.extract_lane(pair, 1)
-    const step = f64x2.sub(pair, shifted)
-    plain = f64x2.add(plain, f64x2.mul(pair, pair))
-    steep = f64x2.add(steep, f64x2.mul(step, step))
+  const first = <f64>load<f32>(x)
+  let p = first * first
+  let s = (first - <f64>last) * (first - <f64>last)
+  let i = 1
+  while (i + 4 <= n) {
+    const end = min(n, i + SHORT)
+    let plain = f32x4.splat(0)
+    let steep = f32x4.splat(0)
+    for (; i + 4 <= end; i += 4) {
+      const at = x + (<usize>i << 2)
+      const a = v128.load(at)
+      const step = f32x4.sub(a, v128.load(at - 4))
+      plain = f32x4.add(plain, f32x4.mul(a, a))
+      steep = f32x4.add(steep, f32x4.mul(step, step))
+    }
+    p += all(plain)
+    s += all(steep)
   }
-  let p = f64x2.extract_lane(plain, 0) + f64x2.extract_lane(plain, 1)
-  let s = f64x2.extract_lane(steep, 0) + f64x2.extract_lane(steep, 1)
   for (; i < n; i++) {
-    const a = <f64>load<f32>(x + (<usize>i << 2))
+    const at = x + (<usize>i << 2)
+    const a = <f64>load<f32>(at)
+    const step = a - <f64>load<f32>(at - 4)
     p += a * a
-    s += (a - before) * (a - before)
-    before = a
+    s += step * step
   }
   store<f64>(out, p)
   store<f64>(out, s, 8)

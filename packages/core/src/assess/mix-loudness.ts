@@ -1,5 +1,13 @@
 import { BLOCK, compileMix, Engine, type AudioStore, type Bus } from '../engine'
-import { dbfs, integratedLoudness, KWeightedEnergy, loudnessTrace, TruePeak } from '../loudness'
+import { scratch, type MemoryPart } from '../kernels'
+import {
+  dbfs,
+  integratedLoudness,
+  loudnessTrace,
+  StereoEnergy,
+  TruePeak,
+  type SideEnergies,
+} from '../loudness'
 import { changedStretch, isColoured, type Mix, type Stretch } from '../mix'
 import { SAMPLE_RATE, TempoMap } from '../time'
 import type { SongVersion } from '../song'
@@ -140,76 +148,96 @@ export class MixLoudnessMeter {
     // it begins early enough for everything that still rings at the start of the span
     const start = Math.max(0, span.from - SETTLE - ringing(mix))
     const engine = new Engine(compileMix(this.song, mix), this.audio)
-    const sides = [new Side(), new Side()] as const
-    const tracks = apart.map(
-      (id) => new TappedTrack(id, engine.tap([id]), this.#measured.apart.get(id), this.#hops),
-    )
-    const energies = this.#measured.energies.slice()
-    const peaks = this.#measured.peaks.slice()
-    for (let first = start; first < span.to; first += PIECE) {
-      const count = Math.min(PIECE, span.to - first)
-      fill(engine, first * HOP, count * HOP, sides, tracks)
-      for (let k = 0; k < count; k++) {
-        const hop = first + k
-        const [left, right] = [sides[0].measure(k), sides[1].measure(k)]
-        for (const track of tracks) track.measure(k, hop, hop >= span.from)
-        if (hop < span.from) continue
-        energies[hop] = left.energy + right.energy
-        peaks[hop] = Math.max(left.peak, right.peak)
+    const memory = scratch().memory.part()
+    try {
+      const whole = new Whole(memory)
+      const tracks = apart.map(
+        (id) => new TappedTrack(id, memory, engine.tap([id]), this.#measured.apart.get(id), this.#hops),
+      )
+      const energies = this.#measured.energies.slice()
+      const peaks = this.#measured.peaks.slice()
+      for (let first = start; first < span.to; first += PIECE) {
+        const count = Math.min(PIECE, span.to - first)
+        fill(engine, first * HOP, count * HOP, whole, tracks)
+        for (let k = 0; k < count; k++) {
+          const hop = first + k
+          const { energy, peak } = whole.measure(k)
+          for (const track of tracks) track.measure(k, hop, hop >= span.from)
+          if (hop < span.from) continue
+          energies[hop] = energy
+          peaks[hop] = peak
+        }
+        if (onProgress && !onProgress((first + count - start) / (span.to - start))) return null
       }
-      if (onProgress && !onProgress((first + count - start) / (span.to - start))) return null
+      return { energies, peaks, apart: new Map(tracks.map((track) => [track.id, track.energies])) }
+    } finally {
+      memory.release()
     }
-    return { energies, peaks, apart: new Map(tracks.map((track) => [track.id, track.energies])) }
   }
 }
 
-/** One side of a piece of sound. */
-class Side {
-  readonly samples = new Float32Array(PIECE * HOP)
-  readonly #weighting = new KWeightedEnergy(SAMPLE_RATE)
-  /** Goes on from hop to hop: a sound that is cut looks higher between its samples than it is. */
-  readonly #peak = new TruePeak()
+/** A piece of sound, in the meters' own memory. */
+class Sides {
+  readonly left
+  readonly right
+  readonly #weighting = new StereoEnergy(SAMPLE_RATE)
+  readonly #sums: SideEnergies = { left: 0, right: 0 }
 
-  /** Energy of hop `k` of the piece, and its highest true peak. Hops come in order. */
+  constructor(memory: MemoryPart) {
+    this.left = memory.floats(PIECE * HOP)
+    this.right = memory.floats(PIECE * HOP)
+  }
+
+  /** Mean square of hop `k` of the piece after K-weighting, both sides. Hops come in order. */
+  energy(k: number): number {
+    this.#weighting.sum(this.left, this.right, k * HOP, (k + 1) * HOP, this.#sums)
+    return (this.#sums.left + this.#sums.right) / HOP
+  }
+}
+
+/** The whole mix. */
+class Whole extends Sides {
+  /** Go on from hop to hop: a sound that is cut looks higher between its samples than it is. */
+  readonly #peaks = [new TruePeak(), new TruePeak()] as const
+
+  /** Energy of hop `k` of the piece, and its highest true peak, as amplitude. Hops come in order. */
   measure(k: number): { readonly energy: number; readonly peak: number } {
-    const from = k * HOP
-    const energy = this.#weighting.sum(this.samples, from, from + HOP) / HOP
-    this.#peak.push(this.samples, from, from + HOP)
-    return { energy, peak: this.#peak.take() }
+    const [left, right] = [this.left, this.right].map(({ view }, side) => {
+      this.#peaks[side]!.push(view, k * HOP, (k + 1) * HOP)
+      return this.#peaks[side]!.take()
+    })
+    return { energy: this.energy(k), peak: Math.max(left!, right!) }
   }
 }
 
 /** A track that is measured beside the mix. */
-class TappedTrack {
+class TappedTrack extends Sides {
   /** Mean square of each hop after K-weighting, both sides. */
   readonly energies: Float64Array
-  readonly #samples = [new Float32Array(PIECE * HOP), new Float32Array(PIECE * HOP)] as const
-  readonly #weighting = [new KWeightedEnergy(SAMPLE_RATE), new KWeightedEnergy(SAMPLE_RATE)] as const
 
   /** @param known its energies so far, of so many hops; they are kept where it is not measured anew */
   constructor(
     readonly id: string,
+    memory: MemoryPart,
     private readonly bus: Bus,
     known: Float64Array | undefined,
     hops: number,
   ) {
+    super(memory)
     this.energies = known?.slice() ?? new Float64Array(hops)
   }
 
   /** Takes what the track gave in the last block of so many frames to place `at` of the piece. */
   take(at: number, frames: number): void {
-    this.#samples.forEach((samples, c) => {
-      if (this.bus.fed) samples.set(this.bus.channels[c]!.view.subarray(0, frames), at)
-      else samples.fill(0, at, at + frames)
-    })
+    for (const [c, { view }] of [this.left, this.right].entries()) {
+      if (this.bus.fed) view.set(this.bus.channels[c]!.view.subarray(0, frames), at)
+      else view.fill(0, at, at + frames)
+    }
   }
 
   /** Measures hop `k` of the piece. Hops come in order; those before `kept` only bring the weighting up to date. */
   measure(k: number, hop: number, kept: boolean): void {
-    let energy = 0
-    this.#samples.forEach((samples, c) => {
-      energy += this.#weighting[c]!.sum(samples, k * HOP, (k + 1) * HOP) / HOP
-    })
+    const energy = this.energy(k)
     if (kept) this.energies[hop] = energy
   }
 }
@@ -219,17 +247,12 @@ function fill(
   engine: Engine,
   start: number,
   frames: number,
-  [left, right]: readonly [Side, Side],
+  { left, right }: Whole,
   tracks: readonly TappedTrack[],
 ): void {
   for (let done = 0; done < frames; done += BLOCK) {
     const n = Math.min(BLOCK, frames - done)
-    engine.process(
-      start + done,
-      n,
-      left.samples.subarray(done, done + n),
-      right.samples.subarray(done, done + n),
-    )
+    engine.process(start + done, n, left.view.subarray(done, done + n), right.view.subarray(done, done + n))
     for (const track of tracks) track.take(done, n)
   }
 }

@@ -80,8 +80,14 @@ export function assessWork(
   cache: HeardCache,
   onProgress: (share: number) => boolean = () => true,
 ): Assessed | null {
-  const heard = hear(song, mix, audio, cache, (share) => onProgress(share * 0.4))
-  const first = heard && hear(song, start, audio, cache, (share) => onProgress(0.4 + share * 0.4))
+  const asksForBalance = () =>
+    brief.tasks.some((task) => picturesAsked(song, mix, task).some(({ kind }) => kind === 'balance'))
+  const heard = hear(song, mix, audio, cache, {
+    onProgress: (share) => onProgress(share * 0.4),
+    bands: pictured && asksForBalance(),
+  })
+  const first =
+    heard && hear(song, start, audio, cache, { onProgress: (share) => onProgress(0.4 + share * 0.4) })
   if (!heard || !first) return null
   const pictures = pictured
     ? picturesOf({ song, mix, brief }, audio, cache, (share) => onProgress(0.8 + share * 0.2))

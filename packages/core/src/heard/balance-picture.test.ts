@@ -1,10 +1,12 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { audioFor, smallSong } from '../../test/songs'
-import { plainMix, trackLevel, withSetting, type Mix } from '../mix'
+import { point } from '../envelope'
+import { addReturn, addSend, plainMix, trackLevel, withPoints, withSetting, type Mix } from '../mix'
 import { SAMPLE_RATE } from '../time'
 import { balancePicture, hear, hearBands, RecentParts } from '.'
 
 const BAR = 3840
+const LEVEL = trackLevel('reed')
 const song = {
   ...smallSong(8),
   sections: [
@@ -91,5 +93,53 @@ describe('a balance', () => {
     const [after, before] = [known, new RecentParts()].map((cache) => hearBands(song, softer, above, cache)!)
     const of = (bands: typeof after) => [...bands!.get('b')!.get('pad')!]
     of(before).forEach((energy, band) => expect(of(after)[band]).toBeCloseTo(energy, 9))
+  })
+
+  describe('what is seen while the mix is heard', () => {
+    const sent = addSend(
+      addSend(
+        addReturn(plainMix(song), 'Hall', 'reverb', { back: 'hall', effect: 'fx' }),
+        'reed',
+        'hall',
+        's',
+      ),
+      'pad',
+      'hall',
+      'p',
+    )
+    const reedAlone = withSetting(sent, 'send/s/level', -6)
+    const mixes: readonly (readonly [string, Mix])[] = [
+      ['as it is', plainMix(song)],
+      [
+        'softer, and turned aside',
+        withSetting(withSetting(plainMix(song), LEVEL, -11), 'track/reed/pan', 0.7),
+      ],
+      ['with a line', withPoints(plainMix(song), LEVEL, [point(0, -20), point(4 * BAR, 0)], () => 'line')],
+      ['with a return of its own', reedAlone],
+      ['with a return that is shared', withSetting(reedAlone, 'send/p/level', -9)],
+    ]
+
+    it.each(mixes)('is what is seen of each track alone: %s', (_, mix) => {
+      const known = new RecentParts()
+      hear(song, mix, above, known, { bands: true })
+      const again = vi.fn(() => true)
+      const [seen, alone] = [hearBands(song, mix, above, known, again)!, hearBands(song, mix, above)!]
+      expect(again).not.toHaveBeenCalled()
+      for (const [section, tracks] of alone)
+        for (const [track, bands] of tracks) {
+          const most = Math.max(...bands)
+          bands.forEach((energy, band) =>
+            expect(Math.abs(seen.get(section)!.get(track)![band]! - energy)).toBeLessThanOrEqual(most * 1e-5),
+          )
+        }
+    })
+
+    it('is not told of a track that is turned down: it is played again', () => {
+      const known = new RecentParts()
+      const silent = withSetting(plainMix(song), LEVEL, -90)
+      hear(song, silent, above, known, { bands: true })
+      const louder = hearBands(song, withSetting(silent, LEVEL, 0), above, known)!
+      expect(louder).toEqual(hearBands(song, plainMix(song), above)!)
+    })
   })
 })

@@ -28,9 +28,9 @@ function bandOf(k: number): number {
   return band < BANDS ? band : -1
 }
 
-/** For every half of 1, 2, 4 … what turns by kπ / half gives, one half after the other. */
+/** For every half of 4, 8 … what turns by kπ / half gives, one half after the other. */
 function* halves(of: (turns: number) => number): Generator<number> {
-  for (let half = 1; half < LOOK; half *= 2) for (let k = 0; k < half; k++) yield of(k / half)
+  for (let half = 4; half < LOOK; half *= 2) for (let k = 0; k < half; k++) yield of(k / half)
 }
 
 /** What looks are taken in: nothing stays in it from one look to the next, so that all meters of a thread share it. */
@@ -43,12 +43,12 @@ function makeRoom() {
     lines,
     left: part.floats(LOOK),
     right: part.floats(LOOK),
-    re: part.doubles(LOOK),
-    im: part.doubles(LOOK),
-    window: part.doubles(LOOK),
+    re: part.floats(LOOK),
+    im: part.floats(LOOK),
+    window: part.floats(LOOK),
     turned: part.shorts(LOOK),
-    cos: part.doubles(LOOK),
-    sin: part.doubles(LOOK),
+    cos: part.floats(LOOK),
+    sin: part.floats(LOOK),
     bands: part.shorts(lines),
     into: part.doubles(BANDS),
   }

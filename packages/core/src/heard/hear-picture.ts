@@ -58,7 +58,10 @@ export function hearPicture(
       return build && { kind: 'build', grows: asked.grows, build }
     }
     case 'balance': {
-      const heard = hearTracks(song, mix, audio, cache, (share) => onProgress(share / 2))
+      const heard = hearTracks(song, mix, audio, cache, {
+        onProgress: (share) => onProgress(share / 2),
+        bands: true,
+      })
       const bands = heard && hearBands(song, mix, audio, cache, (share) => onProgress((1 + share) / 2))
       return heard && bands && { kind: 'balance', balance: balancePicture(song, heard, bands) }
     }

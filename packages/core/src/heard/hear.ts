@@ -7,7 +7,9 @@ import { hasReturnsAlone, programOf, returnsOf } from './apart'
 import { RecentParts, type HeardCache } from './cache'
 import { entriesOf, onsetsOf } from './entries'
 import { HOPS, hopsIn, type Part, type Seconds } from './part'
+import { stillKey, trackKey, wholeKey } from './keys'
 import { HOP, HOPS_AT_ONCE, Piece, TrackPiece } from './piece'
+import { keptBands, SectionLooks, sectionPlaces, type SectionPlaces } from './section-looks'
 
 /** A mix and its tracks, measured. */
 export interface HeardTracks {
@@ -38,11 +40,21 @@ interface Listening {
   readonly tracks: readonly TrackPiece[]
 }
 
+/** What is measured of a mix beside what checks look at. */
+interface HearOptions {
+  /** Told the share done, 0…1; returns false to stop. */
+  readonly onProgress?: ((share: number) => boolean) | undefined
+  /**
+   * Whether tracks that are played are looked at in the critical bands as well, for the picture of the balance: they need not be
+   * played again for it then.
+   */
+  readonly bands?: boolean | undefined
+}
+
 /**
  * Renders a mix and its parts and measures them. The mix is played once; what is wanted of single tracks is tapped while
  * it plays. Only a track that shares a return with others plays once more, for its own share of it.
  * @param cache of parts measured before, for songs of this audio
- * @param onProgress told the share done, 0…1; returns false to stop
  * @returns null where it was stopped
  */
 export function hear(
@@ -50,9 +62,12 @@ export function hear(
   mix: Mix,
   audio: AudioStore,
   cache: HeardCache = new RecentParts(),
-  onProgress: (share: number) => boolean = () => true,
+  { onProgress = () => true, bands }: HearOptions = {},
 ): Heard | null {
-  const heard = hearTracks(song, mix, audio, cache, (share) => onProgress(share * STILL_FROM))
+  const heard = hearTracks(song, mix, audio, cache, {
+    onProgress: (share) => onProgress(share * STILL_FROM),
+    bands,
+  })
   const still =
     heard &&
     hearStill(song, mix, audio, {
@@ -72,7 +87,7 @@ export function hearTracks(
   mix: Mix,
   audio: AudioStore,
   cache: HeardCache = new RecentParts(),
-  onProgress: (share: number) => boolean = () => true,
+  { onProgress = () => true, bands = false }: HearOptions = {},
 ): HeardTracks | null {
   const hops = hopsOf(song)
   const program = compileMix(song, mix)
@@ -97,17 +112,19 @@ export function hearTracks(
     (id) => !parts.has(keyOf.own.get(id)!) || (sends.includes(id) && !parts.has(keyOf.share(id))),
   )
   const inTheMix = missing.filter((id) => hasReturnsAlone(mix, id))
+  const places = bands ? sectionPlaces(song) : null
+  const tapped = (engine: Engine, id: string) => tap(engine, id, hops, returnsOf(mix, id), places)
   const jobs: (() => Listening)[] = []
   if (!parts.has(keyOf.whole) || inTheMix.length)
     jobs.push(() => {
       const engine = new Engine(program, audio)
-      const tracks = inTheMix.map((id) => tapped(engine, id, hops, returnsOf(mix, id)))
+      const tracks = inTheMix.map((id) => tapped(engine, id))
       return { engine, whole: parts.has(keyOf.whole) ? null : new Piece(hops, true), tracks }
     })
   for (const id of missing.filter((track) => !inTheMix.includes(track)))
     jobs.push(() => {
       const engine = new Engine(programOf(program, id), audio)
-      return { engine, whole: null, tracks: [tapped(engine, id, hops, returnsOf(mix, id))] }
+      return { engine, whole: null, tracks: [tapped(engine, id)] }
     })
 
   const steps = Math.max(1, jobs.length * hops)
@@ -121,9 +138,10 @@ export function hearTracks(
     for (const track of tracks) track.dispose()
     if (!through) return null
     if (whole) keep(keyOf.whole, { ...whole.part, peaks: whole.part.peaks!.map(dbfs) })
-    for (const { id, own, share } of tracks) {
+    for (const { id, own, share, looks } of tracks) {
       keep(keyOf.own.get(id)!, own.part)
       if (share) keep(keyOf.share(id), share.part)
+      if (looks) keepBands(song, mix, id, looks, cache)
     }
   }
   const whole = parts.get(keyOf.whole)!
@@ -154,7 +172,7 @@ export function hearTrack(
   if (known) return known
   const hops = hopsOf(song)
   const engine = new Engine(programOf(compileMix(song, mix), id), audio)
-  const track = tapped(engine, id, hops, returnsOf(mix, id))
+  const track = tap(engine, id, hops, returnsOf(mix, id))
   let done = 0
   const through = listen(engine, hops, null, [track], (count) => onProgress((done += count) / hops))
   track.dispose()
@@ -212,19 +230,36 @@ function wholePart(
   return part
 }
 
-/** Everything that what is heard of a track depends on. */
-export const trackKey = (song: SongVersion, mix: Mix, id: string) =>
-  `${songKeyOf(song)}track ${partKey(mix, id)}`
-const songKeyOf = (song: SongVersion) => JSON.stringify([song.tempo, song.length, song.assets])
-const wholeKey = (song: SongVersion, mix: Mix) => `${songKeyOf(song)}whole ${JSON.stringify(sounding(mix))}`
-const stillKey = (song: SongVersion, mix: Mix) =>
-  `${songKeyOf(song)}still ${JSON.stringify({ ...mix, envelopes: [], motifs: [], placements: [] })}`
 const hopsOf = (song: SongVersion) => Math.ceil(new TempoMap(song.tempo).secondsAt(song.length) * HOPS)
 
 /** A track of an engine, to be measured with the returns that are its own there. */
-function tapped(engine: Engine, id: string, hops: number, returns: ReadonlySet<string>): TrackPiece {
+function tap(
+  engine: Engine,
+  id: string,
+  hops: number,
+  returns: ReadonlySet<string>,
+  places: SectionPlaces | null = null,
+): TrackPiece {
+  const whole = engine.tap([id, ...returns])
   const share = returns.size ? engine.tap([...returns]) : null
-  return new TrackPiece(id, hops, engine.tap([id, ...returns]), share)
+  return new TrackPiece(id, hops, whole, share, places && new SectionLooks(whole, places))
+}
+
+/** Softer than this, as a power, what a track has in the bands is not kept for other levels: it would be told from too little. */
+const LEAST_POWER = 1e-6
+
+/** Keeps what was seen of a track while it played. */
+function keepBands(song: SongVersion, mix: Mix, id: string, { sums }: SectionLooks, cache: HeardCache): void {
+  const { key, power } = keptBands(
+    song,
+    mix,
+    mix.tracks.find((t) => t.id === id)!,
+  )
+  if (power < LEAST_POWER) return
+  cache.bands.set(
+    key,
+    sums.map((bands) => bands.map((energy) => energy / power)),
+  )
 }
 
 /** Plays an engine from one hop to another and measures what is wanted. @returns false where it was stopped */
@@ -249,7 +284,7 @@ function listen(
       whole.left.view.set(left, filled)
       whole.right.view.set(right, filled)
     }
-    for (const track of tracks) track.take(filled, n)
+    for (const track of tracks) track.take(filled, n, at)
     filled += n
     const count = Math.floor(filled / HOP)
     if (count < HOPS_AT_ONCE && at + n < length) continue
@@ -261,30 +296,3 @@ function listen(
   }
   return true
 }
-
-/** Everything that a track's own sound depends on. */
-function partKey(mix: Mix, id: string): string {
-  const track = mix.tracks.find((t) => t.id === id)!
-  const returns = track.sends.length ? mix.returns : []
-  const ids = [
-    id,
-    ...[track, ...returns].flatMap((o) => [...o.sends, ...o.effects].map((x) => x.id)),
-    ...returns.map((r) => r.id),
-  ]
-  const concerned = new Set(ids)
-  const lines = mix.envelopes
-    .filter(
-      (e) =>
-        e.on && e.points.length && (e.address.startsWith('main/') || concerned.has(e.address.split('/')[1]!)),
-    )
-    .map((e) => [e.address, e.points])
-  return JSON.stringify([track, returns, mix.main, lines])
-}
-
-/** What a mix sounds by: its lines that are in charge, and nothing that only tells how they came about. */
-const sounding = (mix: Mix) => [
-  mix.tracks,
-  mix.returns,
-  mix.main,
-  mix.envelopes.filter((e) => e.on && e.points.length).map((e) => [e.address, e.points]),
-]

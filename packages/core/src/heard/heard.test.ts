@@ -120,6 +120,6 @@ describe('hearing again', () => {
   })
 
   it('can be stopped', () => {
-    expect(hear(song, wet, audio, new RecentParts(), (share) => share < 0.5)).toBeNull()
+    expect(hear(song, wet, audio, new RecentParts(), { onProgress: (share) => share < 0.5 })).toBeNull()
   })
 })

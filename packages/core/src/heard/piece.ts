@@ -3,6 +3,7 @@ import { scratch, type Floats } from '../kernels'
 import { StereoEnergy, TruePeak, type SideEnergies } from '../loudness'
 import { SAMPLE_RATE } from '../time'
 import { emptyPart, HOPS, type Part } from './part'
+import type { SectionLooks } from './section-looks'
 
 /** Samples of a hop. */
 export const HOP = SAMPLE_RATE / HOPS
@@ -81,15 +82,18 @@ export class TrackPiece {
     hops: number,
     private readonly whole: Bus,
     private readonly returned: Bus | null,
+    /** What is seen of it in the critical bands, where somebody wants to know. */
+    readonly looks: SectionLooks | null,
   ) {
     this.own = new Piece(hops, false, true)
     this.share = returned ? new Piece(hops) : null
   }
 
-  /** Takes a block of `n` samples over, `at` samples into the piece. */
-  take(at: number, n: number): void {
+  /** Takes a block of `n` samples over, `at` samples into the piece and `place` into the song. */
+  take(at: number, n: number, place: number): void {
     copy(this.whole, this.own, at, n)
     if (this.share) copy(this.returned!, this.share, at, n)
+    this.looks?.take(place)
   }
 
   measure(first: number, count: number): void {

@@ -1,6 +1,7 @@
 import type { AudioStore } from '../engine'
-import { BLOCK, RegionReader, EngineMemory, type Floats } from '../engine'
-import { KWeightedEnergy } from '../loudness'
+import { BLOCK, RegionReader } from '../engine'
+import { scratch, type Floats, type MemoryPart } from '../kernels'
+import { StereoEnergy } from '../loudness'
 import { SAMPLE_RATE } from '../time'
 import type { RegionProgram, TrackProgram } from '../engine'
 
@@ -42,52 +43,82 @@ export function crossEnergy(
   const hops = Math.floor(length / HOP)
   const size = triangle(signals)
   const products = new Float32Array(hops * size)
-  const readers = tracks.map((track) => new WeightedTrack(track.regions, track.channels))
-  const rows = readers.flatMap((reader) => reader.hop)
-  for (let h = 0; h < hops; h++) {
-    for (const reader of readers) reader.read(audio, h * HOP)
-    let at = h * size
-    for (let k = 0; k < signals; k++) {
-      const a = rows[k]!
-      for (let l = 0; l <= k; l++, at++) {
-        const b = rows[l]!
-        let sum = 0
-        for (let n = 0; n < HOP; n++) sum += a[n]! * b[n]!
-        products[at] = sum / HOP
-      }
+  const memory = scratch().memory.part()
+  try {
+    const rows = new Rows(signals, memory)
+    const sums = memory.doubles(size)
+    const readers = tracks.map((track, i) => {
+      const own = rows.of.slice(first[i]!, first[i]! + track.channels)
+      return new TrackRows(track.regions, own, memory)
+    })
+    for (let h = 0; h < hops; h++) {
+      for (const reader of readers) reader.read(audio, h * HOP)
+      rows.weigh()
+      memory.kernels.products(rows.at, signals, ROW, sums.at)
+      for (let i = 0; i < size; i++) products[h * size + i] = sums.view[i]! / HOP
+      if (h % 50 === 49 && !onProgress(h / hops)) return null
     }
-    if (h % 50 === 49 && !onProgress(h / hops)) return null
+    return { hops, first, channels, signals, products }
+  } finally {
+    memory.release()
   }
-  return { hops, first, channels, signals, products }
 }
 
-/** One track's regions, K-weighted, a hop at a time. */
-class WeightedTrack {
-  readonly hop: readonly Float32Array[]
-  readonly #filters: readonly KWeightedEnergy[]
+/** Room for a hop, in whole vectors: what is over stays silent. */
+const ROW = Math.ceil(HOP / 4) * 4
+
+/** A hop of every signal, one after the other in memory. */
+class Rows {
+  readonly of: readonly Floats[]
+  readonly at: number
+  /** Two signals are weighted at once: the last one of an odd number beside silence. */
+  readonly #pairs: readonly { readonly one: Floats; readonly other: Floats; readonly by: StereoEnergy }[]
+
+  constructor(signals: number, memory: MemoryPart) {
+    const all = memory.floats((signals + 1) * ROW)
+    this.at = all.at
+    const row = (k: number): Floats => ({
+      at: all.at + k * ROW * 4,
+      // made anew each time: what all of it looks at is another one where the memory has grown
+      get view() {
+        return all.view.subarray(k * ROW, k * ROW + HOP)
+      },
+    })
+    this.of = Array.from({ length: signals }, (_, k) => row(k))
+    this.#pairs = Array.from({ length: Math.ceil(signals / 2) }, (_, i) => ({
+      one: row(2 * i),
+      other: row(2 * i + 1),
+      by: new StereoEnergy(SAMPLE_RATE),
+    }))
+  }
+
+  weigh(): void {
+    for (const { one, other, by } of this.#pairs) by.weigh(one, other, 0, HOP)
+  }
+}
+
+/** One track's regions, a hop at a time. */
+class TrackRows {
   readonly #block: readonly Floats[]
   readonly #reader: RegionReader
 
   constructor(
     private readonly regions: readonly RegionProgram[],
-    channels: number,
+    private readonly rows: readonly Floats[],
+    memory: MemoryPart,
   ) {
-    this.hop = Array.from({ length: channels }, () => new Float32Array(HOP))
-    this.#filters = this.hop.map(() => new KWeightedEnergy(SAMPLE_RATE))
-    const memory = new EngineMemory().part()
-    this.#block = this.hop.map(() => memory.floats(BLOCK))
-    this.#reader = new RegionReader(channels, memory)
+    this.#block = rows.map(() => memory.floats(BLOCK))
+    this.#reader = new RegionReader(rows.length, memory)
   }
 
   read(audio: AudioStore, start: number): void {
     for (let done = 0; done < HOP; done += BLOCK) {
       const frames = Math.min(BLOCK, HOP - done)
       const sounds = this.#reader.read(this.regions, audio, { start: start + done, frames }, this.#block)
-      this.hop.forEach((hop, c) => {
-        if (sounds) hop.set(this.#block[c]!.view.subarray(0, frames), done)
-        else hop.fill(0, done, done + frames)
+      this.rows.forEach(({ view }, c) => {
+        if (sounds) view.set(this.#block[c]!.view.subarray(0, frames), done)
+        else view.fill(0, done, done + frames)
       })
     }
-    this.hop.forEach((hop, c) => this.#filters[c]!.sum(hop, 0, HOP, hop))
   }
 }

@@ -97,6 +97,8 @@ export interface Kernels {
     scaleStep: number,
   ): void
   weighted(left: number, right: number, n: number, state: number, coefficients: number, out: number): void
+  weigh(left: number, right: number, n: number, state: number, coefficients: number): void
+  products(rows: number, count: number, n: number, out: number): void
   truePeak(x: number, n: number, before: number, taps: number, growth: number, drift: number): number
   squares(x: number, n: number, last: number, out: number): void
   layOut(left: number, right: number, n: number, window: number, turned: number, re: number, im: number): void

@@ -42,6 +42,51 @@ describe('what meters do for every sample', () => {
     )
   })
 
+  it('writes what it weights where it was', () => {
+    fc.assert(
+      fc.property(seeds, lengths, (seed, n) => {
+        const [left, right] = [sound(seed, n), sound(seed + 1, n)]
+        const sides = [there(left), there(right)] as const
+        new StereoEnergy(44_100).weigh(...sides, 0, n)
+        const alone = [left, right].map((side) => {
+          new KWeightedEnergy(44_100).sum(side, 0, n, side)
+          return side
+        })
+        for (const [i, { view }] of sides.entries())
+          view.forEach((z, k) => expect(Math.abs(z - alone[i]![k]!)).toBeLessThan(1e-6))
+      }),
+      { numRuns: 10 },
+    )
+  })
+
+  it('sums the products of every two signals', () => {
+    fc.assert(
+      fc.property(
+        seeds,
+        fc.integer({ min: 1, max: 11 }),
+        fc.integer({ min: 1, max: 300 }),
+        (seed, count, fours) => {
+          const n = 4 * fours
+          const memory = scratch().memory.part()
+          const rows = memory.floats(count * n)
+          rows.view.set(sound(seed, count * n))
+          const out = memory.doubles((count * (count + 1)) / 2)
+          out.view.fill(7)
+          memory.kernels.products(rows.at, count, n, out.at)
+          const row = (k: number) => rows.view.subarray(k * n, (k + 1) * n)
+          let at = 0
+          for (let k = 0; k < count; k++)
+            for (let l = 0; l <= k; l++, at++) {
+              const sum = row(k).reduce((all, x, i) => all + x * row(l)[i]!, 0)
+              expect(Math.abs(out.view[at]! - sum)).toBeLessThan(n * 1e-6)
+            }
+          memory.release()
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+
   it('is silent for silence, and once what rang has died away', () => {
     const both = new StereoEnergy(44_100)
     const out = { left: 1, right: 1 }

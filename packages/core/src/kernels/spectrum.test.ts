@@ -20,17 +20,17 @@ function room(n: number) {
   const made = {
     left: part.floats(n),
     right: part.floats(n),
-    re: part.doubles(n),
-    im: part.doubles(n),
-    window: part.doubles(n),
+    re: part.floats(n),
+    im: part.floats(n),
+    window: part.floats(n),
     turned: part.shorts(n),
-    cos: part.doubles(n),
-    sin: part.doubles(n),
+    cos: part.floats(n),
+    sin: part.floats(n),
   }
   made.turned.view.set(turnedFor(n))
   made.window.view.set(numbers(n, 5).map(Math.abs))
   let at = 0
-  for (let half = 1; half < n; half *= 2)
+  for (let half = 4; half < n; half *= 2)
     for (let k = 0; k < half; k++, at++) {
       made.cos.view[at] = Math.cos((Math.PI * k) / half)
       made.sin.view[at] = Math.sin((Math.PI * k) / half)
@@ -39,7 +39,7 @@ function room(n: number) {
 }
 
 describe('the spectrum', () => {
-  it.each([2, 4, 8, 64, 512])('of %i samples is the sum that defines it', (n) => {
+  it.each([4, 8, 64, 512])('of %i samples is the sum that defines it', (n) => {
     const r = room(n)
     r.left.view.set(numbers(n, 1))
     r.right.view.set(numbers(n, 2))
@@ -53,14 +53,15 @@ describe('the spectrum', () => {
         re += x * c + y * s
         im += y * c - x * s
       }
-      expect(r.re.view[k]).toBeCloseTo(re, 9)
-      expect(r.im.view[k]).toBeCloseTo(im, 9)
+      // of all the power that there is, single precision loses no more than this
+      expect(Math.abs(r.re.view[k]! - re)).toBeLessThan(n * 1e-6)
+      expect(Math.abs(r.im.view[k]! - im)).toBeLessThan(n * 1e-6)
     }
   })
 
   it('is added up in bands, both halves of it together, and lines above the last are left', () => {
     const n = 16
-    const [re, im, into, bands] = [part.doubles(n), part.doubles(n), part.doubles(2), part.shorts(n)]
+    const [re, im, into, bands] = [part.floats(n), part.floats(n), part.doubles(2), part.shorts(n)]
     re.view.set(numbers(n, 3))
     im.view.set(numbers(n, 4))
     bands.view.set([0, 0, 0, 1, 1])

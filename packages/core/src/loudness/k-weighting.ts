@@ -111,16 +111,33 @@ export class StereoEnergy {
   sum(left: Floats, right: Floats, from: number, to: number, sums: SideEnergies): void {
     sums.left = 0
     sums.right = 0
-    const own = this.#state
-    const silent = isSilent(left.view, from, to) && isSilent(right.view, from, to)
-    if (silent && own.every((v) => v === 0)) return
-    const { kernels, state, coefficients, out } = scratch()
-    state.view.set(own)
-    coefficients.view.set(this.#coefficients)
+    if (this.#staysSilent(left, right, from, to)) return
+    const { kernels, state, coefficients, out } = this.#ready()
     kernels.weighted(left.at + from * 4, right.at + from * 4, to - from, state.at, coefficients.at, out.at)
     sums.left = out.view[0]!
     sums.right = out.view[1]!
-    own.set(state.view)
+    this.#state.set(state.view)
+  }
+
+  /** Weights the samples of both sides where they are, in the scratch memory. */
+  weigh(left: Floats, right: Floats, from: number, to: number): void {
+    if (this.#staysSilent(left, right, from, to)) return
+    const { kernels, state, coefficients } = this.#ready()
+    kernels.weigh(left.at + from * 4, right.at + from * 4, to - from, state.at, coefficients.at)
+    this.#state.set(state.view)
+  }
+
+  #staysSilent(left: Floats, right: Floats, from: number, to: number): boolean {
+    const silent = isSilent(left.view, from, to) && isSilent(right.view, from, to)
+    return silent && this.#state.every((v) => v === 0)
+  }
+
+  /** The scratch memory with this filter in it. */
+  #ready() {
+    const room = scratch()
+    room.state.view.set(this.#state)
+    room.coefficients.view.set(this.#coefficients)
+    return room
   }
 }
 

@@ -48,7 +48,7 @@ const api = {
 
   /** @returns null where it was given up for a newer one */
   hear: (task: HearTask, progress: Progress): Heard | null =>
-    hear(song!, task.mix, audio, parts, watching(task, progress)),
+    hear(song!, task.mix, audio, parts, { onProgress: watching(task, progress) }),
 
   /** @returns null where it was given up for a newer mix */
   picture: (task: HearTask, asked: PictureAsked, progress: Progress): Picture | null =>
