@@ -1,5 +1,6 @@
 /** `npm run types`: the types of every package, by the compiler that is made for speed. */
-import { join, relative, resolve } from 'node:path'
+import { rmSync } from 'node:fs'
+import { basename, dirname, join, relative, resolve } from 'node:path'
 import { ROOT } from './lib/paths.mjs'
 import { run } from './lib/run.mjs'
 import { writeAsTypeScript } from './types/as-typescript.mjs'
@@ -28,9 +29,15 @@ export const PROJECTS = [
  */
 export async function wrongTypes({ name, components }, root = ROOT) {
   if (!components) return compile(join(root, name), (place) => place)
-  const copy = join(root, name, '.checked')
-  const { sourceOf } = writeAsTypeScript(join(root, name), components, copy)
-  return compile(copy, sourceOf)
+  const project = join(root, name)
+  // beside it, so that what is imported from outside is as far away
+  const copy = join(dirname(project), `.${basename(project)}-checked`)
+  try {
+    const { sourceOf } = writeAsTypeScript(project, components, copy)
+    return await compile(copy, sourceOf)
+  } finally {
+    rmSync(copy, { recursive: true, force: true })
+  }
 }
 
 /** Compiles a project and says what is wrong where `sourceOf` knows a place for it. */

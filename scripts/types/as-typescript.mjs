@@ -19,7 +19,7 @@ const HELPERS = /^\/\/\/ <reference types=.*\n/gm
  * Writes a package's sources into another folder, each component as `Name.vue.ts`.
  * @param project folder of the package, with its tsconfig.json
  * @param folders of the package that are written
- * @param to folder that is made anew, within the package, so that its packages are found
+ * @param to folder beside the package, which is made anew
  * @returns where a place in a written file comes from
  */
 export function writeAsTypeScript(project, folders, to) {

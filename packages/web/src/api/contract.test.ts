@@ -16,10 +16,7 @@ async function faultsOf(pieces: Readonly<Record<string, string>>): Promise<Map<s
     )
     const files = Object.entries(pieces).map(([name, code], i) => {
       const file = `piece-${i}.ts`
-      writeFileSync(
-        join(folder, 'src', file),
-        `import { server, told } from '../../src/api/client'\n${code}`,
-      )
+      writeFileSync(join(folder, 'src', file), `import { server, told } from '../../src/api/client'\n${code}`)
       return [name, file] as const
     })
     const wrong = await wrongTypes({ name: '' }, folder)
