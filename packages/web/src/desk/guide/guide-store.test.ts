@@ -44,6 +44,13 @@ const brief = (answers: StudentBrief['answers']): StudentBrief => ({
   ],
 })
 
+/** A check that cannot answer by the lines alone. */
+const HEARD = {
+  id: 'h',
+  kind: 'loudness',
+  values: { from: 0, to: song.length, target: -20, tolerance: 1 },
+} as const
+
 const player = reactive({
   playing: false,
   moves: true,
@@ -161,6 +168,24 @@ describe('what the checks say', () => {
     expect(hear).not.toHaveBeenCalled()
     await vi.advanceTimersByTimeAsync(1500)
     expect(hear).toHaveBeenCalled()
+    vi.useRealTimers()
+  })
+
+  it('is prepared for once the work was changed, and not for whoever only looks', async () => {
+    vi.useFakeTimers()
+    player.ready = true
+    const { tasks } = brief('asked')
+    desk.given = {
+      brief: { ...brief('asked'), tasks: [{ ...tasks[0]!, checks: [HEARD] }] },
+      startingMix: start,
+    }
+    useGuide()
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect(hear).not.toHaveBeenCalled()
+    work.mix = drifting
+    await nextTick()
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect(hear.mock.calls).toEqual([[start, false]])
     vi.useRealTimers()
   })
 

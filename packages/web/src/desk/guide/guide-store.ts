@@ -20,7 +20,7 @@ const AT_ONCE = 3
 /** After the last change lines are looked at, and rendered, in ms. */
 const LINES_MS = 150
 const SOUND_MS = 1200
-/** So long after the bench can play, the starting mix is heard in the background, in ms. */
+/** So long after the work was changed for the first time, the starting mix is heard in the background, in ms. */
 const WARM_MS = 2500
 
 export interface OpenHint {
@@ -56,6 +56,7 @@ export const useGuide = defineStore('guide', () => {
   let last: Evidence | null = null
   let played: Played | null = null
   let timers: ReturnType<typeof setTimeout>[] = []
+  let warming: ReturnType<typeof setTimeout> | undefined
   /** Tries on their way to the server, one after the other. */
   let counting: Promise<void> = Promise.resolve()
 
@@ -148,7 +149,14 @@ export const useGuide = defineStore('guide', () => {
 
   /** While nothing else is asked: the starting mix is heard, and with it most parts of the work. */
   async function warm(): Promise<void> {
-    if (host || start || !desk.song || !brief.value?.tasks.some((t) => t.checks.some(needsSound))) return
+    if (
+      host ||
+      start ||
+      !player.ready ||
+      !desk.song ||
+      !brief.value?.tasks.some((t) => t.checks.some(needsSound))
+    )
+      return
     const sounding = soundingOf(desk.song, desk.given!.startingMix)
     const mine = hostFor(sounding)
     const heard = await mine.hear(sounding.mix, false).catch(() => null)
@@ -259,6 +267,8 @@ export const useGuide = defineStore('guide', () => {
     last = null
     played = null
     for (const timer of timers) clearTimeout(timer)
+    clearTimeout(warming)
+    warming = undefined
     judged.value = new Map()
     before.value = new Map()
     mistakes.value = []
@@ -278,21 +288,15 @@ export const useGuide = defineStore('guide', () => {
     },
     { immediate: true },
   )
-  let warming: ReturnType<typeof setTimeout> | undefined
-  watch(
-    () => player.ready,
-    (ready) => {
-      clearTimeout(warming)
-      if (ready) warming = setTimeout(() => void warm(), WARM_MS)
-    },
-    { immediate: true },
-  )
   watch(
     [() => work.mix, () => desk.taskId],
     ([mix], [old]) => {
       if (desk.task) played = new Played(desk.task)
       for (const timer of timers) clearTimeout(timer)
-      if (!mix || !old || answers.value !== 'drawing') return
+      if (!mix || !old || mix === old) return
+      // whoever only looks never asks
+      warming ??= setTimeout(() => void warm(), WARM_MS)
+      if (answers.value !== 'drawing') return
       timers = [setTimeout(lookAtLines, LINES_MS), setTimeout(() => void listen(true), SOUND_MS)]
     },
     { immediate: true },
