@@ -1,6 +1,5 @@
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import type { Assessed } from '@rudlo/core/brief'
 import type { DataSource } from 'typeorm'
 import { Access } from './access/service'
 import { Guard } from './access/guard'
@@ -19,7 +18,7 @@ import { Partners } from './handins/partners'
 import { Housekeeping } from './jobs/housekeeping'
 import { MeasureQueue, type MeasureOptions } from './jobs/measure-queue'
 import type { DecodeTask } from './jobs/decode-worker'
-import type { MeasureTask } from './jobs/measure-worker'
+import type { Measured, MeasureTask } from './jobs/measure-worker'
 import type { MixdownTask } from './jobs/mixdown-worker'
 import { Recordings } from './jobs/recordings'
 import { WorkerPool } from './jobs/worker-pool'
@@ -128,7 +127,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     new URL('flac-encoder-worker.js', workers),
     THREADS,
   )
-  const measurers = new WorkerPool<MeasureTask, Assessed>(new URL('measure-worker.js', workers), THREADS)
+  const measurers = new WorkerPool<MeasureTask, Measured>(new URL('measure-worker.js', workers), THREADS)
   const decoders = new WorkerPool<DecodeTask, Int16Array[]>(new URL('decode-worker.js', workers), THREADS)
   const players = new WorkerPool<NotesTask, NotesAnswer>(new URL('notes-worker.js', workers), THREADS)
   const mixers = new WorkerPool<MixdownTask, Uint8Array>(new URL('mixdown-worker.js', workers), THREADS)

@@ -3,8 +3,9 @@ import { audioFor, smallSong, withLine } from '../../test/songs'
 import { point } from '../envelope'
 import { addEffect, addReturn, addSend, plainMix, trackLevel, withSetting, type Mix } from '../mix'
 import { songTime } from '../song'
-import { energies, hearTrack, loudnessIn, RecentParts } from '.'
-import { isDry, withLevelLine } from './dry'
+import { levelGain } from '../scale'
+import { brightness, energies, hearTrack, loudnessIn, RecentParts } from '.'
+import { isDry, withLevelLine, withPower } from './dry'
 
 const BAR = 3840
 const LANE = trackLevel('reed')
@@ -36,6 +37,18 @@ describe('a dry track', () => {
       // the K-weighting still rings of what was before both jumps
       if (hop !== 60 && hop !== 70) expect(Math.abs(is - said), `hop ${hop}`).toBeLessThan(0.1)
     }
+  })
+
+  it('held softer is what it is at full level, so much softer and as bright', () => {
+    const at = (db: number) =>
+      hearTrack(song, withLine(song, 'reed', [point(0, db)]), audio, 'reed', new RecentParts())!
+    const [full, soft] = [at(0), at(-12)]
+    const made = withPower({ ...full, peaks: new Float64Array([-3]) }, levelGain(-12) ** 2)
+    const all = { from: 0, to: 8 }
+    const [is, said] = [soft, made].map((part) => loudnessIn(energies(part), all))
+    expect(said!).toBeCloseTo(is!, 3)
+    expect(brightness(made, all)!).toBeCloseTo(brightness(soft, all)!, 1)
+    expect(made.peaks![0]).toBeCloseTo(-15, 9)
   })
 
   it('is not one that still sounds in a return', () => {

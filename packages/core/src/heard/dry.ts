@@ -1,5 +1,6 @@
 import { valueAt } from '../envelope'
 import { lineInCharge, resolve, type Address, type Mix, type Send, type TrackMix } from '../mix'
+import { log10 } from '../maths'
 import { levelGain, levelScale, SILENCE_DB } from '../scale'
 import type { SongTime } from '../song'
 import { HOPS, type Part } from './part'
@@ -36,4 +37,16 @@ export function withLevelLine(time: SongTime, mix: Mix, lane: Address, held: Par
   })
   const scaled = (energy: Float64Array) => energy.map((e, hop) => e * power[hop]!)
   return { left: scaled(held.left), right: scaled(held.right), bright: null, peaks: null }
+}
+
+/** What is heard of a part that is so much louder or softer, as a factor of its energies. */
+export function withPower({ left, right, bright, peaks }: Part, power: number): Part {
+  const scaled = (energy: Float64Array) => energy.map((e) => e * power)
+  const louder = 10 * log10(power)
+  return {
+    left: scaled(left),
+    right: scaled(right),
+    bright: bright && { plain: scaled(bright.plain), steep: scaled(bright.steep) },
+    peaks: peaks && peaks.map((peak) => peak + louder),
+  }
 }

@@ -1,11 +1,12 @@
 import type { AudioStore } from '../engine'
 import { point } from '../envelope'
 import { resolve, trackLevel, withLane, withPoints, type Address, type Mix, type TrackMix } from '../mix'
+import { levelGain } from '../scale'
 import { songTime, type SongVersion } from '../song'
 import type { FadeOnLane } from './asked'
 import type { HeardCache } from './cache'
 import { crossingPicture, type CrossingPicture, type CrossingSide } from './crossing-picture'
-import { isDry, withLevelLine } from './dry'
+import { isDry, withLevelLine, withPower } from './dry'
 import { fadePicture, type FadePicture } from './fade-picture'
 import { hearTrack } from './hear'
 
@@ -29,20 +30,28 @@ function sides(
   song: SongVersion,
   mix: Mix,
   audio: AudioStore,
-  { lane, from, to }: FadeOnLane,
+  fade: FadeOnLane,
   cache: HeardCache,
   onProgress: Go,
 ): CrossingSide | null {
+  const { lane, from, to } = fade
   const track = trackOf(mix, lane)
   const loud = Math.max(from, to)
+  if (lane === trackLevel(track.id) && isDry(mix, track)) {
+    // at full level it is the same for all its lines, and for everybody who has drawn one
+    const full = hearTrack(song, heldAt(mix, lane, 0), audio, track.id, cache, onProgress)
+    const gain = levelGain(loud)
+    return (
+      full && {
+        held: withPower(full, gain * gain),
+        played: withLevelLine(songTime(song), mix, lane, full, 0),
+      }
+    )
+  }
   const still = heldAt(mix, lane, loud)
   const held = hearTrack(song, still, audio, track.id, cache, (share) => onProgress(share / 2))
-  if (!held) return null
-  const dry = lane === trackLevel(track.id) && isDry(mix, track)
-  const played = dry
-    ? withLevelLine(songTime(song), mix, lane, held, loud)
-    : hearTrack(song, mix, audio, track.id, cache, (share) => onProgress((1 + share) / 2))
-  return played && { held, played }
+  const played = held && hearTrack(song, mix, audio, track.id, cache, (share) => onProgress((1 + share) / 2))
+  return held && played && { held, played }
 }
 
 /**

@@ -87,9 +87,10 @@ export class Assignments {
     const song = await songs.version(assignment.songVersionId)
     const brief = sentBrief(document, song, readMix(assignment.startingMix))
     const start = { mix: assignment.startingMix }
-    const run = async (mix: StoredMix): Promise<readonly JudgedTask[]> =>
-      (await measuring.assess(assignment.songVersionId, { start, mix, brief, more: {}, pictured: false }))
-        .assessment.tasks
+    const run = async (mix: StoredMix): Promise<readonly JudgedTask[]> => {
+      const task = { start, mix, brief, more: {}, pictured: false }
+      return readAssessment((await measuring.assess(assignment.songVersionId, task)).assessment).tasks
+    }
     const newest = await newestOfEach(this.database, assignment.id)
     return {
       start: await run(start),

@@ -4,6 +4,7 @@ import { fingerprint } from '@rudlo/core/compare'
 import type { HandInState, LookView, Outcome } from '@rudlo/contract/handins'
 import type { Mix } from '@rudlo/core/mix'
 import { readMix } from '@rudlo/core/stored'
+import PQueue from 'p-queue'
 import { In, IsNull, Not, type DataSource, type EntityManager } from 'typeorm'
 import { Assignment } from '../assignments/entities'
 import { breathFor } from '../http/breath'
@@ -32,8 +33,13 @@ export interface HandInWords {
   readonly partner: Person | null
 }
 
+/** So many are taken at a time: whoever saves while a whole class hands in is not to wait for all of it. */
+const AT_ONCE = 2
+
 /** Handing in and giving back. */
 export class HandIns {
+  readonly #turns = new PQueue({ concurrency: AT_ONCE })
+
   constructor(
     private readonly database: DataSource,
     private readonly measuring: MeasureQueue,
@@ -46,8 +52,15 @@ export class HandIns {
    * @throws Problem 409 where the work has moved on, is just like the last one, or may not be handed in any more
    */
   async handIn(person: Person, workId: string, sent: HandInWords): Promise<HandIn> {
+    const made = await this.#turns.add(() => this.#freeze(person, workId, sent))
+    for (const { id } of made) this.measuring.add(id)
+    return made[0]!
+  }
+
+  /** @returns the hand-in, and its twin where two did it together */
+  #freeze(person: Person, workId: string, sent: HandInWords): Promise<HandIn[]> {
     const { revision } = sent
-    const made = await this.database.transaction(async (manager) => {
+    return this.database.transaction(async (manager) => {
       const work = await manager.findOne(Work, {
         where: { id: workId, personId: person.id },
         lock: { mode: 'pessimistic_write' },
@@ -100,8 +113,6 @@ export class HandIns {
       const twin = sent.partner && (await this.#twin(manager, assignment, handIn, sent.partner))
       return [handIn, ...(twin ? [twin] : [])]
     })
-    for (const { id } of made) this.measuring.add(id)
-    return made[0]!
   }
 
   /** The same hand-in for the other one of a pair, as the next version of theirs. Their own work stays as it is. */

@@ -1,8 +1,6 @@
 import type { Log } from '../http/log'
-import type { Assessed } from '@rudlo/core/brief'
 import type { CommandNote } from '@rudlo/core/evidence'
 import { readKeptBrief, readTexts } from '@rudlo/core/stored'
-import { figuresOf } from '@rudlo/core/term'
 import PQueue from 'p-queue'
 import { LessThanOrEqual, type DataSource } from 'typeorm'
 import { Assignment } from '../assignments/entities'
@@ -13,7 +11,7 @@ import type { Happenings } from '../live/happenings'
 import type { Songs } from '../songbook/songs'
 import { HandInFigure } from '../term/entities'
 import { Work, WorkCommand } from '../works/entities'
-import type { MeasureTask } from './measure-worker'
+import type { Measured, MeasureTask } from './measure-worker'
 import type { Recordings } from './recordings'
 import { TooLong, type WorkerPool } from './worker-pool'
 
@@ -25,7 +23,7 @@ const LEASE_MS = 10 * 60_000
 const LOOK_MS = 5000
 const AT_ONCE = 50
 /** So many are fetched from the database and worked on at a time: a little more than there are threads. */
-const UNDER_WAY = 4
+const UNDER_WAY = 3
 /** Pauses while the database is away: those do not count as tries. */
 const AWAY_MS = [500, 1000, 2000, 5000]
 
@@ -52,7 +50,7 @@ export class MeasureQueue {
       readonly recordings: Recordings
       readonly happenings: Happenings
     },
-    private readonly workers: WorkerPool<MeasureTask, Assessed>,
+    private readonly workers: WorkerPool<MeasureTask, Measured>,
     private readonly log: Log,
     { pauses = PAUSES }: MeasureOptions = {},
   ) {
@@ -105,7 +103,7 @@ export class MeasureQueue {
     songVersionId: string,
     task: Omit<MeasureTask, 'song' | 'audio'>,
     urgent = true,
-  ): Promise<Assessed> {
+  ): Promise<Measured> {
     const song = await this.from.songs.version(songVersionId)
     const audio = await this.from.recordings.of(song)
     return this.workers.run({ ...task, song, audio }, urgent)
@@ -174,7 +172,7 @@ export class MeasureQueue {
     const assignment = await this.database
       .getRepository(Assignment)
       .findOneByOrFail({ id: work.assignmentId })
-    const { measurement, assessment } = await this.assess(
+    const { measurement, assessment, figures } = await this.assess(
       handIn.songVersionId,
       {
         start: { mix: assignment.startingMix },
@@ -201,15 +199,15 @@ export class MeasureQueue {
         HandIn,
         { id },
         {
-          measurement: JSON.stringify(measurement),
-          assessment: JSON.stringify(assessment),
+          measurement,
+          assessment,
           measureAt: null,
           measureTries: 0,
           measureProblem: null,
           ...(now.state === 'measuring' ? { state: 'waiting' } : {}),
         },
       )
-      await manager.save(HandInFigure, { handInId: id, figures: JSON.stringify(figuresOf(assessment)) })
+      await manager.save(HandInFigure, { handInId: id, figures })
       const { happenings } = this.from
       const teachers = await happenings.members(manager, assignment.groupId, 'teacher')
       const data = { assignment: assignment.id, handIn: id }

@@ -1,10 +1,11 @@
 /** Worker thread that renders a hand-in and measures it. */
-import { assessWork, type Assessed, type ToAssess } from '@rudlo/core/brief'
+import { assessWork, type ToAssess } from '@rudlo/core/brief'
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
 import { inTempo, soundingOf, type Mix } from '@rudlo/core/mix'
 import { playedAnew } from '@rudlo/core/players'
 import { readMix, readWork } from '@rudlo/core/stored'
+import { figuresOf } from '@rudlo/core/term'
 import { answering } from './answering'
 
 /** A mix as it is stored: by itself, or in the document of a work. */
@@ -20,6 +21,14 @@ export interface MeasureTask extends Omit<ToAssess, 'start' | 'mix'> {
   readonly audio: AudioStore
 }
 
+/** What was found, as it is stored: writing it down takes its time as well. */
+export interface Measured {
+  readonly measurement: string
+  readonly assessment: string
+  /** What a term is told from. */
+  readonly figures: string
+}
+
 const read = (stored: StoredMix): Mix => ('mix' in stored ? readMix(stored.mix) : readWork(stored.work).mix)
 
 /**
@@ -30,14 +39,23 @@ let recordings = new Map<string, AssetAudio>()
 /** Parts of mixes that were measured before: hand-ins of one song share most of them. */
 const parts = new RecentParts()
 
-function measure({ audio, ...task }: MeasureTask): Assessed {
+function measure({ audio, ...task }: MeasureTask): Measured {
   recordings = new Map([...audio].map(([id, sent]) => [id, recordings.get(id) ?? sent]))
   const start = read(task.start)
   const { song, mix, anew } = soundingOf(task.song, read(task.mix))
-  if (!anew) return assessWork({ ...task, song, start, mix }, recordings, parts)!
-  // in a tempo of its own: played anew, and nobody else's parts are like its own
-  const inIt = { ...task, song, start: inTempo(task.song, start, anew).mix, mix }
-  return assessWork(inIt, playedAnew(song), new RecentParts())!
+  const { measurement, assessment } = anew
+    ? // in a tempo of its own: played anew, and nobody else's parts are like its own
+      assessWork(
+        { ...task, song, start: inTempo(task.song, start, anew).mix, mix },
+        playedAnew(song),
+        new RecentParts(),
+      )!
+    : assessWork({ ...task, song, start, mix }, recordings, parts)!
+  return {
+    measurement: JSON.stringify(measurement),
+    assessment: JSON.stringify(assessment),
+    figures: JSON.stringify(figuresOf(assessment)),
+  }
 }
 
-export default answering<MeasureTask, Assessed>(measure)
+export default answering<MeasureTask, Measured>(measure)
