@@ -6,14 +6,18 @@ import { keepFiles } from '../api/kept-answers'
 import { comingAudio, type ComingAudio } from './coming-audio'
 import type { DecodeApi } from './decode.worker'
 import { Decoders, type Decoder } from './decoders'
+import { headBytes } from './head-bytes'
 import { decodeNatively, nativeScale, type Scale } from './native-flac'
 import { WorkerHost } from './worker-host'
 
 /** A recording that was asked for. */
 interface Loading {
   readonly coming: ComingAudio
-  /** Loads its first seconds, once, unless all of it is there. Resolves also where they could not be had by themselves. */
-  begun(): Promise<void>
+  /**
+   * Loads its first seconds, once, unless all of it is there. Resolves also where they could not be had by themselves.
+   * @param most bytes that are fetched for it
+   */
+  begun(most: number): Promise<void>
   /** Begins to load all of it, once. */
   whole(): Promise<void>
 }
@@ -29,8 +33,6 @@ const heads = new Map<string, Promise<Uint8Array>>()
 const WORKERS = 2
 /** A page that never rests is not waited for longer, in ms. */
 const RESTLESS = 1500
-/** Bytes of a file that its first seconds are in: three of loud stereo, more of everything else. */
-const HEAD = 256 * 1024
 
 function decoder(): Decoder {
   const host = new WorkerHost<DecodeApi>(
@@ -69,12 +71,12 @@ const fetched = (asset: AssetInfo): Promise<Uint8Array> =>
   once(files, asset.id, () => bytesOf(server.assets[':asset'].$get(assetAt(asset))))
 
 /** The beginning of a file; the whole of it where it was fetched already. */
-const headOf = (asset: AssetInfo): Promise<Uint8Array> =>
+const headOf = (asset: AssetInfo, most: number): Promise<Uint8Array> =>
   files.get(asset.id) ??
   once(heads, asset.id, async () => {
-    const init = { headers: { range: `bytes=0-${HEAD - 1}` } }
+    const init = { headers: { range: `bytes=0-${most - 1}` } }
     // where the server is away it is all of the file, as this browser has kept it
-    return (await bytesOf(server.assets[':asset'].$get(assetAt(asset), { init }))).subarray(0, HEAD)
+    return (await bytesOf(server.assets[':asset'].$get(assetAt(asset), { init }))).subarray(0, most)
   })
 
 /** Has a song's recordings and their pictures kept for when the server is away, once the page has nothing better to do. */
@@ -83,8 +85,8 @@ function keepAtRest(assets: readonly AssetInfo[]): void {
   requestIdleCallback(() => void keepFiles(files), { timeout: RESTLESS })
 }
 
-async function begin(asset: AssetInfo, { into, arrive }: ComingAudio): Promise<void> {
-  const bytes = await headOf(asset)
+async function begin(asset: AssetInfo, most: number, { into, arrive }: ComingAudio): Promise<void> {
+  const bytes = await headOf(asset, most)
   heads.delete(asset.id)
   arrive(await decoders.head({ bytes, into }))
 }
@@ -105,8 +107,8 @@ function load(asset: AssetInfo): Loading {
   let whole: Promise<void> | null = null
   const made: Loading = {
     coming,
-    begun: () =>
-      (begun ??= coming.isWhole() ? Promise.resolve() : begin(asset, coming).catch(() => undefined)),
+    begun: (most) =>
+      (begun ??= coming.isWhole() ? Promise.resolve() : begin(asset, most, coming).catch(() => undefined)),
     whole: () => {
       whole ??= loadWhole(asset, coming)
       whole.catch(() => loading.delete(asset.id))
@@ -119,7 +121,8 @@ function load(asset: AssetInfo): Loading {
 
 /** Fetches what is not there yet of a song's audio. It is decoded when it is loaded: a page that is being built needs the machine. */
 export async function fetchAudio(assets: readonly AssetInfo[]): Promise<void> {
-  await Promise.all(assets.filter((asset) => !loading.has(asset.id)).map(headOf))
+  const most = headBytes(assets)
+  await Promise.all(assets.filter((asset) => !loading.has(asset.id)).map((asset) => headOf(asset, most)))
 }
 
 /** Remembers a promise by id, and forgets it again where it fails, so that it can be tried again. */
@@ -151,7 +154,10 @@ export function beginAudio(assets: readonly AssetInfo[]): FillingAudio {
   const all = assets.map((asset) => ({ id: asset.id, ...load(asset) }))
   return {
     audio: all.map(({ id, coming }) => [id, coming.audio] as const),
-    begun: async () => void (await Promise.all(all.map((a) => a.begun()))),
+    begun: async () => {
+      const most = headBytes(assets)
+      await Promise.all(all.map((a) => a.begun(most)))
+    },
     whole: async (onProgress) => {
       let done = 0
       onProgress(0)
