@@ -96,14 +96,23 @@ export class DeskPerson {
     return { x: box.x + 14 + song * (box.width - 74), y: box.y + 16 + (1 - height) * (box.height - 32) }
   }
 
-  press = (song: number, height: number): Promise<void> => this.stroke([this.onLane(song, height)])
+  async press(song: number, height: number): Promise<void> {
+    await this.#laneIsThere()
+    await this.stroke([this.onLane(song, height)])
+  }
 
   /** Drags over the lane from one place to another. */
-  drag = (
+  async drag(
     from: readonly [number, number],
     to: readonly [number, number],
     options: DragOptions = {},
-  ): Promise<void> => this.stroke([this.onLane(...from), this.onLane(...to)], options)
+  ): Promise<void> {
+    await this.#laneIsThere()
+    await this.stroke([this.onLane(...from), this.onLane(...to)], options)
+  }
+
+  /** What was pressed before may have laid another lane on the desk, which comes with the next frame. */
+  #laneIsThere = () => expect.element(this.at('line').first()).toBeVisible()
 
   stroke(places: readonly Place[], options: DragOptions = {}): Promise<void> {
     this.acts++
