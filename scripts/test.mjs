@@ -100,7 +100,7 @@ await Promise.all([
     for (const project of PROJECTS) {
       const wrong = await tally.timed('types', () => wrongTypes(project))
       tally.add('types', { passed: wrong.length ? 0 : 1, failed: wrong.length ? 1 : 0 })
-      if (wrong.length) tally.failure('types', `types of ${project.name}`, wrong.join('\n'))
+      if (wrong.length) tally.failure('types', `types of ${project}`, wrong.join('\n'))
     }
     await check('types', 'looking at the contract', 'node', 'scripts/contract.mjs', '--check')
     await check('style', 'looking at the layers', 'depcruise', '--output-type', 'err', ...LAYERS())

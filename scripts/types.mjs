@@ -3,37 +3,37 @@ import { rmSync } from 'node:fs'
 import { basename, dirname, join, relative, resolve } from 'node:path'
 import { ROOT } from './lib/paths.mjs'
 import { run } from './lib/run.mjs'
-import { writeAsTypeScript } from './types/as-typescript.mjs'
+import { hasComponents, writeAsTypeScript } from './types/as-typescript.mjs'
 
 const COMPILER = join(ROOT, 'node_modules/typescript-native/bin/tsc')
 /** How the compiler says what is wrong: file, line, column, what. */
 const WRONG = /^(.+?)\((\d+),(\d+)\): error TS(\d+): /
 
-/** Whoever reads a project's types: its folder or tsconfig, and the folders of it that hold components. */
+/** Folders with a tsconfig.json, or a tsconfig. */
 export const PROJECTS = [
-  { name: 'packages/core' },
-  { name: 'packages/words' },
-  { name: 'packages/sentences' },
-  { name: 'packages/contract' },
-  { name: 'packages/demo' },
-  { name: 'packages/server' },
+  'packages/core',
+  'packages/words',
+  'packages/sentences',
+  'packages/contract',
+  'packages/demo',
+  'packages/server',
   // what the web knows of the server's routes
-  { name: 'packages/server/tsconfig.api.json' },
-  { name: 'e2e' },
-  { name: 'packages/web', components: ['src', 'test'] },
+  'packages/server/tsconfig.api.json',
+  'e2e',
+  'packages/web',
 ]
 
 /**
- * @param project one of those, its name from `root`
+ * @param name a project, from the root on; one whose tsconfig has options for Vue has components
  * @returns what is wrong with its types, one line for each at its place in the sources; empty if all is well
  */
-export async function wrongTypes({ name, components }, root = ROOT) {
-  if (!components) return compile(join(root, name), (place) => place)
-  const project = join(root, name)
+export async function wrongTypes(name) {
+  const project = resolve(ROOT, name)
+  if (!hasComponents(project)) return compile(project, (place) => place)
   // beside it, so that what is imported from outside is as far away
   const copy = join(dirname(project), `.${basename(project)}-checked`)
   try {
-    const { sourceOf } = writeAsTypeScript(project, components, copy)
+    const { sourceOf } = writeAsTypeScript(project, copy)
     return await compile(copy, sourceOf)
   } finally {
     rmSync(copy, { recursive: true, force: true })

@@ -2,7 +2,7 @@
  * Components of Vue as TypeScript, by Vue's own language tools: what vue-tsc shows its compiler, written down, so that the
  * native compiler can check it in a third of the time.
  */
-import { copyFileSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { copyFileSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join, relative } from 'node:path'
 import {
   createParsedCommandLine,
@@ -15,20 +15,31 @@ import ts from 'typescript'
 /** The tools ask for helpers by a path that is only right beside the component; the copy names them once, in its tsconfig. */
 const HELPERS = /^\/\/\/ <reference types=.*\n/gm
 
+/** A project's own tsconfig, without what it extends. */
+const configOf = (project) => {
+  const file = project.endsWith('.json') ? project : join(project, 'tsconfig.json')
+  const { config, error } = ts.readConfigFile(file, ts.sys.readFile)
+  if (error) throw new Error(`${file}: ${ts.flattenDiagnosticMessageText(error.messageText, ' ')}`)
+  return config
+}
+
+/** @param project folder with a tsconfig.json, or a tsconfig */
+export const hasComponents = (project) => configOf(project).vueCompilerOptions !== undefined
+
 /**
  * Writes a package's sources into another folder, each component as `Name.vue.ts`.
  * @param project folder of the package, with its tsconfig.json
- * @param folders of the package that are written
  * @param to folder beside the package, which is made anew
  * @returns where a place in a written file comes from
  */
-export function writeAsTypeScript(project, folders, to) {
+export function writeAsTypeScript(project, to) {
+  const { include } = configOf(project)
   const { options, vueOptions } = createParsedCommandLine(ts, ts.sys, join(project, 'tsconfig.json'))
   const tools = createVueLanguagePlugin(ts, options, vueOptions, (id) => id)
   /** @type {Map<string, { component: string, text: string, code: string, mapper: import('@vue/language-core').Mapper }>} */
   const written = new Map()
   rmSync(to, { recursive: true, force: true })
-  for (const file of folders.flatMap((folder) => filesIn(join(project, folder)))) {
+  for (const file of include.flatMap((part) => filesOf(join(project, part)))) {
     const copy = join(to, relative(project, file))
     mkdirSync(dirname(copy), { recursive: true })
     if (!file.endsWith('.vue')) {
@@ -54,7 +65,7 @@ export function writeAsTypeScript(project, folders, to) {
     join(to, 'tsconfig.json'),
     JSON.stringify({
       extends: relative(to, join(project, 'tsconfig.json')),
-      include: folders,
+      include,
       files: helpers,
     }),
   )
@@ -77,8 +88,10 @@ export function writeAsTypeScript(project, folders, to) {
   }
 }
 
-function filesIn(folder) {
-  return readdirSync(folder, { recursive: true, withFileTypes: true })
+/** The files in a folder and all in it, or the one file that it is. */
+function filesOf(part) {
+  if (statSync(part).isFile()) return [part]
+  return readdirSync(part, { recursive: true, withFileTypes: true })
     .filter((entry) => entry.isFile())
     .map((entry) => join(entry.parentPath, entry.name))
 }

@@ -9,6 +9,7 @@ import {
   type Heard,
   type HeardCache,
   type Picture,
+  type PictureAsked,
   type SectionBalance,
 } from '../heard'
 import type { AudioStore } from '../engine'
@@ -80,17 +81,18 @@ export function assessWork(
   cache: HeardCache,
   onProgress: (share: number) => boolean = () => true,
 ): Assessed | null {
-  const asksForBalance = () =>
-    brief.tasks.some((task) => picturesAsked(song, mix, task).some(({ kind }) => kind === 'balance'))
+  const wanted = new Map(
+    pictured ? brief.tasks.map((task) => [task.id, picturesAsked(song, mix, task)] as const) : [],
+  )
   const heard = hear(song, mix, audio, cache, {
     onProgress: (share) => onProgress(share * 0.4),
-    bands: pictured && asksForBalance(),
+    bands: [...wanted.values()].flat().some(({ kind }) => kind === 'balance'),
   })
   const first =
     heard && hear(song, start, audio, cache, { onProgress: (share) => onProgress(0.4 + share * 0.4) })
   if (!heard || !first) return null
   const pictures = pictured
-    ? picturesOf({ song, mix, brief }, audio, cache, (share) => onProgress(0.8 + share * 0.2))
+    ? picturesOf({ song, mix, wanted }, audio, cache, (share) => onProgress(0.8 + share * 0.2))
     : undefined
   if (pictures === null) return null
   const asked = askedOf(brief.tasks)
@@ -106,24 +108,26 @@ export function assessWork(
   }
 }
 
-/** The pictures of every task of a brief, by its id; null where it was stopped. */
+/** The pictures that are wanted for every task, by its id; null where it was stopped. */
 function picturesOf(
-  { song, mix, brief }: Pick<ToAssess, 'song' | 'mix' | 'brief'>,
+  {
+    song,
+    mix,
+    wanted,
+  }: Pick<ToAssess, 'song' | 'mix'> & { readonly wanted: ReadonlyMap<string, readonly PictureAsked[]> },
   audio: AudioStore,
   cache: HeardCache,
   onProgress: (share: number) => boolean,
 ): Record<string, readonly Picture[]> | null {
   const found: Record<string, readonly Picture[]> = {}
-  const { tasks } = brief
-  for (const [i, task] of tasks.entries()) {
-    const asked = picturesAsked(song, mix, task)
+  for (const [i, [task, asked]] of [...wanted].entries()) {
     const made = asked.map((one, k) =>
       hearPicture(song, mix, audio, one, cache, (share) =>
-        onProgress((i + (k + share) / asked.length) / tasks.length),
+        onProgress((i + (k + share) / asked.length) / wanted.size),
       ),
     )
     if (!made.every((picture): picture is Picture => picture !== null)) return null
-    found[task.id] = made
+    found[task] = made
   }
   return found
 }

@@ -9,7 +9,6 @@ export {
 } from './program'
 export { ProgramReceiver, ProgramSender, type PostedProgram } from './program-post'
 export { RegionReader } from './region-reader'
-export { EngineMemory, type Floats } from '../kernels'
 export {
   gainQuantity,
   levelQuantity,

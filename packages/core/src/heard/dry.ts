@@ -1,6 +1,5 @@
 import { valueAt } from '../envelope'
 import { lineInCharge, resolve, type Address, type Mix, type Send, type TrackMix } from '../mix'
-import { log10 } from '../maths'
 import { levelGain, levelScale, SILENCE_DB } from '../scale'
 import type { SongTime } from '../song'
 import { HOPS, type Part } from './part'
@@ -35,18 +34,11 @@ export function withLevelLine(time: SongTime, mix: Mix, lane: Address, held: Par
     }
     return sum / LOOKS
   })
-  const scaled = (energy: Float64Array) => energy.map((e, hop) => e * power[hop]!)
-  return { left: scaled(held.left), right: scaled(held.right), bright: null, peaks: null }
+  return withPower(held, (hop) => power[hop]!)
 }
 
-/** What is heard of a part that is so much louder or softer, as a factor of its energies. */
-export function withPower({ left, right, bright, peaks }: Part, power: number): Part {
-  const scaled = (energy: Float64Array) => energy.map((e) => e * power)
-  const louder = 10 * log10(power)
-  return {
-    left: scaled(left),
-    right: scaled(right),
-    bright: bright && { plain: scaled(bright.plain), steep: scaled(bright.steep) },
-    peaks: peaks && peaks.map((peak) => peak + louder),
-  }
+/** The energies of a part that is louder or softer hop by hop, by a factor of them. */
+export function withPower({ left, right }: Part, power: (hop: number) => number): Part {
+  const scaled = (energy: Float64Array) => energy.map((e, hop) => e * power(hop))
+  return { left: scaled(left), right: scaled(right), bright: null, peaks: null }
 }

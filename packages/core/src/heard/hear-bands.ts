@@ -25,7 +25,7 @@ export function hearBands(
   const places = sectionPlaces(song)
   const found = new Map(song.sections.map(({ id }) => [id, new Map<string, Float64Array>()]))
   for (const [i, track] of mix.tracks.entries()) {
-    const { key, of, power } = keptBands(song, mix, track)
+    const { key, of, power } = keptBands(song, mix, track, places)
     const tapped = [track.id, ...returnsOf(mix, track.id)] as const
     const sums =
       cache.bands.get(key) ??

@@ -43,7 +43,7 @@ function sides(
     const gain = levelGain(loud)
     return (
       full && {
-        held: withPower(full, gain * gain),
+        held: withPower(full, () => gain * gain),
         played: withLevelLine(songTime(song), mix, lane, full, 0),
       }
     )

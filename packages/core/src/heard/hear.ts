@@ -6,10 +6,10 @@ import type { SongVersion } from '../song'
 import { hasReturnsAlone, programOf, returnsOf } from './apart'
 import { RecentParts, type HeardCache } from './cache'
 import { entriesOf, onsetsOf } from './entries'
-import { HOPS, hopsIn, type Part, type Seconds } from './part'
 import { stillKey, trackKey, wholeKey } from './keys'
+import { HOPS, hopsIn, type Part, type Seconds } from './part'
 import { HOP, HOPS_AT_ONCE, Piece, TrackPiece } from './piece'
-import { keptBands, SectionLooks, sectionPlaces, type SectionPlaces } from './section-looks'
+import { keptBands, SectionLooks, sectionPlaces, type KeptBands, type SectionPlaces } from './section-looks'
 
 /** A mix and its tracks, measured. */
 export interface HeardTracks {
@@ -141,7 +141,17 @@ export function hearTracks(
     for (const { id, own, share, looks } of tracks) {
       keep(keyOf.own.get(id)!, own.part)
       if (share) keep(keyOf.share(id), share.part)
-      if (looks) keepBands(song, mix, id, looks, cache)
+      if (looks)
+        keepBands(
+          cache,
+          keptBands(
+            song,
+            mix,
+            mix.tracks.find((t) => t.id === id)!,
+            looks.places,
+          ),
+          looks,
+        )
     }
   }
   const whole = parts.get(keyOf.whole)!
@@ -249,12 +259,7 @@ function tap(
 const LEAST_POWER = 1e-6
 
 /** Keeps what was seen of a track while it played. */
-function keepBands(song: SongVersion, mix: Mix, id: string, { sums }: SectionLooks, cache: HeardCache): void {
-  const { key, power } = keptBands(
-    song,
-    mix,
-    mix.tracks.find((t) => t.id === id)!,
-  )
+function keepBands(cache: HeardCache, { key, power }: KeptBands, { sums }: SectionLooks): void {
   if (power < LEAST_POWER) return
   cache.bands.set(
     key,

@@ -29,11 +29,16 @@ export interface KeptBands {
 }
 
 /** A dry track without a line has at any level what it has at 0 dB, louder or softer: it is kept as that. */
-export function keptBands(song: SongVersion, mix: Mix, track: TrackMix): KeptBands {
+export function keptBands(
+  song: SongVersion,
+  mix: Mix,
+  track: TrackMix,
+  { starts }: SectionPlaces,
+): KeptBands {
   const still = isDry(mix, track) && !lineInCharge(mix, trackLevel(track.id))
   const of = still ? withSetting(mix, trackLevel(track.id), 0) : mix
   return {
-    key: JSON.stringify([sectionPlaces(song).starts, trackKey(song, of, track.id)]),
+    key: JSON.stringify([starts, trackKey(song, of, track.id)]),
     of,
     power: still ? levelGain(track.level) * levelGain(track.level) : 1,
   }
@@ -55,7 +60,7 @@ export class SectionLooks {
 
   constructor(
     private readonly bus: Bus,
-    private readonly places: SectionPlaces,
+    readonly places: SectionPlaces,
   ) {
     this.sums = places.starts.map(() => new Float64Array(BANDS))
   }

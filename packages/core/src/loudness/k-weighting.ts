@@ -53,11 +53,8 @@ export class KWeightedEnergy {
     this.#c = kWeighting(rate)
   }
 
-  /**
-   * Sum of the squares of the weighted samples `from` (inclusive) to `to` (exclusive).
-   * @param out takes the weighted samples, at the same places; it may be `samples` itself
-   */
-  sum(samples: Float32Array, from: number, to: number, out?: Float32Array): number {
+  /** Sum of the squares of the weighted samples `from` (inclusive) to `to` (exclusive). */
+  sum(samples: Float32Array, from: number, to: number): number {
     const { b0, b1, b2, a1, a2 } = this.#c.shelf
     const { a1: g1, a2: g2 } = this.#c.highPass
     let s1 = this.#s1
@@ -74,7 +71,6 @@ export class KWeightedEnergy {
       h1 = -2 * y - g1 * z + h2
       h2 = y - g2 * z
       energy += z * z
-      if (out) out[n] = z
     }
     // a filter left alone rings towards denormal numbers, which are slow: silence is exact instead
     this.#s1 = quiet(s1)

@@ -1,5 +1,5 @@
 /** Worker thread that renders a hand-in and measures it. */
-import { assessWork, type ToAssess } from '@rudlo/core/brief'
+import { assessWork, type Assessed, type ToAssess } from '@rudlo/core/brief'
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
 import { inTempo, soundingOf, type Mix } from '@rudlo/core/mix'
@@ -39,18 +39,18 @@ let recordings = new Map<string, AssetAudio>()
 /** Parts of mixes that were measured before: hand-ins of one song share most of them. */
 const parts = new RecentParts()
 
-function measure({ audio, ...task }: MeasureTask): Measured {
+function assessed({ audio, ...task }: MeasureTask): Assessed {
   recordings = new Map([...audio].map(([id, sent]) => [id, recordings.get(id) ?? sent]))
   const start = read(task.start)
   const { song, mix, anew } = soundingOf(task.song, read(task.mix))
-  const { measurement, assessment } = anew
-    ? // in a tempo of its own: played anew, and nobody else's parts are like its own
-      assessWork(
-        { ...task, song, start: inTempo(task.song, start, anew).mix, mix },
-        playedAnew(song),
-        new RecentParts(),
-      )!
-    : assessWork({ ...task, song, start, mix }, recordings, parts)!
+  if (!anew) return assessWork({ ...task, song, start, mix }, recordings, parts)!
+  // in a tempo of its own: played anew, and nobody else's parts are like its own
+  const inIt = { ...task, song, start: inTempo(task.song, start, anew).mix, mix }
+  return assessWork(inIt, playedAnew(song), new RecentParts())!
+}
+
+function measure(task: MeasureTask): Measured {
+  const { measurement, assessment } = assessed(task)
   return {
     measurement: JSON.stringify(measurement),
     assessment: JSON.stringify(assessment),

@@ -1,29 +1,15 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { beforeAll, describe, expect, it } from 'vitest'
-import { wrongTypes } from '../../../../scripts/types.mjs'
+import { wrongTypesOf } from '../../test/small-project'
 
-const web = join(import.meta.dirname, '../..')
-
-/** What the compiler says of pieces of the browser's code, each by itself: one program looks at all of them. */
+/** What the compiler says of pieces of the browser's code, each by itself. */
 async function faultsOf(pieces: Readonly<Record<string, string>>): Promise<Map<string, string[]>> {
-  const folder = mkdtempSync(join(web, '.checked-'))
-  try {
-    mkdirSync(join(folder, 'src'))
-    writeFileSync(
-      join(folder, 'tsconfig.json'),
-      JSON.stringify({ extends: '../tsconfig.json', include: ['src'] }),
-    )
-    const files = Object.entries(pieces).map(([name, code], i) => {
-      const file = `piece-${i}.ts`
-      writeFileSync(join(folder, 'src', file), `import { server, told } from '../../src/api/client'\n${code}`)
-      return [name, file] as const
-    })
-    const wrong = await wrongTypes({ name: '' }, folder)
-    return new Map(files.map(([name, file]) => [name, wrong.filter((line) => line.includes(`${file}(`))]))
-  } finally {
-    rmSync(folder, { recursive: true, force: true })
-  }
+  const named = Object.entries(pieces).map(([name, code], i) => ({ name, file: `piece-${i}.ts`, code }))
+  const wrong = await wrongTypesOf(
+    Object.fromEntries(
+      named.map(({ file, code }) => [file, `import { server, told } from '../../src/api/client'\n${code}`]),
+    ),
+  )
+  return new Map(named.map(({ name, file }) => [name, wrong.filter((line) => line.includes(`${file}(`))]))
 }
 
 const RIGHT = `

@@ -1,9 +1,5 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { wrongTypes } from '../../../../scripts/types.mjs'
-
-const web = join(import.meta.dirname, '../..')
+import { beforeAll, describe, expect, it } from 'vitest'
+import { wrongTypesOf } from '../../test/small-project'
 
 const GREETING = `<script setup lang="ts">
 defineProps<{ name: string; loud?: boolean }>()
@@ -27,20 +23,15 @@ const using = (what: string) =>
   `<script setup lang="ts">\nimport Greeting from './Greeting.vue'\n</script>\n\n<template>\n  ${what}\n</template>\n`
 
 describe('the types of components', () => {
-  let folder = ''
   let wrong: string[] = []
   beforeAll(async () => {
-    folder = mkdtempSync(join(web, '.checked-'))
-    mkdirSync(join(folder, 'src'))
-    const config = { extends: '../tsconfig.json', include: ['src'] }
-    writeFileSync(join(folder, 'tsconfig.json'), JSON.stringify(config))
-    const put = (name: string, text: string) => writeFileSync(join(folder, 'src', name), text)
-    put('Greeting.vue', GREETING)
-    put('Right.vue', using(RIGHT))
-    Object.values(WRONG).forEach(([what], i) => put(`Wrong${i}.vue`, using(what)))
-    wrong = await wrongTypes({ name: '', components: ['src'] }, folder)
+    const faulty = Object.values(WRONG).map(([what], i) => [`Wrong${i}.vue`, using(what)])
+    wrong = await wrongTypesOf({
+      'Greeting.vue': GREETING,
+      'Right.vue': using(RIGHT),
+      ...Object.fromEntries(faulty),
+    })
   })
-  afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
   it.each(Object.entries(WRONG).map(([name, [, fault]], i) => ({ name, fault, i })))(
     'say $name, where it stands',

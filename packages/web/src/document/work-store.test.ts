@@ -335,15 +335,20 @@ describe('two windows', () => {
 })
 
 describe('leaving', () => {
-  it('saves first, and does not close the work that was opened meanwhile', async () => {
+  /** Somebody who leaves while what was changed last is on its way, until the server has `saved` it. */
+  async function leaving() {
     const work = await opened()
     let answer: (saved: { revision: number }) => void = () => undefined
     server.patch.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)))
     work.setMix((mix) => withSetting(mix, REED, -6), change('Set'))
-    const left = work.leave()
+    return { work, left: work.leave(), saved: () => answer({ revision: 2 }) }
+  }
+
+  it('saves first, and does not close the work that was opened meanwhile', async () => {
+    const { work, left, saved } = await leaving()
     const again = work.open('assignment', 'person')
     await vi.advanceTimersByTimeAsync(100)
-    answer({ revision: 2 })
+    saved()
     await vi.advanceTimersByTimeAsync(100)
     await Promise.all([left, again])
     work.setMix((mix) => withSetting(mix, REED, -9), change('Set again'))
@@ -352,16 +357,12 @@ describe('leaving', () => {
   })
 
   it('and coming back at once shows what was saved, though the work was asked for before', async () => {
-    const work = await opened()
-    let answer: (saved: { revision: number }) => void = () => undefined
-    server.patch.mockImplementationOnce(() => new Promise((resolve) => (answer = resolve)))
-    work.setMix((mix) => withSetting(mix, REED, -6), change('Set'))
-    const left = work.leave()
+    const { work, left, saved } = await leaving()
     const { workAhead } = await import('../api/ahead')
     workAhead.begin('assignment')
     await vi.advanceTimersByTimeAsync(100)
     Object.assign(server, { document: work.document, revision: 2 })
-    answer({ revision: 2 })
+    saved()
     await vi.advanceTimersByTimeAsync(100)
     await left
     await work.open('assignment', 'person')

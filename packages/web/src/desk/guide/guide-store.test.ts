@@ -123,6 +123,7 @@ beforeEach(() => {
   setActivePinia(createPinia())
   Object.assign(player, { playing: false, position: 0, ready: false })
   Object.assign(work, { notice: null, mix: start })
+  desk.taskId = 'task'
   opened = []
   asked = []
   vi.clearAllMocks()
@@ -167,6 +168,19 @@ describe('what the checks say', () => {
     expect(guide.judged.get('task')!.verdict).toBe('not yet')
     expect(hear).not.toHaveBeenCalled()
     await vi.advanceTimersByTimeAsync(1500)
+    expect(hear).toHaveBeenCalled()
+    vi.useRealTimers()
+  })
+
+  it('comes while drawing also where another task is looked at meanwhile', async () => {
+    vi.useFakeTimers()
+    open('drawing')
+    work.mix = drifting
+    await nextTick()
+    await vi.advanceTimersByTimeAsync(100)
+    desk.taskId = 'another'
+    await nextTick()
+    await vi.advanceTimersByTimeAsync(1700)
     expect(hear).toHaveBeenCalled()
     vi.useRealTimers()
   })

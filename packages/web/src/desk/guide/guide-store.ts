@@ -149,14 +149,7 @@ export const useGuide = defineStore('guide', () => {
 
   /** While nothing else is asked: the starting mix is heard, and with it most parts of the work. */
   async function warm(): Promise<void> {
-    if (
-      host ||
-      start ||
-      !player.ready ||
-      !desk.song ||
-      !brief.value?.tasks.some((t) => t.checks.some(needsSound))
-    )
-      return
+    if (host || start || !desk.song || !brief.value?.tasks.some((t) => t.checks.some(needsSound))) return
     const sounding = soundingOf(desk.song, desk.given!.startingMix)
     const mine = hostFor(sounding)
     const heard = await mine.hear(sounding.mix, false).catch(() => null)
@@ -293,9 +286,9 @@ export const useGuide = defineStore('guide', () => {
     ([mix], [old]) => {
       if (desk.task) played = new Played(desk.task)
       for (const timer of timers) clearTimeout(timer)
-      if (!mix || !old || mix === old) return
+      if (!mix || !old) return
       // whoever only looks never asks
-      warming ??= setTimeout(() => void warm(), WARM_MS)
+      if (mix !== old && player.ready) warming ??= setTimeout(() => void warm(), WARM_MS)
       if (answers.value !== 'drawing') return
       timers = [setTimeout(lookAtLines, LINES_MS), setTimeout(() => void listen(true), SOUND_MS)]
     },
