@@ -2,19 +2,13 @@ import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
 import vuetify from 'vite-plugin-vuetify'
+import { SHARED_FILES } from './shared-files'
 
 /** Where the server is that `npm run dev` started beside this. */
 const server = process.env['RUDLO_DEV_SERVER']
 
 /** A list of foul words is left out where nobody asks it anything; the package does not say so of itself. */
 const TREESHAKE = { moduleSideEffects: (id: string) => !id.includes('/obscenity/') }
-
-/**
- * What several rooms need, in files by who needs them; what would be a small file of its own goes along with the nearest. A browser
- * fetches six files at a time: a bench of fifty was waited for at its files, not at their bytes. Not much more may go along: a
- * page would take the package for charts with it (`npm run bench -- --only open` says what the first page weighs).
- */
-const SHARED = { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 3500 }
 
 /** The browser keeps the whole application, and opens it while the server is away. */
 const kept = VitePWA({
@@ -51,7 +45,7 @@ export default defineConfig({
     sourcemap: true,
     chunkSizeWarningLimit: 700,
     assetsInlineLimit: 0,
-    rollupOptions: { treeshake: TREESHAKE, output: { codeSplitting: { groups: [SHARED] } } },
+    rollupOptions: { treeshake: TREESHAKE, output: { codeSplitting: { groups: SHARED_FILES } } },
   },
   worker: { format: 'es', rollupOptions: { treeshake: TREESHAKE } },
   server: {
