@@ -7,7 +7,7 @@ import { comingAudio, type ComingAudio } from './coming-audio'
 import type { DecodeApi } from './decode.worker'
 import { Decoders, type Decoder } from './decoders'
 import { headBytes } from './head-bytes'
-import { decodeNatively, nativeScale, type Scale } from './native-flac'
+import { beginNatively, decodeNatively, nativeScale, type Scale } from './native-flac'
 import { WorkerHost } from './worker-host'
 
 /** A recording that was asked for. */
@@ -38,8 +38,10 @@ function decoder(): Decoder {
   const host = new WorkerHost<DecodeApi>(
     () => new Worker(new URL('./decode.worker.ts', import.meta.url), { type: 'module' }),
   )
+  /** Where the browser decodes itself, there is nothing to load. */
+  const warmed = async () => (await nativeScale()) ?? host.ask((remote) => remote.warm())
   return {
-    warm: () => void host.ask((remote) => remote.warm()).catch(() => null),
+    warm: () => void warmed().catch(() => null),
     head: ({ bytes, into }) => host.ask((remote) => remote.head(bytes, into)),
     decode: async ({ bytes, into }) => {
       const samples = await natively(bytes, into[0]!.length)
@@ -70,14 +72,14 @@ const assetAt = ({ id }: AssetInfo) => ({ param: { asset: id } })
 const fetched = (asset: AssetInfo): Promise<Uint8Array> =>
   once(files, asset.id, () => bytesOf(server.assets[':asset'].$get(assetAt(asset))))
 
-/** The beginning of a file; the whole of it where it was fetched already. */
-const headOf = (asset: AssetInfo, most: number): Promise<Uint8Array> =>
-  files.get(asset.id) ??
-  once(heads, asset.id, async () => {
-    const init = { headers: { range: `bytes=0-${most - 1}` } }
-    // where the server is away it is all of the file, as this browser has kept it
-    return (await bytesOf(server.assets[':asset'].$get(assetAt(asset), { init }))).subarray(0, most)
-  })
+/** The beginning of a file. */
+async function headOf(asset: AssetInfo, most: number): Promise<Uint8Array> {
+  const init = { headers: { range: `bytes=0-${most - 1}` } }
+  const bytes = await (files.get(asset.id) ??
+    once(heads, asset.id, () => bytesOf(server.assets[':asset'].$get(assetAt(asset), { init }))))
+  // where the server is away it is all of the file, as this browser has kept it
+  return bytes.subarray(0, most)
+}
 
 /** Has a song's recordings and their pictures kept for when the server is away, once the page has nothing better to do. */
 function keepAtRest(assets: readonly AssetInfo[]): void {
@@ -88,7 +90,7 @@ function keepAtRest(assets: readonly AssetInfo[]): void {
 async function begin(asset: AssetInfo, most: number, { into, arrive }: ComingAudio): Promise<void> {
   const bytes = await headOf(asset, most)
   heads.delete(asset.id)
-  arrive(await decoders.head({ bytes, into }))
+  arrive((await beginNatively(bytes, into)) || (await decoders.head({ bytes, into })))
 }
 
 async function loadWhole(asset: AssetInfo, { into, arrive }: ComingAudio): Promise<void> {
@@ -119,10 +121,16 @@ function load(asset: AssetInfo): Loading {
   return made
 }
 
-/** Fetches what is not there yet of a song's audio. It is decoded when it is loaded: a page that is being built needs the machine. */
+/**
+ * Fetches the beginning of what is not there yet of a song's audio, and decodes it where the browser does that beside the page: one
+ * that is being built needs the machine.
+ */
 export async function fetchAudio(assets: readonly AssetInfo[]): Promise<void> {
   const most = headBytes(assets)
-  await Promise.all(assets.filter((asset) => !loading.has(asset.id)).map((asset) => headOf(asset, most)))
+  const coming = assets.filter((asset) => !loading.has(asset.id))
+  const fetched = coming.map((asset) => headOf(asset, most))
+  if (await nativeScale()) for (const asset of coming) void load(asset).begun(most)
+  await Promise.all(fetched)
 }
 
 /** Remembers a promise by id, and forgets it again where it fails, so that it can be tried again. */

@@ -1,6 +1,11 @@
 /** Hertz: that of every recording here, so that nothing is resampled. */
 const RATE = 44_100
 
+/** Samples of each channel that are taken over of a beginning: five seconds, since the page does it itself. */
+const BEGINNING = 5 * RATE
+/** Where a file says how many samples its largest block has, in two bytes (RFC 9639, 8.2). */
+const LARGEST_BLOCK = 10
+
 /** A file of 16 samples of 16 bits, and what they are: how a browser maps whole numbers to ±1 is seen by these. */
 const KNOWN_FILE = atob(
   'ZkxhQ4AAACISABIAAAA8AAA8CsRA8AAAABAaLEDU2xHAeLfhIOsp3bWs//hpCAAPME6AAIABv////wAAAAE//3//56hO/jl6JPedx2CIhA03IIHJ0XP+k41ZHQRpkIXRpkUo3K6I',
@@ -35,16 +40,21 @@ export function scaleOf(samples: Float32Array): Scale | null {
   return null
 }
 
+/** @returns samples of ±1 of each channel @throws Error where the browser cannot read it */
+async function channelsOf(bytes: Uint8Array): Promise<Float32Array[]> {
+  // the decoder takes the memory it is given: the caller may need it for another try
+  const audio = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(Uint8Array.from(bytes).buffer)
+  return Array.from({ length: audio.numberOfChannels }, (_, c) => audio.getChannelData(c))
+}
+
 /**
  * @returns samples of ±1 of each channel, in memory that workers share
  * @throws Error where the browser cannot read it
  */
 export async function decodeNatively(bytes: Uint8Array): Promise<Float32Array[]> {
-  // the decoder takes the memory it is given: the caller may need it for another try
-  const audio = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(Uint8Array.from(bytes).buffer)
-  return Array.from({ length: audio.numberOfChannels }, (_, c) => {
-    const samples = new Float32Array(new SharedArrayBuffer(audio.length * Float32Array.BYTES_PER_ELEMENT))
-    samples.set(audio.getChannelData(c))
+  return (await channelsOf(bytes)).map((channel) => {
+    const samples = new Float32Array(new SharedArrayBuffer(channel.byteLength))
+    samples.set(channel)
     return samples
   })
 }
@@ -56,9 +66,30 @@ let scale: Promise<Scale | null> | undefined
  * one in WebAssembly, and done beside the page; the sound has to be the same to the last bit all the same.
  */
 export function nativeScale(): Promise<Scale | null> {
-  scale ??= decodeNatively(Uint8Array.from(KNOWN_FILE, (c) => c.charCodeAt(0))).then(
+  scale ??= channelsOf(Uint8Array.from(KNOWN_FILE, (c) => c.charCodeAt(0))).then(
     ([samples]) => scaleOf(samples!),
     () => null,
   )
   return scale
+}
+
+/**
+ * Decodes the beginning of a file by the browser's own decoder, which is there at once and works beside the page.
+ * @param bytes of the file, from its start on
+ * @param into memory for all of the recording, a channel each
+ * @returns how many samples of each channel are there now; 0 where it cannot be had to the last bit
+ */
+export async function beginNatively(bytes: Uint8Array, into: readonly Int16Array[]): Promise<number> {
+  const mapped = await nativeScale()
+  const frames = into[0]!.length
+  if (!mapped) return 0
+  const channels = await channelsOf(bytes).catch(() => [])
+  const decoded = channels[0]?.length ?? 0
+  // one that fills up what is missing cannot be told from one that is right
+  if (channels.length !== into.length || decoded >= frames) return 0
+  // nor can the last block, in which the file was cut off
+  const largest = (bytes[LARGEST_BLOCK]! << 8) | bytes[LARGEST_BLOCK + 1]!
+  const count = Math.max(0, Math.min(decoded - largest, BEGINNING))
+  channels.forEach((samples, c) => toWhole(samples.subarray(0, count), mapped, into[c]!))
+  return count
 }

@@ -12,6 +12,7 @@ import LeaveQuestion from '../../desk/pass/LeaveQuestion.vue'
 import { usePass } from '../../desk/pass/pass-store'
 import { useSurface } from '../../desk/surface/surface-store'
 import { useWork } from '../../document/work-store'
+import { painted } from '../../engine/painted'
 import { usePlayer } from '../../engine/player-store'
 import KeysDialog from '../../ui/keys/KeysDialog.vue'
 import { useBench } from './bench-store'
@@ -45,6 +46,19 @@ const leaving = ref<InstanceType<typeof LeaveQuestion> | null>(null)
 
 const narrow = useNarrow()
 const ready = computed(() => bench.assignment?.id === work.assignment && work.mix !== null)
+/**
+ * Whether the desk has been painted: what is read beside it, and what may lie over it, comes a frame or two later. Meanwhile what
+ * has come from the server is taken in, and the beginning of the song is decoded beside the page.
+ */
+const seen = ref(false)
+watch(
+  ready,
+  async (is) => {
+    for (let frames = 0; is && frames < 2; frames++) await painted()
+    seen.value = ready.value
+  },
+  { immediate: true },
+)
 
 async function open(): Promise<void> {
   problem.value = ''
@@ -105,7 +119,7 @@ onBeforeUnmount(() => {
       </main>
       <div v-else class="room" :class="{ folded: !briefOpen }">
         <aside>
-          <BriefPanel v-show="briefOpen" />
+          <BriefPanel v-if="seen" v-show="briefOpen" />
           <IconButton
             class="fold"
             :icon="briefOpen ? 'previous' : 'following'"
@@ -120,9 +134,11 @@ onBeforeUnmount(() => {
         </main>
       </div>
       <DeskFoot @keys="keys = true" />
-      <LeaveQuestion ref="leaving" />
-      <DeskOverlays />
-      <ElsewhereDialog />
+      <template v-if="seen">
+        <LeaveQuestion ref="leaving" />
+        <DeskOverlays />
+        <ElsewhereDialog />
+      </template>
     </template>
     <KeysDialog v-model="keys" :groups="shortcuts" />
   </div>
