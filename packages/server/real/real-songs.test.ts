@@ -67,6 +67,23 @@ const NOBODY = /^(track|spår|midi|untitled|channel|staff|part)[\s_.#-]*(ch\.?)?
 const longestOf = (bars: readonly number[], count: number): number =>
   Math.max(...bars.map((bar, i) => (bars[i + 1] ?? count) - bar))
 
+/** Whether the tempo of a piece that keeps it was found within one percent, or a plain octave of it offered. */
+const isFound = new Map<string, boolean>()
+
+/** The tempo that a piece keeps from beginning to end; null for one that changes it. */
+function keptTempo({ tempo }: SongVersion): number | null {
+  const [{ bpm }] = tempo as [SongVersion['tempo'][number]]
+  return tempo.every((change) => Math.abs(change.bpm / bpm - 1) < 0.01) ? bpm : null
+}
+
+function hears(audio: AudioStore, bpm: number): boolean {
+  const found = findTempo([...audio.values()].map((sound) => outlineOf(sound.channels)))
+  if (!found) return false
+  const isNear = (one: number, other: number) => Math.abs(one / other - 1) < 0.01
+  const octaves = found.also.map((a) => a.bpm).filter((b) => [0.5, 2].some((r) => isNear(b, found.bpm * r)))
+  return [found.bpm, ...octaves].some((b) => isNear(b, bpm))
+}
+
 describe.each(midiFiles())('notes: $name', ({ name, file }) => {
   it('comes in balanced, keeps its levels, and leaves room', async () => {
     const answer = await teacher.raw('POST', `/api/notes?name=${name}`, {}, readFileSync(file))
@@ -76,12 +93,23 @@ describe.each(midiFiles())('notes: $name', ({ name, file }) => {
     expect(document.title).not.toMatch(/copyright|\(c\)|^track \d/i)
     const startingMix = await giveOut(document, mix)
     if (mix) expect(startingMix.tracks.map((t) => t.level)).toEqual(mix.tracks.map((t) => t.level))
-    const meter = new MixLoudnessMeter(document, await soundOf(document))
+    const audio = await soundOf(document)
+    const tempo = keptTempo(document)
+    if (tempo) isFound.set(name, hears(audio, tempo))
+    const meter = new MixLoudnessMeter(document, audio)
     const plain = meter.measure(plainMix(document))!
     expect(plain.integrated).toBeGreaterThanOrEqual(-22)
     expect(plain.integrated).toBeLessThanOrEqual(-18)
     expect(plain.truePeak).toBeLessThanOrEqual(-6)
     expect(meter.measure(startingMix)!.truePeak).toBeLessThanOrEqual(-1)
+  })
+})
+
+describe('the tempo of pieces that keep it', () => {
+  it('is found within one percent, or its octave is offered, nine times in ten', () => {
+    const missed = [...isFound].filter(([, is]) => !is).map(([name]) => name)
+    expect(isFound.size).toBeGreaterThan(20)
+    expect(missed.length / isFound.size, missed.join(', ')).toBeLessThanOrEqual(0.1)
   })
 })
 

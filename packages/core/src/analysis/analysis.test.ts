@@ -24,6 +24,39 @@ describe('findTempo', () => {
     expect([bpm, ...also.map((a) => a.bpm)]).toEqual(expect.arrayContaining([116, 58]))
   })
 
+  it('tells six eighths from three quarters, and offers the other beside it', () => {
+    const readings = (low: string, high: string) => {
+      const { bpm, meter, also } = findTempo([
+        outlineOf([playRhythm({ name: '', bpm: 120, low, high, lead: 0 })]),
+      ])!
+      return [{ bpm, meter }, ...also].map((r) => `${r.bpm} ${r.meter.beats}/${r.meter.unit}`)
+    }
+    // a jig: two strong beats in a bar, each of three eighths
+    const jig = readings('X.....X.....', 'x.x.x.x.x.x.')
+    expect(jig[0]).toMatch(/6\/8$/)
+    expect(jig).toContain('120 6/8')
+    const waltz = readings('X...........', '....x...x...')
+    expect(waltz[0]).toBe('120 3/4')
+    expect(waltz).toContain('120 6/8')
+  })
+
+  it('counts no eighths faster than anybody can', () => {
+    // slow beats in sixths: their halves would be counted at 390 eighths a minute
+    const { bpm, also } = findTempo([
+      outlineOf([
+        playRhythm({
+          name: '',
+          bpm: 195,
+          low: 'X.......................',
+          high: 'x.x.x.x.x.x.x.x.x.x.x.x.',
+          lead: 0,
+        }),
+      ]),
+    ])!
+    expect(bpm).toBeLessThan(190)
+    expect([bpm, ...also.map((a) => a.bpm)].some((b) => [65, 97.5, 130].includes(b))).toBe(true)
+  })
+
   it('hears swing, and offers it as 6/8 too', () => {
     // beats of three parts, of which the middle one is left out
     const found = findTempo([

@@ -10,11 +10,18 @@ export interface FoundMeter {
   readonly swing: number
 }
 
+/** A time signature, and what a beat is in it. */
+export interface MeterReading {
+  readonly meter: FoundMeter
+  /** Quarters that a beat lasts: one and a half where its thirds are the eighths of 6/8. */
+  readonly quarters: 1 | 1.5
+}
+
 /** What a tempo seems to be counted in, and what else it could be. */
 export interface MeterReadings {
-  readonly meter: FoundMeter
-  /** The same beats with the other way of dividing them, where they are divided in thirds: 6/8 for swing and the other way round. */
-  readonly other: FoundMeter | null
+  readonly found: MeterReading
+  /** The same sound counted otherwise: 6/8 for swing and for 3/4, and the other way round. */
+  readonly other: MeterReading | null
 }
 
 /** What bars are looked for: beats in a bar. */
@@ -25,6 +32,11 @@ const FOLLOWED = 40
 const WINDOW = 16
 /** Places within a beat that are told apart: twelfths, since halves, thirds and quarters fall on them. */
 const PLACES = 12
+
+/** Where bars of three or five return better than others by less than this share of a beat, it is chance. */
+const ODD = 0.05
+/** The share from which half a bar of three quarters returns plainly better than its quarters: three are the commoner case. */
+const PLAINLY = 0.62
 
 /** The autocorrelation of onsets at a lag between two steps. */
 function at(again: Float64Array, lag: number): number {
@@ -105,7 +117,7 @@ export function findMeter(again: Float64Array, onsets: Float64Array, bpm: number
   const ranked = BARS.map((beats) => ({ beats, score: returnsBy(again, beat, beats) })).sort(
     (a, b) => b.score - a.score,
   )
-  const best = ranked[0]!
+  const best = ranked.find((r) => r.beats % 2 === 0 || r.score > ODD * at(again, beat))!
   const rival = ranked.find((r) => r.beats !== best.beats && !(r.beats % 2 === 0 && best.beats % 2 === 0))!
   const confidence = best.score > 0 ? Math.max(0, Math.min(1, 1 - Math.max(0, rival.score) / best.score)) : 0
   const places = placesInBeat(onsets, bpm)
@@ -114,10 +126,24 @@ export function findMeter(again: Float64Array, onsets: Float64Array, bpm: number
   const third = Math.max(early, late)
   const swing = third > half ? (third - half) / third : 0
   const plain: FoundMeter = { beats: best.beats === 2 ? 4 : best.beats, unit: 4, confidence, swing }
-  if (!swing || best.beats % 2) return { meter: plain, other: null }
+  if (plain.beats === 3 && !swing) return threeOrSix(again, beat, plain)
+  if (!swing || best.beats % 2) return { found: { meter: plain, quarters: 1 }, other: null }
   // all three parts of a beat are played in 6/8, two of them where it swings
   const full = Math.min(early, late) / third
   const compound: FoundMeter = { beats: 6, unit: 8, confidence: confidence * full, swing: 0 }
   const simple = { ...plain, confidence: confidence * (1 - full) }
-  return full > 0.5 ? { meter: compound, other: simple } : { meter: simple, other: compound }
+  return likelier({ meter: compound, quarters: 1.5 }, { meter: simple, quarters: 1 }, full > 0.5)
 }
+
+/** A bar of three quarters is one of six eighths as well: the one whose beats return, three of them or two. */
+function threeOrSix(again: Float64Array, beat: number, three: FoundMeter): MeterReadings {
+  const thirds = (at(again, beat) + at(again, 2 * beat)) / 2
+  const half = at(again, 1.5 * beat)
+  const ofSix = half > 0 ? half / (half + Math.max(0, thirds)) : 0
+  const six: FoundMeter = { beats: 6, unit: 8, confidence: three.confidence * ofSix, swing: 0 }
+  const meter = { ...three, confidence: three.confidence * (1 - ofSix) }
+  return likelier({ meter: six, quarters: 1 }, { meter, quarters: 1 }, ofSix > PLAINLY)
+}
+
+const likelier = (a: MeterReading, b: MeterReading, isFirst: boolean): MeterReadings =>
+  isFirst ? { found: a, other: b } : { found: b, other: a }

@@ -1,5 +1,5 @@
 import { exp, log } from '../maths'
-import { evenness, findMeter, type FoundMeter } from './find-meter'
+import { evenness, findMeter, type FoundMeter, type MeterReading } from './find-meter'
 import { OUTLINE_RATE, type Outline } from './outline'
 
 /** A tempo that was heard in recordings, to be confirmed or corrected by hand. */
@@ -17,6 +17,8 @@ export interface FoundTempo {
 
 const SLOWEST = 50
 const FASTEST = 210
+/** Eighths of 6/8 a minute that are still counted: those of a quick jig. */
+const FASTEST_EIGHTHS = 380
 /** Tempi are tried in such steps, in BPM, and then finer around the best. */
 const COARSE = 0.5
 const FINE = 0.02
@@ -48,26 +50,32 @@ export function findTempo(outlines: readonly Outline[]): FoundTempo | null {
   const rough = best(tried)
   const near: { bpm: number; score: number }[] = []
   for (let bpm = rough.bpm - 1; bpm <= rough.bpm + 1; bpm += FINE) near.push({ bpm, score: comb(again, bpm) })
-  const bpm = tidy(byDivision(best(near).bpm, again, onsets))
+  const bpm = countable(tidy(byDivision(best(near).bpm, again, onsets)), again, onsets)
   // a rival is another tempo, not the same one counted in twos, threes or halves
   const rivals = tried.filter(
     (t) => ![0.5, 2 / 3, 1, 1.5, 2].some((r) => Math.abs(t.bpm / (bpm * r) - 1) < 0.06),
   )
   const second = rivals.length ? best(rivals).score : 0
   const confidence = Math.max(0, Math.min(1, 1.6 * (1 - Math.max(0, second) / rough.score)))
-  const { meter, other } = findMeter(again, onsets, bpm)
-  const downbeat = findDownbeat(low, high, bpm, meter.unit === 8 ? 2 : meter.beats)
-  const quarters = quartersOf(bpm, meter)
+  const { found, other } = findMeter(again, onsets, bpm)
+  const { meter } = found
+  const beatsInBar = (meter.beats * 4) / meter.unit / found.quarters
+  const downbeat = findDownbeat(low, high, bpm, beatsInBar)
+  const quarters = quartersOf(bpm, found)
   const octaves = octavesOf(quarters, (b) => comb(again, b) * comfort(b))
   const also = [
-    ...(other ? [{ bpm: quartersOf(bpm, other), meter: other }] : []),
+    ...(other ? [{ bpm: quartersOf(bpm, other), meter: other.meter }] : []),
     ...octaves.map((b) => ({ bpm: b, meter })),
   ]
   return { bpm: quarters, confidence, meter, also, downbeat }
 }
 
-/** A tempo counts quarters: a beat of three eighths has one and a half. */
-const quartersOf = (bpm: number, { unit }: FoundMeter): number => tidy(unit === 8 ? bpm * 1.5 : bpm)
+/** Beats whose thirds come faster than anybody counts eighths are the halves of slower ones. */
+const countable = (bpm: number, again: Float64Array, onsets: Float64Array): number =>
+  3 * bpm > FASTEST_EIGHTHS && findMeter(again, onsets, bpm).found.quarters === 1.5 ? bpm / 2 : bpm
+
+/** A tempo counts quarters, whatever a beat is. */
+const quartersOf = (bpm: number, { quarters }: MeterReading): number => tidy(bpm * quarters)
 
 /** Beats are also grouped wrongly by threes: what a tempo is then mistaken for. */
 const MISTAKEN = [1, 1.5, 2 / 3, 3, 1 / 3]
