@@ -1,11 +1,10 @@
 <script setup lang="ts">
 /** One track or return of the balance: how loud, from where, what is sent, and how loud it is in the section that plays. */
 import { addSend, removeReturn, type Send } from '@rudlo/core/mix'
-import { numberText } from '@rudlo/words'
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import { useDesk } from '../desk-store'
-import type { BalanceOwner } from './balance-owners'
+import { loudnessText, type BalanceOwner } from './balance-owners'
 import ControlField from './ControlField.vue'
 import ControlSlider from './ControlSlider.vue'
 import SendCell from './SendCell.vue'
@@ -121,9 +120,7 @@ function remove(): void {
     <td class="section">
       <template v-if="o.kind === 'track'">
         <span class="loud"><span :style="{ width: bar }" /></span>
-        <span class="figure">{{
-          typeof o.loudness === 'number' ? numberText(o.loudness, 0) : t('balance.silent')
-        }}</span>
+        <span class="figure">{{ loudnessText(o.loudness) }}</span>
       </template>
       <RowButton v-else class="link" @click="remove">{{ t('balance.remove') }}</RowButton>
     </td>

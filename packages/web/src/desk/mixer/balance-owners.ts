@@ -1,9 +1,11 @@
 import type { ReturnMix, TrackMix } from '@rudlo/core/mix'
 import { sectionAt } from '@rudlo/core/song'
+import { numberText } from '@rudlo/words'
 import { computed } from 'vue'
 import { useWork } from '../../document/work-store'
 import type { HeldPeak } from '../../engine/peak-hold'
 import { usePlayer } from '../../engine/player-store'
+import { t } from '../../words/t'
 import { useDesk } from '../desk-store'
 
 /** A track or a return as the balance shows it. */
@@ -17,6 +19,12 @@ export interface BalanceOwner {
   readonly peak: HeldPeak | undefined
   /** LUFS in the section that plays, by itself and dry: null for silence, undefined where it is not known. */
   readonly loudness: number | null | undefined
+}
+
+/** How loud somebody is, in words: what is not measured yet is not called silent. */
+export function loudnessText(lufs: BalanceOwner['loudness']): string {
+  if (lufs === undefined) return '–'
+  return lufs === null ? t('balance.silent') : numberText(lufs, 0)
 }
 
 /** Who is in the balance, in order: the tracks of the song, then the returns. */

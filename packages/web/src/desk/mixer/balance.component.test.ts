@@ -31,6 +31,8 @@ async function dragBy(control: Locator, share: number): Promise<void> {
 onScreens('a fader', () => {
   it('is dragged, as one step, and nudged, typed and wheeled', async () => {
     const petra = await atBalance()
+    // nothing is measured yet, which is not the same as silence
+    await expect.element(petra.at('row-harp')).not.toHaveTextContent('silent')
     const harp = fader('Harp')
     await petra.oneStep(() => dragBy(harp, -0.2))
     await expect.element(harp).toHaveAttribute('aria-valuetext', expect.stringMatching(/^−\d+\.\d dB$/))
