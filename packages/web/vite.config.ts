@@ -45,7 +45,11 @@ export default defineConfig({
     sourcemap: true,
     chunkSizeWarningLimit: 700,
     assetsInlineLimit: 0,
-    rollupOptions: { treeshake: TREESHAKE, output: { codeSplitting: { groups: SHARED_FILES } } },
+    rollupOptions: {
+      treeshake: TREESHAKE,
+      // files that go along with others need each other in circles: without this, what is not there yet would be called
+      output: { codeSplitting: { groups: SHARED_FILES }, strictExecutionOrder: true },
+    },
   },
   worker: { format: 'es', rollupOptions: { treeshake: TREESHAKE } },
   server: {

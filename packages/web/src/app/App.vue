@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, ref, watchEffect } from 'vue'
-import { useRoute } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import { useSession } from '../api/session-store'
 import FirstTeacherPage from '../features/people/FirstTeacherPage.vue'
 import OwnPasswordPage from '../features/people/OwnPasswordPage.vue'
 import SignInPage from '../features/people/SignInPage.vue'
+import NoticeBar from '../ui/overlays/NoticeBar.vue'
 import TipHost from '../ui/overlays/TipHost.vue'
 import RoomState from '../ui/page/RoomState.vue'
 import { useThemeChoice } from '../ui/theme/theme-store'
 import { t } from '../words/t'
+import { whenRoomIsMissing } from './missing-room'
 
 /** It knows the work: nobody waits for that before they are signed in. */
 const SignInAgain = defineAsyncComponent(() => import('../features/people/SignInAgain.vue'))
@@ -19,6 +21,8 @@ const route = useRoute()
 const choice = useThemeChoice()
 const theme = useTheme()
 const problem = ref('')
+/** Why a room could not be gone to. */
+const notice = ref<string | null>(null)
 /** Sound needs a secure context: loopback or HTTPS. */
 const secure = window.isSecureContext
 
@@ -26,6 +30,7 @@ const secure = window.isSecureContext
 const isOpen = computed(() => route.meta['open'] === true)
 
 watchEffect(() => theme.change(choice.name))
+whenRoomIsMissing(useRouter(), (sentence) => (notice.value = sentence))
 
 async function look(): Promise<void> {
   problem.value = ''
@@ -50,6 +55,7 @@ onMounted(look)
       <SignInPage v-else />
       <SignInAgain v-if="session.person" />
     </template>
+    <NoticeBar v-model="notice" />
     <TipHost />
   </v-app>
 </template>

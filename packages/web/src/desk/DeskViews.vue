@@ -2,6 +2,7 @@
 /** What lies on the desk: who is how loud, or the lines with the cards of the tracks. */
 import { defineAsyncComponent } from 'vue'
 import BalanceView from './mixer/BalanceView.vue'
+import HeardComing from './heard/HeardComing.vue'
 import DeskCards from './lanes/DeskCards.vue'
 import LaneDesk from './lanes/LaneDesk.vue'
 import PassSummary from './pass/PassSummary.vue'
@@ -10,7 +11,12 @@ import { useWork } from '../document/work-store'
 import { useDesk } from './desk-store'
 
 /** With the charts it needs: fetched when somebody looks. */
-const HeardView = defineAsyncComponent(() => import('./heard/HeardView.vue'))
+const HeardView = defineAsyncComponent({
+  loader: () => import('./heard/HeardView.vue'),
+  loadingComponent: HeardComing,
+  errorComponent: HeardComing,
+  delay: 0,
+})
 
 const desk = useDesk()
 const work = useWork()
