@@ -3,7 +3,7 @@
 import type { AssignmentCard } from '@rudlo/contract/assignments'
 import type { TodayView as Today } from '@rudlo/contract/term'
 import { promiseTimeout, useDebounceFn, useTimeoutFn } from '@vueuse/core'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { server, told } from '../../api/client'
 import { away } from '../../api/away'
@@ -13,9 +13,11 @@ import AppHeader from '../../shell/AppHeader.vue'
 import RoomPage from '../../ui/page/RoomPage.vue'
 import { prefetch } from '../../ui/prefetch'
 import { t } from '../../words/t'
-import FirstSteps from './FirstSteps.vue'
 import StudentHome from './StudentHome.vue'
 import TodayView from './today/TodayView.vue'
+
+/** With all that a first assignment is made with: for a teacher who has none. */
+const FirstSteps = defineAsyncComponent(() => import('./FirstSteps.vue'))
 
 const session = useSession()
 const router = useRouter()
