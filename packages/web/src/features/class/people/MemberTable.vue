@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The students of a class: what each did last, and what can be done for one. */
 import type { Belongings, GroupView, MemberView } from '@rudlo/contract/people'
+import { promiseTimeout } from '@vueuse/core'
 import { computed, ref, useTemplateRef } from 'vue'
 import { server, told } from '../../../api/client'
 import AppButton from '../../../ui/buttons/AppButton.vue'
@@ -68,12 +69,14 @@ async function reset(student: MemberView): Promise<void> {
   if (await asked.value!.ask()) await store.resetPassword(student.id)
 }
 
+/** What somebody has is not waited for longer than this, in ms. */
+const PATIENCE = 600
+
+/** Asks once it is known what they have: a sentence that came later would move the buttons under the hand. */
 async function askToErase(student: MemberView): Promise<void> {
-  belongings.value = null
+  const known = told(server.people[':person'].belongings.$get({ param: { person: student.id } }))
+  belongings.value = await Promise.race([known.catch(() => null), promiseTimeout(PATIENCE).then(() => null)])
   leaving.value = student
-  belongings.value = await told(
-    server.people[':person'].belongings.$get({ param: { person: student.id } }),
-  ).catch(() => null)
 }
 
 async function leave(act: (id: string) => Promise<unknown>): Promise<void> {
