@@ -19,7 +19,7 @@ export async function recording(flac: readonly number[]): Promise<number[][] | n
 
 /**
  * What is had of a recording whose file is cut off.
- * @param cuts bytes of the file that are there
+ * @param cuts bytes of the file that are there; all of them for one that is whole
  * @param frames of the recording, of which there are two channels
  * @returns for each: how many samples are said to be there, and the whole numbers of each channel up to the last that is
  */
@@ -31,7 +31,7 @@ export function beginnings(
   return Promise.all(
     cuts.map(async (cut) => {
       const into = [new Int16Array(frames), new Int16Array(frames)]
-      const count = await beginNatively(Uint8Array.from(flac.slice(0, cut)), into)
+      const count = await beginNatively(Uint8Array.from(flac.slice(0, cut)), into, cut === flac.length)
       return { count, channels: into.map((channel) => Array.from(channel.subarray(0, count))) }
     }),
   )

@@ -72,7 +72,7 @@ const isFound = new Map<string, boolean>()
 
 /** The tempo that a piece keeps from beginning to end; null for one that changes it. */
 function keptTempo({ tempo }: SongVersion): number | null {
-  const [{ bpm }] = tempo as [SongVersion['tempo'][number]]
+  const { bpm } = tempo[0]!
   return tempo.every((change) => Math.abs(change.bpm / bpm - 1) < 0.01) ? bpm : null
 }
 

@@ -126,8 +126,8 @@ export function findMeter(again: Float64Array, onsets: Float64Array, bpm: number
   const third = Math.max(early, late)
   const swing = third > half ? (third - half) / third : 0
   const plain: FoundMeter = { beats: best.beats === 2 ? 4 : best.beats, unit: 4, confidence, swing }
-  if (plain.beats === 3 && !swing) return threeOrSix(again, beat, plain)
-  if (!swing || best.beats % 2) return { found: { meter: plain, quarters: 1 }, other: null }
+  if (!swing && plain.beats === 3) return threeOrSix(again, beat, plain)
+  if (!swing || plain.beats % 2) return { found: { meter: plain, quarters: 1 }, other: null }
   // all three parts of a beat are played in 6/8, two of them where it swings
   const full = Math.min(early, late) / third
   const compound: FoundMeter = { beats: 6, unit: 8, confidence: confidence * full, swing: 0 }

@@ -141,17 +141,9 @@ export function hearTracks(
     for (const { id, own, share, looks } of tracks) {
       keep(keyOf.own.get(id)!, own.part)
       if (share) keep(keyOf.share(id), share.part)
-      if (looks)
-        keepBands(
-          cache,
-          keptBands(
-            song,
-            mix,
-            mix.tracks.find((t) => t.id === id)!,
-            looks.places,
-          ),
-          looks,
-        )
+      if (!looks) continue
+      const track = mix.tracks.find((t) => t.id === id)!
+      keepBands(cache, keptBands(song, mix, track, looks.places), looks)
     }
   }
   const whole = parts.get(keyOf.whole)!

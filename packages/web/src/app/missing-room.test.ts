@@ -3,13 +3,14 @@ import { createMemoryHistory, createRouter, type Router } from 'vue-router'
 import { whenRoomIsMissing } from './missing-room'
 
 const health = vi.fn<typeof fetch>()
-const kept = new Map<string, string>()
+/** What the browser keeps; null for one that keeps nothing. */
+let storage: Map<string, string> | null
 beforeEach(() => {
-  kept.clear()
+  storage = new Map()
   vi.stubGlobal('fetch', health)
-  vi.stubGlobal('sessionStorage', {
-    getItem: (key: string) => kept.get(key) ?? null,
-    setItem: (key: string, value: string) => kept.set(key, value),
+  vi.stubGlobal('localStorage', {
+    getItem: (key: string) => storage!.get(key) ?? null,
+    setItem: (key: string, value: string) => storage!.set(key, value),
   })
 })
 
@@ -54,6 +55,14 @@ describe('a room that cannot be fetched', () => {
     expect([said, opened]).toEqual([[], ['/songs?by=name']])
     await go('/songs')
     expect([said, opened.length]).toEqual([['Something went wrong.'], 1])
+  })
+
+  it('is not opened anew where nothing is kept: that could go on and on', async () => {
+    health.mockResolvedValue(new Response())
+    storage = null
+    const { go, said, opened } = rooms()
+    await go('/songs')
+    expect([said, opened]).toEqual([['Something went wrong.'], []])
   })
 
   it('that is there is nobody’s business', async () => {

@@ -1,26 +1,16 @@
 import type { Router } from 'vue-router'
+import { whyNotReached } from '../api/reached'
+import { keep, kept } from '../browser/kept'
 import { t } from '../words/t'
 
-/** Where it is kept that a page was opened anew because a file of it was missing, and when. */
+/** When a page was opened anew because files of it were missing. */
 const ANEW_KEY = 'rudlo-opened-anew'
 /** A page is not opened anew twice within so long, in ms: then it is something else that is wrong. */
 const ONCE_IN = 30_000
 
-/** Whether the server answers at all. */
-async function isThere(): Promise<boolean> {
-  try {
-    return (await fetch('/api/health', { cache: 'no-store' })).ok
-  } catch {
-    return false
-  }
-}
-
-function mayOpenAnew(now: number): boolean {
-  const last = Number(sessionStorage.getItem(ANEW_KEY) ?? 0)
-  if (now - last < ONCE_IN) return false
-  sessionStorage.setItem(ANEW_KEY, String(now))
-  return true
-}
+/** Whether a page may be opened anew; not where this browser keeps nothing, since that could go on and on. */
+const mayOpenAnew = (now: number): boolean =>
+  now - Number(kept(ANEW_KEY) ?? 0) > ONCE_IN && keep(ANEW_KEY, String(now))
 
 /**
  * Says so where somebody goes to a room whose files cannot be fetched, instead of staying where they are without a word. Where the
@@ -34,8 +24,8 @@ export function whenRoomIsMissing(
   openAnew = (path: string) => location.assign(path),
 ): void {
   router.onError(async (_, { fullPath }) => {
-    if (!(await isThere())) say(t('ui.unreachable'))
-    else if (mayOpenAnew(Date.now())) openAnew(fullPath)
-    else say(t('ui.fault'))
+    const away = await whyNotReached()
+    if (!away && mayOpenAnew(Date.now())) openAnew(fullPath)
+    else say(away ?? t('ui.fault'))
   })
 }

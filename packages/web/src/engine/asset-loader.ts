@@ -90,7 +90,8 @@ function keepAtRest(assets: readonly AssetInfo[]): void {
 async function begin(asset: AssetInfo, most: number, { into, arrive }: ComingAudio): Promise<void> {
   const bytes = await headOf(asset, most)
   heads.delete(asset.id)
-  arrive((await beginNatively(bytes, into)) || (await decoders.head({ bytes, into })))
+  const isWhole = bytes.length < most
+  arrive((await beginNatively(bytes, into, isWhole)) || (await decoders.head({ bytes, into })))
 }
 
 async function loadWhole(asset: AssetInfo, { into, arrive }: ComingAudio): Promise<void> {
@@ -128,9 +129,10 @@ function load(asset: AssetInfo): Loading {
 export async function fetchAudio(assets: readonly AssetInfo[]): Promise<void> {
   const most = headBytes(assets)
   const coming = assets.filter((asset) => !loading.has(asset.id))
-  const fetched = coming.map((asset) => headOf(asset, most))
-  if (await nativeScale()) for (const asset of coming) void load(asset).begun(most)
-  await Promise.all(fetched)
+  const beginAll = async () => {
+    if (await nativeScale()) for (const asset of coming) void load(asset).begun(most)
+  }
+  await Promise.all([...coming.map((asset) => headOf(asset, most)), beginAll()])
 }
 
 /** Remembers a promise by id, and forgets it again where it fails, so that it can be tried again. */

@@ -77,19 +77,24 @@ export function nativeScale(): Promise<Scale | null> {
  * Decodes the beginning of a file by the browser's own decoder, which is there at once and works beside the page.
  * @param bytes of the file, from its start on
  * @param into memory for all of the recording, a channel each
+ * @param isWhole whether it is all of the file
  * @returns how many samples of each channel are there now; 0 where it cannot be had to the last bit
  */
-export async function beginNatively(bytes: Uint8Array, into: readonly Int16Array[]): Promise<number> {
+export async function beginNatively(
+  bytes: Uint8Array,
+  into: readonly Int16Array[],
+  isWhole: boolean,
+): Promise<number> {
   const mapped = await nativeScale()
   const frames = into[0]!.length
   if (!mapped) return 0
   const channels = await channelsOf(bytes).catch(() => [])
   const decoded = channels[0]?.length ?? 0
-  // one that fills up what is missing cannot be told from one that is right
-  if (channels.length !== into.length || decoded >= frames) return 0
-  // nor can the last block, in which the file was cut off
-  const largest = (bytes[LARGEST_BLOCK]! << 8) | bytes[LARGEST_BLOCK + 1]!
-  const count = Math.max(0, Math.min(decoded - largest, BEGINNING))
+  // of a file that is cut off, one that fills up what is missing cannot be told from one that is right
+  if (channels.length !== into.length || (isWhole ? decoded !== frames : decoded >= frames)) return 0
+  // nor can the last block, in which it was cut off
+  const doubtful = isWhole ? 0 : (bytes[LARGEST_BLOCK]! << 8) | bytes[LARGEST_BLOCK + 1]!
+  const count = Math.max(0, Math.min(decoded - doubtful, BEGINNING))
   channels.forEach((samples, c) => toWhole(samples.subarray(0, count), mapped, into[c]!))
   return count
 }

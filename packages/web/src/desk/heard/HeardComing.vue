@@ -1,17 +1,26 @@
 <script setup lang="ts">
 /** In place of what is heard, while that is fetched with its charts; or why it cannot be. */
+import { ref, watch } from 'vue'
+import { whyNotReached } from '../../api/reached'
 import RoomState from '../../ui/page/RoomState.vue'
 import { t } from '../../words/t'
 
-defineProps<{
-  /** Why it could not be fetched. */
+const props = defineProps<{
+  /** Why it could not be fetched, as the browser says it. */
   error?: Error
 }>()
+/** The same for people. */
+const problem = ref('')
+watch(
+  () => props.error,
+  async (error) => (problem.value = error ? ((await whyNotReached()) ?? t('ui.fault')) : ''),
+  { immediate: true },
+)
 </script>
 
 <template>
   <section class="sheet" :aria-label="t('heard.view')">
-    <p v-if="error" class="soft" role="alert">{{ t('ui.unreachable') }}</p>
+    <p v-if="problem" class="soft" role="alert">{{ problem }}</p>
     <RoomState v-else loading />
   </section>
 </template>

@@ -71,11 +71,16 @@ async function reset(student: MemberView): Promise<void> {
 
 /** What somebody has is not waited for longer than this, in ms. */
 const PATIENCE = 600
+/** Who was asked about last: another answer that comes later is nobody's. */
+let asking: MemberView | null = null
 
 /** Asks once it is known what they have: a sentence that came later would move the buttons under the hand. */
 async function askToErase(student: MemberView): Promise<void> {
   const known = told(server.people[':person'].belongings.$get({ param: { person: student.id } }))
-  belongings.value = await Promise.race([known.catch(() => null), promiseTimeout(PATIENCE).then(() => null)])
+  asking = student
+  const found = await Promise.race([known.catch(() => null), promiseTimeout(PATIENCE).then(() => null)])
+  if (asking !== student) return
+  belongings.value = found
   leaving.value = student
 }
 
