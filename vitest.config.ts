@@ -115,6 +115,7 @@ export default defineConfig({
         test: {
           name: 'components',
           setupFiles: ['packages/web/test/words.ts'],
+          provide: { everyScreen: process.env['RUDLO_EVERY'] === '1' },
           include: ['packages/web/src/**/*.component.test.ts'],
           // a desk is put up for each test, and nothing of it is left: files need no page of their own
           isolate: false,
