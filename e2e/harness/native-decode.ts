@@ -1,10 +1,6 @@
 /** A recording through the browser's own decoder, as a page does it; run in Chromium. */
-import {
-  beginNatively,
-  decodeNatively,
-  nativeScale,
-  toWhole,
-} from '../../packages/web/src/engine/native-flac'
+import { toWholeSamples } from '@rudlo/core/flac'
+import { beginNatively, decodeNatively, nativeScale } from '../../packages/web/src/engine/native-flac'
 
 /** @returns the whole numbers of each channel; null where the browser's decoder is not taken */
 export async function recording(flac: readonly number[]): Promise<number[][] | null> {
@@ -12,7 +8,7 @@ export async function recording(flac: readonly number[]): Promise<number[][] | n
   if (!scale) return null
   return (await decodeNatively(Uint8Array.from(flac))).map((samples) => {
     const whole = new Int16Array(samples.length)
-    toWhole(samples, scale, whole)
+    toWholeSamples(samples, scale, whole)
     return Array.from(whole)
   })
 }

@@ -60,6 +60,7 @@ export interface Kernels {
   svf(left: number, right: number, n: number, stride: number, state: number, segments: number): void
   copySamples(to: number, x: number, n: number, gain: number): void
   addSamples(to: number, x: number, n: number, gain: number): void
+  wholeSamples(to: number, x: number, n: number, above: number, below: number): void
   biquad(left: number, right: number, n: number, state: number, coefficients: number): void
   ringRead(ring: number, mask: number, from: number, to: number, n: number): void
   ringFade(ring: number, mask: number, from: number, to: number, n: number, share: number, step: number): void

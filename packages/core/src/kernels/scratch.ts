@@ -11,6 +11,7 @@ function makeScratch() {
     memory,
     kernels: memory.kernels,
     samples: part.floats(PIECE + 16),
+    whole: part.shorts(PIECE),
     state: part.doubles(8),
     coefficients: part.doubles(7),
     taps: part.doubles(24),

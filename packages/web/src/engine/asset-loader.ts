@@ -1,13 +1,15 @@
 import type { AssetAudio } from '@rudlo/core/engine'
 import { unpackOverview, type Overview } from '@rudlo/core/exchange'
+import type { Scale } from '@rudlo/core/flac'
 import type { AssetInfo } from '@rudlo/core/song'
+import { transfer } from 'comlink'
 import { bytesOf, server } from '../api/client'
 import { keepFiles } from '../api/kept-answers'
 import { comingAudio, type ComingAudio } from './coming-audio'
 import type { DecodeApi } from './decode.worker'
 import { Decoders, type Decoder } from './decoders'
 import { headBytes } from './head-bytes'
-import { beginNatively, decodeNatively, nativeScale, type Scale } from './native-flac'
+import { beginNatively, decodeNatively, nativeScale } from './native-flac'
 import { WorkerHost } from './worker-host'
 
 /** A recording that was asked for. */
@@ -45,17 +47,29 @@ function decoder(): Decoder {
     head: ({ bytes, into }) => host.ask((remote) => remote.head(bytes, into)),
     decode: async ({ bytes, into }) => {
       const samples = await natively(bytes, into[0]!.length)
-      return host.ask((remote) => (samples ? remote.whole(...samples, into) : remote.decode(bytes, into)))
+      // they are large, and wanted there alone: given away, not copied
+      const given =
+        samples &&
+        transfer(
+          samples.channels,
+          samples.channels.map((channel) => channel.buffer),
+        )
+      return host.ask((remote) =>
+        given ? remote.whole(given, samples.scale, into) : remote.decode(bytes, into),
+      )
     },
   }
 }
 
 /** By the browser's own decoder; null where it cannot be had to the last bit, or the file is damaged. */
-async function natively(bytes: Uint8Array, frames: number): Promise<[Float32Array[], Scale] | null> {
+async function natively(
+  bytes: Uint8Array,
+  frames: number,
+): Promise<{ channels: Float32Array<ArrayBuffer>[]; scale: Scale } | null> {
   const scale = await nativeScale()
   if (!scale) return null
   const channels = await decodeNatively(bytes).catch(() => [])
-  return channels[0]?.length === frames ? [channels, scale] : null
+  return channels[0]?.length === frames ? { channels, scale } : null
 }
 
 const decoders = new Decoders(

@@ -1,7 +1,6 @@
 /** Web worker that makes whole numbers, two bytes a sample in shared memory, of FLAC or of what the browser decoded. */
-import { withRoomAfter } from '@rudlo/core/flac'
+import { toWholeSamples, withRoomAfter, type Scale } from '@rudlo/core/flac'
 import { expose } from 'comlink'
-import { toWhole, type Scale } from './native-flac'
 
 /** The decoder in WebAssembly maps 16 bit samples to ±1 by this; undone exactly. */
 const OWN: Scale = { above: 32_767, below: 32_767 }
@@ -23,7 +22,7 @@ function inTurn<T>(work: () => Promise<T>): Promise<T> {
 }
 
 function write(channels: readonly Float32Array[], scale: Scale, into: readonly Int16Array[]): void {
-  channels.forEach((channel, c) => toWhole(channel, scale, into[c]!))
+  channels.forEach((channel, c) => toWholeSamples(channel, scale, into[c]!))
 }
 
 const api = {

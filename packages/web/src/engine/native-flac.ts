@@ -1,3 +1,5 @@
+import type { Scale } from '@rudlo/core/flac'
+
 /** Hertz: that of every recording here, so that nothing is resampled. */
 const RATE = 44_100
 
@@ -12,15 +14,10 @@ const KNOWN_FILE = atob(
 )
 const KNOWN = [-32768, -32767, -16385, -1, 0, 1, 16383, 32767, -2, 2, -12345, 12345, -30001, 30001, -3, 3]
 
-/** What a browser makes of the greatest and the least whole number it may map to ±1: undone exactly by these. */
-export interface Scale {
-  /** 32,767 or 32,768: what samples above 0 are to be multiplied by. */
-  readonly above: number
-  /** The same for those below 0: browsers differ in it. */
-  readonly below: number
-}
-
-/** What whole numbers these samples of ±1 were. */
+/**
+ * What whole numbers these samples of ±1 were. As `toWholeSamples` of the core, for the little that the page does itself: it has no
+ * use for the kernels otherwise, and would have to fetch them first.
+ */
 export function toWhole(samples: Float32Array, { above, below }: Scale, into: Int16Array): void {
   for (let n = 0; n < samples.length; n++) {
     const x = samples[n]!
@@ -40,23 +37,15 @@ export function scaleOf(samples: Float32Array): Scale | null {
   return null
 }
 
-/** @returns samples of ±1 of each channel @throws Error where the browser cannot read it */
-async function channelsOf(bytes: Uint8Array): Promise<Float32Array[]> {
+/**
+ * What the browser's own decoder makes of a file.
+ * @returns samples of ±1 of each channel, in memory of their own that may be given to a worker
+ * @throws Error where the browser cannot read it
+ */
+export async function decodeNatively(bytes: Uint8Array): Promise<Float32Array<ArrayBuffer>[]> {
   // the decoder takes the memory it is given: the caller may need it for another try
   const audio = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(Uint8Array.from(bytes).buffer)
   return Array.from({ length: audio.numberOfChannels }, (_, c) => audio.getChannelData(c))
-}
-
-/**
- * @returns samples of ±1 of each channel, in memory that workers share
- * @throws Error where the browser cannot read it
- */
-export async function decodeNatively(bytes: Uint8Array): Promise<Float32Array[]> {
-  return (await channelsOf(bytes)).map((channel) => {
-    const samples = new Float32Array(new SharedArrayBuffer(channel.byteLength))
-    samples.set(channel)
-    return samples
-  })
 }
 
 let scale: Promise<Scale | null> | undefined
@@ -66,7 +55,7 @@ let scale: Promise<Scale | null> | undefined
  * one in WebAssembly, and done beside the page; the sound has to be the same to the last bit all the same.
  */
 export function nativeScale(): Promise<Scale | null> {
-  scale ??= channelsOf(Uint8Array.from(KNOWN_FILE, (c) => c.charCodeAt(0))).then(
+  scale ??= decodeNatively(Uint8Array.from(KNOWN_FILE, (c) => c.charCodeAt(0))).then(
     ([samples]) => scaleOf(samples!),
     () => null,
   )
@@ -88,7 +77,7 @@ export async function beginNatively(
   const mapped = await nativeScale()
   const frames = into[0]!.length
   if (!mapped) return 0
-  const channels = await channelsOf(bytes).catch(() => [])
+  const channels = await decodeNatively(bytes).catch(() => [])
   const decoded = channels[0]?.length ?? 0
   // of a file that is cut off, one that fills up what is missing cannot be told from one that is right
   if (channels.length !== into.length || (isWhole ? decoded !== frames : decoded >= frames)) return 0
