@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { randomBytes } from 'node:crypto'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -8,6 +9,7 @@ import { afterAll, describe, expect, it } from 'vitest'
 import { ArrivingFiles } from '../src/songbook/arriving'
 import { assetId } from '../src/songbook/audio/asset-id'
 import { encodeFlac } from '../src/songbook/audio/flac-encoder'
+import { CHUNK, flacPieces } from '../src/songbook/audio/flac-pieces'
 import { decodeFlac } from '../src/songbook/audio/flac-decoder'
 import { listen } from '../src/songbook/audio/listener'
 
@@ -24,6 +26,34 @@ function write(...sides: Int16Array[]): string[] {
     return file
   })
 }
+
+describe('a FLAC file', () => {
+  const facts = { id: 'x', channels: 1, frames: 1, overview: new Uint8Array() } as const
+  async function piecesOf(made: Parameters<typeof flacPieces>[0]): Promise<Buffer[]> {
+    const pieces: Buffer[] = []
+    for await (const piece of flacPieces(made)) pieces.push(Buffer.from(piece))
+    return pieces
+  }
+
+  it.each([1, CHUNK - 1, CHUNK, CHUNK + 1, 3 * CHUNK])(
+    'of %i bytes comes in the same pieces from a file as from memory',
+    async (bytes) => {
+      const flac = randomBytes(bytes)
+      const file = join(folder, `flac-${bytes}`)
+      writeFileSync(file, flac)
+      const pieces = await piecesOf({ ...facts, file, bytes })
+      expect(pieces.length).toBe(Math.ceil(bytes / CHUNK))
+      expect(Buffer.concat(pieces).equals(flac)).toBe(true)
+      expect((await piecesOf({ ...facts, flac })).map((p) => p.length)).toEqual(pieces.map((p) => p.length))
+    },
+  )
+
+  it('that was cut off meanwhile is not kept', async () => {
+    const file = join(folder, 'flac-short')
+    writeFileSync(file, randomBytes(CHUNK + 5))
+    await expect(piecesOf({ ...facts, file, bytes: CHUNK + 6 })).rejects.toThrow('shorter')
+  })
+})
 
 describe('recordings that are read block by block', () => {
   // a block has a megabyte: shorter ones, one that fills it, and longer ones

@@ -1,4 +1,5 @@
 import { words } from '@rudlo/words'
+import type { HttpBindings } from '@hono/node-server'
 import { Readable } from 'node:stream'
 import type { ReadableStream as WebStream } from 'node:stream/web'
 import { check } from '@rudlo/contract/validation'
@@ -13,6 +14,12 @@ import type { Env } from './who'
 /** Bytes a body may have where its route does not say otherwise. */
 export const USUAL_LIMIT = 64 * 1024
 
+/** How many bytes a body says it has: it is cut there by Node. null where it does not say so. */
+function saidLength(c: Context): number | null {
+  const length = c.req.header('content-length')
+  return length === undefined || c.req.header('transfer-encoding') !== undefined ? null : Number(length)
+}
+
 /** Counts a body while it comes in, and cuts it at `limit` bytes. @throws Problem 413 */
 export function limited(limit: number): MiddlewareHandler<Env> {
   const onError = () => {
@@ -20,10 +27,10 @@ export function limited(limit: number): MiddlewareHandler<Env> {
   }
   const counted: MiddlewareHandler<Env> = bodyLimit({ maxSize: limit, onError })
   return (c, next) => {
-    const length = c.req.header('content-length')
-    // what says how long it is is cut there by Node: to look at the body would make a stream of it, a fifth of a save's cost
-    if (length === undefined || c.req.header('transfer-encoding') !== undefined) return counted(c, next)
-    return Number(length) <= limit ? next() : onError()
+    const length = saidLength(c)
+    // to look at the body would make a stream of it, a fifth of a save's cost
+    if (length === null) return counted(c, next)
+    return length <= limit ? next() : onError()
   }
 }
 
@@ -33,6 +40,10 @@ export const bytesOf = async (c: Context): Promise<Uint8Array<ArrayBuffer>> =>
 
 /** A body that was limited, as it comes: for what is large, and is passed on. */
 export const piecesOf = (c: Context): Readable => {
+  const { incoming } = (c.env ?? {}) as Partial<HttpBindings>
+  // one that was not counted on its way in is as Node has it: to make a web stream of it, and of that a stream, costs as much as to
+  // write it
+  if (incoming && saidLength(c) !== null) return incoming
   const { body } = c.req.raw
   return body ? Readable.fromWeb(body as WebStream) : Readable.from([])
 }

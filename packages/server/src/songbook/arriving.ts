@@ -4,6 +4,9 @@ import { join } from 'node:path'
 import type { Readable } from 'node:stream'
 import { diskFull } from '../http/disk'
 
+/** Bytes that are written at a time: parts come in small ones. */
+const TOGETHER = 512 * 1024
+
 /**
  * Files on their way in, on the disk of this server: they are large, and gone once they are decoded. Another server of the same
  * installation has none of them: whoever is led there begins anew.
@@ -33,13 +36,23 @@ export class ArrivingFiles {
   async write(id: string, at: number, size: number, data: Readable): Promise<number> {
     await mkdir(this.folder, { recursive: true, mode: 0o700 })
     const file = await open(this.file(id), constants.O_RDWR | constants.O_CREAT, 0o600)
-    let came = 0
+    let [came, written] = [0, 0]
+    let waiting: Uint8Array[] = []
+    const write = async () => {
+      if (!waiting.length) return
+      const { bytesWritten } = await file.writev(waiting, at + written)
+      waiting = []
+      if (bytesWritten !== came - written) throw diskFull()
+      written = came
+    }
     try {
       for await (const part of data as AsyncIterable<Uint8Array>) {
         if (came + part.length > size) return size + 1
-        await file.write(part, 0, part.length, at + came)
+        waiting.push(part)
         came += part.length
+        if (came - written >= TOGETHER) await write()
       }
+      await write()
       return came
     } catch (error) {
       throw (error as NodeJS.ErrnoException).code === 'ENOSPC' ? diskFull() : error

@@ -2,11 +2,10 @@ import { Between, LessThan, type DataSource } from 'typeorm'
 import { execute } from '../database/execute'
 import { notFound } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
-import type { AssetBytes } from './audio/asset-bytes'
+import type { AssetBytes, AssetFile } from './audio/asset-bytes'
+import { CHUNK, flacPieces } from './audio/flac-pieces'
 import { Asset, AssetChunk, SongVersionAsset } from './entities'
 
-/** Bytes of a chunk: 1 MiB. */
-export const CHUNK = 1024 * 1024
 const DAY_MS = 86_400_000
 
 /** Audio in the database, as FLAC in chunks. */
@@ -22,27 +21,29 @@ export class Assets {
   }
 
   /** Keeps audio once, also where two bring the same at once. */
-  async store({ id, channels, frames, flac, overview }: AssetBytes): Promise<{ id: string; known: boolean }> {
+  async store(made: AssetBytes | AssetFile): Promise<{ id: string; known: boolean }> {
+    const { id, channels, frames, overview } = made
+    const bytes = 'flac' in made ? made.flac.length : made.bytes
     return this.database.transaction(async (manager) => {
       const createdAt = new Date()
       // whoever comes second waits here until the first is done
       const fresh = await execute(
         manager,
         'INSERT IGNORE INTO assets (id, channels, frames, bytes, overview, created_at) VALUES (?, ?, ?, ?, ?, ?)',
-        [id, channels, frames, flac.length, Buffer.from(overview), createdAt],
+        [id, channels, frames, bytes, Buffer.from(overview), createdAt],
       )
       if (!fresh) {
         // it is wanted again: it does not count as left over
         await manager.update(Asset, id, { createdAt })
         return { id, known: true }
       }
-      for (let at = 0, number = 0; at < flac.length; at += CHUNK, number++) {
+      let number = 0
+      for await (const piece of flacPieces(made))
         await execute(manager, 'INSERT INTO asset_chunks (asset_id, number, data) VALUES (?, ?, ?)', [
           id,
-          number,
-          Buffer.from(flac.subarray(at, at + CHUNK)),
+          number++,
+          piece,
         ])
-      }
       return { id, known: false }
     })
   }

@@ -10,7 +10,7 @@ import { LessThan, type DataSource } from 'typeorm'
 import { badInput, notFound, notNow, Problem } from '../http/problem'
 import type { WorkerPool } from '../jobs/worker-pool'
 import type { Person } from '../people/entities'
-import type { AssetBytes } from './audio/asset-bytes'
+import type { AssetFile } from './audio/asset-bytes'
 import type { Assets } from './assets'
 import type { Imported, ImportTask } from './import-worker'
 import type { ArrivingFiles } from './arriving'
@@ -100,10 +100,9 @@ export class Uploads {
   async decode(person: Person, id: string): Promise<Decoded> {
     const { upload, bytes } = await this.arrived(person, id)
     if (bytes < upload.bytes) throw notNow(words('upload.file-not-arrived'), { arrived: bytes })
-    const made = await this.#audio(this.files.file(id), upload.name)
-    const { id: asset, known } = await this.assets.store(made)
+    const { id: asset, channels, frames, known } = await this.#keep(this.files.file(id), upload.name)
     await this.#done(id)
-    return { asset, channels: made.channels, frames: made.frames, known }
+    return { asset, channels, frames, known }
   }
 
   /**
@@ -121,12 +120,11 @@ export class Uploads {
       if (!song.ok) throw badInput(song.problem)
       const mix = checkMix(parts.mix, song.song)
       if (!mix.ok) throw badInput(mix.problem)
-      for (const asset of song.song.assets) {
-        const made = await this.#audio(join(folder, asset.id), upload.name)
-        // its name is made of its samples: what is called otherwise was changed
-        if (made.id !== asset.id) throw badInput(words('upload.audio-damaged'))
-        await this.assets.store(made)
-      }
+      for (const asset of song.song.assets)
+        await this.#keep(join(folder, asset.id), upload.name, ({ id: made }) => {
+          // its name is made of its samples: what is called otherwise was changed
+          if (made !== asset.id) throw badInput(words('upload.audio-damaged'))
+        })
       await this.#done(id)
       return { document: song.song, mix: mix.mix, doubtfulTitle: '' }
     } finally {
@@ -134,10 +132,17 @@ export class Uploads {
     }
   }
 
-  async #audio(file: string, name: string): Promise<AssetBytes> {
-    const made = await this.importers.run({ file, name })
-    if (!('flac' in made)) throw new Error('A recording was not read.')
-    return made
+  /** Reads a file and keeps its sound, unless `check` throws. */
+  async #keep(file: string, name: string, check: (made: AssetFile) => void = () => undefined) {
+    const folder = await mkdtemp(join(tmpdir(), 'rudlo-import-'))
+    try {
+      const made = await this.importers.run({ file, name, folder })
+      if (!('file' in made)) throw new Error('A recording was not read.')
+      check(made)
+      return { ...made, known: (await this.assets.store(made)).known }
+    } finally {
+      await rm(folder, { recursive: true, force: true })
+    }
   }
 
   async #done(id: string): Promise<void> {

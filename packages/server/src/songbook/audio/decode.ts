@@ -1,10 +1,9 @@
 import { words } from '@rudlo/words'
-import { mkdtemp, readFile, rm } from 'node:fs/promises'
-import { tmpdir } from 'node:os'
+import { stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { isObject, listOf, readKeptOr, shape } from '@rudlo/core/stored'
 import { badInput } from '../../http/problem'
-import type { AssetBytes } from './asset-bytes'
+import type { AssetFile } from './asset-bytes'
 import { runTool } from './ffmpeg'
 import { FLAC_OPTIONS, RATE } from './flac-encoder'
 import { listen } from './listener'
@@ -24,20 +23,16 @@ const QUIET = ['-nostdin', '-hide_banner', '-loglevel', 'error', '-protocol_whit
  * Makes of an audio file what is kept of it: 16 bit at 44.1 kHz, mono or stereo, the same way every time. It is read once: what
  * is decoded is written as FLAC and listened to at the same time.
  * @param file name of a file on this machine
+ * @param folder where it is written, among other things: whoever made it removes it
  * @throws Problem 400 with one sentence where it is no audio, is damaged, or too long
  */
-export async function importAudio(file: string, name: string): Promise<AssetBytes> {
+export async function importAudio(file: string, name: string, folder: string): Promise<AssetFile> {
   const about = await aboutOf(file, name)
-  const folder = await mkdtemp(join(tmpdir(), 'rudlo-import-'))
-  try {
-    const heard = await decode(file, folder, name, about)
-    const flac = join(folder, FLAC)
-    // one sound on both sides is mono
-    const kept = heard.channels < about.channels ? await oneSide(flac, folder) : flac
-    return { ...heard, flac: await readFile(kept) }
-  } finally {
-    await rm(folder, { recursive: true, force: true })
-  }
+  const heard = await decode(file, folder, name, about)
+  const flac = join(folder, FLAC)
+  // one sound on both sides is mono
+  const kept = heard.channels < about.channels ? await oneSide(flac, folder) : flac
+  return { ...heard, file: kept, bytes: (await stat(kept)).size }
 }
 
 /** Decodes a file once: to FLAC, and to the samples of each side. */
