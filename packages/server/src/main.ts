@@ -68,6 +68,7 @@ async function main(): Promise<void> {
   else await database.getRepository(Setting).save({ name: 'kind', value: demo ? 'demo' : 'own' })
   await services.measuring.resume()
   services.housekeeping.start()
+  services.rehearsal.start()
   const code = (await services.installation.needsFirstTeacher())
     ? await services.installation.firstTeacherCode()
     : null

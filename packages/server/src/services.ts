@@ -15,6 +15,7 @@ import type { Log } from './http/log'
 import { HandIns } from './handins/service'
 import { Looks } from './handins/looks'
 import { Partners } from './handins/partners'
+import { Rehearsal } from './jobs/rehearsal'
 import { Housekeeping } from './jobs/housekeeping'
 import { MeasureQueue, type MeasureOptions } from './jobs/measure-queue'
 import type { DecodeTask } from './jobs/decode-worker'
@@ -102,6 +103,7 @@ export interface Services {
   readonly happenings: Happenings
   readonly lines: LiveLines
   readonly housekeeping: Housekeeping
+  readonly rehearsal: Rehearsal
   /** Folder of the built worker scripts. */
   readonly workers: URL
   /** Ends the worker threads. */
@@ -147,6 +149,9 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const uploads = new Uploads(database, assets, arriving, importers)
   const removal = new Removal(database, songs)
   const housekeeping = new Housekeeping({ uploads, assets, guard, removal }, log)
+  const rehearsal = new Rehearsal({ measurers, decoders }, THREADS, (reason) =>
+    log.error({ reason }, 'rehearsing failed'),
+  )
   const handIns = new HandIns(database, measuring, briefs, happenings)
   const permissions = new Permissions(database, people)
   const reviews = new Reviews(database)
@@ -202,11 +207,13 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     happenings,
     lines: new LiveLines(happenings),
     housekeeping,
+    rehearsal,
     workers,
     close: async () => {
       happenings.close()
       watching.close()
       housekeeping.close()
+      rehearsal.close()
       measuring.close()
       await Promise.all(
         [encoders, decoders, measurers, players, importers, mixers].map((pool) => pool.close()),

@@ -1,0 +1,157 @@
+import { LESSONS } from '@rudlo/core/brief'
+import { point } from '@rudlo/core/envelope'
+import {
+  addEffect,
+  addReturn,
+  addSend,
+  plainMix,
+  trackLevel,
+  withPoints,
+  withSetting,
+  type Mix,
+} from '@rudlo/core/mix'
+import type { AssetInfo, Role, SongVersion } from '@rudlo/core/song'
+import type { DecodeTask } from './decode-worker'
+import type { Measured, MeasureTask } from './measure-worker'
+import type { WorkerPool } from './worker-pool'
+
+/** After the start, so that nobody who opens the first page waits for it. */
+const FIRST_MS = 10_000
+/** Times over for each thread: by then the compiler knows what measuring is made of. */
+const ROUNDS = 4
+
+const RATE = 44_100
+const BAR = 3840
+const BARS = 8
+/** At 120 beats a minute. */
+const FRAMES = BARS * 2 * RATE
+
+const TRACKS: readonly Role[] = ['lead', 'voice', 'bass', 'drums', 'chords', 'texture']
+
+/** A FLAC file of 16 samples. */
+const FLAC = Buffer.from(
+  'ZkxhQ4AAACISABIAAAA8AAA8CsRA8AAAABAaLEDU2xHAeLfhIOsp3bWs//hpCAAPME6AAIABv////wAAAAE//3//56hO/jl6JPedx2CIhA03IIHJ0XP+k41ZHQRpkIXRpkUo3K6I',
+  'base64',
+)
+const FLAC_FRAMES = 16
+
+/** A recording is called by 64 figures. */
+const nameOf = (track: number) => String(track).repeat(64)
+
+/** A song of six tracks that nobody plays and nothing keeps. */
+const song: SongVersion = {
+  format: 'rudlo-song',
+  version: 1,
+  title: 'Rehearsal',
+  length: BARS * BAR,
+  tempo: [{ tick: 0, bpm: 120, form: 'hold' }],
+  meter: [{ tick: 0, beats: 4, unit: 4 }],
+  sections: ['A', 'B'].map((letter, i) => ({ id: letter, letter, name: '', tick: (i * BARS * BAR) / 2 })),
+  tracks: TRACKS.map((role) => ({ id: role, name: role, role, channels: 1 })),
+  regions: TRACKS.map((role, i) => ({
+    id: `take-${role}`,
+    track: role,
+    asset: nameOf(i),
+    start: 0,
+    offset: 0,
+    length: FRAMES,
+  })),
+  assets: TRACKS.map((_, i): AssetInfo => ({ id: nameOf(i), channels: 1, frames: FRAMES })),
+}
+
+/** Strokes that die away, a tone of its own for each track. */
+function sound(track: number): Int16Array {
+  const samples = new Int16Array(new SharedArrayBuffer(FRAMES * Int16Array.BYTES_PER_ELEMENT))
+  const beat = RATE / 2
+  const step = (2 * Math.PI * 110 * (track + 1)) / RATE
+  for (let n = 0; n < FRAMES; n++) samples[n] = 6000 * Math.exp((-4 * (n % beat)) / beat) * Math.sin(step * n)
+  return samples
+}
+
+/** What a mix may have: a return that two tracks are sent to, and effects. */
+function startingMix(): Mix {
+  let mix = addReturn(plainMix(song), '', 'reverb', { back: 'room', effect: 'reverb' })
+  for (const track of ['lead', 'voice']) {
+    mix = addSend(mix, track, 'room', `${track}-room`)
+    mix = withSetting(mix, `send/${track}-room/level`, -12)
+  }
+  return addEffect(addEffect(mix, 'chords', 'filter', 'filter'), 'bass', 'delay', 'delay')
+}
+
+/** A hand-in of a song that is not there, another one for each number. */
+export function rehearsalTask(number: number): MeasureTask {
+  const start = startingMix()
+  const drawn = TRACKS.slice(0, 3).reduce(
+    (mix, track, i) =>
+      withPoints(
+        mix,
+        trackLevel(track),
+        [point(0, -40), point((2 + i) * BAR, -6 - number), point(6 * BAR, -3), point(BARS * BAR, -30)],
+        () => `line-${track}`,
+      ),
+    start,
+  )
+  let ids = 0
+  const tasks = LESSONS.filter((lesson) => lesson.missing(start) === null).map((lesson) =>
+    lesson.make(song, start, () => `id-${ids++}`),
+  )
+  return {
+    song,
+    audio: new Map(TRACKS.map((_, i) => [nameOf(i), { channels: [sound(i)], frames: FRAMES }])),
+    start: { mix: JSON.stringify(start) },
+    mix: { work: JSON.stringify({ mix: drawn, notes: [] }) },
+    brief: { tasks, open: TRACKS.map(trackLevel) },
+    more: { commands: [], writing: [] },
+    pictured: true,
+  }
+}
+
+/**
+ * Measures hand-ins that nobody has handed in, once after the start. Threads that have measured before are a third faster: the
+ * first class that hands in at the end of a lesson, and whoever saves meanwhile, need not wait for them to learn it.
+ */
+export class Rehearsal {
+  #timer: ReturnType<typeof setTimeout> | null = null
+  #closed = false
+
+  /**
+   * @param threads of each of the pools
+   * @param failed told why it did not go through
+   */
+  constructor(
+    private readonly of: {
+      readonly measurers: Pick<WorkerPool<MeasureTask, Measured>, 'run'>
+      readonly decoders: Pick<WorkerPool<DecodeTask, Int16Array[]>, 'run'>
+    },
+    private readonly threads: number,
+    private readonly failed: (reason: string) => void,
+    private readonly firstMs = FIRST_MS,
+  ) {}
+
+  /** Rehearses when the server has been up for a moment. */
+  start(): void {
+    const failed = ({ message }: Error) => {
+      // a server that stops ends its threads
+      if (!this.#closed) this.failed(message)
+    }
+    this.#timer = setTimeout(() => void this.run().catch(failed), this.firstMs).unref()
+  }
+
+  close(): void {
+    this.#closed = true
+    if (this.#timer) clearTimeout(this.#timer)
+  }
+
+  /** What anybody hands in meanwhile comes first. @returns what was found */
+  async run(): Promise<Measured[]> {
+    const { measurers, decoders } = this.of
+    const each = Array.from({ length: this.threads }, (_, n) => n)
+    await Promise.all(each.map(() => decoders.run({ bytes: FLAC, frames: FLAC_FRAMES })))
+    const found: Measured[] = []
+    for (let round = 0; round < ROUNDS; round++)
+      found.push(
+        ...(await Promise.all(each.map((n) => measurers.run(rehearsalTask(round * this.threads + n))))),
+      )
+    return found
+  }
+}
