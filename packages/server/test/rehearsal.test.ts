@@ -38,17 +38,33 @@ describe('a rehearsal', () => {
     expect(await count()).toBe(before)
   })
 
-  it('that fails is written down, and one that the end of the server cuts short is not', async () => {
-    const log: string[] = []
+  const log: string[] = []
+  const made = (load: () => number) => {
     const run = () => Promise.reject(new Error('no more'))
-    const made = () =>
-      new Rehearsal({ measurers: { run }, decoders: { run } }, 1, (reason) => log.push(reason), 0)
-    made().start()
+    const of = { measurers: { run }, decoders: { run } }
+    return new Rehearsal(of, 1, (reason) => log.push(reason), { firstMs: 0, lookMs: 5, load })
+  }
+  const moment = () => new Promise((resolve) => setTimeout(resolve, 40))
+
+  it('that fails is written down, and one that the end of the server cuts short is not', async () => {
+    log.length = 0
+    made(() => 0).start()
     await expect.poll(() => log).toEqual(['no more'])
-    const ended = made()
+    const ended = made(() => 0)
     ended.start()
     ended.close()
-    await new Promise((resolve) => setTimeout(resolve, 30))
+    await moment()
     expect(log).toHaveLength(1)
+  })
+
+  it('waits until the server is at rest', async () => {
+    log.length = 0
+    let load = 0.9
+    const waiting = made(() => load)
+    waiting.start()
+    await moment()
+    expect(log).toEqual([])
+    load = 0.1
+    await expect.poll(() => log).toEqual(['no more'])
   })
 })

@@ -33,12 +33,12 @@ export interface HandInWords {
   readonly partner: Person | null
 }
 
-/** So many are taken at a time: whoever saves while a whole class hands in is not to wait for all of it. */
-const AT_ONCE = 2
+/** One is taken at a time, and so often in ms: whoever saves while a whole class hands in is not to wait for all of it. */
+const IN_TURN = { concurrency: 1, intervalCap: 1, interval: 20 }
 
 /** Handing in and giving back. */
 export class HandIns {
-  readonly #turns = new PQueue({ concurrency: AT_ONCE })
+  readonly #turns = new PQueue(IN_TURN)
 
   constructor(
     private readonly database: DataSource,

@@ -1,11 +1,14 @@
 import type { AssetAudio, AudioStore } from '@rudlo/core/engine'
 import type { SongVersion } from '@rudlo/core/song'
 import { LRUCache } from 'lru-cache'
+import PQueue from 'p-queue'
 import type { DecodeTask } from './decode-worker'
 import type { WorkerPool } from './worker-pool'
 
 /** Recordings that are kept decoded, in bytes: some songs of many stems. */
 const MOST_BYTES = 400 * 1024 * 1024
+/** Files that are read at a time, as many as are decoded: each is some megabytes, and whoever saves waits behind them. */
+const AT_ONCE = 2
 
 interface Kept {
   readonly bytes: number
@@ -17,6 +20,7 @@ interface Kept {
  */
 export class Recordings {
   readonly #kept: LRUCache<string, Kept>
+  readonly #turns = new PQueue({ concurrency: AT_ONCE })
 
   /**
    * @param fileOf the FLAC file of an asset; null where there is none
@@ -41,7 +45,7 @@ export class Recordings {
   #find(id: string, frames: number, channels: number): Promise<AssetAudio | null> {
     const known = this.#kept.get(id)
     if (known) return known.audio
-    const audio = this.#decode(id, frames)
+    const audio = this.#turns.add(() => this.#decode(id, frames))
     this.#kept.set(id, { bytes: frames * channels * 2, audio })
     audio.catch(() => this.#kept.delete(id))
     return audio

@@ -1,3 +1,4 @@
+import type { AssetAudio } from '@rudlo/core/engine'
 import { LESSONS } from '@rudlo/core/brief'
 import { point } from '@rudlo/core/envelope'
 import {
@@ -17,6 +18,10 @@ import type { WorkerPool } from './worker-pool'
 
 /** After the start, so that nobody who opens the first page waits for it. */
 const FIRST_MS = 10_000
+/** How often is looked whether the server is at rest. */
+const LOOK_MS = 2000
+/** A server is at rest that has something to do for less than this share of the time. */
+const AT_REST = 0.3
 /** Times over for each thread: by then the compiler knows what measuring is made of. */
 const ROUNDS = 4
 
@@ -59,13 +64,13 @@ const song: SongVersion = {
   assets: TRACKS.map((_, i): AssetInfo => ({ id: nameOf(i), channels: 1, frames: FRAMES })),
 }
 
-/** Strokes that die away, a tone of its own for each track. */
-function sound(track: number): Int16Array {
+/** A stroke at each beat that dies away. */
+function strokes(): AssetAudio {
   const samples = new Int16Array(new SharedArrayBuffer(FRAMES * Int16Array.BYTES_PER_ELEMENT))
-  const beat = RATE / 2
-  const step = (2 * Math.PI * 110 * (track + 1)) / RATE
-  for (let n = 0; n < FRAMES; n++) samples[n] = 6000 * Math.exp((-4 * (n % beat)) / beat) * Math.sin(step * n)
-  return samples
+  const [beat, period] = [RATE / 2, RATE / 110]
+  for (let n = 0; n < FRAMES; n++)
+    samples[n] = 12_000 * (1 - (n % beat) / beat) * ((n % period) / period - 0.5)
+  return { channels: [samples], frames: FRAMES }
 }
 
 /** What a mix may have: a return that two tracks are sent to, and effects. */
@@ -79,7 +84,7 @@ function startingMix(): Mix {
 }
 
 /** A hand-in of a song that is not there, another one for each number. */
-export function rehearsalTask(number: number): MeasureTask {
+export function rehearsalTask(number: number, sound = strokes()): MeasureTask {
   const start = startingMix()
   const drawn = TRACKS.slice(0, 3).reduce(
     (mix, track, i) =>
@@ -97,7 +102,8 @@ export function rehearsalTask(number: number): MeasureTask {
   )
   return {
     song,
-    audio: new Map(TRACKS.map((_, i) => [nameOf(i), { channels: [sound(i)], frames: FRAMES }])),
+    // the same sound for all of them, and heard as six
+    audio: new Map(TRACKS.map((_, i) => [nameOf(i), { ...sound }])),
     start: { mix: JSON.stringify(start) },
     mix: { work: JSON.stringify({ mix: drawn, notes: [] }) },
     brief: { tasks, open: TRACKS.map(trackLevel) },
@@ -106,11 +112,35 @@ export function rehearsalTask(number: number): MeasureTask {
   }
 }
 
+/** The share of the time since the last look in which this thread had something to do, 0…1. */
+function loadSince(): () => number {
+  let before = performance.eventLoopUtilization()
+  return () => {
+    const now = performance.eventLoopUtilization()
+    const { utilization } = performance.eventLoopUtilization(now, before)
+    before = now
+    return utilization
+  }
+}
+
+/** How a rehearsal is begun. */
+export interface RehearsalOptions {
+  /** After the start, and between two looks, in ms. */
+  readonly firstMs?: number
+  readonly lookMs?: number
+  /** The share of the time since the last look in which the server had something to do, 0…1. */
+  readonly load?: () => number
+}
+
 /**
- * Measures hand-ins that nobody has handed in, once after the start. Threads that have measured before are a third faster: the
- * first class that hands in at the end of a lesson, and whoever saves meanwhile, need not wait for them to learn it.
+ * Measures hand-ins that nobody has handed in, once after the start and when the server is at rest. Threads that have measured
+ * before are a third faster: the first class that hands in at the end of a lesson, and whoever saves meanwhile, need not wait for
+ * them to learn it.
  */
 export class Rehearsal {
+  readonly #firstMs: number
+  readonly #lookMs: number
+  readonly #load: () => number
   #timer: ReturnType<typeof setTimeout> | null = null
   #closed = false
 
@@ -125,16 +155,16 @@ export class Rehearsal {
     },
     private readonly threads: number,
     private readonly failed: (reason: string) => void,
-    private readonly firstMs = FIRST_MS,
-  ) {}
+    { firstMs = FIRST_MS, lookMs = LOOK_MS, load = loadSince() }: RehearsalOptions = {},
+  ) {
+    this.#firstMs = firstMs
+    this.#lookMs = lookMs
+    this.#load = load
+  }
 
-  /** Rehearses when the server has been up for a moment. */
+  /** Rehearses when the server has been up for a moment, and is at rest. */
   start(): void {
-    const failed = ({ message }: Error) => {
-      // a server that stops ends its threads
-      if (!this.#closed) this.failed(message)
-    }
-    this.#timer = setTimeout(() => void this.run().catch(failed), this.firstMs).unref()
+    this.#later(this.#firstMs)
   }
 
   close(): void {
@@ -147,11 +177,22 @@ export class Rehearsal {
     const { measurers, decoders } = this.of
     const each = Array.from({ length: this.threads }, (_, n) => n)
     await Promise.all(each.map(() => decoders.run({ bytes: FLAC, frames: FLAC_FRAMES })))
+    const sound = strokes()
     const found: Measured[] = []
-    for (let round = 0; round < ROUNDS; round++)
-      found.push(
-        ...(await Promise.all(each.map((n) => measurers.run(rehearsalTask(round * this.threads + n))))),
-      )
+    for (let round = 0; round < ROUNDS; round++) {
+      const tasks = each.map((n) => rehearsalTask(round * this.threads + n, sound))
+      found.push(...(await Promise.all(tasks.map((task) => measurers.run(task)))))
+    }
     return found
+  }
+
+  #later(ms: number): void {
+    this.#timer = setTimeout(() => {
+      if (this.#load() > AT_REST) return this.#later(this.#lookMs)
+      this.run().catch(({ message }: Error) => {
+        // a server that stops ends its threads
+        if (!this.#closed) this.failed(message)
+      })
+    }, ms).unref()
   }
 }
