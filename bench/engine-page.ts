@@ -1,11 +1,12 @@
 /** Runs in Chromium: the core's offline render beside the browser's own offline audio graph, on the same song. */
 import { point } from '@rudlo/core/envelope'
-import { compileMix, render, type AssetAudio } from '@rudlo/core/engine'
+import { compileMix, inTwo, makeHandover, render, type AssetAudio, type Render } from '@rudlo/core/engine'
 import { addEffect, addReturn, addSend, plainMix, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
 import { levelGain } from '@rudlo/core/scale'
 import { InstantLoudness } from '@rudlo/core/instant'
 import { loudnessTrace } from '@rudlo/core/loudness'
 import type { SongVersion } from '@rudlo/core/song'
+import type { Half } from './engine-thread'
 
 const RATE = 44_100
 const SECONDS = 90
@@ -91,10 +92,12 @@ function referenceJob(): Mix {
 
 function noise(seed: number): Int16Array {
   let state = seed * 7919 + 1
-  return Int16Array.from({ length: FRAMES }, () => {
+  const samples = new Int16Array(new SharedArrayBuffer(FRAMES * Int16Array.BYTES_PER_ELEMENT))
+  for (let n = 0; n < FRAMES; n++) {
     state = (state * 48_271) % 2_147_483_647
-    return (state & 0x3fff) - 0x2000
-  })
+    samples[n] = (state & 0x3fff) - 0x2000
+  }
+  return samples
 }
 
 /** Noise that falls by 60 dB in two seconds, for the browser's convolver. */
@@ -146,8 +149,41 @@ function browserGraph(buffers: readonly AudioBuffer[], job: Job): OfflineAudioCo
   return context
 }
 
-/** Seconds of each run, ours and the browser's in turn. */
-async function compare(job: Job, rounds: number): Promise<{ ours: number[]; theirs: number[] }> {
+/** The answer of a worker to what it was told. */
+const answerOf = <T>(worker: Worker) =>
+  new Promise<T>((resolve, reject) => {
+    worker.onmessage = ({ data }: MessageEvent<T>) => resolve(data)
+    worker.onerror = () => reject(new Error('A thread was lost.'))
+  })
+
+/** Renders a program by two threads, of which one plays ahead for the other. */
+async function onTwoThreads(program: ReturnType<typeof compileMix>, audio: ReadonlyMap<string, AssetAudio>) {
+  const threads = [new Worker('/engine-thread.js'), new Worker('/engine-thread.js')] as const
+  await Promise.all(threads.map(answerOf))
+  const { ahead, after } = inTwo(program)!
+  return async (): Promise<Render> => {
+    const handover = makeHandover(program.returns.length)
+    const [first, rest] = threads
+    const done = [answerOf<null>(first), answerOf<Render>(rest)] as const
+    first.postMessage({ role: 'ahead', program: ahead, audio, handover } satisfies Half)
+    rest.postMessage({ role: 'after', program: after, audio, handover } satisfies Half)
+    const [, sound] = await Promise.all(done)
+    return sound
+  }
+}
+
+const isSame = (a: Render, b: Render) =>
+  (['left', 'right'] as const).every((side) => a[side].every((x, n) => Object.is(x, b[side][n])))
+
+/**
+ * Seconds of each run, ours and the browser's in turn.
+ * @param threads that ours are rendered by
+ */
+async function compare(
+  job: Job,
+  rounds: number,
+  threads: 1 | 2 = 1,
+): Promise<{ ours: number[]; theirs: number[] }> {
   const channels = ids.map((_, i) => [noise(2 * i + 1), noise(2 * i + 2)])
   const audio = new Map<string, AssetAudio>(
     ids.map((id, i) => [id, { channels: channels[i]!, frames: FRAMES }]),
@@ -163,11 +199,14 @@ async function compare(job: Job, rounds: number): Promise<{ ours: number[]; thei
     return buffer
   })
   const program = compileMix(song, job === 'plain' ? plainJob() : referenceJob())
+  const rendered = threads === 2 ? await onTwoThreads(program, audio) : () => render(program, audio)!
+  if (threads === 2 && !isSame(await rendered(), render(program, audio)!))
+    throw new Error('Two threads make something else.')
   const ours: number[] = []
   const theirs: number[] = []
   for (let round = 0; round < rounds; round++) {
     let start = performance.now()
-    render(program, audio)
+    await rendered()
     ours.push((performance.now() - start) / 1000)
     const graph = browserGraph(buffers, job)
     start = performance.now()

@@ -5,6 +5,7 @@ import { BLOCK, BlockTime } from './block'
 import { Bus } from './bus'
 import { ControlSignal } from './control-signal'
 import { EngineMemory, type Floats } from '../kernels'
+import type { HandoverReader, HandoverWriter } from './handover'
 import type { Program } from './program'
 import { levelQuantity } from './quantity'
 import { ReturnStrip } from './return-strip'
@@ -26,6 +27,8 @@ export class Engine {
   moves = true
   /** Whether peaks are kept. */
   metered = false
+  /** Where what tracks before those of the program give comes from, where another thread plays them. */
+  before: HandoverReader | null = null
   /** In the order of the program's tracks. */
   strips: readonly TrackStrip[] = []
   /** In the order of the program's returns. */
@@ -36,6 +39,8 @@ export class Engine {
   readonly #main = new ControlSignal(levelQuantity, this.#own)
   readonly #mainBus = new Bus(this.#own)
   #buses: readonly Bus[] = []
+  /** The main bus and those of the returns. */
+  #allBuses: readonly Bus[] = []
   readonly #spare: Bus[] = []
   #byId = new Map<string, TrackStrip>()
   readonly #taps: { readonly ids: readonly string[]; readonly bus: Bus }[] = []
@@ -68,7 +73,7 @@ export class Engine {
 
   /** Samples for which something may still sound after all regions have ended; 0 where nothing rings. */
   get ringing(): number {
-    let most = 0
+    let most = Math.max(0, this.before?.ringing ?? 0)
     for (const strip of this.strips) most = Math.max(most, strip.ringing)
     for (const strip of this.returns) most = Math.max(most, strip.ringing)
     return most
@@ -100,6 +105,7 @@ export class Engine {
     // buses are alike: those that are not needed now are kept for later
     while (this.#spare.length < program.returns.length) this.#spare.push(new Bus(this.#own))
     this.#buses = this.#spare.slice(0, program.returns.length)
+    this.#allBuses = [this.#mainBus, ...this.#buses]
     this.#main.load(program.main)
     this.#ids = program.tracks.map((t) => t.id)
     this.listenTo(this.#solo)
@@ -144,16 +150,8 @@ export class Engine {
    */
   process(start: number, frames: number, left: Float32Array, right: Float32Array): void {
     const block = this.#block
-    block.set(start, frames)
     const main = this.#mainBus
-    main.clear(frames)
-    for (let i = 0; i < this.#buses.length; i++) this.#buses[i]!.clear(frames)
-    for (let i = 0; i < this.#taps.length; i++) this.#taps[i]!.bus.clear(frames)
-    for (let i = 0; i < this.strips.length; i++) {
-      const strip = this.strips[i]!
-      const sounds = strip.process(block, this.audio, this.moves, main, this.#buses, this.metered)
-      if (sounds) this.#give(this.#ids[i]!, strip.panned, frames)
-    }
+    this.#playTracks(start, frames)
     for (let i = 0; i < this.returns.length; i++) {
       const strip = this.returns[i]!
       const bus = this.#buses[i]!
@@ -180,6 +178,33 @@ export class Engine {
         left[n] = l[n]!
         right[n] = r[n]!
       }
+    }
+  }
+
+  /**
+   * Plays the tracks of a block alone, and hands over what they give: to whoever plays the tracks after them, in whose mix all are
+   * added up in the order in which one thread would.
+   * @throws HandoverLost
+   */
+  handOver(start: number, frames: number, to: HandoverWriter): void {
+    this.#playTracks(start, frames)
+    let ringing = 0
+    for (let i = 0; i < this.strips.length; i++) ringing = Math.max(ringing, this.strips[i]!.ringing)
+    to.give(this.#allBuses, ringing)
+  }
+
+  #playTracks(start: number, frames: number): void {
+    const block = this.#block
+    block.set(start, frames)
+    const main = this.#mainBus
+    main.clear(frames)
+    for (let i = 0; i < this.#buses.length; i++) this.#buses[i]!.clear(frames)
+    for (let i = 0; i < this.#taps.length; i++) this.#taps[i]!.bus.clear(frames)
+    this.before?.take(this.#allBuses)
+    for (let i = 0; i < this.strips.length; i++) {
+      const strip = this.strips[i]!
+      const sounds = strip.process(block, this.audio, this.moves, main, this.#buses, this.metered)
+      if (sounds) this.#give(this.#ids[i]!, strip.panned, frames)
     }
   }
 

@@ -1,11 +1,12 @@
 /** Web worker that renders a mix to WAV: the mixdown, or all stems in one zip. Ended from outside where it is stopped. */
-import { compileMix, render, renderStems, type AssetAudio } from '@rudlo/core/engine'
+import { compileMix, renderStems, type AssetAudio } from '@rudlo/core/engine'
 import { stemName, writeWav } from '@rudlo/core/exchange'
 import type { Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { expose, transfer } from 'comlink'
 import { zipSync } from 'fflate'
+import { mixdown } from './mixdown'
 
 export interface ExportTask {
   readonly what: 'mixdown' | 'stems'
@@ -14,7 +15,10 @@ export interface ExportTask {
   readonly audio: readonly (readonly [string, AssetAudio])[]
 }
 
-function make({ what, song, mix, audio }: ExportTask, progress: (share: number) => void): Uint8Array {
+async function make(
+  { what, song, mix, audio }: ExportTask,
+  progress: (share: number) => void,
+): Promise<Uint8Array> {
   const program = compileMix(song, mix)
   const store = new Map(audio)
   const options = {
@@ -25,7 +29,7 @@ function make({ what, song, mix, audio }: ExportTask, progress: (share: number) 
     },
   }
   if (what === 'mixdown') {
-    const { left, right } = render(program, store, options)!
+    const { left, right } = await mixdown(program, store, progress)
     return writeWav(SAMPLE_RATE, [left, right])
   }
   const name = new Map(song.tracks.map((t) => [t.id, t.name]))
@@ -38,8 +42,8 @@ function make({ what, song, mix, audio }: ExportTask, progress: (share: number) 
 
 const api = {
   /** @param progress told the share done, 0…1 */
-  make(task: ExportTask, progress: (share: number) => void): Uint8Array<ArrayBuffer> {
-    const file = new Uint8Array(make(task, progress))
+  async make(task: ExportTask, progress: (share: number) => void): Promise<Uint8Array<ArrayBuffer>> {
+    const file = new Uint8Array(await make(task, progress))
     return transfer(file, [file.buffer])
   },
 }
