@@ -149,8 +149,12 @@ export function createServices(database: DataSource, options: ServiceOptions): S
   const uploads = new Uploads(database, assets, arriving, importers)
   const removal = new Removal(database, songs)
   const housekeeping = new Housekeeping({ uploads, assets, guard, removal }, log)
-  const rehearsal = new Rehearsal({ measurers, decoders }, THREADS, (reason) =>
-    log.error({ reason }, 'rehearsing failed'),
+  const pools = [encoders, decoders, measurers, players, importers, mixers]
+  const rehearsal = new Rehearsal(
+    { measurers, decoders },
+    THREADS,
+    (reason) => log.error({ reason }, 'rehearsing failed'),
+    { busy: () => pools.some((pool) => pool.isBusy) },
   )
   const handIns = new HandIns(database, measuring, briefs, happenings)
   const permissions = new Permissions(database, people)
@@ -215,9 +219,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
       housekeeping.close()
       rehearsal.close()
       measuring.close()
-      await Promise.all(
-        [encoders, decoders, measurers, players, importers, mixers].map((pool) => pool.close()),
-      )
+      await Promise.all(pools.map((pool) => pool.close()))
       await measuring.settled()
     },
   }

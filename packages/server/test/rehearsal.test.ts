@@ -39,10 +39,10 @@ describe('a rehearsal', () => {
   })
 
   const log: string[] = []
-  const made = (load: () => number) => {
+  const made = (load: () => number, busy = () => false) => {
     const run = () => Promise.reject(new Error('no more'))
     const of = { measurers: { run }, decoders: { run } }
-    return new Rehearsal(of, 1, (reason) => log.push(reason), { firstMs: 0, lookMs: 5, load })
+    return new Rehearsal(of, 1, (reason) => log.push(reason), { firstMs: 0, lookMs: 5, load, busy })
   }
   const moment = () => new Promise((resolve) => setTimeout(resolve, 40))
 
@@ -65,6 +65,16 @@ describe('a rehearsal', () => {
     await moment()
     expect(log).toEqual([])
     load = 0.1
+    let busy = true
+    waiting.close()
+    const other = made(
+      () => load,
+      () => busy,
+    )
+    other.start()
+    await moment()
+    expect(log).toEqual([])
+    busy = false
     await expect.poll(() => log).toEqual(['no more'])
   })
 })

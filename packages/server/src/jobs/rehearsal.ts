@@ -17,10 +17,10 @@ import type { Measured, MeasureTask } from './measure-worker'
 import type { WorkerPool } from './worker-pool'
 
 /** After the start, so that nobody who opens the first page waits for it. */
-const FIRST_MS = 10_000
+const FIRST_MS = 20_000
 /** How often is looked whether the server is at rest. */
 const LOOK_MS = 2000
-/** A server is at rest that has something to do for less than this share of the time. */
+/** A server is at rest that takes less than this share of a core, all its threads together. */
 const AT_REST = 0.3
 /** Times over for each thread: by then the compiler knows what measuring is made of. */
 const ROUNDS = 4
@@ -112,14 +112,14 @@ export function rehearsalTask(number: number, sound = strokes()): MeasureTask {
   }
 }
 
-/** The share of the time since the last look in which this thread had something to do, 0…1. */
+/** What this process has taken of a core since the last look: more than 1 where several threads are at work. */
 function loadSince(): () => number {
-  let before = performance.eventLoopUtilization()
+  let [used, at] = [process.cpuUsage(), performance.now()]
   return () => {
-    const now = performance.eventLoopUtilization()
-    const { utilization } = performance.eventLoopUtilization(now, before)
-    before = now
-    return utilization
+    const { user, system } = process.cpuUsage(used)
+    const share = (user + system) / 1000 / (performance.now() - at)
+    ;[used, at] = [process.cpuUsage(), performance.now()]
+    return share
   }
 }
 
@@ -128,8 +128,10 @@ export interface RehearsalOptions {
   /** After the start, and between two looks, in ms. */
   readonly firstMs?: number
   readonly lookMs?: number
-  /** The share of the time since the last look in which the server had something to do, 0…1. */
+  /** What the server has taken of a core since the last look. */
   readonly load?: () => number
+  /** Whether threads are at work, or programs that they have started. */
+  readonly busy?: () => boolean
 }
 
 /**
@@ -141,6 +143,7 @@ export class Rehearsal {
   readonly #firstMs: number
   readonly #lookMs: number
   readonly #load: () => number
+  readonly #busy: () => boolean
   #timer: ReturnType<typeof setTimeout> | null = null
   #closed = false
 
@@ -155,11 +158,12 @@ export class Rehearsal {
     },
     private readonly threads: number,
     private readonly failed: (reason: string) => void,
-    { firstMs = FIRST_MS, lookMs = LOOK_MS, load = loadSince() }: RehearsalOptions = {},
+    { firstMs = FIRST_MS, lookMs = LOOK_MS, load = loadSince(), busy = () => false }: RehearsalOptions = {},
   ) {
     this.#firstMs = firstMs
     this.#lookMs = lookMs
     this.#load = load
+    this.#busy = busy
   }
 
   /** Rehearses when the server has been up for a moment, and is at rest. */
@@ -188,7 +192,8 @@ export class Rehearsal {
 
   #later(ms: number): void {
     this.#timer = setTimeout(() => {
-      if (this.#load() > AT_REST) return this.#later(this.#lookMs)
+      const load = this.#load()
+      if (load > AT_REST || this.#busy()) return this.#later(this.#lookMs)
       this.run().catch(({ message }: Error) => {
         // a server that stops ends its threads
         if (!this.#closed) this.failed(message)

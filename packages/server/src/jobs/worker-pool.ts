@@ -48,6 +48,11 @@ export class WorkerPool<In, Out> {
     this.#queue = new PQueue({ concurrency: size })
   }
 
+  /** Whether a thread is at work, or something waits for one. */
+  get isBusy(): boolean {
+    return this.#queue.size + this.#queue.pending > 0
+  }
+
   /**
    * @param urgent whether somebody waits for it: then it comes before everything that was queued
    * @throws what the worker threw, as far as it is a Problem or a RangeError; TooLong; Error where the thread died
