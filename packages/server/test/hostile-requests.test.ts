@@ -162,6 +162,29 @@ describe('a body without end', () => {
   })
 })
 
+describe('a piece of a file', () => {
+  it('that is longer than its place is refused with a sentence, nothing of it counts, and the connection goes on', async () => {
+    const server = serve({ fetch: world.app.fetch, port: 0, hostname: '127.0.0.1' })
+    await new Promise((resolve) => server.once('listening', resolve))
+    const { port } = server.address() as { port: number }
+    // a multiple of what is written at a time
+    const bytes = 1024 * 1024
+    const { body: upload } = await teacher.post<{ id: string }>('/api/uploads', { name: 'a.wav', bytes })
+    const path = `http://localhost:${port}/api/uploads/${upload.id}`
+    const headers = { cookie: teacher.cookie }
+    const send = (length: number) =>
+      fetch(`${path}/chunks/0`, { method: 'POST', headers, body: new Uint8Array(length) })
+    for (const length of [bytes + 1, 3 * bytes, bytes + 1]) {
+      const refused = await send(length)
+      expect([refused.status, ((await refused.json()) as Refused).error.code]).toEqual([400, 'bad-input'])
+      expect(await (await fetch(path, { headers })).json()).toEqual({ chunks: 0, bytes: 0 })
+    }
+    expect((await send(bytes)).status).toBe(204)
+    expect(await (await fetch(path, { headers })).json()).toEqual({ chunks: 1, bytes })
+    await new Promise((resolve) => server.close(resolve))
+  })
+})
+
 /** A MIDI file whose parts each hold one note for so many minutes at 120 quarters a minute. */
 function midiOf(parts: number, minutes: number): Uint8Array {
   const delta = minutes * 120 * 480

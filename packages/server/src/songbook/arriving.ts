@@ -29,8 +29,9 @@ export class ArrivingFiles {
 
   /**
    * Writes a piece to its place as it comes; the same piece again changes nothing.
-   * @param size bytes that it has: what comes after them is not written
-   * @returns how many bytes came, and one more where there were more than that
+   * @param at where the file ends so far
+   * @param size bytes that it has: one that has more is not kept
+   * @returns how many bytes came; `size` and one more where there were more than that
    * @throws Problem 507 where the disk is full
    */
   async write(id: string, at: number, size: number, data: Readable): Promise<number> {
@@ -46,8 +47,14 @@ export class ArrivingFiles {
       written = came
     }
     try {
-      for await (const part of data as AsyncIterable<Uint8Array>) {
-        if (came + part.length > size) return size + 1
+      // where it ends early the connection stays: whoever sends is told why
+      const parts: AsyncIterable<Uint8Array> = data.iterator({ destroyOnReturn: false })
+      for await (const part of parts) {
+        if (came + part.length > size) {
+          // what was written of it has not arrived
+          await file.truncate(at)
+          return size + 1
+        }
         waiting.push(part)
         came += part.length
         if (came - written >= TOGETHER) await write()
@@ -57,6 +64,8 @@ export class ArrivingFiles {
     } catch (error) {
       throw (error as NodeJS.ErrnoException).code === 'ENOSPC' ? diskFull() : error
     } finally {
+      // what is not wanted any more goes by unread
+      data.resume()
       await file.close()
     }
   }
