@@ -1,6 +1,15 @@
 /** Runs in Chromium: the core's offline render beside the browser's own offline audio graph, on the same song. */
 import { point } from '@rudlo/core/envelope'
-import { compileMix, inTwo, makeHandover, render, type AssetAudio, type Render } from '@rudlo/core/engine'
+import {
+  compileMix,
+  inTwo,
+  makeHandover,
+  render,
+  type AssetAudio,
+  type AudioStore,
+  type Program,
+  type Render,
+} from '@rudlo/core/engine'
 import { addEffect, addReturn, addSend, plainMix, withPoints, withSetting, type Mix } from '@rudlo/core/mix'
 import { levelGain } from '@rudlo/core/scale'
 import { InstantLoudness } from '@rudlo/core/instant'
@@ -157,7 +166,7 @@ const answerOf = <T>(worker: Worker) =>
   })
 
 /** Renders a program by two threads, of which one plays ahead for the other. */
-async function onTwoThreads(program: ReturnType<typeof compileMix>, audio: ReadonlyMap<string, AssetAudio>) {
+async function onTwoThreads(program: Program, audio: AudioStore) {
   const threads = [new Worker('/engine-thread.js'), new Worker('/engine-thread.js')] as const
   await Promise.all(threads.map(answerOf))
   const { ahead, after } = inTwo(program)!

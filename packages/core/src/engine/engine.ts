@@ -73,7 +73,7 @@ export class Engine {
 
   /** Samples for which something may still sound after all regions have ended; 0 where nothing rings. */
   get ringing(): number {
-    let most = Math.max(0, this.before?.ringing ?? 0)
+    let most = this.before?.ringing ?? 0
     for (const strip of this.strips) most = Math.max(most, strip.ringing)
     for (const strip of this.returns) most = Math.max(most, strip.ringing)
     return most
@@ -188,9 +188,8 @@ export class Engine {
    */
   handOver(start: number, frames: number, to: HandoverWriter): void {
     this.#playTracks(start, frames)
-    let ringing = 0
-    for (let i = 0; i < this.strips.length; i++) ringing = Math.max(ringing, this.strips[i]!.ringing)
-    to.give(this.#allBuses, ringing)
+    // its returns play nothing, so that it is the tracks that ring
+    to.give(this.#allBuses, this.ringing)
   }
 
   #playTracks(start: number, frames: number): void {

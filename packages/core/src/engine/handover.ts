@@ -53,14 +53,17 @@ function waitFor(state: Int32Array, which: number, count: number): void {
 class End {
   /** Blocks that have gone through here. */
   protected count = 0
-  readonly #blocks: number
+  /** Blocks that are there at a time. */
+  protected readonly blocks: number
+  /** Each side of each bus of each block: made once, since nothing is to be made while it plays. */
+  readonly #sides: readonly Float32Array[]
 
   constructor(protected readonly memory: Handover) {
-    this.#blocks = memory.notes.length / NOTES
-  }
-
-  protected get blocks(): number {
-    return this.#blocks
+    const { notes, sounds } = memory
+    this.blocks = notes.length / NOTES
+    this.#sides = Array.from({ length: sounds.length / BLOCK }, (_, i) =>
+      sounds.subarray(i * BLOCK, (i + 1) * BLOCK),
+    )
   }
 
   /** Tells the other end how many blocks went through here. */
@@ -71,14 +74,12 @@ class End {
 
   /** Where a side of a bus lies in the block that goes through now. */
   protected side(bus: number, side: number): Float32Array {
-    const { sounds, buses } = this.memory
-    const at = (((this.count % this.#blocks) * buses + bus) * 2 + side) * BLOCK
-    return sounds.subarray(at, at + BLOCK)
+    return this.#sides[((this.count % this.blocks) * this.memory.buses + bus) * 2 + side]!
   }
 
   /** Where the notes of that block lie. */
   protected get note(): number {
-    return (this.count % this.#blocks) * NOTES
+    return (this.count % this.blocks) * NOTES
   }
 }
 

@@ -1,4 +1,5 @@
 import type { AssetAudio } from '@rudlo/core/engine'
+import { KNOWN_FLAC, KNOWN_SAMPLES } from '@rudlo/core/flac'
 import { LESSONS } from '@rudlo/core/brief'
 import { point } from '@rudlo/core/envelope'
 import {
@@ -32,13 +33,6 @@ const BARS = 8
 const FRAMES = BARS * 2 * RATE
 
 const TRACKS: readonly Role[] = ['lead', 'voice', 'bass', 'drums', 'chords', 'texture']
-
-/** A FLAC file of 16 samples. */
-const FLAC = Buffer.from(
-  'ZkxhQ4AAACISABIAAAA8AAA8CsRA8AAAABAaLEDU2xHAeLfhIOsp3bWs//hpCAAPME6AAIABv////wAAAAE//3//56hO/jl6JPedx2CIhA03IIHJ0XP+k41ZHQRpkIXRpkUo3K6I',
-  'base64',
-)
-const FLAC_FRAMES = 16
 
 /** A recording is called by 64 figures. */
 const nameOf = (track: number) => String(track).repeat(64)
@@ -180,7 +174,8 @@ export class Rehearsal {
   async run(): Promise<Measured[]> {
     const { measurers, decoders } = this.of
     const each = Array.from({ length: this.threads }, (_, n) => n)
-    await Promise.all(each.map(() => decoders.run({ bytes: FLAC, frames: FLAC_FRAMES })))
+    const short = { bytes: Buffer.from(KNOWN_FLAC, 'base64'), frames: KNOWN_SAMPLES.length }
+    await Promise.all(each.map(() => decoders.run(short)))
     const sound = strokes()
     const found: Measured[] = []
     for (let round = 0; round < ROUNDS; round++) {

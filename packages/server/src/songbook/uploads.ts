@@ -120,11 +120,7 @@ export class Uploads {
       if (!song.ok) throw badInput(song.problem)
       const mix = checkMix(parts.mix, song.song)
       if (!mix.ok) throw badInput(mix.problem)
-      for (const asset of song.song.assets)
-        await this.#keep(join(folder, asset.id), upload.name, ({ id: made }) => {
-          // its name is made of its samples: what is called otherwise was changed
-          if (made !== asset.id) throw badInput(words('upload.audio-damaged'))
-        })
+      for (const asset of song.song.assets) await this.#keep(join(folder, asset.id), upload.name, asset.id)
       await this.#done(id)
       return { document: song.song, mix: mix.mix, doubtfulTitle: '' }
     } finally {
@@ -132,13 +128,17 @@ export class Uploads {
     }
   }
 
-  /** Reads a file and keeps its sound, unless `check` throws. */
-  async #keep(file: string, name: string, check: (made: AssetFile) => void = () => undefined) {
+  /**
+   * Reads a file and keeps its sound.
+   * @param called what it has to be called, where that is known: its name is made of its samples
+   * @throws Problem 400 with one sentence
+   */
+  async #keep(file: string, name: string, called?: string): Promise<AssetFile & { readonly known: boolean }> {
     const folder = await mkdtemp(join(tmpdir(), 'rudlo-import-'))
     try {
       const made = await this.importers.run({ file, name, folder })
       if (!('file' in made)) throw new Error('A recording was not read.')
-      check(made)
+      if (called !== undefined && made.id !== called) throw badInput(words('upload.audio-damaged'))
       return { ...made, known: (await this.assets.store(made)).known }
     } finally {
       await rm(folder, { recursive: true, force: true })

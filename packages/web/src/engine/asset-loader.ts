@@ -45,19 +45,16 @@ function decoder(): Decoder {
   return {
     warm: () => void warmed().catch(() => null),
     head: ({ bytes, into }) => host.ask((remote) => remote.head(bytes, into)),
-    decode: async ({ bytes, into }) => {
-      const samples = await natively(bytes, into[0]!.length)
-      // they are large, and wanted there alone: given away, not copied
-      const given =
-        samples &&
-        transfer(
-          samples.channels,
-          samples.channels.map((channel) => channel.buffer),
-        )
-      return host.ask((remote) =>
-        given ? remote.whole(given, samples.scale, into) : remote.decode(bytes, into),
-      )
-    },
+    decode: ({ bytes, into }) =>
+      // all of it again where the worker is lost: what it was given is gone with it
+      host.ask(async (remote) => {
+        const samples = await natively(bytes, into[0]!.length)
+        if (!samples) return remote.decode(bytes, into)
+        const { channels, scale } = samples
+        // they are large, and wanted there alone: given away, not copied
+        const memory = channels.map((channel) => channel.buffer)
+        return remote.whole(transfer(channels, memory), scale, into)
+      }),
   }
 }
 

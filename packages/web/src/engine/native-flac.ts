@@ -1,4 +1,4 @@
-import type { Scale } from '@rudlo/core/flac'
+import { KNOWN_FLAC, KNOWN_SAMPLES, type Scale } from '@rudlo/core/flac'
 
 /** Hertz: that of every recording here, so that nothing is resampled. */
 const RATE = 44_100
@@ -7,12 +7,6 @@ const RATE = 44_100
 const BEGINNING = 5 * RATE
 /** Where a file says how many samples its largest block has, in two bytes (RFC 9639, 8.2). */
 const LARGEST_BLOCK = 10
-
-/** A file of 16 samples of 16 bits, and what they are: how a browser maps whole numbers to ±1 is seen by these. */
-const KNOWN_FILE = atob(
-  'ZkxhQ4AAACISABIAAAA8AAA8CsRA8AAAABAaLEDU2xHAeLfhIOsp3bWs//hpCAAPME6AAIABv////wAAAAE//3//56hO/jl6JPedx2CIhA03IIHJ0XP+k41ZHQRpkIXRpkUo3K6I',
-)
-const KNOWN = [-32768, -32767, -16385, -1, 0, 1, 16383, 32767, -2, 2, -12345, 12345, -30001, 30001, -3, 3]
 
 /**
  * What whole numbers these samples of ±1 were. As `toWholeSamples` of the core, for the little that the page does itself: it has no
@@ -27,12 +21,12 @@ export function toWhole(samples: Float32Array, { above, below }: Scale, into: In
 
 /** The scale that gives back the known samples, each of them; null where there is none. */
 export function scaleOf(samples: Float32Array): Scale | null {
-  if (samples.length !== KNOWN.length) return null
-  const whole = new Int16Array(KNOWN.length)
+  if (samples.length !== KNOWN_SAMPLES.length) return null
+  const whole = new Int16Array(KNOWN_SAMPLES.length)
   for (const above of [32_767, 32_768])
     for (const below of [32_767, 32_768]) {
       toWhole(samples, { above, below }, whole)
-      if (KNOWN.every((k, n) => k === whole[n])) return { above, below }
+      if (KNOWN_SAMPLES.every((k, n) => k === whole[n])) return { above, below }
     }
   return null
 }
@@ -55,7 +49,7 @@ let scale: Promise<Scale | null> | undefined
  * one in WebAssembly, and done beside the page; the sound has to be the same to the last bit all the same.
  */
 export function nativeScale(): Promise<Scale | null> {
-  scale ??= decodeNatively(Uint8Array.from(KNOWN_FILE, (c) => c.charCodeAt(0))).then(
+  scale ??= decodeNatively(Uint8Array.from(atob(KNOWN_FLAC), (c) => c.charCodeAt(0))).then(
     ([samples]) => scaleOf(samples!),
     () => null,
   )

@@ -29,7 +29,7 @@ async function make(
     },
   }
   if (what === 'mixdown') {
-    const { left, right } = await mixdown(program, store, progress)
+    const { left, right } = await mixdown(program, store, options)
     return writeWav(SAMPLE_RATE, [left, right])
   }
   const name = new Map(song.tracks.map((t) => [t.id, t.name]))

@@ -6,36 +6,35 @@ import {
   type AudioStore,
   type Program,
   type Render,
+  type RenderOptions,
 } from '@rudlo/core/engine'
 import { wrap } from 'comlink'
 import type { PlayAheadApi } from './play-ahead.worker'
 
 const playAhead = () => new Worker(new URL('./play-ahead.worker.ts', import.meta.url), { type: 'module' })
 
-/** A mix with its tail. @param onProgress told the share done, 0…1 */
-type Rendered = (program: Program, audio: AudioStore, onProgress: (share: number) => void) => Promise<Render>
-
 /**
- * Renders a mix with its tail, for a worker: where the machine has two cores, a second worker plays the first tracks ahead. It makes
- * the same to the last bit, and where that worker comes to nothing this one does all of it.
+ * Renders a mix, for a worker: where the machine has two cores, a second worker plays the first tracks ahead. It makes the same to
+ * the last bit, and where that worker comes to nothing this one does all of it.
+ * @param options of which `onProgress` stops nothing
  */
-export const mixdown: Rendered = async (program, audio, onProgress) => {
-  const told = (share: number) => {
-    onProgress(share)
-    return true
-  }
-  const alone = () => render(program, audio, { tail: true, onProgress: told })!
+export async function mixdown(
+  program: Program,
+  audio: AudioStore,
+  options: Pick<RenderOptions, 'tail' | 'onProgress'>,
+): Promise<Render> {
+  const alone = () => render(program, audio, options)!
   const two = navigator.hardwareConcurrency > 1 ? inTwo(program) : null
   if (!two) return alone()
   const helper = playAhead()
-  const remote = wrap<PlayAheadApi>(helper)
   try {
-    // it has to be up first: this thread does not look up until all is rendered
+    const remote = wrap<PlayAheadApi>(helper)
     const lost = new Promise<false>((resolve) => helper.addEventListener('error', () => resolve(false)))
+    // it has to be up first: this thread does not look up until all is rendered
     if (!(await Promise.race([remote.ready(), lost]))) return alone()
     const before = makeHandover(program.returns.length)
-    void remote.play(two.ahead, audio, true, before).catch(() => undefined)
-    return render(two.after, audio, { tail: true, onProgress: told, before })!
+    void remote.play(two.ahead, audio, options.tail ?? false, before).catch(() => undefined)
+    return render(two.after, audio, { ...options, before })!
   } catch (error) {
     if (error instanceof HandoverLost) return alone()
     throw error
