@@ -7,17 +7,16 @@ import { join } from 'node:path'
 import { ROOT } from './lib/paths.mjs'
 import { needDebian, needModules } from './lib/provision.mjs'
 import { failedStories, failedTests } from './lib/results.mjs'
-import { run } from './lib/run.mjs'
+import { runScript, runTool } from './lib/run.mjs'
 import { say } from './lib/say.mjs'
 import { Tally } from './lib/tally.mjs'
 
 const RESULTS = join(ROOT, 'test-results')
-const npx = (...args) => run('npx', ['--no-install', ...args], { cwd: ROOT, show: true })
 const tally = new Tally()
 
 /** Counts a command as one test: it passes or it fails. */
-async function check(suite, name, ...args) {
-  const { code } = await tally.timed(suite, () => npx(...args))
+async function check(suite, name, command) {
+  const { code } = await tally.timed(suite, command)
   tally.add(suite, { passed: code === 0 ? 1 : 0, failed: code === 0 ? 0 : 1 })
   if (code !== 0) tally.failure(suite, name)
 }
@@ -26,7 +25,7 @@ async function check(suite, name, ...args) {
 async function suite(name, file, counts, failures, ...args) {
   say(`${name} …`)
   const result = join(RESULTS, file)
-  await tally.timed(name, () => npx(...args))
+  await tally.timed(name, () => runTool(...args))
   const found = existsSync(result) ? JSON.parse(readFileSync(result, 'utf8')) : undefined
   tally.add(name, found ? counts(found) : { failed: 1 })
   if (!found) tally.failure(name, 'the suite as a whole')
@@ -92,9 +91,9 @@ await Promise.all([
     const { seededFolder } = await import('./lib/seed.mjs')
     // whoever needs it asks again, and is told why there is none
     seeding = seededFolder().catch(() => undefined)
-    await check('style', 'linting', 'oxlint')
-    await check('style', 'linting components', 'eslint', '**/*.vue')
-    await check('style', 'looking at the format', 'oxfmt', '--list-different', '.')
+    await check('style', 'linting', () => runTool('oxlint'))
+    await check('style', 'linting components', () => runTool('eslint', '**/*.vue'))
+    await check('style', 'looking at the format', () => runTool('oxfmt', '--list-different', '.'))
   })(),
   (async () => {
     for (const project of PROJECTS) {
@@ -102,8 +101,10 @@ await Promise.all([
       tally.add('types', { passed: wrong.length ? 0 : 1, failed: wrong.length ? 1 : 0 })
       if (wrong.length) tally.failure('types', `types of ${project}`, wrong.join('\n'))
     }
-    await check('types', 'looking at the contract', 'node', 'scripts/contract.mjs', '--check')
-    await check('style', 'looking at the layers', 'depcruise', '--output-type', 'err', ...LAYERS())
+    await check('types', 'looking at the contract', () => runScript('scripts/contract.mjs', '--check'))
+    await check('style', 'looking at the layers', () =>
+      runTool('depcruise', '--output-type', 'err', ...LAYERS()),
+    )
   })(),
 ])
 

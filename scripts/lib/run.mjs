@@ -1,4 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process'
+import { join } from 'node:path'
+import { ROOT } from './paths.mjs'
 
 /** Whether a command exists on this machine. */
 export function has(command) {
@@ -39,6 +41,13 @@ export async function must(command, args, options) {
   }
   return output
 }
+
+/** Runs a script of this checkout, in the open. */
+export const runScript = (file, ...args) =>
+  run(process.execPath, [join(ROOT, file), ...args], { cwd: ROOT, show: true })
+
+/** Runs a program of a package that is installed here, in the open: npx takes half a second to find it. */
+export const runTool = (name, ...args) => runScript(join('node_modules/.bin', name), ...args)
 
 export const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
 

@@ -25,6 +25,14 @@ export const RHYTHMS: readonly Rhythm[] = [
   { name: 'brisk', bpm: 138, low: 'X...x...X...x...', high: '..x...x...x...xx', lead: 0 },
 ]
 
+/** How long a stroke rings, in samples. */
+const STROKE = Math.floor(SAMPLE_RATE * 0.12)
+const made = (of: (n: number) => number) => Float64Array.from({ length: STROKE }, (_, n) => of(n))
+/** A thump without its noise, and how its noise and a hiss die away. */
+const THUMP = made((n) => Math.exp(-n / 1800) * Math.sin(n * 0.012))
+const RUSTLE = made((n) => 0.3 * Math.exp(-n / 1800 - n / 90))
+const HISS = made((n) => Math.exp(-n / 700))
+
 /** Plays a rhythm: a thump for the low signs, a hiss for the high ones, with hands that are never quite in time. */
 export function playRhythm({ bpm, low, high, lead }: Rhythm, seconds = 30): Int16Array {
   const out = new Float32Array(seconds * SAMPLE_RATE)
@@ -38,10 +46,10 @@ export function playRhythm({ bpm, low, high, lead }: Rhythm, seconds = 30): Int1
       if (sign === '.') return
       const hard = sign === 'X' ? 0.5 : 0.28
       const at = Math.round((start + (random() - 0.5) * 0.008) * SAMPLE_RATE)
-      for (let n = 0; n < SAMPLE_RATE * 0.12; n++) {
-        const decay = Math.exp(-n / (isLow ? 1800 : 700))
-        const wave = isLow ? Math.sin(n * 0.012) + 0.3 * (random() - 0.5) * Math.exp(-n / 90) : random() - 0.5
-        if (at + n >= 0 && at + n < out.length) out[at + n]! += hard * decay * wave
+      for (let n = 0; n < STROKE; n++) {
+        const noise = random() - 0.5
+        const sound = isLow ? THUMP[n]! + noise * RUSTLE[n]! : noise * HISS[n]!
+        if (at + n >= 0 && at + n < out.length) out[at + n]! += hard * sound
       }
     }
     strike(low[i % low.length]!, true)

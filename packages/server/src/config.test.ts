@@ -21,11 +21,17 @@ describe('what a server is told', () => {
     expect(config).toMatchObject({
       port: 8321,
       demo: true,
+      rehearse: true,
       proxied: false,
       tls: null,
       hosts: ['a.example', 'b.example'],
       database: { host: '127.0.0.1', port: 3307, username: 'rudlo' },
     })
+  })
+
+  it('leaves out the rehearsal where that is said', () => {
+    const config = configFrom({ ...database, RUDLO_PORT: '1', RUDLO_DEMO: '0', RUDLO_REHEARSE: '0' })
+    expect(config).toMatchObject({ demo: false, rehearse: false })
   })
 
   it.each([

@@ -7,7 +7,7 @@ import type { DatabaseSettings } from './database/data-source'
 /** A port as text in the environment. */
 const AsNumber = () => Transform(({ value }: { value: unknown }) => Number(value))
 /** A switch as text in the environment: "1" for on. */
-const AsFlag = () => Transform(({ value }: { value: unknown }) => value === '1')
+const AsFlag = () => Transform(({ value }: { value: unknown }) => value === '1' || value === true)
 const IsPort = (): PropertyDecorator => (target, property) => {
   for (const rule of [IsInt(), Min(0), Max(65_535)]) rule(target, property)
 }
@@ -52,6 +52,11 @@ class ServerVariables extends DatabaseVariables {
   @IsInt()
   @Min(1)
   RUDLO_DEMO_CLASSES?: number
+
+  /** Whether it rehearses measuring a while after its start; it does where nothing else is said. */
+  @AsFlag()
+  @IsBoolean()
+  RUDLO_REHEARSE = true
 
   /** Folder of the built web application; none serves no pages. */
   @IsOptional()
@@ -103,6 +108,7 @@ export interface Config {
   readonly port: number
   readonly demo: boolean
   readonly demoClasses: number | undefined
+  readonly rehearse: boolean
   readonly web: string | undefined
   readonly log: string | undefined
   readonly disk: string | undefined
@@ -146,6 +152,7 @@ export function configFrom(environment: NodeJS.ProcessEnv): Config {
     port: v.RUDLO_PORT,
     demo: v.RUDLO_DEMO,
     demoClasses: v.RUDLO_DEMO_CLASSES,
+    rehearse: v.RUDLO_REHEARSE,
     web: v.RUDLO_WEB,
     log: v.RUDLO_LOG,
     disk: v.RUDLO_DISK,

@@ -37,6 +37,7 @@ async function main(): Promise<void> {
     port,
     demo: wantsDemo,
     demoClasses,
+    rehearse,
     web,
     log: file,
     disk,
@@ -68,7 +69,7 @@ async function main(): Promise<void> {
   else await database.getRepository(Setting).save({ name: 'kind', value: demo ? 'demo' : 'own' })
   await services.measuring.resume()
   services.housekeeping.start()
-  services.rehearsal.start()
+  if (rehearse) services.rehearsal.start()
   const code = (await services.installation.needsFirstTeacher())
     ? await services.installation.firstTeacherCode()
     : null

@@ -14,6 +14,8 @@ declare module 'vitest' {
 
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   await build({ web: false })
+  // servers that tests start have nobody to rehearse for
+  process.env['RUDLO_REHEARSE'] = '0'
   const folder = mkdtempSync(join(tmpdir(), 'rudlo-test-'))
   const database = await new PrivateDatabase(folder, { more: 'test\\_%' }).start()
   const { host, port, username, password } = database.connection

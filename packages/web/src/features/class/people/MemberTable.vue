@@ -21,7 +21,11 @@ import { whenText } from '../../../words/dates'
 import { t } from '../../../words/t'
 import { useClass } from './class-store'
 
-const props = defineProps<{ group: GroupView }>()
+const { group, patience = 600 } = defineProps<{
+  group: GroupView
+  /** What somebody has is not waited for longer than this before it is asked whether they are to be taken out, in ms. */
+  patience?: number
+}>()
 const emit = defineEmits<{ add: [] }>()
 
 const store = useClass()
@@ -37,7 +41,7 @@ const belongings = ref<Belongings | null>(null)
 const moving = ref<{ readonly student: MemberView; readonly leaves: boolean } | null>(null)
 const target = ref('')
 const others = computed(() =>
-  (store.groups ?? []).filter((g) => g.id !== props.group.id).map((g) => ({ value: g.id, text: g.name })),
+  (store.groups ?? []).filter((g) => g.id !== group.id).map((g) => ({ value: g.id, text: g.name })),
 )
 function begin(student: MemberView, leaves: boolean): void {
   moving.value = { student, leaves }
@@ -45,7 +49,7 @@ function begin(student: MemberView, leaves: boolean): void {
 }
 async function move(): Promise<void> {
   const { student, leaves } = moving.value!
-  if (await store.takeIn(student.id, target.value, leaves ? props.group.id : undefined)) moving.value = null
+  if (await store.takeIn(student.id, target.value, leaves ? group.id : undefined)) moving.value = null
 }
 
 const lastText = ({ last }: MemberView) =>
@@ -69,8 +73,6 @@ async function reset(student: MemberView): Promise<void> {
   if (await asked.value!.ask()) await store.resetPassword(student.id)
 }
 
-/** What somebody has is not waited for longer than this, in ms. */
-const PATIENCE = 600
 /** Who was asked about last: another answer that comes later is nobody's. */
 let asking: MemberView | null = null
 
@@ -78,7 +80,7 @@ let asking: MemberView | null = null
 async function askToErase(student: MemberView): Promise<void> {
   const known = told(server.people[':person'].belongings.$get({ param: { person: student.id } }))
   asking = student
-  const found = await Promise.race([known.catch(() => null), promiseTimeout(PATIENCE).then(() => null)])
+  const found = await Promise.race([known.catch(() => null), promiseTimeout(patience).then(() => null)])
   if (asking !== student) return
   belongings.value = found
   leaving.value = student
@@ -95,7 +97,7 @@ async function leave(act: (id: string) => Promise<unknown>): Promise<void> {
   <section class="sheet members" :aria-label="t('class.tab.people')">
     <RoomState
       :empty="
-        props.group.students.length
+        group.students.length
           ? null
           : { title: t('class.students.none'), text: t('class.students.none.text') }
       "

@@ -8,8 +8,11 @@ import MemberTable from './MemberTable.vue'
 const student = (name: string) => ({ id: name.toLowerCase(), name, signIn: name, mustChange: false })
 const group = { id: 'g', name: 'Monday', students: [student('Lena'), student('Udo')] } as unknown as GroupView
 
+/** Ms that no test takes. */
+const AS_LONG_AS_IT_TAKES = 1e6
+
 /** A class whose students have works, which the server says when it is told to. */
-async function atClass() {
+async function atClass(patience = AS_LONG_AS_IT_TAKES) {
   const answers = new Map<string, () => void>()
   serveWith({
     get: (path) =>
@@ -17,7 +20,7 @@ async function atClass() {
         ? new Promise((resolve) => answers.set(path.split('/').at(-2)!, () => resolve({ works: 3 })))
         : [group],
   })
-  await atRoom(MemberTable, { group })
+  await atRoom(MemberTable, { group, patience })
   const row = (name: string) => page.getByTestId('student').filter({ hasText: name })
   /** Presses what asks whether a student is to be taken out, and waits until the server was asked. */
   const leave = async (name: string) => {
@@ -39,7 +42,7 @@ describe('whether a student is to be taken out', () => {
   })
 
   it('is asked without that where the server takes its time, and does not change then', async () => {
-    const { leave, answer } = await atClass()
+    const { leave, answer } = await atClass(100)
     await leave('Lena')
     await expect.element(page.getByTestId('take-out')).toBeVisible()
     answer('Lena')
