@@ -85,14 +85,28 @@ async function isSound(person: Person): Promise<void> {
   await isLegible(person)
 }
 
-/** The same for a page that may be longer than the screen. */
+/** Whether every place is looked at in every way, and not in one way after the other in turn. */
+const EVERY = process.env['RUDLO_EVERY'] === '1'
+/** How many places were looked at. */
+let places = 0
+
+/** The same for a page that may be longer than the screen: in light, and in one of the two other ways in turn. */
 async function isLegible(person: Person): Promise<void> {
-  // names, roles and order are the same in both: the second time only colours are looked at
+  expect(await faults(person), 'light').toEqual([])
+  const turn = places++ % 2
+  if (EVERY || turn === 0) await isLegibleInDark(person)
+  if (EVERY || turn === 1) await isLegibleEnlarged(person)
+}
+
+/** Names, roles and order are the same as in light: only colours are looked at. */
+async function isLegibleInDark(person: Person): Promise<void> {
   await person.page.emulateMedia({ colorScheme: 'dark', reducedMotion: 'reduce' })
   expect(await faults(person, ['color-contrast']), 'dark').toEqual([])
   await person.page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' })
-  expect(await faults(person), 'light').toEqual([])
-  // text twice as large, in the colours of the machine: names, roles and what scrolls are looked at once more
+}
+
+/** Text twice as large, in the colours of the machine: names, roles and what scrolls are looked at once more. */
+async function isLegibleEnlarged(person: Person): Promise<void> {
   await person.page.emulateMedia({ forcedColors: 'active', reducedMotion: 'reduce' })
   await person.page.evaluate(() => (document.documentElement.style.fontSize = '200%'))
   expect(await faults(person, LARGE), 'twice as large, in forced colours').toEqual([])

@@ -13,6 +13,7 @@ import {
 } from '../mix'
 import { levelGain, levelScale } from '../scale'
 import { SAMPLE_RATE } from '../time'
+import { same } from '../../test/samples'
 import { audioFor, smallSong, withLine } from '../../test/songs'
 import { BLOCK, compileMix, panMono, panStereo, Player, RAMP, render, type AssetAudio } from '.'
 
@@ -193,7 +194,7 @@ describe('render', () => {
     const mix = withLine(song, 'reed', [point(0, -20), point(15_360, 0)])
     const audio = audioFor(song, (n) => ((n * 7919) % 20_011) - 10_005)
     const whole = out(mix, audio)
-    expect(out(mix, audio).left).toEqual(whole.left)
+    expect(same(out(mix, audio).left, whole.left)).toBe(true)
     const from = 3 * SAMPLE_RATE
     const part = out(mix, audio, { from, to: from + 5000 })
     for (let n = 0; n < 5000; n += 37) expect(part.left[n]).toBeCloseTo(whole.left[from + n]!, 4)

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { same } from '../../test/samples'
 import { audioFor, smallSong } from '../../test/songs'
 import { point } from '../envelope'
 import {
@@ -67,8 +68,6 @@ function rendered(mix: Mix, options: RenderOptions) {
   renderAhead(ahead, audio, options, before)
   return render(after, audio, { ...options, before })!
 }
-
-const same = (a: Float32Array, b: Float32Array) => Buffer.from(a.buffer).equals(Buffer.from(b.buffer))
 
 describe('a mix that two threads render', () => {
   it('is the same to the last bit, whatever is in it and wherever it begins and ends', () => {

@@ -5,14 +5,14 @@ import { mistakesOf } from '@rudlo/core/mistakes'
 import { allLanes, plainMix, resolve, withReadyMove, type Mix } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { describe, expect, it } from 'vitest'
-import { playPart, songVersionOf } from '../songs'
+import { played } from '../../test/played'
 import { SONGS, TERM } from '.'
 
 /**
  * What is heard takes its time: of all moves on all lanes every so manieth is played, each song from another one on. All of them
  * with RUDLO_EVERY=1.
  */
-const EVERY = Number(process.env['RUDLO_EVERY'] ?? 27)
+const EVERY = Number(process.env['RUDLO_EVERY'] ?? 41)
 
 let n = 0
 
@@ -20,15 +20,7 @@ describe('what a ready move makes, as it is heard,', () => {
   it.each(SONGS.map((score, i) => ({ title: score.title, score, from: i })))(
     'in "$title" is no mistake',
     ({ score, from }) => {
-      const played = score.parts.map((part) => playPart(score, part))
-      const song = songVersionOf(
-        score,
-        played,
-        score.parts.map((p) => p.id),
-      )
-      const audio = new Map(
-        played.map(({ part, channels }) => [part.id, { channels, frames: channels[0]!.length }]),
-      )
+      const { song, audio } = played(score)
       // the first balance is too hot before anything was drawn: making room is what it is about
       const start = TERM.findLast((planned) => planned.score === score)!.start(plainMix(song))
       const parts = new RecentParts()

@@ -14,24 +14,12 @@ import {
 } from '@rudlo/core/mix'
 import { songTime, type SongVersion } from '@rudlo/core/song'
 import { describe, expect, it } from 'vitest'
-import { playPart, songVersionOf } from '../songs'
-import { SONGS, TERM } from '.'
-
-const songs = SONGS.map((score) => {
-  const played = score.parts.map((part) => playPart(score, part))
-  return [
-    score,
-    songVersionOf(
-      score,
-      played,
-      score.parts.map((p) => p.id),
-    ),
-  ] as const
-})
+import { played } from '../../test/played'
+import { TERM } from '.'
 
 /** Every mix that an assignment of the term begins with. */
 const starts = TERM.map((planned) => {
-  const song = songs.find(([score]) => score === planned.score)![1]
+  const { song } = played(planned.score)
   return { title: planned.title, song, start: planned.start(plainMix(song)) }
 })
 

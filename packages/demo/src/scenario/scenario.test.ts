@@ -1,30 +1,16 @@
 import { assessWork, readBrief, type Assessment } from '@rudlo/core/brief'
-import type { AssetAudio } from '@rudlo/core/engine'
 import { RecentParts } from '@rudlo/core/heard'
 import { MISTAKES } from '@rudlo/core/mistakes'
 import { plainMix } from '@rudlo/core/mix'
-import type { SongVersion } from '@rudlo/core/song'
-import { beforeAll, describe, expect, it } from 'vitest'
-import { playPart, songVersionOf, type Score } from '../songs'
+import { describe, expect, it } from 'vitest'
+import { played } from '../../test/played'
 import { madeOf, SONGS, STUDENTS, TERM, type PlannedAssignment, type PlannedHandIn } from '.'
 
-const songs = new Map<Score, { readonly song: SongVersion; readonly audio: Map<string, AssetAudio> }>()
 const parts = new RecentParts(2000)
-
-beforeAll(() => {
-  for (const score of SONGS) {
-    const played = score.parts.map((part) => playPart(score, part))
-    const ids = score.parts.map((p) => p.id)
-    const audio = new Map(
-      played.map(({ part, channels }) => [part.id, { channels, frames: channels[0]!.length }]),
-    )
-    songs.set(score, { song: songVersionOf(score, played, ids), audio })
-  }
-})
 
 /** What the brief says of a work, as the server would. */
 function assessed(planned: PlannedAssignment, made: Partial<PlannedHandIn>): Assessment {
-  const { song, audio } = songs.get(planned.score)!
+  const { song, audio } = played(planned.score)
   const start = planned.start(plainMix(song))
   const mix = madeOf(start, { lines: {}, ...made })
   const more = { commands: made.commands ?? [], writing: made.writing ?? [] }
@@ -48,7 +34,7 @@ describe('the term', () => {
   it.each(TERM.map((t) => [t.title, t] as const))(
     '"%s" can be given, and is not met before anything was done',
     (_, planned) => {
-      const { song } = songs.get(planned.score)!
+      const { song } = played(planned.score)
       expect(() => readBrief(planned.brief, song, planned.start(plainMix(song)))).not.toThrow()
       expect(met(assessed(planned, {}))).toBe(0)
     },

@@ -1,29 +1,16 @@
-import { compileMix, render, type AssetAudio } from '@rudlo/core/engine'
+import { compileMix, render } from '@rudlo/core/engine'
 import { measureLoudness } from '@rudlo/core/loudness'
 import { plainMix } from '@rudlo/core/mix'
-import type { SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE, TempoMap } from '@rudlo/core/time'
-import { beforeAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
+import { played } from '../../test/played'
 import { TERM } from '../scenario'
-import { eveningFerry, playPart, scoreTicks, songVersionOf, soundingStretches, type PlayedPart } from '.'
+import { eveningFerry, playPart, scoreTicks, soundingStretches } from '.'
 
 const score = eveningFerry
 const [, , room] = TERM
 const { brief: BRIEF, handIns: HAND_INS, rubric: RUBRIC, start: startingMix } = room!
-let played: PlayedPart[]
-let song: SongVersion
-let audio: Map<string, AssetAudio>
-
-beforeAll(() => {
-  played = score.parts.map((part) => playPart(score, part))
-  const frames = played[0]!.channels[0]!.length
-  audio = new Map(played.map(({ part, channels }) => [part.id, { channels, frames }]))
-  song = songVersionOf(
-    score,
-    played,
-    score.parts.map((p) => p.id),
-  )
-})
+const { parts, song, audio } = played(score)
 
 /** Mean frequency of a part's sound, by zero crossings of a low-passed copy against a high-passed one: its colour. */
 function colour(samples: Int16Array): number {
@@ -47,11 +34,11 @@ describe('The Evening Ferry', () => {
 
   it('is the same every time', () => {
     const again = playPart(score, score.parts[1]!)
-    expect(again.channels[0]!.every((v, n) => v === played[1]!.channels[0]![n])).toBe(true)
+    expect(again.channels[0]!.every((v, n) => v === parts[1]!.channels[0]![n])).toBe(true)
   })
 
   it('has no track that clips, and none that is silent', () => {
-    for (const { channels } of played) {
+    for (const { channels } of parts) {
       const peak = channels.reduce((most, c) => c.reduce((m, v) => Math.max(m, Math.abs(v)), most), 0)
       expect(peak).toBeLessThan(32_767)
       expect(peak).toBeGreaterThan(5000)
@@ -71,7 +58,7 @@ describe('The Evening Ferry', () => {
   })
 
   it('gives each player a colour of its own, and no two sections the same notes', () => {
-    const colours = played.map(({ part, channels }) => [part.id, colour(channels[0]!)] as const)
+    const colours = parts.map(({ part, channels }) => [part.id, colour(channels[0]!)] as const)
     const pitched = colours.filter(([id]) => !['brushes', 'tide'].includes(id)).map(([, c]) => c)
     expect(Math.max(...pitched) / Math.min(...pitched)).toBeGreaterThan(4)
     expect(new Set(colours.map(([, c]) => Math.round(c / 10))).size).toBe(colours.length)
