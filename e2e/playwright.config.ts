@@ -1,9 +1,6 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from '../scripts/lib/chromium.mjs'
 
-// the servers of the stories: it would take both cores while a story waits for its page
-process.env['RUDLO_REHEARSE'] = '0'
-
 /** The real server, database and Chromium: an installation a worker, and a class of its own for every story. */
 export default defineConfig({
   testDir: 'specs',

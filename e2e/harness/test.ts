@@ -243,7 +243,10 @@ export const test = base.extend<Tests, Workers>({
   installation: [
     // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
     async ({}, use) => {
-      const installation = await new Installation(true, { from: await seededFolder() }).start()
+      const installation = await new Installation(true, {
+        from: await seededFolder(),
+        rehearse: false,
+      }).start()
       await use(installation)
       await installation.stop()
     },

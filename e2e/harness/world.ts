@@ -60,8 +60,8 @@ export class World {
         if (table === 'class_groups') row['join_code'] = randomBytes(4).toString('hex').toUpperCase()
         if (table === 'assignments') assignments.set(String(row['title']), String(row['id']))
         if (table === 'work_commands') delete row['id']
-        await database.query(`INSERT INTO ${table} SET ?`, [row])
       }
+      if (rows.length) await insert(database, table, rows)
     }
     return world
   }
@@ -97,6 +97,13 @@ export class World {
     this.#ids.set(id, mine)
     return mine
   }
+}
+
+/** Writes rows with the same columns at once. */
+async function insert(database: Connection, table: string, rows: readonly RowDataPacket[]): Promise<void> {
+  const columns = Object.keys(rows[0]!)
+  const values = rows.map((row) => columns.map((column) => row[column] as unknown))
+  await database.query('INSERT INTO ?? (??) VALUES ?', [table, columns, values])
 }
 
 /** The join code of the demo's own class: by it the first one is found. */

@@ -14,7 +14,7 @@ const test = base.extend<object, { installation: Installation }>({
   installation: [
     // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
     async ({}, use) => {
-      const installation = await new Installation(false).start()
+      const installation = await new Installation(false, { rehearse: false }).start()
       await use(installation)
       await installation.stop()
     },

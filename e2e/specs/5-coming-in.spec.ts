@@ -17,7 +17,7 @@ test('with name and password; a wrong one says so', async ({ somebody, installat
 test('an empty installation is begun by the first teacher, with the code from the terminal', async ({
   browser,
 }) => {
-  const installation = await new Installation(false).start()
+  const installation = await new Installation(false, { rehearse: false }).start()
   const page = await browser.newPage()
   await page.goto(installation.address)
   await page.getByLabel('One-time code').fill(installation.code!)

@@ -2,7 +2,10 @@ import type { PrivateDatabase } from './mariadb.mjs'
 
 /** A whole installation with a database of its own: see installation.mjs. */
 export class Installation {
-  constructor(demo: boolean, options?: { gc?: boolean; from?: string; folder?: string; classes?: number })
+  constructor(
+    demo: boolean,
+    options?: { gc?: boolean; from?: string; folder?: string; classes?: number; rehearse?: boolean },
+  )
   readonly database: PrivateDatabase
   readonly port: number
   readonly address: string

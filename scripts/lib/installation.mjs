@@ -15,12 +15,14 @@ export class Installation {
   code = null
 
   /**
-   * @param {{ gc?: boolean, from?: string, folder?: string, classes?: number }} options `classes`: so many of the demo; `gc`: memory is looked at after what is not needed was let
-   * go; `from`: a folder that it is a copy of; `folder`: where it is, to be left there when it stops
+   * @param {{ gc?: boolean, from?: string, folder?: string, classes?: number, rehearse?: boolean }} options `classes`: so many of the demo; `gc`: memory is looked at after what is not needed was let
+   * go; `from`: a folder that it is a copy of; `folder`: where it is, to be left there when it stops; `rehearse`: whether it rehearses
+   * measuring, which stories have no time for
    */
-  constructor(demo, { gc = false, from, folder, classes } = {}) {
+  constructor(demo, { gc = false, from, folder, classes, rehearse = true } = {}) {
     this.demo = demo
     this.classes = classes
+    this.rehearse = rehearse
     this.gc = gc
     this.stays = folder !== undefined
     this.#folder = folder ?? mkdtempSync(join(tmpdir(), 'rudlo-'))
@@ -66,6 +68,7 @@ export class Installation {
         ...this.database.environment,
         RUDLO_PORT: String(this.port),
         RUDLO_DEMO: this.demo ? '1' : '0',
+        RUDLO_REHEARSE: this.rehearse ? '1' : '0',
         ...(this.classes ? { RUDLO_DEMO_CLASSES: String(this.classes) } : {}),
         RUDLO_WEB: WEB_DIST,
         RUDLO_LOG: join(this.#folder, 'server.log'),

@@ -23,7 +23,7 @@ export async function seededFolder() {
   say('preparing an installation for the stories …')
   rmSync(SEEDS, { recursive: true, force: true })
   mkdirSync(folder, { recursive: true })
-  const installation = await new Installation(true, { folder, classes: 1 }).start()
+  const installation = await new Installation(true, { folder, classes: 1, rehearse: false }).start()
   await measured(installation.database.connection)
   await installation.stop()
   for (const file of readdirSync(folder)) if (file.endsWith('.log')) rmSync(join(folder, file))
