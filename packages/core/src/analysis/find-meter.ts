@@ -20,8 +20,8 @@ export interface MeterReading {
 /** What a tempo seems to be counted in, and what else it could be. */
 export interface MeterReadings {
   readonly found: MeterReading
-  /** The same sound counted otherwise: 6/8 for swing and for 3/4, and the other way round. */
-  readonly other: MeterReading | null
+  /** The same sound counted otherwise, the likelier one first: 6/8 for swing and for 3/4, and the other way round; 4/4 for a doubtful 3/4. */
+  readonly others: readonly MeterReading[]
 }
 
 /** What bars are looked for: beats in a bar. */
@@ -35,18 +35,29 @@ const PLACES = 12
 
 /** Where bars of three or five return better than others by less than this share of a beat, it is chance. */
 const ODD = 0.05
+/** Below this share a bar of three is in doubt: tunes of even quarters in 4/4 return by threes as well as waltzes do. */
+const DOUBTFUL = 0.25
 /** The share from which half a bar of three quarters returns plainly better than its quarters: three are the commoner case. */
 const PLAINLY = 0.62
 
-/** The autocorrelation of onsets at a lag between two steps. */
+/** How far from where a beat returns it still counts, in steps: hands are never quite in time. */
+const NEAR = 2.75
+
+/**
+ * The autocorrelation of onsets round a lag, which lies between two steps. What is near is added up, and not the best of it
+ * taken: a return is as strong where it falls between two steps as where it falls on one.
+ */
 function at(again: Float64Array, lag: number): number {
-  const i = Math.floor(lag)
-  if (i + 1 >= again.length) return 0
-  // hands are never quite in time: the best of what is near
-  let best = 0
-  for (let k = Math.max(0, i - 1); k <= Math.min(again.length - 1, i + 2); k++)
-    best = Math.max(best, again[k]!)
-  return best
+  const [from, to] = [Math.ceil(lag - NEAR), Math.floor(lag + NEAR)]
+  if (to >= again.length) return 0
+  let sum = 0
+  let weight = 0
+  for (let k = Math.max(0, from); k <= to; k++) {
+    const w = Math.min(1, NEAR - Math.abs(k - lag))
+    sum += w * again[k]!
+    weight += w
+  }
+  return sum / weight
 }
 
 /**
@@ -119,15 +130,23 @@ export function findMeter(again: Float64Array, onsets: Float64Array, bpm: number
   )
   const best = ranked.find((r) => r.beats % 2 === 0 || r.score > ODD * at(again, beat))!
   const rival = ranked.find((r) => r.beats !== best.beats && !(r.beats % 2 === 0 && best.beats % 2 === 0))!
-  const confidence = best.score > 0 ? Math.max(0, Math.min(1, 1 - Math.max(0, rival.score) / best.score)) : 0
+  /** Of a beat: by how much bars return better than what is no bar. */
+  const share = best.score / at(again, beat)
+  const plainly = Math.min(1, share / ODD)
+  const confidence =
+    best.score > 0 ? plainly * Math.max(0, Math.min(1, 1 - Math.max(0, rival.score) / best.score)) : 0
   const places = placesInBeat(onsets, bpm)
   const half = places[6]!
   const [early, late] = [places[4]!, places[8]!]
   const third = Math.max(early, late)
   const swing = third > half ? (third - half) / third : 0
   const plain: FoundMeter = { beats: best.beats === 2 ? 4 : best.beats, unit: 4, confidence, swing }
-  if (!swing && plain.beats === 3) return threeOrSix(again, beat, plain)
-  if (!swing || plain.beats % 2) return { found: { meter: plain, quarters: 1 }, other: null }
+  if (!swing && plain.beats === 3) return threeOrSix(again, beat, plain, share)
+  if (!swing || plain.beats % 2) {
+    // where no bar is heard it is the commonest one, or a bar of three
+    const three: MeterReading = { meter: { ...plain, beats: 3, confidence: 0 }, quarters: 1 }
+    return { found: { meter: plain, quarters: 1 }, others: share < ODD ? [three] : [] }
+  }
   // all three parts of a beat are played in 6/8, two of them where it swings
   const full = Math.min(early, late) / third
   const compound: FoundMeter = { beats: 6, unit: 8, confidence: confidence * full, swing: 0 }
@@ -135,15 +154,24 @@ export function findMeter(again: Float64Array, onsets: Float64Array, bpm: number
   return likelier({ meter: compound, quarters: 1.5 }, { meter: simple, quarters: 1 }, full > 0.5)
 }
 
-/** A bar of three quarters is one of six eighths as well: the one whose beats return, three of them or two. */
-function threeOrSix(again: Float64Array, beat: number, three: FoundMeter): MeterReadings {
+/**
+ * A bar of three quarters is one of six eighths as well: the one whose beats return, three of them or two. One of four is offered
+ * where three are in doubt.
+ * @param share of a beat by which bars of three return better than others
+ */
+function threeOrSix(again: Float64Array, beat: number, three: FoundMeter, share: number): MeterReadings {
   const thirds = (at(again, beat) + at(again, 2 * beat)) / 2
   const half = at(again, 1.5 * beat)
   const ofSix = half > 0 ? half / (half + Math.max(0, thirds)) : 0
   const six: FoundMeter = { beats: 6, unit: 8, confidence: three.confidence * ofSix, swing: 0 }
   const meter = { ...three, confidence: three.confidence * (1 - ofSix) }
-  return likelier({ meter: six, quarters: 1 }, { meter, quarters: 1 }, ofSix > PLAINLY)
+  const { found, others } = likelier({ meter: six, quarters: 1 }, { meter, quarters: 1 }, ofSix > PLAINLY)
+  if (share >= DOUBTFUL) return { found, others }
+  const doubt = 1 - Math.max(0, share) / DOUBTFUL
+  const four: FoundMeter = { beats: 4, unit: 4, confidence: three.confidence * doubt, swing: 0 }
+  const byConfidence = (a: MeterReading, b: MeterReading) => b.meter.confidence - a.meter.confidence
+  return { found, others: [...others, { meter: four, quarters: 1 as const }].sort(byConfidence) }
 }
 
 const likelier = (a: MeterReading, b: MeterReading, isFirst: boolean): MeterReadings =>
-  isFirst ? { found: a, other: b } : { found: b, other: a }
+  isFirst ? { found: a, others: [b] } : { found: b, others: [a] }

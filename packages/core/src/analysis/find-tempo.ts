@@ -9,7 +9,7 @@ export interface FoundTempo {
   /** 0 (a guess) … 1 (plain to hear). */
   readonly confidence: number
   readonly meter: FoundMeter
-  /** Other ways to count the same beat, the likelier one first: twice or half as fast, or its thirds as eighths of 6/8. */
+  /** Other ways to count the same beat: in other bars, the likelier first, then twice or half as fast. */
   readonly also: readonly { readonly bpm: number; readonly meter: FoundMeter }[]
   /** Where the first beat of a bar seems to be, in seconds. */
   readonly downbeat: number
@@ -57,14 +57,14 @@ export function findTempo(outlines: readonly Outline[]): FoundTempo | null {
   )
   const second = rivals.length ? best(rivals).score : 0
   const confidence = Math.max(0, Math.min(1, 1.6 * (1 - Math.max(0, second) / rough.score)))
-  const { found, other } = findMeter(again, onsets, bpm)
+  const { found, others } = findMeter(again, onsets, bpm)
   const { meter } = found
   const beatsInBar = (meter.beats * 4) / meter.unit / found.quarters
   const downbeat = findDownbeat(low, high, bpm, beatsInBar)
   const quarters = quartersOf(bpm, found)
   const octaves = octavesOf(quarters, (b) => comb(again, b) * comfort(b))
   const also = [
-    ...(other ? [{ bpm: quartersOf(bpm, other), meter: other.meter }] : []),
+    ...others.map((other) => ({ bpm: quartersOf(bpm, other), meter: other.meter })),
     ...octaves.map((b) => ({ bpm: b, meter })),
   ]
   return { bpm: quarters, confidence, meter, also, downbeat }
