@@ -17,6 +17,7 @@ import CrowdSection from './CrowdSection.vue'
 import SidesSection from './SidesSection.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import CheckField from '../../ui/fields/CheckField.vue'
+import RoomState from '../../ui/page/RoomState.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string }>()
@@ -30,6 +31,8 @@ const lane = ref('')
 const names = ref(true)
 const chosen = ref<[string, string]>(['', ''])
 const problem = ref<string | null>(null)
+/** Why there is nothing to compare. */
+const failed = ref('')
 
 const song = computed(() => given.value!.songDocument)
 const time = computed(() => songTime(song.value))
@@ -43,23 +46,28 @@ const lanes = computed(() => {
 
 const act = (what: () => Promise<void>) => attempt(what, (sentence) => (problem.value = sentence))
 
-watch(
-  () => props.assignment,
-  (id) =>
-    act(async () => {
-      const opened = await told(server.assignments[':assignment'].$get({ param: { assignment: id } }))
+async function open(): Promise<void> {
+  const param = { assignment: props.assignment }
+  failed.value = ''
+  given.value = null
+  await attempt(
+    async () => {
+      const [opened, handedIn] = await Promise.all([
+        told(server.assignments[':assignment'].$get({ param })),
+        told(server.assignments[':assignment']['hand-ins'].$get({ param, query: {} })),
+      ])
       given.value = opened
-      queue.value = await told(
-        server.assignments[':assignment']['hand-ins'].$get({ param: { assignment: id }, query: {} }),
-      )
+      queue.value = handedIn
       showAll()
       lane.value = opened.brief.tasks[0]?.lanes[0] ?? lanes.value[0]!.address
       const newest = queue.value.filter((q) => q.newest)
       chosen.value = [newest[0]?.id ?? '', newest[1]?.id ?? '']
       void player.open(opened.songDocument, opened.startingMix)
-    }),
-  { immediate: true },
-)
+    },
+    (sentence) => (failed.value = sentence),
+  )
+}
+watch(() => props.assignment, open, { immediate: true })
 watch([lane, () => given.value?.id], () =>
   act(async () => {
     if (!lane.value || !given.value) return
@@ -80,7 +88,8 @@ onBeforeUnmount(() => void player.close())
       <CheckField v-model="names" :label="t('compare.names')" data-test="names" />
       <AppButton small :to="`/review/${props.assignment}`">{{ t('compare.to-review') }}</AppButton>
     </AppHeader>
-    <main v-if="given">
+    <RoomState v-if="!given" class="coming" :problem="failed" loading @again="open" />
+    <main v-else>
       <h1 class="unseen">{{ t('compare.title') }}</h1>
       <CrowdSection
         v-model:lane="lane"
@@ -120,6 +129,11 @@ onBeforeUnmount(() => void player.close())
   flex-direction: column;
   height: 100vh;
   height: 100dvh;
+}
+
+.coming {
+  flex: 1;
+  align-content: center;
 }
 
 main {

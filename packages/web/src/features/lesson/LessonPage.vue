@@ -73,7 +73,9 @@ onKeyStroke('Escape', () => {
     <AppHeader
       v-if="!projector"
       :before="t('lesson.room')"
-      :title="t('lesson.present', { here: present.length, of: lesson.list.length })"
+      :title="
+        lesson.known ? t('lesson.present', { here: present.length, of: lesson.list.length }) : undefined
+      "
     >
       <AppButton
         v-if="common"
@@ -97,7 +99,14 @@ onKeyStroke('Escape', () => {
         <AppButton small type="submit" :disabled="!bar" data-test="everybody">{{ t('lesson.go') }}</AppButton>
       </form>
     </AppHeader>
-    <div class="room" :class="{ projector }">
+    <RoomState
+      v-if="!lesson.known"
+      class="blank"
+      :problem="lesson.failed"
+      loading
+      @again="lesson.open(props.group)"
+    />
+    <div v-else class="room" :class="{ projector }">
       <nav v-if="!projector" :aria-label="t('lesson.students')">
         <h1 class="unseen">{{ t('lesson.room') }}</h1>
         <section v-if="lesson.hands.length" data-test="hands">
@@ -146,6 +155,7 @@ onKeyStroke('Escape', () => {
         <RoomState
           v-else-if="!lesson.mix"
           class="blank"
+          :loading="lesson.coming"
           :empty="{
             title: lesson.student.name,
             text: t('lesson.not-started', { name: lesson.student.name }),

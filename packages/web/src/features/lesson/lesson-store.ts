@@ -32,6 +32,11 @@ export const useLesson = defineStore('lesson', () => {
   /** The assignment on whose song a move is shown to all. */
   const shown = shallowRef<AssignmentView | null>(null)
   const problem = ref<string | null>(null)
+  /** Whether it is known who is in the class; and why not, where that could not be fetched. */
+  const known = ref(false)
+  const failed = ref('')
+  /** Whether the work that is looked at is on its way. */
+  const coming = ref(false)
   /** The assignments that somebody is at: their tasks are told by name. */
   const views = shallowRef<ReadonlyMap<string, AssignmentView>>(new Map())
   let now = 0
@@ -65,16 +70,23 @@ export const useLesson = defineStore('lesson', () => {
     opened.value = null
     shown.value = null
     views.value = new Map()
-    await act(async () => {
-      assignments.value = await told(server.assignments.$get())
-      await refresh()
-    })
+    known.value = false
+    failed.value = ''
+    await attempt(
+      async () => {
+        assignments.value = await told(server.assignments.$get())
+        await refresh()
+      },
+      (sentence) => (failed.value = sentence),
+    )
   }
 
   async function refresh(): Promise<void> {
     const answer = await told(server.groups[':group'].lesson.$get({ param: { group: group.value } }))
     now = Date.parse(answer.now)
     students.value = answer.students
+    known.value = true
+    failed.value = ''
     for (const { assignment, here } of list.value) if (assignment && here) await view(assignment)
     // whoever goes to another assignment, or begins at last, is followed there
     const at = student.value?.assignment
@@ -97,9 +109,15 @@ export const useLesson = defineStore('lesson', () => {
       shown.value = null
       revision = 0
       const at = students.value.find((s) => s.id === id)?.assignment
+      coming.value = Boolean(at)
       if (!at) return
-      opened.value = await view(at)
-      await follow()
+      try {
+        opened.value = await view(at)
+        await follow()
+      } finally {
+        // somebody else may be looked at by now
+        if (looked.value === id) coming.value = false
+      }
     })
 
   /** Opens an assignment's song for showing a move. */
@@ -156,6 +174,9 @@ export const useLesson = defineStore('lesson', () => {
     mix,
     shown,
     problem,
+    known,
+    failed,
+    coming,
     list,
     hands,
     open,

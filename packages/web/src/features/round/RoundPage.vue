@@ -13,6 +13,7 @@ import { attempt } from '../../ui/forms/attempt'
 import KeysDialog from '../../ui/keys/KeysDialog.vue'
 import { usePageKeys } from '../../ui/keys/page-keys'
 import NoticeBar from '../../ui/overlays/NoticeBar.vue'
+import RoomState from '../../ui/page/RoomState.vue'
 import { usePlayer } from '../../engine/player-store'
 import { t } from '../../words/t'
 import { roundKeys } from './keys'
@@ -28,15 +29,14 @@ const names = ref(true)
 const keys = ref(false)
 const problem = ref('')
 
-watch(
-  () => props.assignment,
-  (id) =>
-    attempt(
-      () => round.open(id, String(route.query['mistake'] ?? '')),
-      (sentence) => (problem.value = sentence),
-    ),
-  { immediate: true },
-)
+async function open(): Promise<void> {
+  problem.value = ''
+  await attempt(
+    () => round.open(props.assignment, String(route.query['mistake'] ?? '')),
+    (sentence) => (problem.value = sentence),
+  )
+}
+watch(() => props.assignment, open, { immediate: true })
 onBeforeUnmount(() => {
   round.stop()
   void player.close()
@@ -56,8 +56,8 @@ usePageKeys(shortcuts)
       <CheckField v-model="names" :label="t('compare.names')" data-test="names" />
       <AppButton small :to="`/review/${props.assignment}`">{{ t('compare.to-review') }}</AppButton>
     </AppHeader>
-    <p v-if="problem" role="alert" class="lost">{{ problem }}</p>
-    <main v-else-if="round.assignment">
+    <RoomState v-if="problem || !round.assignment" class="coming" :problem="problem" loading @again="open" />
+    <main v-else>
       <h1 class="unseen">{{ t('round.title') }}</h1>
       <div class="asked">
         <p v-if="round.mistake" class="only" data-test="round-mistake">
@@ -89,7 +89,8 @@ usePageKeys(shortcuts)
         </AppButton>
         <p class="soft" role="status">{{ t('round.marked', { n: marked, of: round.rows.length }) }}</p>
       </div>
-      <p v-if="!round.rows.length" class="soft">{{ t('compare.nobody') }}</p>
+      <RoomState v-if="!round.rows.length && round.coming" loading />
+      <p v-else-if="!round.rows.length" class="soft">{{ t('compare.nobody') }}</p>
       <ol>
         <RoundRow
           v-for="(row, i) in round.rows"
@@ -155,7 +156,8 @@ ol {
   list-style: none;
 }
 
-.lost {
-  padding: var(--space-5);
+.coming {
+  flex: 1;
+  align-content: center;
 }
 </style>

@@ -30,6 +30,8 @@ export const useRound = defineStore('round', () => {
   const at = ref(0)
   /** Whether they are played one after the other. */
   const going = ref(false)
+  /** Whether more hand-ins are on their way. */
+  const coming = ref(false)
   const notice = ref<string | null>(null)
 
   const song = computed(() => assignment.value?.songDocument ?? null)
@@ -94,10 +96,12 @@ export const useRound = defineStore('round', () => {
     mistake.value = kind
     assignment.value = null
     handIns.value = []
-    const view = await told(server.assignments[':assignment'].$get({ param: { assignment: id } }))
-    const queue = await told(
-      server.assignments[':assignment']['hand-ins'].$get({ param: { assignment: id }, query: {} }),
-    )
+    coming.value = true
+    const param = { assignment: id }
+    const [view, queue] = await Promise.all([
+      told(server.assignments[':assignment'].$get({ param })),
+      told(server.assignments[':assignment']['hand-ins'].$get({ param, query: {} })),
+    ])
     assignment.value = view
     taskId.value = view.brief.tasks[0]?.id ?? ''
     criterionId.value = view.rubric.criteria[0]?.id ?? ''
@@ -108,6 +112,7 @@ export const useRound = defineStore('round', () => {
       if (assignment.value !== view) return
       handIns.value = [...handIns.value, ...some.filter((h) => !kind || mistakeIn(h))]
     }
+    coming.value = false
     if (handIns.value[0]) void player.open(view.songDocument, handIns.value[0].document.mix)
   }
 
@@ -211,6 +216,7 @@ export const useRound = defineStore('round', () => {
 
   return {
     assignment,
+    coming,
     song,
     time,
     tasks,

@@ -10,32 +10,37 @@ import AppHeader from '../../shell/AppHeader.vue'
 import FeedbackSheet from './FeedbackSheet.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import SelectField from '../../ui/fields/SelectField.vue'
+import RoomState from '../../ui/page/RoomState.vue'
 import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string; handIn?: string }>()
+
+/** So many hand-ins are fetched at a time. */
+const AT_ONCE = 4
 
 const given = shallowRef<AssignmentView | null>(null)
 const queue = shallowRef<readonly QueueEntry[]>([])
 const handIns = shallowRef<readonly OpenedHandIn[]>([])
 const problem = ref('')
+/** Whether sheets are on their way. */
+const coming = ref(true)
 const chosen = computed(() => queue.value.filter((q) => (props.handIn ? q.id === props.handIn : q.newest)))
 
 async function open(): Promise<void> {
+  const param = { assignment: props.assignment }
   problem.value = ''
+  coming.value = true
   await attempt(
     async () => {
-      given.value = await told(
-        server.assignments[':assignment'].$get({ param: { assignment: props.assignment } }),
-      )
-      queue.value = await told(
-        server.assignments[':assignment']['hand-ins'].$get({
-          param: { assignment: props.assignment },
-          query: {},
-        }),
-      )
+      ;[given.value, queue.value] = await Promise.all([
+        told(server.assignments[':assignment'].$get({ param })),
+        told(server.assignments[':assignment']['hand-ins'].$get({ param, query: {} })),
+      ])
       const sheets: OpenedHandIn[] = []
-      for (const { id } of chosen.value) sheets.push(await openHandIn(id))
+      for (let i = 0; i < chosen.value.length; i += AT_ONCE)
+        sheets.push(...(await Promise.all(chosen.value.slice(i, i + AT_ONCE).map((q) => openHandIn(q.id)))))
       handIns.value = sheets
+      coming.value = false
     },
     (sentence) => (problem.value = sentence),
   )
@@ -63,14 +68,16 @@ const people = computed(() => [
         :choices="people"
         @update:model-value="(id) => $router.push(`/sheets/${given!.id}/${id}`)"
       />
-      <AppButton tone="main" :disabled="handIns.length < chosen.length" data-test="print" @click="print">
+      <AppButton tone="main" :disabled="coming || !handIns.length" data-test="print" @click="print">
         {{ t('sheet.print') }}
       </AppButton>
     </AppHeader>
     <main>
-      <p v-if="problem" role="alert" class="screen">{{ problem }}</p>
-      <p v-else-if="given && !queue.length" class="soft screen none">{{ t('sheet.none') }}</p>
-      <FeedbackSheet v-for="h in handIns" :key="h.id" :assignment="given!" :hand-in="h" />
+      <RoomState v-if="problem || coming" class="screen" :problem="problem" :loading="coming" @again="open" />
+      <p v-else-if="!queue.length" class="soft screen none">{{ t('sheet.none') }}</p>
+      <template v-else>
+        <FeedbackSheet v-for="h in handIns" :key="h.id" :assignment="given!" :hand-in="h" />
+      </template>
     </main>
   </div>
 </template>

@@ -41,10 +41,31 @@ describe('feedback on paper', () => {
     expect(papers().all()).toHaveLength(1)
   })
 
-  it('says why it is not there', async () => {
+  it('is said to be on its way, and cannot be printed before', async () => {
+    let arrive = (): void => undefined
+    const road = new Promise<void>((resolve) => (arrive = resolve))
+    serveWith({
+      get: async (path) => {
+        await road
+        if (path.includes('/hand-ins/')) return ines
+        return path.endsWith('/hand-ins') ? [queued(ines)] : assignment
+      },
+    })
+    await atRoom(SheetsPage, { assignment: 'a' })
+    await expect.element(page.getByTestId('room-loading')).toBeVisible()
+    await expect.element(page.getByTestId('print')).toBeDisabled()
+    arrive()
+    await expect.element(papers()).toHaveTextContent('Ines Varga')
+    expect(page.getByTestId('room-loading').query()).toBeNull()
+  })
+
+  it('says why it is not there, and is fetched again', async () => {
     away = true
     await atRoom(SheetsPage, { assignment: 'a' })
     await expect.element(page.getByText('This assignment is somebody else’s.')).toBeVisible()
     expect(papers().all()).toHaveLength(0)
+    away = false
+    await page.getByTestId('room-again').click()
+    await expect.poll(() => papers().all().length).toBe(2)
   })
 })
