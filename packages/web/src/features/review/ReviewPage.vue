@@ -10,6 +10,7 @@ import type { Span } from '../../editor/lane/viewport'
 import { attempt } from '../../ui/forms/attempt'
 import KeysDialog from '../../ui/keys/KeysDialog.vue'
 import NoticeBar from '../../ui/overlays/NoticeBar.vue'
+import RoomState from '../../ui/page/RoomState.vue'
 import TransportBar from '../../desk/transport/TransportBar.vue'
 import { openFindings } from './findings'
 import HeardChoice from './HeardChoice.vue'
@@ -168,15 +169,13 @@ useEventListener(window, 'keyup', ({ key }) => {
       @release="release"
     />
 
-    <main v-if="problem" class="lost">
-      <p role="alert">{{ problem }}</p>
-      <AppButton @click="open">{{ t('ui.again') }}</AppButton>
-    </main>
-    <main v-else-if="review.assignment && !review.queue.length" class="lost">
+    <main v-if="review.assignment && !review.queue.length && !problem" class="lost">
       <h1>{{ t('review.empty') }}</h1>
       <p class="soft">{{ t('review.empty.text') }}</p>
     </main>
-    <main v-else-if="!review.handIn" class="lost"><v-progress-circular indeterminate /></main>
+    <main v-else-if="problem || !review.handIn" class="lost">
+      <RoomState :problem="problem" loading @again="open" />
+    </main>
     <template v-else>
       <p v-if="review.other" class="told" role="status" data-test="other-teacher">
         {{ t('review.other', { name: review.other }) }}
