@@ -1,4 +1,5 @@
-import type { ReviewedHandIn } from '@rudlo/contract/handins'
+import type { AssignmentView } from '@rudlo/contract/assignments'
+import type { QueueEntry, ReviewedHandIn } from '@rudlo/contract/handins'
 import type { ReviewView } from '@rudlo/contract/reviews'
 import { server, told } from './client'
 
@@ -20,4 +21,16 @@ const NO_REVIEW: ReviewView = {
 export async function openHandIn(id: string): Promise<OpenedHandIn> {
   const view = await told(server['hand-ins'][':handIn'].$get({ param: { handIn: id } }))
   return { ...view, review: view.review ?? NO_REVIEW }
+}
+
+/** An assignment of a teacher, and what was handed in for it. @throws ApiError or Unreachable */
+export async function openQueue(
+  assignment: string,
+): Promise<{ readonly given: AssignmentView; readonly queue: readonly QueueEntry[] }> {
+  const param = { assignment }
+  const [given, queue] = await Promise.all([
+    told(server.assignments[':assignment'].$get({ param })),
+    told(server.assignments[':assignment']['hand-ins'].$get({ param, query: {} })),
+  ])
+  return { given, queue }
 }

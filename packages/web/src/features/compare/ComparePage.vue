@@ -7,6 +7,7 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useSpan } from '../../editor/lane/use-span'
 import { server, told } from '../../api/client'
+import { openQueue } from '../../api/hand-in'
 import { attempt } from '../../ui/forms/attempt'
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import type { LineOfOne, QueueEntry } from '@rudlo/contract/handins'
@@ -47,15 +48,11 @@ const lanes = computed(() => {
 const act = (what: () => Promise<void>) => attempt(what, (sentence) => (problem.value = sentence))
 
 async function open(): Promise<void> {
-  const param = { assignment: props.assignment }
   failed.value = ''
   given.value = null
   await attempt(
     async () => {
-      const [opened, handedIn] = await Promise.all([
-        told(server.assignments[':assignment'].$get({ param })),
-        told(server.assignments[':assignment']['hand-ins'].$get({ param, query: {} })),
-      ])
+      const { given: opened, queue: handedIn } = await openQueue(props.assignment)
       given.value = opened
       queue.value = handedIn
       showAll()

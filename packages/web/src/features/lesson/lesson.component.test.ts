@@ -29,7 +29,7 @@ beforeEach(() => {
     new Promise<T>((resolve) => held.set(what, () => resolve(answer)))
   serveWith({
     get: (path) => {
-      if (away) throw new ApiError(503, 'away', 'The server cannot be reached.')
+      if (away) throw new ApiError(503, 'database-away', 'The server cannot be reached.')
       if (path.endsWith('/lesson')) return later('lesson', { now, students: [lena] })
       if (path.includes('/works/')) return later('work', { revision: 0, mix: null })
       return path.endsWith('/assignments') ? [] : assignment

@@ -7,7 +7,7 @@ import { saidTasks, Sayer } from '@rudlo/sentences'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { server, told } from '../../api/client'
-import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
+import { openHandIn, openQueue, type OpenedHandIn } from '../../api/hand-in'
 import { saidOf } from '../../desk/heard/picture-words'
 import { usePlayer } from '../../engine/player-store'
 
@@ -97,11 +97,7 @@ export const useRound = defineStore('round', () => {
     assignment.value = null
     handIns.value = []
     coming.value = true
-    const param = { assignment: id }
-    const [view, queue] = await Promise.all([
-      told(server.assignments[':assignment'].$get({ param })),
-      told(server.assignments[':assignment']['hand-ins'].$get({ param, query: {} })),
-    ])
+    const { given: view, queue } = await openQueue(id)
     assignment.value = view
     taskId.value = view.brief.tasks[0]?.id ?? ''
     criterionId.value = view.rubric.criteria[0]?.id ?? ''

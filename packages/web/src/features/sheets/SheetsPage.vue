@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /** Feedback to print: of one hand-in, or of the newest of everybody in the group. */
 import { computed, shallowRef, ref, watch } from 'vue'
-import { server, told } from '../../api/client'
-import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
+import { openHandIn, openQueue, type OpenedHandIn } from '../../api/hand-in'
 import { attempt } from '../../ui/forms/attempt'
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import type { QueueEntry } from '@rudlo/contract/handins'
@@ -27,15 +26,13 @@ const coming = ref(true)
 const chosen = computed(() => queue.value.filter((q) => (props.handIn ? q.id === props.handIn : q.newest)))
 
 async function open(): Promise<void> {
-  const param = { assignment: props.assignment }
   problem.value = ''
   coming.value = true
   await attempt(
     async () => {
-      ;[given.value, queue.value] = await Promise.all([
-        told(server.assignments[':assignment'].$get({ param })),
-        told(server.assignments[':assignment']['hand-ins'].$get({ param, query: {} })),
-      ])
+      const opened = await openQueue(props.assignment)
+      given.value = opened.given
+      queue.value = opened.queue
       const sheets: OpenedHandIn[] = []
       for (let i = 0; i < chosen.value.length; i += AT_ONCE)
         sheets.push(...(await Promise.all(chosen.value.slice(i, i + AT_ONCE).map((q) => openHandIn(q.id)))))
