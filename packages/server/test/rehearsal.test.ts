@@ -77,4 +77,15 @@ describe('a rehearsal', () => {
     busy = false
     await expect.poll(() => log).toEqual(['no more'])
   })
+
+  it('waits while the server is asked for much, however easily it answers', async () => {
+    log.length = 0
+    const rehearsal = made(() => 0.1)
+    const asking = setInterval(() => Array.from({ length: 20 }, () => rehearsal.asked()), 1)
+    rehearsal.start()
+    await moment()
+    expect(log).toEqual([])
+    clearInterval(asking)
+    await expect.poll(() => log).toEqual(['no more'])
+  })
 })

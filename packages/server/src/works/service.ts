@@ -24,10 +24,10 @@ const MOST_TRIES = 60
 /** Bytes of patches that a work may have before it is written as a whole again. */
 const MOST_PATCH_BYTES = 48 * 1024
 /**
- * How many patches a work may have: from 20 to 40, as its id says. A class that begins together does not have all of its works
+ * How many patches a work may have: from 60 to 120, as its id says. A class that begins together does not have all of its works
  * written as a whole in the same second.
  */
-const mostPatches = (work: string): number => 20 + (Number.parseInt(work.slice(0, 4), 16) % 21)
+const mostPatches = (work: string): number => 60 + (Number.parseInt(work.slice(0, 4), 16) % 61)
 
 /** Works of students: opening, saving, tries. */
 export class Works {
