@@ -131,7 +131,7 @@ export function findMeter(again: Float64Array, onsets: Float64Array, bpm: number
   const best = ranked.find((r) => r.beats % 2 === 0 || r.score > ODD * at(again, beat))!
   const rival = ranked.find((r) => r.beats !== best.beats && !(r.beats % 2 === 0 && best.beats % 2 === 0))!
   /** Of a beat: by how much bars return better than what is no bar. */
-  const share = best.score / at(again, beat)
+  const share = best.score / Math.max(1e-9, at(again, beat))
   const plainly = Math.min(1, share / ODD)
   const confidence =
     best.score > 0 ? plainly * Math.max(0, Math.min(1, 1 - Math.max(0, rival.score) / best.score)) : 0
