@@ -35,11 +35,8 @@ export function createApp(
   } satisfies Door
   const app = new Hono<Env>()
   app.use(requestLog(log))
-  app.use(async (_, next) => {
-    services.rehearsal.asked()
-    await next()
-  })
   app.use(async (c, next) => {
+    services.rehearsal.asked()
     c.set('door', door)
     await next()
   })

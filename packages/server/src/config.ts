@@ -6,7 +6,7 @@ import type { DatabaseSettings } from './database/data-source'
 
 /** A port as text in the environment. */
 const AsNumber = () => Transform(({ value }: { value: unknown }) => Number(value))
-/** A switch as text in the environment: "1" for on. */
+/** A switch as text in the environment: "1" for on; or as it is where nothing is said. */
 const AsFlag = () => Transform(({ value }: { value: unknown }) => value === '1' || value === true)
 const IsPort = (): PropertyDecorator => (target, property) => {
   for (const rule of [IsInt(), Min(0), Max(65_535)]) rule(target, property)

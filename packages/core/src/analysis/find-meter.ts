@@ -35,7 +35,7 @@ const PLACES = 12
 
 /** Where bars of three or five return better than others by less than this share of a beat, it is chance. */
 const ODD = 0.05
-/** Below this share a bar of three is in doubt: tunes of even quarters in 4/4 return by threes as well as waltzes do. */
+/** Below this share a bar of three is in doubt: so much a melody in 4/4 may return by threes as well. */
 const DOUBTFUL = 0.25
 /** The share from which half a bar of three quarters returns plainly better than its quarters: three are the commoner case. */
 const PLAINLY = 0.62

@@ -1,6 +1,7 @@
 import { envelopeOf } from '@rudlo/core/mix'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { page } from 'vitest/browser'
+import { ApiError } from '../../api/errors'
 import { serveWith } from '../../../test/fake-server'
 import { assignment, handedIn, queued, REED } from '../../../test/room/hand-ins'
 import { atRoom } from '../../../test/room/room'
@@ -12,9 +13,13 @@ const all = [
   handedIn('h3', 'Ayla Demir', -6),
 ]
 
-beforeEach(() =>
+let away = false
+
+beforeEach(() => {
+  away = false
   serveWith({
     get: (path) => {
+      if (away) throw new ApiError(503, 'database-away', 'The server cannot be reached.')
       if (path.includes('/lines'))
         return all.map((h) => ({
           handIn: h.id,
@@ -24,8 +29,8 @@ beforeEach(() =>
       if (path.includes('/hand-ins/')) return all.find((h) => path.endsWith(h.id))
       return path.endsWith('/hand-ins') ? all.map(queued) : assignment
     },
-  }),
-)
+  })
+})
 
 const side = (n: 1 | 2) => page.getByRole('combobox', { name: `Side ${n}` })
 async function choose(n: 1 | 2, text: string): Promise<void> {
@@ -35,6 +40,15 @@ async function choose(n: 1 | 2, text: string): Promise<void> {
 const crowd = () => page.getByTestId('crowd')
 
 describe('hand-ins beside each other', () => {
+  it('say why they are not there, and are fetched again', async () => {
+    away = true
+    await atRoom(ComparePage, { assignment: 'a' })
+    await expect.element(page.getByTestId('room-failed')).toHaveTextContent('cannot be reached')
+    away = false
+    await page.getByTestId('room-again').click()
+    await expect.element(crowd()).toBeVisible()
+  })
+
   it('lie on each other, with the middle half shaded, and two of them are told apart', async () => {
     await atRoom(ComparePage, { assignment: 'a' })
     await expect.element(crowd()).toHaveAttribute('aria-label', '3 lines; the middle half is shaded')

@@ -111,7 +111,7 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
   <TodayView v-if="today && cards?.length && !problem" :today="today" />
   <RoomPage
     v-else
-    :class="{ day: isTeacher && !cards }"
+    :wide="isTeacher && !cards"
     :title="t('home.hello', { name: firstName })"
     :problem="problem"
     :loading="!cards"
@@ -122,10 +122,3 @@ async function fetchAhead(card: AssignmentCard): Promise<void> {
     <StudentHome v-else :cards="cards!" />
   </RoomPage>
 </template>
-
-<style scoped>
-/* as wide as the day that is on its way */
-.day {
-  width: min(1280px, 100%);
-}
-</style>

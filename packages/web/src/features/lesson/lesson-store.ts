@@ -111,13 +111,8 @@ export const useLesson = defineStore('lesson', () => {
       const at = students.value.find((s) => s.id === id)?.assignment
       coming.value = Boolean(at)
       if (!at) return
-      try {
-        opened.value = await view(at)
-        await follow()
-      } finally {
-        // somebody else may be looked at by now
-        if (looked.value === id) coming.value = false
-      }
+      opened.value = await view(at)
+      await follow()
     })
 
   /** Opens an assignment's song for showing a move. */
@@ -141,6 +136,7 @@ export const useLesson = defineStore('lesson', () => {
       }),
     )
     if (looked.value !== id) return
+    coming.value = false
     revision = answer.revision
     if (answer.mix) mix.value = answer.mix
   }

@@ -52,7 +52,6 @@ onBeforeUnmount(() => {
 <template>
   <AppHeader />
   <RoomPage
-    class="progress-page"
     wide
     :title="t('progress.title')"
     :about="term ? headline(term) : undefined"
@@ -118,10 +117,6 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
-.progress-page {
-  width: min(1280px, 100%);
-}
-
 .class {
   flex: 0 1 240px;
 }

@@ -54,6 +54,14 @@ async function comesTo(tick: number): Promise<void> {
 }
 
 describe('everybody in turn', () => {
+  it('are still coming until all have come', async () => {
+    const round = useRound()
+    const opening = round.open('a')
+    expect([round.coming, round.rows.length]).toEqual([true, 0])
+    await opening
+    expect([round.coming, round.rows.length]).toEqual([false, all.length])
+  })
+
   it('is the next one each time the bars begin again, and ends after the last', async () => {
     const round = await opened()
     await round.play(0)

@@ -7,12 +7,10 @@ import { saidTasks, Sayer } from '@rudlo/sentences'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { server, told } from '../../api/client'
-import { openHandIn, openQueue, type OpenedHandIn } from '../../api/hand-in'
+import { openHandIn, openHandIns, openQueue, type OpenedHandIn } from '../../api/hand-in'
 import { saidOf } from '../../desk/heard/picture-words'
 import { usePlayer } from '../../engine/player-store'
 
-/** So many hand-ins are fetched at a time. */
-const AT_ONCE = 4
 /** A mistake that goes on to the end is heard for so many bars. */
 const LONGEST_BARS = 8
 
@@ -103,8 +101,7 @@ export const useRound = defineStore('round', () => {
     criterionId.value = view.rubric.criteria[0]?.id ?? ''
     at.value = 0
     const newest = queue.filter((q) => q.newest)
-    for (let i = 0; i < newest.length; i += AT_ONCE) {
-      const some = await Promise.all(newest.slice(i, i + AT_ONCE).map((q) => openHandIn(q.id)))
+    for await (const some of openHandIns(newest.map((q) => q.id))) {
       if (assignment.value !== view) return
       handIns.value = [...handIns.value, ...some.filter((h) => !kind || mistakeIn(h))]
     }

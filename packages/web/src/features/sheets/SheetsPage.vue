@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Feedback to print: of one hand-in, or of the newest of everybody in the group. */
 import { computed, shallowRef, ref, watch } from 'vue'
-import { openHandIn, openQueue, type OpenedHandIn } from '../../api/hand-in'
+import { openHandIns, openQueue, type OpenedHandIn } from '../../api/hand-in'
 import { attempt } from '../../ui/forms/attempt'
 import type { AssignmentView } from '@rudlo/contract/assignments'
 import type { QueueEntry } from '@rudlo/contract/handins'
@@ -14,32 +14,32 @@ import { t } from '../../words/t'
 
 const props = defineProps<{ assignment: string; handIn?: string }>()
 
-/** So many hand-ins are fetched at a time. */
-const AT_ONCE = 4
-
 const given = shallowRef<AssignmentView | null>(null)
 const queue = shallowRef<readonly QueueEntry[]>([])
 const handIns = shallowRef<readonly OpenedHandIn[]>([])
 const problem = ref('')
 /** Whether sheets are on their way. */
 const coming = ref(true)
-const chosen = computed(() => queue.value.filter((q) => (props.handIn ? q.id === props.handIn : q.newest)))
+/** The newest wish: what comes for an earlier one is not shown any more. */
+let wish = 0
 
 async function open(): Promise<void> {
+  const [{ assignment, handIn }, mine] = [{ ...props }, ++wish]
   problem.value = ''
   coming.value = true
   await attempt(
     async () => {
-      const opened = await openQueue(props.assignment)
+      const opened = await openQueue(assignment)
+      const chosen = opened.queue.filter((q) => (handIn ? q.id === handIn : q.newest))
+      const sheets: OpenedHandIn[] = []
+      for await (const some of openHandIns(chosen.map((q) => q.id))) sheets.push(...some)
+      if (mine !== wish) return
       given.value = opened.given
       queue.value = opened.queue
-      const sheets: OpenedHandIn[] = []
-      for (let i = 0; i < chosen.value.length; i += AT_ONCE)
-        sheets.push(...(await Promise.all(chosen.value.slice(i, i + AT_ONCE).map((q) => openHandIn(q.id)))))
       handIns.value = sheets
       coming.value = false
     },
-    (sentence) => (problem.value = sentence),
+    (sentence) => mine === wish && (problem.value = sentence),
   )
 }
 watch(() => [props.assignment, props.handIn], open, { immediate: true })
@@ -70,7 +70,7 @@ const people = computed(() => [
       </AppButton>
     </AppHeader>
     <main>
-      <RoomState v-if="problem || coming" class="screen" :problem="problem" :loading="coming" @again="open" />
+      <RoomState v-if="problem || coming" class="screen" :problem="problem" loading @again="open" />
       <p v-else-if="!queue.length" class="soft screen none">{{ t('sheet.none') }}</p>
       <template v-else>
         <FeedbackSheet v-for="h in handIns" :key="h.id" :assignment="given!" :hand-in="h" />

@@ -9,7 +9,7 @@ const { problem = '' } = defineProps<{
   problem?: string
   loading?: boolean
   empty?: { readonly title: string; readonly text: string } | null | undefined
-  /** As wide as the screen. */
+  /** Wider than a page to read: for columns beside each other. */
   wide?: boolean
 }>()
 const emit = defineEmits<{ again: [] }>()
@@ -42,7 +42,7 @@ const emit = defineEmits<{ again: [] }>()
 }
 
 .wide {
-  width: 100%;
+  width: min(1280px, 100%);
 }
 
 header {

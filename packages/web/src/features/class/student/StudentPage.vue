@@ -63,17 +63,12 @@ const print = () => globalThis.print()
 </template>
 
 <style scoped>
-.student-page {
-  width: min(1280px, 100%);
-}
-
 @media print {
   .screen {
     display: none;
   }
 
   .student-page {
-    width: 100%;
     padding: 0;
   }
 }

@@ -46,7 +46,7 @@ const about = computed(() => {
 </script>
 
 <template>
-  <RoomPage class="today" wide :title="hello" :about="about">
+  <RoomPage wide :title="hello" :about="about">
     <TabBar v-if="today.groups.length > 1" v-model="group" :tabs="tabs" :label="t('home.class')" />
     <div class="columns">
       <div class="column">
@@ -78,10 +78,6 @@ const about = computed(() => {
 </template>
 
 <style scoped>
-.today {
-  width: min(1280px, 100%);
-}
-
 .columns {
   display: grid;
   grid-template-columns: minmax(0, 7fr) minmax(0, 5fr);
