@@ -43,7 +43,7 @@ test('a student hands in, the teacher answers, and a second version comes', asyn
     await bea.page.mouse.down()
     await bea.page.mouse.move(strip.x + strip.width * 0.1, strip.y + 30, { steps: 5 })
     await bea.page.mouse.up()
-    await expect(bea.at('loop')).toHaveText('Loop bars 2 to 4')
+    await expect(bea.at('loop')).toHaveAccessibleName('Loop bars 2 to 4')
     await bea.page.mouse.click(strip.x + strip.width * 0.06, strip.y + 30)
     const on = (await bea.loudness(2400)) ?? -70
     await bea.at('moves-off').click()

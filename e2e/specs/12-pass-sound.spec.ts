@@ -13,25 +13,29 @@ const LEVEL = `track/${TRACK}/level`
 const DB = 0.5
 const SECONDS = 0.025
 
+/** Silence, in dB. */
+const SILENT = -90
+
 /** Where the hand was: seconds of the song as heard, and dB as the fader said. */
 type Heard = readonly [seconds: number, db: number]
 
 declare global {
-  /** What was seen since it is looked at, frame by frame: the play position on the lane in px, and dB as the fader says. */
-  var seen: { frames: [px: number, db: number][]; watching: boolean } | undefined
+  /** What was seen since it is looked at, frame by frame: the play position on the lane in px, and the travel of the fader. */
+  var seen: { frames: [px: number, travel: number][]; watching: boolean } | undefined
 }
 
-/** Looks at the screen with every frame: where the song is on the lane, and what a fader says. */
+/** Looks at the screen with every frame: where the song is on the lane, and where the knob of a fader is. */
 function watch(person: Person, fader = 'Squeezebox'): Promise<void> {
   return person.page.evaluate((name) => {
     const slider = document.querySelector(`[role=slider][aria-label="Volume of ${name}"]`)!
+    const knob = slider.querySelector<HTMLElement>('.runner')!
     const lane = document.querySelector('[data-test="line"]')!.parentElement!
     const position = lane.querySelector<HTMLElement>('.play-position')!
     const seen = (globalThis.seen = { frames: [] as [number, number][], watching: true })
     const look = () => {
-      const text = slider.getAttribute('aria-valuetext')!.replace('−', '-')
-      const x = Number(/translateX\(([-\d.e]+)px/.exec(position.style.transform)![1])
-      seen.frames.push([x, text.startsWith('silen') ? -90 : parseFloat(text)])
+      const moved = (element: HTMLElement) =>
+        Number(/translateX\(([-\d.e]+)/.exec(element.style.transform)![1])
+      seen.frames.push([moved(position), moved(knob) / 100])
       if (seen.watching) requestAnimationFrame(look)
     }
     look()
@@ -41,22 +45,35 @@ function watch(person: Person, fader = 'Squeezebox'): Promise<void> {
 /** What was seen, in seconds of the song as heard, and the work as it is stored. */
 async function take(person: Person, title?: string) {
   await person.isSaved()
-  const { frames, width } = await person.page.evaluate(() => {
+  const { frames, width, shares } = await person.page.evaluate(() => {
     globalThis.seen!.watching = false
     const { clientWidth } = document.querySelector('[data-test="line"]')!
-    return { frames: globalThis.seen!.frames, width: clientWidth }
+    // the strip says which part of the song is in view
+    const strip = document.querySelector('[data-test="strip"]')!.parentElement!
+    const { left, width: across } = strip.querySelector<HTMLElement>('.zoomed')!.style
+    const whole = strip.getBoundingClientRect().width - (strip.offsetWidth - strip.clientWidth)
+    const shares = [parseFloat(left) / whole, (parseFloat(left) + parseFloat(across)) / whole] as const
+    return { frames: globalThis.seen!.frames, width: clientWidth, shares }
   })
   const song = await person.song(title)
   const { mix } = await person.kept(NAME, title)
-  const view = new Viewport({ from: 0, to: song.length }, width, 1)
+  const [from, to] = shares.map((share) => share * song.length)
+  const view = new Viewport({ from: from!, to: to! }, width, 1)
   const { tempo } = songTime(song)
-  const seen = frames.map(([px, db]): Heard => [tempo.secondsAt(view.tick(px)), db])
+  const db = (travel: number) => Math.max(SILENT, levelScale.toValue(travel))
+  const seen = frames.map(([px, travel]): Heard => [tempo.secondsAt(view.tick(px)), db(travel)])
   return { seen, mix, song }
 }
 
 async function ready(person: Person): Promise<void> {
   await person.atBench(NAME)
   await person.chooseTrack(TRACK)
+  await comeCloser(person)
+}
+
+/** Shows a quarter of the song: a pixel of the whole is more than the ear forgives. */
+async function comeCloser(person: Person): Promise<void> {
+  for (let n = 0; n < 2; n++) await person.page.getByRole('button', { name: 'See closer' }).click()
 }
 
 async function choose(person: Person, way: string): Promise<void> {
@@ -187,6 +204,7 @@ test(
     await choose(milan, 'moved')
     // bar 22 of the waltz: the tempo goes down from bar 21 to bar 25
     await milan.atBar(22)
+    await comeCloser(milan)
     await milan.at('play').click()
     await milan.page.waitForTimeout(900)
     await watch(milan, 'String cushion')

@@ -4,7 +4,14 @@ import type { PrivateDatabase } from './mariadb.mjs'
 export class Installation {
   constructor(
     demo: boolean,
-    options?: { gc?: boolean; from?: string; folder?: string; classes?: number; rehearse?: boolean },
+    options?: {
+      gc?: boolean
+      from?: string
+      folder?: string
+      classes?: number
+      pace?: number
+      rehearse?: boolean
+    },
   )
   readonly database: PrivateDatabase
   readonly port: number

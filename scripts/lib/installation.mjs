@@ -15,13 +15,14 @@ export class Installation {
   code = null
 
   /**
-   * @param {{ gc?: boolean, from?: string, folder?: string, classes?: number, rehearse?: boolean }} options `classes`: so many of the demo; `gc`: memory is looked at after what is not needed was let
+   * @param {{ gc?: boolean, from?: string, folder?: string, classes?: number, pace?: number, rehearse?: boolean }} options `classes`: so many of the demo; `pace`: how many times as fast its songs are played; `gc`: memory is looked at after what is not needed was let
    * go; `from`: a folder that it is a copy of; `folder`: where it is, to be left there when it stops; `rehearse`: whether it rehearses
    * measuring, which stories have no time for
    */
-  constructor(demo, { gc = false, from, folder, classes, rehearse = true } = {}) {
+  constructor(demo, { gc = false, from, folder, classes, pace, rehearse = true } = {}) {
     this.demo = demo
     this.classes = classes
+    this.pace = pace
     this.rehearse = rehearse
     this.gc = gc
     this.stays = folder !== undefined
@@ -56,9 +57,15 @@ export class Installation {
 
   async start() {
     await this.database.start()
-    this.port = await freePort()
-    await this.startServer()
-    return this
+    try {
+      this.port = await freePort()
+      await this.startServer()
+      return this
+    } catch (error) {
+      // a server that does not come up leaves no database behind
+      await this.stop()
+      throw error
+    }
   }
 
   /** Starts the server on the same port as before. */
@@ -70,6 +77,7 @@ export class Installation {
         RUDLO_DEMO: this.demo ? '1' : '0',
         RUDLO_REHEARSE: this.rehearse ? '1' : '0',
         ...(this.classes ? { RUDLO_DEMO_CLASSES: String(this.classes) } : {}),
+        ...(this.pace ? { RUDLO_DEMO_PACE: String(this.pace) } : {}),
         RUDLO_WEB: WEB_DIST,
         RUDLO_LOG: join(this.#folder, 'server.log'),
         RUDLO_UPLOADS: join(this.#folder, 'uploads'),

@@ -22,6 +22,7 @@ describe('what a server is told', () => {
       port: 8321,
       demo: true,
       rehearse: true,
+      demoPace: 1,
       proxied: false,
       tls: null,
       hosts: ['a.example', 'b.example'],

@@ -53,6 +53,13 @@ class ServerVariables extends DatabaseVariables {
   @Min(1)
   RUDLO_DEMO_CLASSES?: number
 
+  /** How many times as fast the demo's songs are played. Tests need no more than their bars. */
+  @IsOptional()
+  @Transform(({ value }: { value: unknown }) => (value === undefined ? 1 : Number(value)))
+  @IsInt()
+  @Min(1)
+  RUDLO_DEMO_PACE = 1
+
   /** Whether it rehearses measuring a while after its start; it does where nothing else is said. */
   @AsFlag()
   @IsBoolean()
@@ -108,6 +115,7 @@ export interface Config {
   readonly port: number
   readonly demo: boolean
   readonly demoClasses: number | undefined
+  readonly demoPace: number
   readonly rehearse: boolean
   readonly web: string | undefined
   readonly log: string | undefined
@@ -152,6 +160,7 @@ export function configFrom(environment: NodeJS.ProcessEnv): Config {
     port: v.RUDLO_PORT,
     demo: v.RUDLO_DEMO,
     demoClasses: v.RUDLO_DEMO_CLASSES,
+    demoPace: v.RUDLO_DEMO_PACE,
     rehearse: v.RUDLO_REHEARSE,
     web: v.RUDLO_WEB,
     log: v.RUDLO_LOG,

@@ -37,6 +37,7 @@ async function main(): Promise<void> {
     port,
     demo: wantsDemo,
     demoClasses,
+    demoPace,
     rehearse,
     web,
     log: file,
@@ -65,7 +66,8 @@ async function main(): Promise<void> {
     proxied,
     uploads,
   })
-  if (demo && kind === null) await seedDemo(services, (step) => tell({ step }), demoClasses)
+  if (demo && kind === null)
+    await seedDemo(services, (step) => tell({ step }), { classes: demoClasses, pace: demoPace })
   else await database.getRepository(Setting).save({ name: 'kind', value: demo ? 'demo' : 'own' })
   await services.measuring.resume()
   services.housekeeping.start()

@@ -5,7 +5,7 @@ import { SAMPLE_RATE, TempoMap } from '@rudlo/core/time'
 import { describe, expect, it } from 'vitest'
 import { played } from '../../test/played'
 import { TERM } from '../scenario'
-import { eveningFerry, playPart, scoreTicks, soundingStretches } from '.'
+import { eveningFerry, faster, playPart, scoreTicks, soundingStretches } from '.'
 
 const score = eveningFerry
 const [, , room] = TERM
@@ -74,6 +74,13 @@ describe('The Evening Ferry', () => {
     })
     expect(new Set(notes).size).toBe(notes.length)
   })
+})
+
+it('has the same bars in half the time, played twice as fast', () => {
+  const half = faster(score, 2)
+  expect(scoreTicks(half)).toBe(scoreTicks(score))
+  const [whole, short] = [score, half].map((s) => new TempoMap(s.tempo).secondsAt(scoreTicks(s)))
+  expect(short! * 2).toBeCloseTo(whole!, 6)
 })
 
 describe('the scenario', () => {

@@ -1,4 +1,5 @@
 /** Songs written as scores in code, and the players that turn them into sound. */
+export { faster } from './faster'
 export { eveningFerry } from './evening-ferry'
 export { lanterns } from './lanterns'
 export { playPart, scoreTicks, type PlayedPart } from './play-score'

@@ -9,6 +9,7 @@ import { checkWork } from '@rudlo/core/validate'
 import {
   CLASSES,
   DEMO_PASSWORD,
+  faster,
   madeOf,
   SONGS,
   songVersionOf,
@@ -41,13 +42,19 @@ const MINUTE = 60_000
 const HOUR = 60 * MINUTE
 const DAY = 24 * HOUR
 
-/** Fills an empty installation with so many classes of the demo scenario, in one transaction after the audio is kept. */
+/** How much of the demo there is: its first classes, and how many times as fast its songs are played. */
+export interface DemoExtent {
+  readonly classes?: number | undefined
+  readonly pace?: number
+}
+
+/** Fills an empty installation with the demo scenario, in one transaction after the audio is kept. */
 export async function seedDemo(
   services: Services,
   tell: (step: string) => void,
-  classes = CLASSES.length,
+  { classes = CLASSES.length, pace = 1 }: DemoExtent = {},
 ): Promise<void> {
-  const songs = await demoSongs(services, tell)
+  const songs = await demoSongs(services, tell, pace)
   tell('preparing two classes')
   const passwordHash = await hashPassword(DEMO_PASSWORD)
   await services.database.transaction(async (manager) => {
@@ -181,6 +188,7 @@ async function assign(
 async function demoSongs(
   { assets, workers }: Services,
   tell: (step: string) => void,
+  pace: number,
 ): Promise<Map<Score, SongVersion>> {
   const players = new WorkerPool<PartTask, Int16Array[]>(new URL('song-worker.js', workers), 2)
   const count = SONGS.reduce((sum, s) => sum + s.parts.length, 0)
@@ -189,14 +197,14 @@ async function demoSongs(
     SONGS.map(async (score) => {
       const played = await Promise.all(
         score.parts.map(async (part) => {
-          const channels = await players.run({ song: score.title, part: part.id })
+          const channels = await players.run({ song: score.title, part: part.id, pace })
           const asset = await assets.keep(channels)
           tell(`playing the demo songs: ${++done} of ${count} parts`)
           return { part, channels, asset }
         }),
       )
       const song = songVersionOf(
-        score,
+        faster(score, pace),
         played,
         played.map((p) => p.asset),
       )

@@ -17,7 +17,7 @@ const props = defineProps<{
   grows?: boolean
   /** Name of a lane, for people. */
   nameOf: (lane: string) => string
-  position: number
+  position: () => number
   beside?: Beside<BuildPicture> | null
   shown?: Shown | undefined
   sides?: Sides | undefined

@@ -27,7 +27,7 @@ const props = defineProps<{
   /** Who leaves and who comes. */
   leaves: string
   comes: string
-  position: number
+  position: () => number
   beside?: Beside<CrossingPicture> | null
   shown?: Shown | undefined
   sides?: Sides | undefined

@@ -26,7 +26,7 @@ const props = defineProps<{
   time: SongTime
   /** What fades. */
   name: string
-  position: number
+  position: () => number
   beside?: Beside<FadePicture> | null
   shown?: Shown | undefined
   sides?: Sides | undefined

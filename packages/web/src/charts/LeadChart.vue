@@ -13,7 +13,7 @@ import PictureLegend from './PictureLegend.vue'
 const props = defineProps<{
   bars: readonly LeadBar[]
   time: SongTime
-  position: number
+  position: () => number
   /** The band that is asked for, in LU. */
   band: readonly [low: number, high: number]
   beside?: Beside<readonly LeadBar[]> | null

@@ -17,6 +17,7 @@ import { SVGRenderer } from 'echarts/renderers'
 import type { SongTime } from '@rudlo/core/song'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { DARK, LIGHT, type Palette } from '../ui/theme/palette'
+import PlayPosition from '../ui/marks/PlayPosition.vue'
 import { useThemeChoice } from '../ui/theme/theme-store'
 import type { PictureOption, Sides } from './picture'
 
@@ -28,7 +29,7 @@ const props = defineProps<{
   from: number
   to: number
   /** The play position, in ticks. */
-  position: number
+  position: () => number
   /** What is drawn, in the colours of the theme. */
   option: (palette: Palette) => PictureOption
   /** What is said of a place. */
@@ -67,7 +68,6 @@ const cursor = ref<number | null>(null)
 
 const inside = computed(() => Math.max(1, width.value - grid.value.left - grid.value.right))
 const x = (tick: number) => grid.value.left + ((tick - props.from) / (props.to - props.from)) * inside.value
-const shows = (tick: number) => tick >= props.from && tick <= props.to
 const bar = computed(() => props.time.meter.lengthsAt(props.from).bar)
 
 /** What is drawn, followed through whatever the picture is made of: it is drawn anew where that changes. */
@@ -166,7 +166,7 @@ onBeforeUnmount(() => chart?.dispose())
     @blur="cursor = null"
   >
     <div ref="box" class="chart" aria-hidden="true" />
-    <i v-if="shows(position)" class="place" :style="{ transform: `translateX(${x(position)}px)` }" />
+    <PlayPosition class="place" :x="() => x(position())" :from="grid.left" :to="grid.left + inside" />
     <i v-if="cursor !== null" class="cursor" :style="{ transform: `translateX(${x(cursor)}px)` }" />
     <p v-if="cursor !== null" class="said" role="status">{{ say(cursor) }}</p>
   </div>
@@ -184,20 +184,20 @@ onBeforeUnmount(() => chart?.dispose())
   height: 100%;
 }
 
-.place,
+.picture > .place {
+  top: 26px;
+  bottom: 26px;
+}
+
 .cursor {
   position: absolute;
   top: 26px;
   bottom: 26px;
   left: -1px;
   width: 2px;
-  background: var(--warm);
+  background: var(--ink);
   pointer-events: none;
   will-change: transform;
-}
-
-.cursor {
-  background: var(--ink);
 }
 
 .said {

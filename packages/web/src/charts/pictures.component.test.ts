@@ -56,7 +56,7 @@ onScreens('a picture of a fade', () => {
     const room = shallowReactive<Record<string, unknown>>({
       time,
       name: 'Tide',
-      position: 3 * BAR,
+      position: () => 3 * BAR,
       picture: fade,
     })
     await atRoom(FadeChart, room)
@@ -70,7 +70,7 @@ onScreens('a picture of a fade', () => {
 
   it('is drawn, is walked through by keys that say each place, and plays where it is pressed', async () => {
     const go = vi.fn()
-    await atRoom(FadeChart, { picture: fade, time, name: 'Tide', position: 3 * BAR, onGo: go })
+    await atRoom(FadeChart, { picture: fade, time, name: 'Tide', position: () => 3 * BAR, onGo: go })
     const picture = page.getByTestId('fade-picture')
     await expect.element(picture).toHaveAttribute('aria-label', expect.stringContaining('Tide'))
     await expect.poll(() => element('fade-picture').querySelectorAll('svg path').length).toBeGreaterThan(3)
@@ -94,7 +94,7 @@ onScreens('a picture of a build', () => {
   it('has a column a bar, says who is who, and what each bar adds', async () => {
     const go = vi.fn()
     const nameOf = () => 'Squeezebox'
-    await atRoom(BuildChart, { picture: build, time, grows: true, nameOf, position: 0, onGo: go })
+    await atRoom(BuildChart, { picture: build, time, grows: true, nameOf, position: () => 0, onGo: go })
     const picture = page.getByTestId('build-picture')
     await expect.element(page.getByText('Squeezebox')).toBeVisible()
     await expect.element(page.getByText('Only together')).toBeVisible()
@@ -126,7 +126,7 @@ onScreens('a picture of a balance', () => {
       to: (i + 1) * BAR,
       lead: i === 0 ? null : i - 6,
     }))
-    await atRoom(LeadChart, { bars, time, position: 0, band: [0, 4] })
+    await atRoom(LeadChart, { bars, time, position: () => 0, band: [0, 4] })
     const picture = page.getByTestId('lead-picture')
     await expect.poll(() => element('lead-picture').querySelectorAll('svg path').length).toBeGreaterThan(10)
     ;(element('lead-picture') as HTMLElement).focus()
@@ -155,7 +155,7 @@ onScreens('a picture of a crossing', () => {
       time,
       leaves: 'Tide',
       comes: 'Harp',
-      position: 0,
+      position: () => 0,
       beside: null,
     })
     await atRoom(CrossingChart, room)

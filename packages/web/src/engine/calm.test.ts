@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, nextTick, shallowRef, type EffectScope } from 'vue'
-import { calmly, forgetCalm, useCalm, whenAtRest } from './calm'
+import { calmly, forgetCalm, useCalm, usePaced, whenAtRest } from './calm'
 
 let scope: EffectScope
 beforeEach(() => {
@@ -43,6 +43,22 @@ describe('calmly', () => {
     expect(times.one!.length).toBeGreaterThanOrEqual(6)
     expect(times.one!.length).toBeLessThanOrEqual(8)
     expect(times.two!).toEqual(times.one!.slice(1))
+  })
+
+  it('does in the next beat what one of them asks for', () => {
+    const asked = vi.fn()
+    calmly(vi.fn())
+    calmly(() => calmly(asked))
+    vi.advanceTimersByTime(250)
+    expect(asked).toHaveBeenCalledTimes(0)
+    // whoever asks meanwhile is not forgotten either
+    const other = vi.fn()
+    calmly(other)
+    vi.advanceTimersByTime(250)
+    expect(asked).toHaveBeenCalledTimes(1)
+    expect(other).toHaveBeenCalledTimes(1)
+    vi.advanceTimersByTime(2000)
+    expect(other).toHaveBeenCalledTimes(1)
   })
 
   it('does not do what was forgotten', () => {
@@ -116,5 +132,36 @@ describe('useCalm', () => {
     thing.value = { points: [2] }
     await vi.advanceTimersByTimeAsync(1000)
     expect(calm.value).toBe(first)
+  })
+})
+
+describe('usePaced', () => {
+  it('follows at once, then at most so often, and has the last change in the end', async () => {
+    const source = shallowRef(0)
+    const paced = scope.run(() => usePaced(() => source.value, 100))!
+    const seen = new Set<number>()
+    for (let n = 1; n <= 60; n++) {
+      vi.advanceTimersByTime(16)
+      source.value = n
+      await nextTick()
+      seen.add(paced.value)
+    }
+    // 960 ms
+    expect(seen.size).toBeGreaterThanOrEqual(9)
+    expect(seen.size).toBeLessThanOrEqual(11)
+    vi.advanceTimersByTime(100)
+    expect(paced.value).toBe(60)
+    vi.advanceTimersByTime(1000)
+    source.value = 61
+    expect(paced.value).toBe(61)
+  })
+
+  it('ends with whoever asked for it', () => {
+    const source = shallowRef(0)
+    const paced = scope.run(() => usePaced(() => source.value, 100))!
+    source.value = 1
+    scope.stop()
+    vi.advanceTimersByTime(1000)
+    expect(paced.value).toBe(0)
   })
 })

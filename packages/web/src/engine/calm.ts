@@ -37,10 +37,10 @@ function look(): void {
   const left = Math.min(asked + REST, began + LONGEST) - now
   if (left > 0.5) return void setTimeout(look, left)
   const due = waiting!
-  waiting = null
-  if (!due.size) return
-  for (const follow of due) follow()
+  if (!due.size) return void (waiting = null)
+  // before: what one of them asks for waits for the next beat
   begin()
+  for (const follow of due) follow()
 }
 
 /** Does something once it was not asked for any more for so long, in ms. */
@@ -73,4 +73,34 @@ export function useCalm<T>(source: () => T): Readonly<ShallowRef<T>> {
   const follow = effect(() => void (calm.value = source()), { scheduler: () => calmly(follow) })
   onScopeDispose(() => (stop(follow), forgetCalm(follow)))
   return calm
+}
+
+/**
+ * A value that follows another one at most once in so many ms, the first and the last change always: for figures, which nobody can
+ * read faster. What it holds is the thing itself, not a reactive copy.
+ */
+export function usePaced<T>(source: () => T, ms: number): Readonly<ShallowRef<T>> {
+  const paced = shallowRef() as ShallowRef<T>
+  let last = -Infinity
+  let timer: ReturnType<typeof setTimeout> | null = null
+  const see = effect(
+    () => {
+      last = performance.now()
+      paced.value = source()
+    },
+    {
+      scheduler: () => {
+        const left = last + ms - performance.now()
+        if (left <= 0) follow()
+        else timer ??= setTimeout(follow, left)
+      },
+    },
+  )
+  const forget = () => {
+    if (timer) clearTimeout(timer)
+    timer = null
+  }
+  const follow = () => (forget(), see())
+  onScopeDispose(() => (stop(see), forget()))
+  return paced
 }

@@ -6,7 +6,7 @@ import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
-import { whenAtRest } from './calm'
+import { usePaced, whenAtRest } from './calm'
 import { fetchAudio, warmDecoders } from './asset-loader'
 import { DropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
@@ -24,6 +24,8 @@ import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 const SEEK_MS = 400
 /** Meters are shown so often, in ms: an eye sees no more, and a frame is for what moves. */
 const METERS_MS = 40
+/** Figures change so often, in ms, so that they can be read: those of loudness ten times a second (EBU Tech 3341, 2.2). */
+const FIGURES_MS = 100
 /** So long after the last sound meters may still fall; a page at rest is looked at so often after that, in ms. */
 const RINGS_MS = 3000
 const REST_MS = 100
@@ -62,6 +64,16 @@ export const usePlayer = defineStore('player', () => {
   /** LUFS of the last 400 ms and of the last 3 s; −Infinity for silence. */
   const loudness = ref(-Infinity)
   const shortTerm = ref(-Infinity)
+  /** The same for figures that are read, and for values at the play position: all of them change at once. */
+  const told = usePaced(
+    () => ({
+      position: position.value,
+      seconds: seconds.value,
+      loudness: loudness.value,
+      shortTerm: shortTerm.value,
+    }),
+    FIGURES_MS,
+  )
   const peak = shallowRef<HeldPeak>(SILENT)
   const trackPeaks = shallowRef<readonly HeldPeak[]>([])
   const returnPeaks = shallowRef<readonly HeldPeak[]>([])
@@ -425,6 +437,7 @@ export const usePlayer = defineStore('player', () => {
     playing,
     position,
     seconds,
+    told,
     loop,
     looping,
     moves,

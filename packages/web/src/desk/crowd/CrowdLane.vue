@@ -6,7 +6,7 @@ import type { Points } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
 import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { computed, ref, shallowRef, watch } from 'vue'
-import PlayPosition from '../../editor/lane/PlayPosition.vue'
+import PlayPosition from '../../ui/marks/PlayPosition.vue'
 import { drawGrid, drawLevels } from '../../editor/lane/draw-grid'
 import { drawLine, drawThinLine } from '../../editor/lane/draw-line'
 import { useInk } from '../../editor/lane/use-ink'
@@ -23,8 +23,8 @@ const props = defineProps<{
   lines: readonly { readonly handIn: string; readonly student: string; readonly points: Points }[]
   middle: MiddleHalf | null
   pointed: string | null
-  /** Where it plays; null where nothing is played. */
-  position: number | null
+  /** Where it plays, in ticks; null where nothing is played. */
+  position: (() => number) | null
 }>()
 const emit = defineEmits<{
   zoom: [tick: number, factor: number]
@@ -100,7 +100,7 @@ const tool = placeTool({ stretch: () => undefined, go: (tick) => emit('go', tick
     data-test="crowd"
   >
     <canvas ref="canvas" />
-    <PlayPosition v-if="position !== null" :view="view" :at="() => position ?? 0" />
+    <PlayPosition v-if="position" :x="() => view.x(position!())" :to="view.width" />
     <LaneSurface
       class="place"
       :view="view"

@@ -41,7 +41,7 @@ const choices = computed(() => [
         :beside="beside"
         :song="desk.song!"
         :mix="work.mix!"
-        :position="player.position"
+        :position="() => player.position"
         :band="heard.band"
         :within="desk.task"
         @go="player.seek"

@@ -21,7 +21,7 @@ const props = defineProps<{
   beside?: { readonly name: string; readonly picture: Picture | null } | null
   song: SongVersion
   mix: Mix
-  position: number
+  position: () => number
   /** Where the lead should stand over the rest, in LU. */
   band: readonly [low: number, high: number]
   /** The bars that it is about: what is said of them comes first. */

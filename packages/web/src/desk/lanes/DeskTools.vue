@@ -73,7 +73,7 @@ const SNAP_CHOICES = SNAPS.map((value) => ({ value, text: SNAP_NAMES[value] }))
 
 @media (max-width: 1100px) {
   .snap {
-    width: 104px;
+    width: 84px;
   }
 }
 </style>

@@ -88,17 +88,17 @@ export function useLane(address: () => string, face: LaneBeside['face']) {
   })
 
   const inCharge = computed(() => points.value.length > 0 && envelope.value?.on !== false && player.moves)
+  const at = (tick: number) =>
+    inCharge.value ? valueAt(points.value, control.value.scale, tick) : setting.value
   /** What the control has at the play position. */
-  const now = computed(() =>
-    inCharge.value ? valueAt(points.value, control.value.scale, player.position) : setting.value,
-  )
+  const now = computed(() => at(player.position))
   const held = computed(() => editor.drag.value && editor.current.value)
   /** Of the point in hand, else at the play position. */
-  const shown = computed(() => held.value?.value ?? now.value)
+  const shown = computed(() => held.value?.value ?? at(player.told.position))
   const where = () =>
     held.value
       ? placeInWords(desk.time!.meter, held.value.tick)
-      : beatInWords(desk.time!.meter, player.position)
+      : beatInWords(desk.time!.meter, player.told.position)
   const words = () => {
     if (!player.moves) return t('lane.moves-off')
     if (!points.value.length) return t('lane.no-line')

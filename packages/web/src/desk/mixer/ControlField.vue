@@ -11,15 +11,15 @@ import { t } from '../../words/t'
 const props = defineProps<{ address: string; label: string }>()
 
 const work = useWork()
-const { control, value, inCharge, set } = useControl(() => props.address)
+const { control, told, inCharge, set } = useControl(() => props.address)
 const menu = useControlMenu()
 const typing = ref<string | null>(null)
-const shown = computed(() => typing.value ?? control.value.unit.format(value.value))
+const shown = computed(() => typing.value ?? control.value.unit.format(told.value))
 
 function take(): void {
   const text = typing.value
   typing.value = null
-  if (text === null || text === control.value.unit.format(value.value)) return
+  if (text === null || text === control.value.unit.format(told.value)) return
   const read = readValue(control.value, text)
   if (!read) {
     work.notice = t('control.no-value', { text, example: control.value.unit.format(control.value.initial) })

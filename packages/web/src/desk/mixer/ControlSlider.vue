@@ -3,6 +3,7 @@
 import { onStep } from '@rudlo/core/scale'
 import { computed, ref } from 'vue'
 import type { HeldPeak } from '../../engine/peak-hold'
+import { useCalm } from '../../engine/calm'
 import { nudged, tidied } from '../../editor/tools/nudge'
 import { useControlMenu } from './control-menu'
 import { useControl } from './use-control'
@@ -19,21 +20,29 @@ const { control, value, inCharge, begin, preview, commit, set } = useControl(() 
 
 /** With Shift the slider follows a tenth of the way. */
 const FINE = 0.1
+/** Places of the knob: two for each px of a slider that is 400 px long. */
+const FINEST = 800
 
 const groove = ref<HTMLElement>()
 const held = ref<{ x: number; travel: number } | null>(null)
 const travel = computed(() => control.value.scale.toTravel(value.value))
+/** As it is seen: no finer than a screen can show it, so that little is drawn for a line that hardly moves. */
+const seen = computed(() => Math.round(travel.value * FINEST) / FINEST)
+/** As it is told: whoever listens need not be told with every frame. */
+const spoken = useCalm(() => ({
+  share: Math.round(travel.value * 1000) / 10,
+  text: control.value.unit.format(value.value),
+}))
 /** Where a slider that rests in the middle starts to be filled. */
 const origin = computed(() =>
   control.value.scale.min < 0 && control.value.scale.kind === 'linear' ? 0.5 : 0,
 )
 const fill = computed(() => ({
-  transform: `translateX(${Math.min(travel.value, origin.value) * 100}%) scaleX(${Math.abs(travel.value - origin.value)})`,
+  transform: `translateX(${Math.min(seen.value, origin.value) * 100}%) scaleX(${Math.abs(seen.value - origin.value)})`,
 }))
 const neutral = computed(() => `${control.value.scale.toTravel(control.value.neutral) * 100}%`)
 /** Place of a level on the meter: −60 dBFS to full scale. */
 const share = (dbfs: number) => Math.min(1, Math.max(0, (dbfs + 60) / 60))
-const onMeter = (dbfs: number) => `${share(dbfs) * 100}%`
 const menu = useControlMenu()
 const tidy = (to: number) =>
   onStep(control.value, tidied(control.value.scale.kind, control.value.scale.toValue(to)))
@@ -91,11 +100,11 @@ function key(event: KeyboardEvent): void {
     role="slider"
     tabindex="0"
     :aria-label="label"
-    :aria-valuenow="Math.round(travel * 1000) / 10"
+    :aria-valuenow="spoken.share"
     aria-valuemin="0"
     aria-valuemax="100"
-    :aria-valuetext="control.unit.format(value) + (inCharge ? t('control.in-charge') : '')"
-    :title="`${label}: ${control.unit.format(value)}${inCharge ? t('control.in-charge.tip') : ''}`"
+    :aria-valuetext="spoken.text + (inCharge ? t('control.in-charge') : '')"
+    :title="`${label}: ${spoken.text}${inCharge ? t('control.in-charge.tip') : ''}`"
     @pointerdown="down"
     @pointermove="move"
     @pointerup="up"
@@ -114,11 +123,15 @@ function key(event: KeyboardEvent): void {
           :class="{ over: peak.over }"
           :style="{ transform: `scaleX(${share(peak.now)})` }"
         />
-        <span v-if="peak.held > -60" class="held-peak" :style="{ left: onMeter(peak.held) }" />
+        <span
+          v-if="peak.held > -60"
+          class="held-peak"
+          :style="{ transform: `translateX(${share(peak.held) * 100}%)` }"
+        />
       </template>
     </span>
     <span v-if="peak?.over" class="over-sign">{{ t('control.over') }}</span>
-    <span class="runner" :style="{ transform: `translateX(${travel * 100}%)` }"><span class="knob" /></span>
+    <span class="runner" :style="{ transform: `translateX(${seen * 100}%)` }"><span class="knob" /></span>
   </div>
 </template>
 
@@ -129,6 +142,8 @@ function key(event: KeyboardEvent): void {
   min-width: 60px;
   cursor: pointer;
   touch-action: none;
+  /* a drag takes the knob, and nothing is chosen or carried off by it */
+  user-select: none;
 }
 
 .groove {
@@ -138,6 +153,7 @@ function key(event: KeyboardEvent): void {
   border-radius: 4px;
   background: var(--wash);
   overflow: hidden;
+  pointer-events: none;
 }
 
 .fill {
@@ -179,13 +195,12 @@ function key(event: KeyboardEvent): void {
   background: var(--warm);
 }
 
+/* as wide as the groove: its left edge is moved by a share of it */
 .held-peak {
   position: absolute;
-  bottom: 0;
-  width: 2px;
-  height: 8px;
-  margin-left: -2px;
-  background: var(--ink);
+  inset: 0 auto 0 -2px;
+  width: 100%;
+  border-left: 2px solid var(--ink);
 }
 
 .over-sign {

@@ -18,9 +18,11 @@ export function useControl(address: () => string) {
   const addressed = computed(() => resolve(work.mix!, address())!)
   const control = computed(() => addressed.value.control)
   const line = computed(() => (player.moves ? lineInCharge(work.mix!, address()) : undefined))
-  const value = computed(() =>
-    line.value ? valueAt(line.value.points, control.value.scale, player.position) : addressed.value.setting,
-  )
+  const at = (tick: number) =>
+    line.value ? valueAt(line.value.points, control.value.scale, tick) : addressed.value.setting
+  const value = computed(() => at(player.position))
+  /** The same as a figure, which is read. */
+  const told = computed(() => at(player.told.position))
   const name = computed(() =>
     t('control.of', {
       control: control.value.name.toLowerCase(),
@@ -68,6 +70,7 @@ export function useControl(address: () => string) {
   return {
     control,
     value,
+    told,
     name,
     inCharge: computed(() => line.value !== undefined),
     begin,

@@ -21,8 +21,11 @@ const whole = computed(() => player.measured?.integrated ?? null)
   <AppMenu location="top" stays :label="t('loud.tip')">
     <template #opener="{ opener: menu }">
       <RowButton v-bind="menu" class="meters" data-test="meters" :tip="t('loud.tip')">
-        <span class="heard">{{ loudnessInWords(player.loudness) }}</span>
-        <span><b data-test="loudness">{{ figure(player.loudness) }}</b> LUFS</span>
+        <span class="heard">{{ loudnessInWords(player.told.loudness) }}</span>
+        <span
+          ><b data-test="loudness">{{ figure(player.told.loudness) }}</b
+          ><span class="scale"> LUFS</span></span
+        >
         <span class="over" :class="{ on: player.peak.over }" data-test="over">{{
           player.peak.over ? t('loud.over') : t('loud.db', { value: figure(player.peak.held) })
         }}</span>
@@ -33,14 +36,14 @@ const whole = computed(() => player.measured?.integrated ?? null)
         <tbody>
           <tr>
             <th scope="row">{{ t('loud.now') }}<small>{{ t('loud.now.about') }}</small></th>
-            <td>{{ loudnessInWords(player.loudness) }}</td>
-            <td class="number">{{ t('loud.lufs', { value: figure(player.loudness) }) }}</td>
+            <td>{{ loudnessInWords(player.told.loudness) }}</td>
+            <td class="number">{{ t('loud.lufs', { value: figure(player.told.loudness) }) }}</td>
           </tr>
           <tr>
             <th scope="row">{{ t('loud.lately') }}<small>{{ t('loud.lately.about') }}</small></th>
-            <td>{{ loudnessInWords(player.shortTerm) }}</td>
+            <td>{{ loudnessInWords(player.told.shortTerm) }}</td>
             <td class="number" data-test="short-term">
-              {{ t('loud.lufs', { value: figure(player.shortTerm) }) }}
+              {{ t('loud.lufs', { value: figure(player.told.shortTerm) }) }}
             </td>
           </tr>
           <tr>
@@ -110,7 +113,7 @@ b {
 
 .over.on {
   background: var(--warm);
-  color: var(--desk);
+  color: var(--sheet);
   font-weight: 700;
 }
 
@@ -149,6 +152,12 @@ small {
 
   .meters {
     grid-template-columns: auto;
+  }
+}
+
+@media (max-width: 1100px) {
+  .scale {
+    display: none;
   }
 }
 </style>

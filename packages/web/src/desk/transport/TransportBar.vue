@@ -9,10 +9,11 @@ import { usePlayer } from '../../engine/player-store'
 import { useNarrow } from '../../ui/page/narrow'
 import SoundCheckDialog from '../sound-check/SoundCheckDialog.vue'
 import ListenMenu from './ListenMenu.vue'
-import { loopText } from './loop-text'
+import { barsOf, loopText } from './loop-text'
 import LoudnessMenu from './LoudnessMenu.vue'
 import AppButton from '../../ui/buttons/AppButton.vue'
 import RowButton from '../../ui/buttons/RowButton.vue'
+import LiveText from '../../ui/LiveText.vue'
 import { t } from '../../words/t'
 import IconButton from '../../ui/buttons/IconButton.vue'
 import ChoiceButtons from '../../ui/buttons/ChoiceButtons.vue'
@@ -26,7 +27,10 @@ const listening = useListening()
 const checking = ref(false)
 /** Whoever is told of the place need not be told with every frame. */
 const spoken = useCalm(() => placeInWords(props.time.meter, player.position))
-const place = computed(() => props.time.meter.placeAt(player.position))
+const place = () => props.time.meter.placeAt(player.position)
+const bar = computed(() => place().bar)
+const beat = computed(() => place().beat)
+const clock = () => clockText(player.told.seconds)
 /** Before the sound is there it can be asked for already: it begins as soon as it can. */
 const playText = computed(() => {
   if (!player.ready && player.wished) return t('play.loading')
@@ -71,25 +75,26 @@ const MOVES = [
     <template v-else>
       <p class="place" data-test="place" :aria-label="spoken">
         <template v-if="player.counting">− {{ player.counting }}</template>
-        <template v-else>{{ place.bar }}<i>·</i>{{ place.beat }}</template>
+        <template v-else>{{ bar }}<i>·</i>{{ beat }}</template>
       </p>
-      <p class="small">
+      <p class="unit">
         {{
           player.counting
             ? t('play.counting')
             : player.ready && !player.waiting
               ? t('play.unit')
               : t('play.percent', { percent })
-        }}<br />{{ clockText(player.seconds) }}
+        }}<br /><LiveText :text="clock" />
       </p>
-      <p v-if="player.learning" class="small" role="status" data-test="learning">
+      <!-- it lies over the bar: what is pressed stays where it is -->
+      <p v-if="player.learning" class="news" role="status" data-test="learning">
         {{ t('play.learning') }}
       </p>
-      <p v-else-if="player.waiting" class="small" role="status" data-test="waiting">
+      <p v-else-if="player.waiting" class="news" role="status" data-test="waiting">
         {{ t('play.waiting') }}
       </p>
-      <p v-else-if="player.stuttered" class="small" role="status">
-        {{ t('play.stuttered') }}<br />{{ t('play.busy') }}
+      <p v-else-if="player.stuttered" class="news" role="status" data-test="stuttered">
+        {{ t('play.stuttered') }}
       </p>
     </template>
 
@@ -104,11 +109,14 @@ const MOVES = [
       data-test="loop"
       @click="player.setLoop(player.loop, !player.looping)"
     >
-      <v-icon icon="$loop" size="18" /><span v-if="player.loop">{{ loopText(player.loop, time.meter) }}</span>
+      <v-icon icon="$loop" size="18" /><span v-if="player.loop" class="bars">{{
+        barsOf(player.loop, time.meter)
+      }}</span>
     </AppButton>
 
     <ChoiceButtons
       desk
+      class="moves"
       :choices="MOVES"
       :label="t('play.moves.label')"
       :model-value="player.moves"
@@ -124,6 +132,7 @@ const MOVES = [
     <IconButton
       v-if="!narrow"
       desk
+      class="keys"
       icon="keys"
       :label="t('play.keys')"
       :tip="t('play.keys.tip')"
@@ -135,6 +144,7 @@ const MOVES = [
 
 <style scoped>
 .transport {
+  position: relative;
   display: flex;
   align-items: center;
   gap: 10px;
@@ -176,10 +186,27 @@ const MOVES = [
   opacity: 0.6;
 }
 
-.small {
+.unit {
   font-size: 13px;
   line-height: 1.35;
   color: color-mix(in srgb, var(--on-desk) 84%, transparent);
+}
+
+.news {
+  position: absolute;
+  bottom: calc(100% + var(--space-2));
+  left: var(--space-3);
+  z-index: 3;
+  padding: var(--space-1) var(--space-3);
+  border-radius: var(--radius-s);
+  background: var(--desk);
+  color: var(--on-desk);
+  font-size: var(--text-1);
+}
+
+/* what is chosen there is read whole */
+.transport .moves {
+  flex: none;
 }
 
 .failure {
@@ -217,7 +244,10 @@ const MOVES = [
 }
 
 @media (max-width: 1100px) {
-  .small {
+  .unit,
+  .bars,
+  /* there is ? for who has keys */
+  .keys {
     display: none;
   }
 }

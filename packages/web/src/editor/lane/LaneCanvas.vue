@@ -11,10 +11,10 @@ import { drawGrid, drawLevels } from './draw-grid'
 import { drawFaintLine } from './draw-line'
 import { WORDS } from './draw-loudness'
 import { drawWave } from './draw-wave'
+import PlayPosition from '../../ui/marks/PlayPosition.vue'
 import LanePins from './LanePins.vue'
 import type { LaneProps } from './lane-props'
 import { drawFront, type LineFront, type LiveLine } from './line-front'
-import PlayPosition from './PlayPosition.vue'
 import { useInk } from './use-ink'
 import { useLayers, type Layer } from './use-layers'
 import { FINGER_ROOM, stretchIn, Viewport, type Values } from './viewport'
@@ -157,7 +157,7 @@ document.fonts?.ready.then(
     <canvas ref="front" class="front" aria-hidden="true" data-test="lane-front" />
     <div v-if="marked" class="marked" :style="stretchIn(view, marked)" />
     <div v-if="pointed" class="pointed" :style="stretchIn(view, pointed)" data-test="pointed" />
-    <PlayPosition :view="view" :at="position" />
+    <PlayPosition :x="() => view.x(position())" :to="view.width" />
     <LanePins
       v-if="pins"
       :view="view"

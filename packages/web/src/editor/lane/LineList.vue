@@ -43,7 +43,7 @@ const lines = computed(() =>
     const found = resolve(props.mix, address)
     if (!points.length || !found) return []
     const { control } = found
-    const now = () => control.unit.format(valueAt(points, control.scale, player.position))
+    const now = () => control.unit.format(valueAt(points, control.scale, player.told.position))
     return [{ address, name: laneControlName(props.mix, address), control, now, points: points.length }]
   }),
 )

@@ -28,7 +28,7 @@ const band = useCalm(() => player.measured?.momentary ?? props.momentary ?? null
   <SongStrip
     :song="song"
     :time="player.heardTime?.length === time.length ? player.heardTime : time"
-    :position="player.position"
+    :position="() => player.position"
     :momentary="band"
     :measuring="player.measuring"
     :loop="player.loop"

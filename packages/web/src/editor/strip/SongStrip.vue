@@ -5,6 +5,7 @@ import type { SongTime, SongVersion } from '@rudlo/core/song'
 import { placeInWords } from '@rudlo/core/time'
 import { computed, ref } from 'vue'
 import { useCalm } from '../../engine/calm'
+import PlayPosition from '../../ui/marks/PlayPosition.vue'
 import type { Flag } from './flag'
 import StripFlags from './StripFlags.vue'
 import { barsAround, loudnessPath } from './strip-geometry'
@@ -18,7 +19,8 @@ interface Stretch {
 const props = defineProps<{
   song: SongVersion
   time: SongTime
-  position: number
+  /** The play position in ticks. */
+  position: () => number
   momentary: ArrayLike<number | null> | null
   /** Share done of a measurement that takes a while; null where none does. */
   measuring?: number | null
@@ -46,8 +48,8 @@ const { width } = useElementSize(strip)
 
 /** Whoever is told of the place need not be told with every frame. */
 const spoken = useCalm(() => ({
-  tick: Math.round(props.position),
-  words: placeInWords(props.time.meter, props.position),
+  tick: Math.round(props.position()),
+  words: placeInWords(props.time.meter, props.position()),
 }))
 
 const x = (tick: number) => (tick / props.time.length) * width.value
@@ -91,10 +93,11 @@ function up(): void {
 
 function key(event: KeyboardEvent): void {
   const { meter, length } = props.time
-  const bar = meter.placeAt(props.position).bar
+  const here = props.position()
+  const bar = meter.placeAt(here).bar
   const to: Readonly<Record<string, number>> = {
     ArrowRight: meter.barStart(bar + 1),
-    ArrowLeft: meter.barStart(Math.max(1, props.position > meter.barStart(bar) + 480 ? bar : bar - 1)),
+    ArrowLeft: meter.barStart(Math.max(1, here > meter.barStart(bar) + 480 ? bar : bar - 1)),
     Home: 0,
     End: length,
   }
@@ -136,7 +139,7 @@ function key(event: KeyboardEvent): void {
       :class="{ on: looping || chosen }"
       :style="place((chosen ?? loop)!)"
     />
-    <div class="play-position" :style="{ transform: `translateX(${x(position)}px)` }" />
+    <PlayPosition :x="() => x(position())" :to="width" />
     <div
       class="face"
       tabindex="0"
@@ -268,18 +271,6 @@ path {
 .loop.on {
   background: var(--warm);
   opacity: 1;
-}
-
-.play-position {
-  position: absolute;
-  top: 0;
-  bottom: 0;
-  left: -1px;
-  width: 2px;
-  background: var(--warm);
-  /* it moves with every frame: nothing else is painted anew for it */
-  will-change: transform;
-  pointer-events: none;
 }
 
 .measuring {

@@ -28,7 +28,7 @@ function section(tick: number): void {
   <SongStrip
     :song="store.song!"
     :time="store.time!"
-    :position="task?.from ?? 0"
+    :position="() => task?.from ?? 0"
     :momentary="null"
     :loop="null"
     :looping="false"

@@ -64,7 +64,7 @@ const { control, drawn, middle } = useCrowd(() => ({ ...props, lane: lane.value 
         :lines="drawn"
         :middle="middle"
         :pointed="pointed"
-        :position="player.position"
+        :position="() => player.position"
         @zoom="(tick, factor) => emit('zoom', tick, factor)"
         @scroll="(ticks) => emit('scroll', ticks)"
         @go="player.seek"

@@ -26,7 +26,7 @@ const pictures = useReviewPictures()
       :beside="beside"
       :song="review.song!"
       :mix="review.mix!"
-      :position="player.position"
+      :position="() => player.position"
       :band="pictures.band"
       :within="pictures.task"
       :shown="review.span"

@@ -134,7 +134,7 @@ const live = () => {
         :control="control"
         :meter="review.time!.meter"
         :value="() => value"
-        :where="() => beatInWords(review.time!.meter, player.position)"
+        :where="() => beatInWords(review.time!.meter, player.told.position)"
         :note="() => (points.length ? '' : t('lanes.no-line'))"
         :point="editor.current.value"
         :has-next="editor.selected.value < points.length - 1"

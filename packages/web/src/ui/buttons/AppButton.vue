@@ -109,7 +109,7 @@ const looks = computed(() => VARIANTS[props.tone ?? 'plain'])
 .desk[aria-checked='true'] {
   border-color: var(--warm);
   background: var(--warm);
-  color: var(--desk);
+  color: var(--sheet);
 }
 
 @media (pointer: coarse) {
