@@ -1,15 +1,17 @@
 import type { Browser, BrowserContext, BrowserContextOptions, Page } from '@playwright/test'
 
-/** A browser that was opened, and whether somebody sits at it now. */
+/** A browser that was opened, its page, and whether somebody sits at it now. */
 interface Opened {
   readonly kind: string
   readonly context: BrowserContext
+  /** The page of whoever sat there; null where it is not fit for anybody else. */
+  page: Page | null
   taken: boolean
 }
 
 /**
- * Browsers of a worker. One that is put away is given to the next story: it has kept the files of the application, and nothing
- * else of whoever had it before.
+ * Browsers of a worker. One that is put away is given to the next story: it has kept the files of the application and what its
+ * compiler has learned of them, which is a quarter of the work of opening a bench, and nothing else of whoever had it before.
  */
 export class Browsers {
   readonly #opened: Opened[] = []
@@ -20,10 +22,14 @@ export class Browsers {
   async open(options: BrowserContextOptions, origin: string): Promise<Page> {
     const kind = JSON.stringify(options)
     const known = this.#opened.find((o) => o.kind === kind && !o.taken)
-    const mine = known ?? { kind, context: await this.#fresh(options), taken: true }
+    const mine = known ?? { kind, context: await this.#fresh(options), page: null, taken: true }
     if (!known) this.#opened.push(mine)
     mine.taken = true
-    const page = await mine.context.newPage()
+    const page = mine.page ?? (await mine.context.newPage())
+    if (page !== mine.page && !options.serviceWorkers) {
+      mine.page = page
+      watchWear(page, () => (mine.page = null))
+    }
     if (known) {
       const session = await mine.context.newCDPSession(page)
       await session.send('Storage.clearDataForOrigin', {
@@ -54,12 +60,19 @@ export class Browsers {
     return context
   }
 
-  /** Closes what is open, and keeps the browsers for the next story. */
-  async putAway(): Promise<void> {
+  /** Leaves the pages, and keeps the browsers for the next story. */
+  async putAway(origin: string): Promise<void> {
     for (const opened of this.#opened.filter((o) => o.taken)) {
-      await opened.context.setOffline(false)
-      await opened.context.unrouteAll()
-      await Promise.all(opened.context.pages().map((page) => page.close()))
+      const { context } = opened
+      await context.setOffline(false)
+      await context.unrouteAll()
+      if (opened.page && !(await isLeft(opened.page, origin))) opened.page = null
+      await Promise.all(
+        context
+          .pages()
+          .filter((page) => page !== opened.page)
+          .map((page) => page.close()),
+      )
       opened.taken = false
     }
   }
@@ -67,4 +80,36 @@ export class Browsers {
   async close(): Promise<void> {
     await Promise.all(this.#opened.map(({ context }) => context.close()))
   }
+}
+
+/** Leaves the application for a page that is nothing but an answer of its server. @returns whether the next one may have it */
+async function isLeft(page: Page, origin: string): Promise<boolean> {
+  page.removeAllListeners()
+  try {
+    await page.goto(`${origin}/api/health`, { timeout: 5000 })
+    await page.evaluate(() => sessionStorage.clear())
+    return true
+  } catch {
+    return false
+  }
+}
+
+/** Tells when something is done to a page that stays with it: its next one would find it changed. */
+function watchWear(page: Page, worn: () => void): void {
+  const plain = {
+    addInitScript: page.addInitScript.bind(page),
+    emulateMedia: page.emulateMedia.bind(page),
+    setViewportSize: page.setViewportSize.bind(page),
+  }
+  Object.assign(page, {
+    addInitScript: (...given: Parameters<typeof plain.addInitScript>) => (
+      worn(),
+      plain.addInitScript(...given)
+    ),
+    emulateMedia: (...given: Parameters<typeof plain.emulateMedia>) => (worn(), plain.emulateMedia(...given)),
+    setViewportSize: (...given: Parameters<typeof plain.setViewportSize>) => (
+      worn(),
+      plain.setViewportSize(...given)
+    ),
+  })
 }

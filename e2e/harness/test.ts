@@ -285,7 +285,7 @@ export const test = base.extend<Tests, Workers>({
       const hand = by === 'finger' ? new Finger(page) : new Mouse(page)
       return new Person(page, installation.address, hand, () => (world ??= World.make(database)))
     })
-    await browsers.putAway()
+    await browsers.putAway(installation.address)
     expect(faults).toEqual([])
   },
 })

@@ -204,9 +204,9 @@ const MOVES = [
   font-size: var(--text-1);
 }
 
-/* what is chosen there is read whole */
+/* in a language that is longer it is cut before anything is out of the window, and never to nothing */
 .transport .moves {
-  flex: none;
+  min-width: 116px;
 }
 
 .failure {
