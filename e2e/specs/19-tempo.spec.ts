@@ -31,18 +31,18 @@ test('the tempo is drawn where it is open, and everybody who plays from notes fo
 
   await bea.at('line').focus()
   await bea.page.keyboard.press('Control+a')
-  await bea.page.getByLabel('Value', { exact: true }).fill('80')
+  await bea.page.getByLabel('Value', { exact: true }).fill('160')
   await bea.page.keyboard.press('Enter')
   await expect(bea.at('learning')).toBeVisible()
   await expect(bea.at('learning')).toBeHidden({ timeout: 30_000 })
   await bea.canPlay()
   const after = await mixdown(bea)
-  // 54 bars of three beats, four in three seconds; the tails ring on
-  expect(before.seconds).toBeLessThan(100)
-  expect(after.seconds).toBeGreaterThanOrEqual(121.5)
-  expect(after.seconds).toBeLessThan(133)
+  // 54 bars of three beats, eight in three seconds; the tails ring on
+  expect(before.seconds).toBeLessThan(50)
+  expect(after.seconds).toBeGreaterThanOrEqual(60.75)
+  expect(after.seconds).toBeLessThan(72)
   // a beat of the last bar but one still sounds, where the song was long over before
-  expect(after.loud(117, 118.5)).toBeGreaterThan(0.0005)
+  expect(after.loud(58.5, 59.25)).toBeGreaterThan(0.0005)
 
   // and so it does when it is handed in and measured
   await bea.isSaved()

@@ -30,7 +30,7 @@ export function spectrum(sound: Float32Array, from: number, size = SIZE): Float6
   )
   const out = fft.createComplexArray()
   fft.realTransform(out, windowed)
-  return Float64Array.from({ length: size / 2 }, (_, i) => out[2 * i]! ** 2 + out[2 * i + 1]! ** 2)
+  return new Float64Array(size / 2).map((_, i) => out[2 * i]! ** 2 + out[2 * i + 1]! ** 2)
 }
 
 /** Level every 5 ms, as amplitude. */

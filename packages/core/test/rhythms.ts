@@ -27,7 +27,7 @@ export const RHYTHMS: readonly Rhythm[] = [
 
 /** How long a stroke rings, in samples. */
 const STROKE = Math.floor(SAMPLE_RATE * 0.12)
-const made = (of: (n: number) => number) => Float64Array.from({ length: STROKE }, (_, n) => of(n))
+const made = (of: (n: number) => number) => new Float64Array(STROKE).map((_, n) => of(n))
 /** A thump without its noise, and how its noise and a hiss die away. */
 const THUMP = made((n) => Math.exp(-n / 1800) * Math.sin(n * 0.012))
 const RUSTLE = made((n) => 0.3 * Math.exp(-n / 1800 - n / 90))
@@ -55,5 +55,9 @@ export function playRhythm({ bpm, low, high, lead }: Rhythm, seconds = 30): Int1
     strike(low[i % low.length]!, true)
     strike(high[i % high.length]!, false)
   }
-  return Int16Array.from(out, (x) => Math.max(-32_768, Math.min(32_767, Math.round(x * 30_000))))
+  // `Int16Array.from` walks through it by an iterator, which takes nine tenths of the time
+  const samples = new Int16Array(out.length)
+  for (let n = 0; n < out.length; n++)
+    samples[n] = Math.max(-32_768, Math.min(32_767, Math.round(out[n]! * 30_000)))
+  return samples
 }

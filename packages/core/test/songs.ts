@@ -38,8 +38,7 @@ export function audioFor(
   reed: (n: number) => number,
   pad: (n: number, side: number) => number = () => 0,
 ): Map<string, AssetAudio> {
-  const fill = (frames: number, of: (n: number) => number) =>
-    Int16Array.from({ length: frames }, (_, n) => of(n))
+  const fill = (frames: number, of: (n: number) => number) => new Int16Array(frames).map((_, n) => of(n))
   const [mono, stereo] = song.assets
   return new Map<string, AssetAudio>([
     [mono!.id, { channels: [fill(mono!.frames, reed)], frames: mono!.frames }],

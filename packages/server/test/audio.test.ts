@@ -29,10 +29,7 @@ describe('audio', () => {
 
   it('is kept once, in chunks of at most 1 MiB, however long', async () => {
     let state = 1
-    const noise = Int16Array.from(
-      { length: 800_000 },
-      () => (state = (state * 48_271) % 2_147_483_647) & 0x7fff,
-    )
+    const noise = new Int16Array(800_000).map(() => (state = (state * 48_271) % 2_147_483_647) & 0x7fff)
     const id = await world.services.assets.keep([noise, noise.slice().reverse()])
     expect(await world.services.assets.keep([noise, noise.slice().reverse()])).toBe(id)
     const chunks = await world.database.getRepository(AssetChunk).findBy({ assetId: id })

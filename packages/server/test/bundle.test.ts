@@ -74,7 +74,7 @@ describe('bundle', () => {
   it('is refused with one sentence where it is none or was changed', async () => {
     expect((await bringIn(new Uint8Array(100))).body.error.message).toMatch(/zip/i)
     const [id] = whole.audio.keys()
-    const other = await encodeFlac([Int16Array.from({ length: 5000 }, (_, n) => n % 90)])
+    const other = await encodeFlac([new Int16Array(5000).map((_, n) => n % 90)])
     const swapped = packBundle({ ...whole, audio: new Map([...whole.audio, [id!, other]]) })
     const refused = await bringIn(swapped)
     expect([refused.status, refused.body.error.message]).toEqual([400, expect.stringMatching(/damaged/)])

@@ -15,10 +15,7 @@ const file = (name: string, bytes: Uint8Array) => {
 }
 afterAll(() => rmSync(folder, { recursive: true }))
 
-const tone = Float32Array.from(
-  { length: 96_000 },
-  (_, n) => 0.1 * Math.sin((2 * Math.PI * 1000 * n) / 48_000),
-)
+const tone = new Float32Array(96_000).map((_, n) => 0.1 * Math.sin((2 * Math.PI * 1000 * n) / 48_000))
 
 interface Measured {
   integrated: number | null

@@ -16,8 +16,8 @@ describe('what nothing refers to', () => {
     const old = await teacher.post<{ id: string }>('/api/uploads', { name: 'old.wav', bytes: 4 })
     await teacher.raw('POST', `/api/uploads/${old.body.id}/chunks/0`, {}, new Uint8Array(4))
     const fresh = await teacher.post<{ id: string }>('/api/uploads', { name: 'new.wav', bytes: 4 })
-    const left = await services.assets.keep([Int16Array.from({ length: 500 }, (_, n) => n)])
-    const young = await services.assets.keep([Int16Array.from({ length: 500 }, (_, n) => -n)])
+    const left = await services.assets.keep([new Int16Array(500).map((_, n) => n)])
+    const young = await services.assets.keep([new Int16Array(500).map((_, n) => -n)])
     const day = new Date(Date.now() - 25 * 3_600_000)
     await database.query('UPDATE uploads SET created_at = ? WHERE id = ?', [day, old.body.id])
     await database.query('UPDATE assets SET created_at = ? WHERE id <> ?', [day, young])
@@ -29,12 +29,12 @@ describe('what nothing refers to', () => {
     expect(await services.assets.find(world.song.assets[0]!.id)).not.toBeNull()
     // brought in again, it counts as new
     await database.query('UPDATE assets SET created_at = ? WHERE id = ?', [day, young])
-    await services.assets.keep([Int16Array.from({ length: 500 }, (_, n) => -n)])
+    await services.assets.keep([new Int16Array(500).map((_, n) => -n)])
     expect(await services.housekeeping.sweep()).toEqual({ removed: 0, uploads: 0, assets: 0 })
   })
 
   it('may be brought in twice at once: it is kept once', async () => {
-    const sound = () => [Int16Array.from({ length: 9000 }, (_, n) => (n * 37) % 500)]
+    const sound = () => [new Int16Array(9000).map((_, n) => (n * 37) % 500)]
     const ids = await Promise.all(Array.from({ length: 6 }, () => world.services.assets.keep(sound())))
     expect(new Set(ids).size).toBe(1)
     const { body } = await teacher.post<{ id: string }>('/api/uploads', { name: 'twice.wav', bytes: 4 })

@@ -17,7 +17,7 @@ const folder = mkdtempSync(join(tmpdir(), 'rudlo-listener-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 
 const sound = (frames: number, seed: number) =>
-  Int16Array.from({ length: frames }, (_, n) => ((n * seed) % 4001) - 2000)
+  new Int16Array(frames).map((_, n) => ((n * seed) % 4001) - 2000)
 
 function write(...sides: Int16Array[]): string[] {
   return sides.map((side, i) => {

@@ -36,7 +36,7 @@ interface Decoded {
 
 const SECONDS = 3
 const tone = (rate: number, pitch = 440) =>
-  Float32Array.from({ length: rate * SECONDS }, (_, n) => 0.3 * Math.sin((2 * Math.PI * pitch * n) / rate))
+  new Float32Array(rate * SECONDS).map((_, n) => 0.3 * Math.sin((2 * Math.PI * pitch * n) / rate))
 const wav = (rate: number, channels: Float32Array[]) => Buffer.from(writeWav(rate, channels))
 
 /** A WAV file made into another format by ffmpeg. */
@@ -76,7 +76,7 @@ describe('audio', () => {
     const bytes = wav(
       44_100,
       Array.from({ length: 2 }, (_, c) =>
-        Float32Array.from({ length: 44_100 * 30 }, (_, n) => ((n * (7919 + c)) % 1000) / 2000),
+        new Float32Array(44_100 * 30).map((_, n) => ((n * (7919 + c)) % 1000) / 2000),
       ),
     )
     const { body } = await teacher.post<{ id: string }>('/api/uploads', {

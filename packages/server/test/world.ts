@@ -171,10 +171,7 @@ export async function makeWorld(
 
 async function keepSong({ assets }: Services): Promise<SongVersion> {
   const frames = SECONDS * RATE
-  const samples = Int16Array.from(
-    { length: frames },
-    (_, n) => 9000 * Math.sin(n * 0.05) + ((n * 7919) % 1000),
-  )
+  const samples = new Int16Array(frames).map((_, n) => 9000 * Math.sin(n * 0.05) + ((n * 7919) % 1000))
   const asset = await assets.keep([samples])
   return {
     format: 'rudlo-song',

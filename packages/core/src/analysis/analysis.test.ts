@@ -100,7 +100,7 @@ describe('findTempo', () => {
 
   it('is unsure of noise, and has nothing to say of silence or of a moment', () => {
     let seed = 3
-    const noise = Int16Array.from({ length: 10 * SAMPLE_RATE }, () => {
+    const noise = new Int16Array(10 * SAMPLE_RATE).map(() => {
       seed = (seed * 16_807) % 2_147_483_647
       return (seed % 20_000) - 10_000
     })
@@ -117,10 +117,7 @@ describe('proposeSections', () => {
   const track = (levels: readonly number[]) => ({
     flux: new Float32Array(0),
     thump: new Float32Array(0),
-    level: Float32Array.from(
-      { length: levels.length * BAR * 100 },
-      (_, i) => levels[Math.floor(i / (BAR * 100))]!,
-    ),
+    level: new Float32Array(levels.length * BAR * 100).map((_, i) => levels[Math.floor(i / (BAR * 100))]!),
   })
   const bars = Array.from({ length: 25 }, (_, i) => i * BAR)
   const stretch = (...parts: [number, number][]) =>

@@ -16,7 +16,7 @@ const lines = (all: Readonly<Record<string, Points>>, mix: Mix = start) =>
 
 const part = (level: (second: number) => number): Part => {
   const hops = 640
-  const side = Float64Array.from({ length: hops }, (_, i) => 10 ** ((level(i / 10) + 0.691) / 10) / 2)
+  const side = new Float64Array(hops).map((_, i) => 10 ** ((level(i / 10) + 0.691) / 10) / 2)
   return { ...emptyPart(hops), left: side, right: side.slice() }
 }
 
@@ -292,7 +292,7 @@ const CASES: readonly Case[] = [
         'not yet',
         'true-peak.clips',
         start,
-        heard({ peaks: Float64Array.from({ length: 640 }, (_, i) => (i === 300 ? 2 : -6)) }),
+        heard({ peaks: new Float64Array(640).map((_, i) => (i === 300 ? 2 : -6)) }),
       ],
     ],
   },

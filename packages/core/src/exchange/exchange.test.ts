@@ -47,9 +47,7 @@ describe('WAV', () => {
 })
 
 describe('waveform overview', () => {
-  const channels = [0, 1].map((side) =>
-    Int16Array.from({ length: 5000 }, (_, n) => (n === 777 + side ? 25_600 : -n)),
-  )
+  const channels = [0, 1].map((side) => new Int16Array(5000).map((_, n) => (n === 777 + side ? 25_600 : -n)))
 
   it('keeps the highest and lowest sample at every zoom', () => {
     const { zooms, step } = overviewOf(channels)

@@ -13,10 +13,7 @@ describe('the picture of a song', () => {
     const song = smallSong()
     const asset = song.regions[0]!.asset
     const { frames } = song.assets.find((a) => a.id === asset)!
-    const louder = Int16Array.from(
-      { length: frames },
-      (_, i) => (i % 2 ? 1 : -1) * Math.round((i / frames) * 30_000),
-    )
+    const louder = new Int16Array(frames).map((_, i) => (i % 2 ? 1 : -1) * Math.round((i / frames) * 30_000))
     const picture = songPicture(song, new Map([[asset, overviewOf([louder]).zooms.at(-1)!]]), 8)
     const heard = picture.filter((p) => p > 0)
     expect(Math.max(...picture)).toBe(1)

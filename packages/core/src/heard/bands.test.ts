@@ -4,7 +4,7 @@ import { BandMeter, BANDS, BARK_EDGES, LOOK } from './bands'
 import { comeForward, inTheWay } from './in-the-way'
 
 const tone = (hz: number, level = 1) =>
-  Float64Array.from({ length: LOOK }, (_, n) => level * Math.sin((2 * Math.PI * hz * n) / SAMPLE_RATE))
+  new Float64Array(LOOK).map((_, n) => level * Math.sin((2 * Math.PI * hz * n) / SAMPLE_RATE))
 const NOTHING = new Float64Array(LOOK)
 
 function bandsOf(left: Float64Array, right = NOTHING): Float64Array {

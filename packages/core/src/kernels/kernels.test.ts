@@ -182,7 +182,7 @@ describe('rings', () => {
         fill(n)
         ring.view.fill(0)
         k.ringWrite(ring.at, 255, from, x.at, n)
-        const written = Float32Array.from({ length: n }, (_, i) => ring.view[(from + i) & 255]!)
+        const written = new Float32Array(n).map((_, i) => ring.view[(from + i) & 255]!)
         expect(same(written, x.view.slice(0, n))).toBe(true)
         k.ringRead(ring.at, 255, from, z.at, n)
         expect(same(z.view.slice(0, n), x.view.slice(0, n))).toBe(true)

@@ -5,7 +5,7 @@ import { PIECE, scratch } from '.'
 
 const sound = (seed: number, n: number) => {
   let state = seed
-  return Float32Array.from({ length: n }, () => {
+  return new Float32Array(n).map(() => {
     state = (state * 16_807) % 2_147_483_647
     return state / 1_073_741_824 - 1
   })

@@ -107,7 +107,7 @@ function truePeak(samples: Float32Array): number {
 /** A sine at a fraction of the sample rate, faded in and out so that no edge rings. */
 function sine(divisor: number, degrees: number, level: number): Float32Array {
   const frames = 48_000
-  return Float32Array.from({ length: frames }, (_, n) => {
+  return new Float32Array(frames).map((_, n) => {
     const edge = Math.min(1, n / 4800, (frames - 1 - n) / 4800)
     return level * edge * Math.sin((2 * Math.PI * n) / divisor + (degrees * Math.PI) / 180)
   })
@@ -130,7 +130,7 @@ describe('EBU Tech 3341, true peak', () => {
     'case %i of 20 to 23: one loud period, made at four times the rate and thinned',
     (offset) => {
       // a quiet tone at a sixth of the rate with a smooth swell to full scale, at four times the rate
-      const fine = Float64Array.from({ length: 4 * 4800 }, (_, n) => {
+      const fine = new Float64Array(4 * 4800).map((_, n) => {
         const swell = Math.exp(-(((n - 9600) / 260) ** 2))
         return (
           (0.5 + 0.5 * swell) *
@@ -138,14 +138,14 @@ describe('EBU Tech 3341, true peak', () => {
           Math.min(1, n / 2000, (19_199 - n) / 2000)
         )
       })
-      const found = truePeak(Float32Array.from({ length: 4800 }, (_, n) => fine[4 * n + offset]!))
+      const found = truePeak(new Float32Array(4800).map((_, n) => fine[4 * n + offset]!))
       expect(found).toBeLessThanOrEqual(0.2)
       expect(found).toBeGreaterThanOrEqual(-0.4)
     },
   )
 
   it('passes over nothing: chunk by chunk it finds what one pass finds', () => {
-    const noise = Float32Array.from({ length: 9000 }, (_, n) => (Math.sin(n * n * 0.001) * (n % 1700)) / 1700)
+    const noise = new Float32Array(9000).map((_, n) => (Math.sin(n * n * 0.001) * (n % 1700)) / 1700)
     const whole = truePeak(noise)
     const pieces = new TruePeak()
     for (let n = 0; n < noise.length; n += 333) pieces.push(noise, n, Math.min(noise.length, n + 333))

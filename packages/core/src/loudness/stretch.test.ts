@@ -6,7 +6,7 @@ import { hopCount, hopStart, measureStretch } from './stretch'
 /** A sound that swells, with noise and a step in it. */
 function sound(frames: number, seed: number): Float32Array {
   let state = seed
-  return Float32Array.from({ length: frames }, (_, n) => {
+  return new Float32Array(frames).map((_, n) => {
     state = (state * 48_271) % 2_147_483_647
     const swell = 0.4 + 0.35 * Math.sin(n / 9000)
     return swell * (Math.sin(n * 0.3) + 0.3 * (state / 1_073_741_824 - 1)) + (n > frames / 2 ? 0.2 : 0)

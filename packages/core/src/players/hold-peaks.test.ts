@@ -4,7 +4,7 @@ import { holdBelow } from './hold-peaks'
 
 const sound = (seed: number, frames = 20_000) => {
   let state = seed
-  return Float32Array.from({ length: frames }, (_, n) => {
+  return new Float32Array(frames).map((_, n) => {
     state = (state * 16_807) % 2_147_483_647
     return (state / 2_147_483_647 - 0.5) * (n % 4000 < 40 ? 1.8 : 0.2)
   })

@@ -43,7 +43,7 @@ export const start: Mix = ['reed', 'pad'].reduce(
 
 /** A part of so many LUFS in each hop. */
 export const part = (level: (hop: number) => number): Part => {
-  const energy = Float64Array.from({ length: HOPS }, (_, i) => 10 ** ((level(i) + 0.691) / 10) / 2)
+  const energy = new Float64Array(HOPS).map((_, i) => 10 ** ((level(i) + 0.691) / 10) / 2)
   return { left: energy, right: energy.slice(), bright: null, peaks: null }
 }
 

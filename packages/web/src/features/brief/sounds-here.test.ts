@@ -5,7 +5,7 @@ import { peakIn } from './sounds-here'
 describe('the highest amplitude between two samples', () => {
   // silent for half a second, then loud
   const overview = overviewOf([
-    Int16Array.from({ length: 44_100 }, (_, n) => (n < 22_050 ? 0 : n % 2 ? 16_384 : -16_384)),
+    new Int16Array(44_100).map((_, n) => (n < 22_050 ? 0 : n % 2 ? 16_384 : -16_384)),
   ])
 
   it('is seen in the picture of a recording', () => {

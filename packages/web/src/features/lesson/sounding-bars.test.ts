@@ -9,7 +9,7 @@ let n = 0
 
 /** A song at 120 in four whose one track sounds in some bars. */
 function songThatSounds(bars: number, sounds: (bar: number) => boolean, downbeat = 0) {
-  const samples = Int16Array.from({ length: bars * BAR_S * 44_100 }, (_, i) => {
+  const samples = new Int16Array(bars * BAR_S * 44_100).map((_, i) => {
     const bar = Math.floor((i / 44_100 - downbeat) / BAR_S) + 1
     return sounds(bar) ? Math.round(20_000 * Math.sin(i / 20)) : 0
   })

@@ -13,7 +13,7 @@ const song = songOfStems(
 )
 const track = song.tracks[0]!.id
 const sounding = (from: number, to: number, peak: number) =>
-  Int16Array.from({ length: FRAMES }, (_, i) => (i >= from && i < to ? (i % 2 ? peak : -peak) : 0))
+  new Int16Array(FRAMES).map((_, i) => (i >= from && i < to ? (i % 2 ? peak : -peak) : 0))
 
 describe('the picture of a track', () => {
   it('is drawn where it sounds, with its highest peak', () => {
