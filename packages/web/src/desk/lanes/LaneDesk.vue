@@ -138,6 +138,7 @@ function key(event: KeyboardEvent, address: string): void {
   height: 9px;
   cursor: ns-resize;
   touch-action: none;
+  user-select: none;
 }
 
 .edge:hover,

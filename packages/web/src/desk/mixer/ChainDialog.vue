@@ -242,6 +242,7 @@ li {
 .drag {
   cursor: grab;
   touch-action: none;
+  user-select: none;
 }
 
 .params {

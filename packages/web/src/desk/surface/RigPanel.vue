@@ -214,6 +214,7 @@ header > span {
   margin: 8px 0;
   cursor: ns-resize;
   touch-action: none;
+  user-select: none;
 }
 
 .way::before {

@@ -140,6 +140,7 @@ function key(event: KeyboardEvent, handle: Handle): void {
   cursor: ns-resize;
   pointer-events: auto;
   touch-action: none;
+  user-select: none;
 }
 
 .handle::after {

@@ -60,6 +60,7 @@ const listeners = useLanePointer(
   contain: strict;
   cursor: crosshair;
   touch-action: none;
+  user-select: none;
 }
 
 .face:focus-visible {

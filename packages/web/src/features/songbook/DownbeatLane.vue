@@ -136,6 +136,7 @@ svg {
   height: 64px;
   cursor: ew-resize;
   touch-action: none;
+  user-select: none;
 }
 
 .wave {
