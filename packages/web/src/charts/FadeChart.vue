@@ -138,7 +138,14 @@ const option = (p: Palette): PictureOption => {
           symbol: 'circle',
           symbolSize: 11,
           itemStyle: { color: p.sheet, borderColor: p.family.volume, borderWidth: 2.5 },
-          label: { position: 'right', color: p.ink },
+          // under the line that it belongs to, and readable where an edge of the fade goes through it
+          label: {
+            position: 'right',
+            offset: [0, 13],
+            padding: [1, 3],
+            color: p.ink,
+            backgroundColor: p.sheet,
+          },
           data: notes.map(({ tick, text, value }) => ({
             coord: [tick, value],
             value: text,
