@@ -23,8 +23,8 @@ export class Browsers {
     const kind = JSON.stringify(options)
     const known = this.#opened.find((o) => o.kind === kind && !o.taken)
     const mine = known ?? { kind, context: await this.#fresh(options), page: null, taken: true }
-    if (!known) this.#opened.push(mine)
-    mine.taken = true
+    if (known) known.taken = true
+    else this.#opened.push(mine)
     const page = mine.page ?? (await mine.context.newPage())
     if (page !== mine.page && !options.serviceWorkers) {
       mine.page = page
@@ -94,22 +94,17 @@ async function isLeft(page: Page, origin: string): Promise<boolean> {
   }
 }
 
+/** What is done to a page and stays with it. */
+const WEARS = ['addInitScript', 'emulateMedia', 'setViewportSize'] as const
+
 /** Tells when something is done to a page that stays with it: its next one would find it changed. */
 function watchWear(page: Page, worn: () => void): void {
-  const plain = {
-    addInitScript: page.addInitScript.bind(page),
-    emulateMedia: page.emulateMedia.bind(page),
-    setViewportSize: page.setViewportSize.bind(page),
+  for (const name of WEARS) {
+    const plain = page[name]
+    const watched = (...given: unknown[]): unknown => {
+      worn()
+      return Reflect.apply(plain, page, given)
+    }
+    Object.assign(page, { [name]: watched })
   }
-  Object.assign(page, {
-    addInitScript: (...given: Parameters<typeof plain.addInitScript>) => (
-      worn(),
-      plain.addInitScript(...given)
-    ),
-    emulateMedia: (...given: Parameters<typeof plain.emulateMedia>) => (worn(), plain.emulateMedia(...given)),
-    setViewportSize: (...given: Parameters<typeof plain.setViewportSize>) => (
-      worn(),
-      plain.setViewportSize(...given)
-    ),
-  })
 }

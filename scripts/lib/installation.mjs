@@ -15,9 +15,10 @@ export class Installation {
   code = null
 
   /**
-   * @param {{ gc?: boolean, from?: string, folder?: string, classes?: number, pace?: number, rehearse?: boolean }} options `classes`: so many of the demo; `pace`: how many times as fast its songs are played; `gc`: memory is looked at after what is not needed was let
-   * go; `from`: a folder that it is a copy of; `folder`: where it is, to be left there when it stops; `rehearse`: whether it rehearses
-   * measuring, which stories have no time for
+   * @param {{ gc?: boolean, from?: string, folder?: string, classes?: number, pace?: number, rehearse?: boolean }} options `classes`:
+   * so many of the demo; `pace`: how many times as fast its songs are played; `gc`: memory is looked at after what is not needed was
+   * let go; `from`: a folder that it is a copy of; `folder`: where it is, to be left there when it stops; `rehearse`: whether it
+   * rehearses measuring, which stories have no time for
    */
   constructor(demo, { gc = false, from, folder, classes, pace, rehearse = true } = {}) {
     this.demo = demo

@@ -56,8 +56,7 @@ export function playRhythm({ bpm, low, high, lead }: Rhythm, seconds = 30): Int1
     strike(high[i % high.length]!, false)
   }
   // `Int16Array.from` walks through it by an iterator, which takes nine tenths of the time
-  const samples = new Int16Array(out.length)
-  for (let n = 0; n < out.length; n++)
-    samples[n] = Math.max(-32_768, Math.min(32_767, Math.round(out[n]! * 30_000)))
-  return samples
+  return new Int16Array(out.length).map((_, n) =>
+    Math.max(-32_768, Math.min(32_767, Math.round(out[n]! * 30_000))),
+  )
 }

@@ -54,8 +54,7 @@ class ServerVariables extends DatabaseVariables {
   RUDLO_DEMO_CLASSES?: number
 
   /** How many times as fast the demo's songs are played. Tests need no more than their bars. */
-  @IsOptional()
-  @Transform(({ value }: { value: unknown }) => (value === undefined ? 1 : Number(value)))
+  @AsNumber()
   @IsInt()
   @Min(1)
   RUDLO_DEMO_PACE = 1

@@ -64,7 +64,7 @@ export const usePlayer = defineStore('player', () => {
   /** LUFS of the last 400 ms and of the last 3 s; −Infinity for silence. */
   const loudness = ref(-Infinity)
   const shortTerm = ref(-Infinity)
-  /** The same for figures that are read, and for values at the play position: all of them change at once. */
+  /** What figures are made of that are read: place and loudness, all of it at once, and no faster than it can be read. */
   const told = usePaced(
     () => ({
       position: position.value,
@@ -448,8 +448,6 @@ export const usePlayer = defineStore('player', () => {
     heardTime,
     stuttered,
     peak,
-    loudness,
-    shortTerm,
     truePeak,
     forgetOver,
     trackPeaks,

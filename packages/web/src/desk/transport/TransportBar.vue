@@ -197,11 +197,15 @@ const MOVES = [
   bottom: calc(100% + var(--space-2));
   left: var(--space-3);
   z-index: 3;
+  max-width: calc(100% - 2 * var(--space-3));
   padding: var(--space-1) var(--space-3);
   border-radius: var(--radius-s);
   background: var(--desk);
   color: var(--on-desk);
   font-size: var(--text-1);
+  white-space: normal;
+  /* whatever lies under it can be pressed all the same */
+  pointer-events: none;
 }
 
 /* in a language that is longer it is cut before anything is out of the window, and never to nothing */

@@ -1,7 +1,7 @@
 import type { MeterMap } from '@rudlo/core/time'
 import { t } from '../../words/t'
 
-/** What the loop's button says: "Loop bars 5 to 8". The end of a stretch is the start of the bar after it. */
+/** What the loop's button is called, which shows its bars alone: "Loop bars 5 to 8". The end of a stretch is the start of the bar after it. */
 export function loopText(loop: { from: number; to: number } | null, meter: MeterMap): string {
   if (!loop) return t('play.loop.none')
   return t('play.loop.of', { bars: barsOf(loop, meter) })

@@ -5,7 +5,11 @@
  */
 import { computed } from 'vue'
 
-const props = defineProps<{
+const {
+  x,
+  from = 0,
+  to,
+} = defineProps<{
   /** Where it is, in px from the left. */
   x: () => number
   /** The stretch in which it is seen, in px. */
@@ -15,9 +19,9 @@ const props = defineProps<{
 
 const shown = computed(() => {
   const dots = devicePixelRatio || 1
-  return Math.round(props.x() * dots) / dots
+  return Math.round(x() * dots) / dots
 })
-const inView = computed(() => shown.value >= (props.from ?? 0) - 1 && shown.value <= props.to + 1)
+const inView = computed(() => shown.value >= from - 1 && shown.value <= to + 1)
 </script>
 
 <template>
