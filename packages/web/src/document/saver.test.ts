@@ -44,6 +44,7 @@ function setup(ports: Partial<SaverPorts> = {}) {
       },
       keep: async (unsent) => void (kept.now = unsent),
       clear: async () => void (kept.now = null),
+      settled: async () => undefined,
       acked: async (newest, save) => void acked.push({ ...newest, save }),
       onState: (state) => void states.push(state),
       onConflict: conflict,
@@ -76,6 +77,37 @@ describe('Saver', () => {
     saver.change(with_('a'), command('a'))
     expect(await saver.flush()).toBe(true)
     expect(states.at(-1)).toBe('saved')
+  })
+
+  it('says that it is saved once that is noted here too, and by which revision', async () => {
+    let noted = () => {}
+    const settled = vi.fn<SaverPorts['settled']>(() => new Promise((resolve) => (noted = resolve)))
+    const { saver, states } = setup({ settled })
+    saver.change(with_('a'), command('a'))
+    await vi.advanceTimersByTimeAsync(500)
+    expect(settled.mock.calls).toEqual([[2]])
+    expect(states.at(-1)).toBe('saving')
+    noted()
+    await vi.advanceTimersByTimeAsync(0)
+    expect(states.at(-1)).toBe('saved')
+  })
+
+  it('leaves a change in the browser that comes while there was nothing to be sent', async () => {
+    const { saver, kept, answerWith, states } = setup({
+      keep: async (unsent) => {
+        await new Promise((resolve) => setTimeout(resolve, 400))
+        kept.now = unsent
+      },
+    })
+    answerWith(() => Promise.reject(new Unreachable()))
+    saver.change(with_('a'), null)
+    // it is as it was: that is found while both are still being written down
+    saver.change(start, null)
+    await vi.advanceTimersByTimeAsync(350)
+    saver.change(with_('b'), null)
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(kept.now).toMatchObject({ document: with_('b') })
+    expect(states.at(-1)).toBe('not saved')
   })
 
   it('keeps an edit in the browser at once and sends it well within a second', async () => {

@@ -18,6 +18,8 @@ export interface SaverPorts {
   send(request: SaveRequest): Promise<{ revision: number }>
   keep(unsent: UnsentWork): Promise<void>
   clear(): Promise<void>
+  /** All there is has come to the server, as this revision: said before it is told to anybody. */
+  settled(revision: number): Promise<void>
   /** The server has this now, by a save of this name: it is what the next patch is measured from. */
   acked(newest: Newest, save: string): Promise<void>
   onState(state: SaveState, problem: string | null): void
@@ -198,7 +200,9 @@ export class Saver {
 
   async #settle(): Promise<void> {
     await this.#keeping
-    await this.ports.clear().catch(() => undefined)
+    // what was changed meanwhile is kept here, and stays until it is sent
+    if (this.dirty) return
+    await Promise.allSettled([this.ports.clear(), this.ports.settled(this.#acked.revision)])
     if (!this.dirty) this.ports.onState('saved', null)
   }
 

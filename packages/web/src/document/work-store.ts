@@ -148,24 +148,19 @@ export const useWork = defineStore('work', () => {
         ),
       keep: (unsent) => copy.write(unsent),
       clear: () => copy.clear(workId),
+      // before anybody reads that it is saved: who does may close the page at once
+      settled: async (at) => copy.writeHistory({ workId, revision: at, steps: packHistory(history.value) }),
       acked: (newest, save) => copy.writeOpened({ id: workId, assignmentId, ...newest, lastSave: save }),
       onState: (state, problem) => {
         saveState.value = state
         saveProblem.value = problem
         revision = saver?.revision ?? revision
-        if (state === 'saved') void keepHistory(workId, copy)
       },
       onConflict: settleConflict,
     }
   }
 
-  /** What was done outlives a reload: it is written down as often as the work is saved. */
-  async function keepHistory(workId: string, copy: OfflineCopy): Promise<void> {
-    const steps = packHistory(history.value)
-    // a browser that keeps nothing loses the list, not the work
-    await copy.writeHistory({ workId, revision, steps }).catch(() => undefined)
-  }
-
+  /** What was done outlives a reload: it was written down as often as the work was saved. */
   async function takeUpHistory(work: KeptWork, copy: OfflineCopy): Promise<void> {
     const kept = await copy.readHistory(work.id).catch(() => undefined)
     if (kept?.revision === work.revision) history.value = unpackHistory(work.document, kept.steps)
