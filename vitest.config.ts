@@ -7,6 +7,7 @@ import { defineConfig } from 'vitest/config'
 import { pinch, stroke } from './packages/web/test/desk/stroke.mjs'
 import { buildKernels } from './scripts/kernels.mjs'
 import { CHROMIUM } from './scripts/lib/chromium.mjs'
+import { WHOLE } from './scripts/lib/whole.mjs'
 
 await buildKernels()
 
@@ -115,7 +116,7 @@ export default defineConfig({
         test: {
           name: 'components',
           setupFiles: ['packages/web/test/words.ts'],
-          provide: { everyScreen: process.env['RUDLO_EVERY'] === '1' },
+          provide: { whole: WHOLE },
           include: ['packages/web/src/**/*.component.test.ts'],
           // a desk is put up for each test, and nothing of it is left: files need no page of their own
           isolate: false,

@@ -6,6 +6,7 @@ import { Installation } from '../../scripts/lib/installation.mjs'
 import { seededFolder } from '../../scripts/lib/seed.mjs'
 import { Browsers } from './browsers'
 import { connectTo, World } from './world'
+import { WHOLE } from '../../scripts/lib/whole.mjs'
 import { Finger, Mouse, type By, type DragOptions, type Hand, type Place } from './hand'
 
 /** The assignment of the demo that most stories are about. */
@@ -232,6 +233,8 @@ interface Workers {
 }
 
 export interface Tests {
+  /** Leaves a story with the tag `@whole` to a whole run. */
+  left: void
   /** Opens a browser of its own for somebody, and fails the test on an error in its console. */
   somebody: (options?: BrowserContextOptions) => Promise<Person>
   /** What everybody works with, as the project says. */
@@ -240,6 +243,14 @@ export interface Tests {
 
 export const test = base.extend<Tests, Workers>({
   by: ['mouse', { option: true }],
+  left: [
+    // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
+    async ({}, use, about) => {
+      about.skip(!WHOLE && about.tags.includes('@whole'), 'left to npm run test:whole')
+      await use()
+    },
+    { auto: true },
+  ],
   installation: [
     // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
     async ({}, use) => {

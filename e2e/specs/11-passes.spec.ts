@@ -129,7 +129,7 @@ test('a pass is written by hand and by keys, kept in part, asked about, and take
   })
 })
 
-test('the practice rig speaks MIDI alone: its motors follow the lines, and its faders write them', async ({
+test('the practice rig speaks MIDI alone: its motors follow the lines, and its faders write them @whole', async ({
   somebody,
 }) => {
   const milan = await somebody()
@@ -162,7 +162,7 @@ test('the practice rig speaks MIDI alone: its motors follow the lines, and its f
   await milan.isSaved()
 })
 
-test('without a surface at hand it is explained, and the rig is offered, also in a window of its own', async ({
+test('without a surface at hand it is explained, and the rig is offered, also in a window of its own @whole', async ({
   somebody,
 }) => {
   const milan = await somebody()
@@ -179,7 +179,7 @@ test('without a surface at hand it is explained, and the rig is offered, also in
   await expect(milan.page.getByText('The control surface was unplugged. Nothing is lost.')).toBeVisible()
 })
 
-test('a pass outlasts a lost server, a sound that is held up, and leaving', async ({ somebody }) => {
+test('a pass outlasts a lost server, a sound that is held up, and leaving @whole', async ({ somebody }) => {
   const milan = await somebody()
   await milan.page.addInitScript(() => {
     const { AudioContext: Plain } = window

@@ -170,7 +170,7 @@ async function setMoment(field: Locator, day: string, time: string): Promise<voi
   await field.locator('input').last().press('Enter')
 }
 
-test('an assignment is given to a second group with a date of its own, and changed for both at once', async ({
+test('an assignment is given to a second group with a date of its own, and changed for both at once @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

@@ -105,7 +105,7 @@ test('what came back is seen at once, answered and ticked off, and no longer to 
   await expect(petra.page.getByText(/From the starting mix: .*new fade in at bar 1/)).toBeVisible()
 })
 
-test('a line is suggested on a copy; the student sees it, hears it, tries it, and has the own one back', async ({
+test('a line is suggested on a copy; the student sees it, hears it, tries it, and has the own one back @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()
@@ -179,7 +179,10 @@ test(
   },
 )
 
-test('a remark outlives a lost server, and whoever leaves the desk', async ({ somebody, installation }) => {
+test('a remark outlives a lost server, and whoever leaves the desk @whole', async ({
+  somebody,
+  installation,
+}) => {
   const maren = await somebody()
   await desk(maren, 'One word echoes')
   await maren.listHandIns()
@@ -231,7 +234,7 @@ test('same lines are flagged, decisions are held and go back together, and nothi
   await expect(maren.at('waiting')).toHaveCount(before - 1)
 })
 
-test('everybody’s lines lie on each other, two stand side by side', async ({ somebody }) => {
+test('everybody’s lines lie on each other, two stand side by side @whole', async ({ somebody }) => {
   const maren = await somebody()
   await desk(maren)
   await maren.listHandIns()
@@ -257,7 +260,7 @@ test('everybody’s lines lie on each other, two stand side by side', async ({ s
   await expect(maren.page.getByText('Ayla Demir')).toHaveCount(0)
 })
 
-test('feedback is printed, with a hundred remarks if need be', async ({ somebody }) => {
+test('feedback is printed, with a hundred remarks if need be @whole', async ({ somebody }) => {
   const maren = await somebody()
   await desk(maren, 'Out of the dark')
   await maren.listHandIns()

@@ -40,7 +40,10 @@ test('every room of a student has room for a language that is longer', async ({ 
   await hasRoom(wilma, 'progress')
 })
 
-test('every room of a teacher has room for a language that is longer', async ({ somebody, installation }) => {
+test('every room of a teacher has room for a language that is longer @whole', async ({
+  somebody,
+  installation,
+}) => {
   const maren = await somebody({ reducedMotion: 'reduce' })
   await speaksOddly(maren)
   await maren.signIn('Maren Holt')

@@ -13,7 +13,7 @@ async function pastSoundCheck(somebody: Person): Promise<void> {
   if (await done.isVisible()) await done.click()
 }
 
-test('a browser that keeps nothing opens the bench, draws, saves, and says what is missing', async ({
+test('a browser that keeps nothing opens the bench, draws, saves, and says what is missing @whole', async ({
   somebody,
 }) => {
   const wilma = await somebody()
@@ -40,7 +40,7 @@ test('a browser that keeps nothing opens the bench, draws, saves, and says what 
   expect(await wilma.points()).toBe(before + 3)
 })
 
-test('a disk of the browser that is full keeps nobody from saving', async ({ somebody }) => {
+test('a disk of the browser that is full keeps nobody from saving @whole', async ({ somebody }) => {
   const wilma = await somebody()
   await wilma.page.addInitScript(() => {
     IDBObjectStore.prototype.put = () => {
@@ -58,7 +58,7 @@ test('a disk of the browser that is full keeps nobody from saving', async ({ som
   await expect(wilma.at('keeps-nothing')).toBeVisible()
 })
 
-test('a machine whose clock is years off loses nothing, and is told right when things are due', async ({
+test('a machine whose clock is years off loses nothing, and is told right when things are due @whole', async ({
   somebody,
 }) => {
   const petra = await somebody()

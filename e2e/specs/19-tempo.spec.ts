@@ -17,7 +17,7 @@ async function mixdown(person: Person) {
   return { seconds: channels[0]!.length / rate, loud }
 }
 
-test('the tempo is drawn where it is open, and everybody who plays from notes follows it', async ({
+test('the tempo is drawn where it is open, and everybody who plays from notes follows it @whole', async ({
   somebody,
 }) => {
   const bea = await somebody()

@@ -25,7 +25,7 @@ test('a server that is killed costs nothing: the edit stays, says so, and is sav
   expect(await rune.points()).toBe(points + 3)
 })
 
-test('what could not be sent before the lid was closed is there when it opens again', async ({
+test('what could not be sent before the lid was closed is there when it opens again @whole', async ({
   somebody,
   installation,
 }) => {
@@ -76,7 +76,7 @@ test('of two windows the older one is told, and nothing is overwritten', async (
   await expect(second.page.getByRole('alertdialog')).toBeVisible({ timeout: 12_000 })
 })
 
-test('the copy that lost is kept, and offered as a try', async ({ somebody }) => {
+test('the copy that lost is kept, and offered as a try @whole', async ({ somebody }) => {
   const first = await somebody()
   await first.atBench('Oskar Lindqvist')
   await first.chooseTrack('squeezebox')

@@ -24,7 +24,7 @@ test('a fade that was drawn is seen as it is heard, follows its line, and plays 
   await expect(bea.page.getByText('Nothing like it in: starting mix.')).toBeVisible()
 })
 
-test('a hand-in without a line is looked at by its balance, and a version beside what it began with', async ({
+test('a hand-in without a line is looked at by its balance, and a version beside what it began with @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

@@ -41,7 +41,7 @@ test('a remark is spoken while a key is held, kept through a lost server, and he
   await oskar.at('spoken-with-song').first().click()
 })
 
-test('without leave to use the microphone it is said, and text goes on', async ({ somebody }) => {
+test('without leave to use the microphone it is said, and text goes on @whole', async ({ somebody }) => {
   const maren = await somebody()
   // as a browser answers where somebody said no
   await maren.page.addInitScript(() => {
@@ -54,7 +54,9 @@ test('without leave to use the microphone it is said, and text goes on', async (
   await expect(maren.at('pin-remark')).toBeVisible()
 })
 
-test('what is spoken when somebody signs out is kept, and sent when they are back', async ({ somebody }) => {
+test('what is spoken when somebody signs out is kept, and sent when they are back @whole', async ({
+  somebody,
+}) => {
   const maren = await somebody()
   await maren.atReview('Maren Holt')
   await maren.listHandIns()

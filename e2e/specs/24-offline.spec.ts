@@ -71,7 +71,7 @@ test('a work that was open once is opened, edited and heard without the server, 
   await rune.canPlay()
 })
 
-test('whoever signs out without the server is signed out, and their work is not shown to the next one', async ({
+test('whoever signs out without the server is signed out, and their work is not shown to the next one @whole', async ({
   somebody,
   installation,
 }) => {

@@ -9,7 +9,7 @@ async function atBalance(person: Person, name: string): Promise<void> {
 const fader = (person: Person, of: string) =>
   person.page.getByRole('slider', { name: `Volume of ${of}`, exact: true })
 
-test('while it plays: a line in charge moves its fader, solo is heard at once and explains itself, and is never saved', async ({
+test('while it plays: a line in charge moves its fader, solo is heard at once and explains itself, and is never saved @whole', async ({
   somebody,
 }) => {
   const petra = await somebody()
@@ -51,7 +51,7 @@ test('what was mixed is kept: faders, returns, sends, effects, and a note droppe
   await petra.page.waitForTimeout(600)
   await petra.at('line').focus()
   await petra.page.keyboard.press('n')
-  const note = petra.page.getByRole('textbox', { name: /^Note at bar 1/ })
+  const note = petra.page.getByRole('textbox', { name: /^Note at bar/ })
   await expect(note).toBeFocused()
   await note.fill('too loud here')
   await note.press('Enter')
@@ -68,7 +68,7 @@ test('what was mixed is kept: faders, returns, sends, effects, and a note droppe
   await petra.page.getByRole('button', { name: 'Done' }).click()
   await expect(petra.at('notes')).toHaveText('Notes 1')
   await petra.at('notes').click()
-  await expect(petra.page.getByRole('textbox', { name: /^Note at bar 1/ })).toHaveValue('too loud here')
+  await expect(petra.page.getByRole('textbox', { name: /^Note at bar/ })).toHaveValue('too loud here')
   await petra.page.getByRole('checkbox', { name: /is done/ }).check()
   await expect(petra.at('notes')).toHaveText('Notes')
   await petra.isSaved()

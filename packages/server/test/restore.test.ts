@@ -19,6 +19,7 @@ import { claim } from '../../../scripts/lib/claim.mjs'
 import { dump } from '../../../scripts/lib/dump.mjs'
 import { PrivateDatabase } from '../../../scripts/lib/mariadb.mjs'
 import { processWith } from '../../../scripts/lib/processes.mjs'
+import { WHOLE } from '../../../scripts/lib/whole.mjs'
 import { dataSource, MIGRATIONS, type DatabaseSettings } from '../src/database/data-source'
 import { bringUpToDate } from '../src/database/up-to-date'
 import { Person } from '../src/people/entities'
@@ -139,7 +140,7 @@ describe('a restore', () => {
     expect(existsSync(join(data, 'database/replaced'))).toBe(true)
   })
 
-  it('goes into a machine that holds nothing', async () => {
+  it.runIf(WHOLE)('goes into a machine that holds nothing', async () => {
     const data = join(folder, 'nothing')
     expect(await run('restore', data, backup).done).toEqual(WENT_WELL)
     expect(await peopleIn(data)).toEqual(RESTORED)
@@ -169,7 +170,7 @@ describe('a restore', () => {
 
   it('that is killed leaves the one or the other, whole, and the next one goes through', async () => {
     const data = installation()
-    for (const ms of [400, 1200, 2500]) {
+    for (const ms of WHOLE ? [400, 1200, 2500] : [1200]) {
       const { child, done } = run('restore', data, backup, '--over')
       setTimeout(() => child.kill('SIGKILL'), ms)
       await done
@@ -182,19 +183,22 @@ describe('a restore', () => {
     isOver(data)
   })
 
-  it('goes through though what made files for an earlier one, which was killed, still does', async () => {
-    const data = installation()
-    const part = join(data, 'database/incoming/files.part')
-    mkdirSync(part, { recursive: true })
-    // as the database that makes system tables: it writes on, whatever is taken away
-    const maker = spawn(process.execPath, ['-e', WRITES_ON, part, `--datadir=${part}`], { stdio: 'ignore' })
-    onTestFinished(() => void maker.kill('SIGKILL'))
-    const over = new Promise((resolve) => maker.once('exit', resolve))
-    expect(await run('restore', data, backup, '--over').done).toEqual(WENT_WELL)
-    await over
-    expect(await peopleIn(data)).toEqual(RESTORED)
-    isOver(data)
-  })
+  it.runIf(WHOLE)(
+    'goes through though what made files for an earlier one, which was killed, still does',
+    async () => {
+      const data = installation()
+      const part = join(data, 'database/incoming/files.part')
+      mkdirSync(part, { recursive: true })
+      // as the database that makes system tables: it writes on, whatever is taken away
+      const maker = spawn(process.execPath, ['-e', WRITES_ON, part, `--datadir=${part}`], { stdio: 'ignore' })
+      onTestFinished(() => void maker.kill('SIGKILL'))
+      const over = new Promise((resolve) => maker.once('exit', resolve))
+      expect(await run('restore', data, backup, '--over').done).toEqual(WENT_WELL)
+      await over
+      expect(await peopleIn(data)).toEqual(RESTORED)
+      isOver(data)
+    },
+  )
 
   it('and a start exclude each other, and a run file of a stranger stops neither', async () => {
     const data = installation()
@@ -225,7 +229,7 @@ describe('a restore', () => {
 })
 
 describe('a backup', () => {
-  it('that is ended in the middle leaves no half file and no database', async () => {
+  it.runIf(WHOLE)('that is ended in the middle leaves no half file and no database', async () => {
     const data = installation()
     for (const [signal, ms] of [
       ['SIGTERM', 500],

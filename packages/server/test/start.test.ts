@@ -17,6 +17,7 @@ import { fileURLToPath } from 'node:url'
 import { afterAll, describe, expect, it, vi } from 'vitest'
 import { processWith } from '../../../scripts/lib/processes.mjs'
 import { watchOver } from '../../../scripts/lib/watch-over.mjs'
+import { WHOLE } from '../../../scripts/lib/whole.mjs'
 
 /** Keeps a server that is given a port from doing anything until the gate is open. */
 const HELD_AT_GATE = new URL('./held-at-gate.mjs', import.meta.url).href
@@ -114,28 +115,31 @@ describe('npm start', () => {
     await ended(again.child, 'SIGINT')
   })
 
-  it('takes over a database that outlived its starter, watches over it, and starts it again', async () => {
-    const first = start()
-    await first.until(/is ready/)
-    await ended(first.child, 'SIGKILL')
-    const orphan = databasePid()!
-    expect(orphan).not.toBeNull()
-    const again = start()
-    const address = addressIn(await again.until(/is ready/))!
-    expect(await answers(address)).toBe(true)
-    expect(databasePid()).toBe(orphan)
-    process.kill(orphan, 'SIGKILL')
-    await again.until(/the database ended by itself/)
-    await vi.waitFor(async () => expect(await answers(address)).toBe(true), {
-      timeout: 60_000,
-      interval: 100,
-    })
-    expect(databasePid()).not.toBe(orphan)
-    await ended(again.child, 'SIGINT')
-    expect(databasePid()).toBeNull()
-  })
+  it.runIf(WHOLE)(
+    'takes over a database that outlived its starter, watches over it, and starts it again',
+    async () => {
+      const first = start()
+      await first.until(/is ready/)
+      await ended(first.child, 'SIGKILL')
+      const orphan = databasePid()!
+      expect(orphan).not.toBeNull()
+      const again = start()
+      const address = addressIn(await again.until(/is ready/))!
+      expect(await answers(address)).toBe(true)
+      expect(databasePid()).toBe(orphan)
+      process.kill(orphan, 'SIGKILL')
+      await again.until(/the database ended by itself/)
+      await vi.waitFor(async () => expect(await answers(address)).toBe(true), {
+        timeout: 60_000,
+        interval: 100,
+      })
+      expect(databasePid()).not.toBe(orphan)
+      await ended(again.child, 'SIGINT')
+      expect(databasePid()).toBeNull()
+    },
+  )
 
-  it('obeys PORT, and says so where that is taken', async () => {
+  it.runIf(WHOLE)('obeys PORT, and says so where that is taken', async () => {
     const taken = createServer()
     const port = await new Promise<number>((resolve) =>
       taken.listen(0, '127.0.0.1', () => resolve((taken.address() as { port: number }).port)),
@@ -149,7 +153,7 @@ describe('npm start', () => {
     await ended(obeyed.child, 'SIGINT')
   })
 
-  it('takes another port where somebody was faster, and says where it runs', async () => {
+  it.runIf(WHOLE)('takes another port where somebody was faster, and says where it runs', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'rudlo-start-'))
     const gate = mkdtempSync(join(tmpdir(), 'rudlo-gate-'))
     const begun = start({ RUDLO_DATA: folder, RUDLO_GATE: gate, NODE_OPTIONS: `--import=${HELD_AT_GATE}` })

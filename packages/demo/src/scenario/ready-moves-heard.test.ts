@@ -5,14 +5,15 @@ import { mistakesOf } from '@rudlo/core/mistakes'
 import { allLanes, plainMix, resolve, withReadyMove, type Mix } from '@rudlo/core/mix'
 import { songTime } from '@rudlo/core/song'
 import { describe, expect, it } from 'vitest'
+import { WHOLE } from '../../../../scripts/lib/whole.mjs'
 import { played } from '../../test/played'
 import { SONGS, TERM } from '.'
 
 /**
  * What is heard takes its time: of all moves on all lanes every so manieth is played, each song from another one on. All of them
- * with RUDLO_EVERY=1.
+ * in a whole run.
  */
-const EVERY = Number(process.env['RUDLO_EVERY'] ?? 41)
+const EVERY = WHOLE ? 1 : 97
 
 let n = 0
 

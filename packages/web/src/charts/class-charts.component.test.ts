@@ -1,7 +1,7 @@
 import type { SmallPictures } from '@rudlo/core/term'
 import { expect, it, vi } from 'vitest'
 import { page, userEvent } from 'vitest/browser'
-import { onScreens } from '../../test/desk/screens'
+import { byEitherHand } from '../../test/desk/screens'
 import { atRoom } from '../../test/room/room'
 import RankedChart from './RankedChart.vue'
 import StampPicture from './StampPicture.vue'
@@ -13,7 +13,7 @@ const walked = (test: string) => page.getByTestId(test).getByRole('application')
 const said = (test: string) => page.getByTestId(test).getByRole('status')
 const focus = (test: string) => (walked(test).element() as HTMLElement).focus()
 
-onScreens('the figures of a class', () => {
+byEitherHand('the figures of a class', () => {
   it('are ranked: keys walk through them and open one, a table says the same', async () => {
     const open = vi.fn()
     const bars = [

@@ -5,7 +5,7 @@ import { page, userEvent } from 'vitest/browser'
 import { shallowReactive } from 'vue'
 import { deskSong } from '../../test/desk/song'
 import { press } from '../../test/desk/hand'
-import { onScreens } from '../../test/desk/screens'
+import { byEitherHand } from '../../test/desk/screens'
 import { atRoom } from '../../test/room/room'
 import BalanceField from './BalanceField.vue'
 import BuildChart from './BuildChart.vue'
@@ -51,7 +51,7 @@ const build: BuildPicture = {
 
 const element = (test: string) => page.getByTestId(test).element()
 
-onScreens('a picture of a fade', () => {
+byEitherHand('a picture of a fade', () => {
   it('is drawn anew where the fade changed and its place did not', async () => {
     const room = shallowReactive<Record<string, unknown>>({
       time,
@@ -90,7 +90,7 @@ onScreens('a picture of a fade', () => {
   })
 })
 
-onScreens('a picture of a build', () => {
+byEitherHand('a picture of a build', () => {
   it('has a column a bar, says who is who, and what each bar adds', async () => {
     const go = vi.fn()
     const nameOf = () => 'Squeezebox'
@@ -107,7 +107,7 @@ onScreens('a picture of a build', () => {
   })
 })
 
-onScreens('a picture of a balance', () => {
+byEitherHand('a picture of a balance', () => {
   it('has a dot for each track in each section, leads to sections, and stands over the rest bar by bar', async () => {
     const go = vi.fn()
     const tracks = Object.fromEntries(deskSong.tracks.map((track, i) => [track.id, i === 4 ? null : -3 * i]))
@@ -137,7 +137,7 @@ onScreens('a picture of a balance', () => {
   })
 })
 
-onScreens('a picture of a crossing', () => {
+byEitherHand('a picture of a crossing', () => {
   it('has both tracks and their sum, says the sum at each place, and lies beside another mix’s', async () => {
     const hops = Array.from({ length: 60 }, (_, i) => i)
     const picture = {

@@ -25,7 +25,11 @@ class EngineProcessor extends AudioWorkletProcessor {
     this.#player = new Player(processorOptions.program, new Map(processorOptions.audio))
     this.#player.engine.metered = true
     this.#state = new SharedState(processorOptions.state)
-    this.port.onmessage = ({ data }: MessageEvent<EngineMessage>) => this.#take(data)
+    this.port.onmessage = ({ data }: MessageEvent<EngineMessage>) => {
+      this.#take(data)
+      // also while the sound rests, when no block says it
+      this.#tell()
+    }
   }
 
   #take(message: EngineMessage): void {
@@ -57,6 +61,16 @@ class EngineProcessor extends AudioWorkletProcessor {
     }
   }
 
+  /** Says where it is and what it does. */
+  #tell(): void {
+    const state = this.#state
+    const player = this.#player
+    state.position = player.position
+    state.playing = player.playing
+    state.waiting = player.waiting
+    state.counting = player.counting
+  }
+
   process(_inputs: unknown, outputs: Float32Array[][]): boolean {
     const began = Date.now()
     const left = outputs[0]![0]!
@@ -84,10 +98,7 @@ class EngineProcessor extends AudioWorkletProcessor {
       state.meterReturn(i, returns[i]!.peak, FALL)
       returns[i]!.peak = 0
     }
-    state.position = player.position
-    state.playing = player.playing
-    state.waiting = player.waiting
-    state.counting = player.counting
+    this.#tell()
     player.monitor.apply(left, right)
     // the audio thread has no finer clock than this one: summed over many blocks it is fine enough
     state.addWork(Date.now() - began, (left.length / sampleRate) * 1000)

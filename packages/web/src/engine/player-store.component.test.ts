@@ -34,6 +34,25 @@ describe('the player', () => {
     expect(player.seconds).toBeCloseTo(at, 1)
   })
 
+  it('lets the sound rest once nothing was heard for a while, goes to places all the same, and sounds again', async () => {
+    const player = await opened()
+    await player.play()
+    await expect.poll(() => player.seconds).toBeGreaterThan(0.1)
+    player.stop()
+    const rests = async () => {
+      const before = player.blocks()
+      await new Promise((resolve) => setTimeout(resolve, 300))
+      return player.blocks() === before
+    }
+    expect(await rests()).toBe(false)
+    await expect.poll(rests, { timeout: 15_000 }).toBe(true)
+    player.seek(2 * BAR)
+    await new Promise((resolve) => setTimeout(resolve, 600))
+    expect(player.seconds).toBe(4)
+    await player.play()
+    await expect.poll(() => player.seconds).toBeGreaterThan(4.2)
+  })
+
   it('goes to a place, never beyond the song', async () => {
     const player = await opened()
     player.seek(2 * BAR)

@@ -170,6 +170,8 @@ export const usePlayer = defineStore('player', () => {
       if (loaded.value.program !== program) host.load(loaded.value.program)
       host.listen(listening.now)
       ready.value = true
+      // whoever has opened a song is about to hear it
+      heardAt = performance.now()
       look()
       if (wished.value) void play()
       wished.value = false
@@ -288,7 +290,10 @@ export const usePlayer = defineStore('player', () => {
   function lookAgain(): void {
     stopLooking()
     if (performance.now() - heardAt < RINGS_MS) frame = requestAnimationFrame(look)
-    else resting = setTimeout(look, REST_MS)
+    else {
+      host?.rest()
+      resting = setTimeout(look, REST_MS)
+    }
   }
 
   function stopLooking(): void {

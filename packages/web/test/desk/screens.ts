@@ -1,11 +1,11 @@
 import { beforeEach, describe, inject, onTestFailed } from 'vitest'
 import { page } from 'vitest/browser'
-import { by } from './hand'
+import { by, type By } from './hand'
 
 declare module 'vitest' {
   interface ProvidedContext {
-    /** Whether everything is tried on every screen, and not on one after the other in turn. */
-    readonly everyScreen: boolean
+    /** Whether everything is tried by every hand on every screen, and not in turn. */
+    readonly whole: boolean
   }
 }
 
@@ -20,16 +20,31 @@ const SCREENS: readonly Screen[] =
         [1366, 640],
       ]
 
+/** The hand whose turn a test is: the same one whenever and wherever it runs. */
+const handOf = (name: string): By =>
+  [...name].reduce((sum, letter) => sum + letter.codePointAt(0)!, 0) % 2 ? 'mouse' : 'finger'
+
 /**
- * Describes something that a person does. The tests of a description take the screens of this hand in turn, so that all of them
- * are tried in each; with `RUDLO_EVERY=1` every test is tried on all.
+ * Describes something that a person does, by this hand. The tests of a description take the screens of the hand in turn, so that
+ * all of them are tried in each; in a whole run every test is tried on all.
  */
 export function onScreens(name: string, tests: () => void): void {
-  const rounds = inject('everyScreen') ? SCREENS.map((screen) => [screen]) : [SCREENS]
+  describeFor(name, () => true, tests)
+}
+
+/** The same for what one hand does as the other: a test is tried by one of the two, in a whole run by both. */
+export function byEitherHand(name: string, tests: () => void): void {
+  describeFor(name, (test) => handOf(test) === by, tests)
+}
+
+function describeFor(name: string, isMine: (test: string) => boolean, tests: () => void): void {
+  const whole = inject('whole')
+  const rounds = whole ? SCREENS.map((screen) => [screen]) : [SCREENS]
   for (const screens of rounds)
     describe(`${name}, by ${by} on ${screens.map((s) => s.join('×')).join(' and ')}`, () => {
       let turn = 0
-      beforeEach(async () => {
+      beforeEach(async ({ skip, task }) => {
+        skip(!whole && !isMine(task.name), 'left to the other hand')
         const screen = screens[turn++ % screens.length]!
         onTestFailed(() => console.error(`That was on ${screen.join('×')}.`))
         await page.viewport(...screen)

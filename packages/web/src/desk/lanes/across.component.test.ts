@@ -3,7 +3,7 @@ import { withLane, withPoints } from '@rudlo/core/mix'
 import { expect, it } from 'vitest'
 import { atDesk, BAR, LEVEL, type DeskPerson } from '../../../test/desk/desk'
 import { drag, type Place } from '../../../test/desk/hand'
-import { onScreens } from '../../../test/desk/screens'
+import { byEitherHand } from '../../../test/desk/screens'
 
 const PAN = 'track/squeezebox/pan'
 const TIDE = 'track/tide/level'
@@ -40,7 +40,7 @@ function onFace(rosa: DeskPerson, lane: number, bar: number, height: number): Pl
 const chosen = (rosa: DeskPerson) => rosa.at('line').getByRole('status')
 const points = (rosa: DeskPerson, lane: string) => rosa.work.envelope(lane)!.points
 
-onScreens('points of several lanes', () => {
+byEitherHand('points of several lanes', () => {
   it('are chosen by a box over them, and moved, set and removed as one step', async () => {
     const rosa = await atThreeLanes()
     // from the top of the first lane to the bottom of the last: the points at bar 7 of all three

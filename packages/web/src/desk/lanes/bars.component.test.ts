@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
 import { atDesk, BAR, type DeskPerson } from '../../../test/desk/desk'
-import { onScreens } from '../../../test/desk/screens'
+import { byEitherHand } from '../../../test/desk/screens'
 
 /** Selects bars from one share of the song to another. */
 async function selectBars(person: DeskPerson, from: number, to: number): Promise<void> {
@@ -10,7 +10,7 @@ async function selectBars(person: DeskPerson, from: number, to: number): Promise
   await expect.element(person.at('span-bar')).toHaveTextContent(/Bars? \d+/)
 }
 
-onScreens('bars', () => {
+byEitherHand('bars', () => {
   it('are selected, lowered, raised, faded, cleared; each is one step', async () => {
     const milan = await atDesk()
     await selectBars(milan, 0.5, 0.62)

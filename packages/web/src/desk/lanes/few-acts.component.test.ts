@@ -3,7 +3,7 @@ import { findMoves, type MoveKind } from '@rudlo/core/moves'
 import { expect, it } from 'vitest'
 import { atDesk, BAR, deskSong, LEVEL, type DeskPerson } from '../../../test/desk/desk'
 import { by } from '../../../test/desk/hand'
-import { onScreens } from '../../../test/desk/screens'
+import { byEitherHand, onScreens } from '../../../test/desk/screens'
 
 const OTHER = 'track/whistle/level'
 const PAN = 'track/squeezebox/pan'
@@ -35,7 +35,7 @@ const READY = [
   ['sweep', 'sweep', PAN, [4 * BAR, 8 * BAR]],
 ] as const
 
-onScreens('from an opened bench', () => {
+byEitherHand('from an opened bench', () => {
   it.each(READY)('a %s takes three acts', async (move, kind, lane, bars) => {
     const wilma = await atDesk({ lanes: [lane], bars, prepare: withEcho })
     await wilma.click('hand-bars')

@@ -1,11 +1,11 @@
 import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
 import { atDesk } from '../../../test/desk/desk'
-import { onScreens } from '../../../test/desk/screens'
+import { byEitherHand } from '../../../test/desk/screens'
 
 const added = () => page.getByRole('menuitem', { name: /^Added a point/ })
 
-onScreens('what was done', () => {
+byEitherHand('what was done', () => {
   it('is listed, and leads back to any state and on again', async () => {
     const milan = await atDesk({ free: true })
     await milan.chooseTrack('tide')
@@ -24,7 +24,7 @@ onScreens('what was done', () => {
   })
 })
 
-onScreens('a try', () => {
+byEitherHand('a try', () => {
   it('is kept, heard beside the work and gone on from, as one step', async () => {
     const milan = await atDesk()
     const before = milan.points.length

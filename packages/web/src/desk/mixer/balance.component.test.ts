@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { page, userEvent, type Locator } from 'vitest/browser'
 import { atDesk, type DeskPerson } from '../../../test/desk/desk'
 import { drag } from '../../../test/desk/hand'
-import { onScreens } from '../../../test/desk/screens'
+import { byEitherHand } from '../../../test/desk/screens'
 
 /** Somebody who looks at the balance. */
 async function atBalance(): Promise<DeskPerson> {
@@ -28,7 +28,7 @@ async function dragBy(control: Locator, share: number): Promise<void> {
   ])
 }
 
-onScreens('a fader', () => {
+byEitherHand('a fader', () => {
   it('is dragged, as one step, and nudged, typed and wheeled', async () => {
     const petra = await atBalance()
     // nothing is measured yet, which is not the same as silence
@@ -92,7 +92,7 @@ onScreens('a fader', () => {
   })
 })
 
-onScreens('the main output', () => {
+byEitherHand('the main output', () => {
   it('has its fader, which is one step, and its line among those of every track', async () => {
     const petra = await atBalance()
     await petra.oneStep(() => dragBy(fader('Main output'), -0.2))
@@ -106,7 +106,7 @@ onScreens('the main output', () => {
   })
 })
 
-onScreens('returns and sends', () => {
+byEitherHand('returns and sends', () => {
   it('are added, taken before the fader, switched off and taken out, each as one step', async () => {
     const petra = await atBalance()
     const add = async (kind: string) => {
@@ -131,7 +131,7 @@ onScreens('returns and sends', () => {
   })
 })
 
-onScreens('effects', () => {
+byEitherHand('effects', () => {
   it('show what they do, are named and moved, and a track goes back to its start', async () => {
     const petra = await atBalance()
     await button(/^FX of Whistle/).click()

@@ -3,11 +3,11 @@ import { withPoints } from '@rudlo/core/mix'
 import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
 import { atDesk, BAR, LEVEL } from '../../../test/desk/desk'
-import { onScreens } from '../../../test/desk/screens'
+import { byEitherHand } from '../../../test/desk/screens'
 
 const PAN = 'track/squeezebox/pan'
 
-onScreens('all lines of a track', () => {
+byEitherHand('all lines of a track', () => {
   it('lie one under the other with the play position in each, and one of them leads to its lane', async () => {
     const tobin = await atDesk({ free: true })
     tobin.work.setMix((mix) => withPoints(mix, PAN, [point(0, -1), point(8 * BAR, 1)], () => 'pan'), {

@@ -4,7 +4,7 @@ import { page } from 'vitest/browser'
 import { defineComponent, h } from 'vue'
 import { BAR } from '../../../test/desk/desk'
 import { deskSong } from '../../../test/desk/song'
-import { onScreens } from '../../../test/desk/screens'
+import { byEitherHand } from '../../../test/desk/screens'
 import { atRoom } from '../../../test/room/room'
 import { usePlayer } from '../../engine/player-store'
 import DeskTools from '../lanes/DeskTools.vue'
@@ -20,7 +20,7 @@ function row(): { left: number; right: number }[] {
   return parts.map((part) => part.getBoundingClientRect()).filter(({ width }) => width > 0)
 }
 
-onScreens('the bar under the desk', () => {
+byEitherHand('the bar under the desk', () => {
   it('has room for a loop and for both choices, and what it has to say moves nothing', async () => {
     await atRoom(Bar, {})
     const player = usePlayer()

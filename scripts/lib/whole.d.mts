@@ -1,0 +1,2 @@
+/** Whether everything is tried, and not in turn. */
+export const WHOLE: boolean
