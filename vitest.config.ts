@@ -82,6 +82,7 @@ export default defineConfig({
           ...NATIVE,
           // pure functions: nothing of one file is seen by another
           isolate: false,
+          setupFiles: ['packages/core/test/properties.ts'],
           testTimeout: PATIENT,
           hookTimeout: PATIENT,
           include: ['packages/{words,core,sentences,contract,demo}/src/**/*.test.ts'],
@@ -93,7 +94,7 @@ export default defineConfig({
           name: 'web',
           // one worker for many files, each of which gets the modules of the application anew
           isolate: false,
-          setupFiles: ['packages/web/test/fresh-modules.ts'],
+          setupFiles: ['packages/web/test/fresh-modules.ts', 'packages/core/test/properties.ts'],
           // what extends Date is made anew with each file: another one may have put a clock in its place
           server: { deps: { inline: [/date-fns/] } },
           testTimeout: PATIENT,
@@ -155,6 +156,7 @@ export default defineConfig({
           ...NATIVE,
           // each file has a database and a server of its own
           isolate: false,
+          setupFiles: ['packages/core/test/properties.ts'],
           include: ['packages/server/{src,test}/**/*.test.ts'],
           globalSetup: ['packages/server/test/database.ts'],
           testTimeout: PATIENT,

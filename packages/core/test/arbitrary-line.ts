@@ -59,10 +59,13 @@ export function isOrdered(points: Points, scale: Scale): void {
   expect(off).toEqual([])
 }
 
-/** Holds that order and range are kept, and that outside the span the line is as it was, within 1e-6 of travel. */
+/**
+ * Holds that order and range are kept, and that outside the span the line is as it was at every tick, within 1e-6 of travel. What
+ * lies between two ticks may be as either: where a line falls silent it ends with its last audible tick.
+ */
 export function keepsOutside(before: Points, after: Points, scale: Scale, span: LineSpan, jumps = 0): void {
   isOrdered(after, scale)
-  const ticks = Array.from({ length: 61 }, (_, k) => (k / 60) * (END + 8000)).filter(
+  const ticks = Array.from({ length: 61 }, (_, k) => Math.round((k / 60) * (END + 8000))).filter(
     (tick) => tick <= span.from - 1 - jumps || tick >= span.to + 1 + jumps,
   )
   const [was, is] = [before, after].map((line) => ticks.map((tick) => travelAt(line, scale, tick)))
