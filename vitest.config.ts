@@ -83,6 +83,7 @@ export default defineConfig({
           // pure functions: nothing of one file is seen by another
           isolate: false,
           setupFiles: ['packages/core/test/properties.ts'],
+          globalSetup: ['packages/demo/test/played-folder.ts'],
           testTimeout: PATIENT,
           hookTimeout: PATIENT,
           include: ['packages/{words,core,sentences,contract,demo}/src/**/*.test.ts'],

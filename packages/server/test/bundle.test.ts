@@ -7,6 +7,7 @@ import { compileMix, render } from '@rudlo/core/engine'
 import { packBundle, readWav, unpackBundle, type Bundle, type BundleParts } from '@rudlo/core/exchange'
 import type { BroughtSong } from '@rudlo/contract/songbook'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { render as renderFile } from '../src/cli/render'
 import { encodeFlac } from '../src/songbook/audio/flac-encoder'
 import { decodeFlac } from '../src/songbook/audio/flac-decoder'
 import type { Refused } from './client'
@@ -125,7 +126,7 @@ describe('render', () => {
     expect(Math.abs(bar[5000]! - sound.left[2 * 44_100 + 5000]!)).toBeLessThan(1 / 16_000)
   })
 
-  it('refuses what is wrong with one sentence, and writes nothing', () => {
+  it('refuses what is wrong with one sentence, and writes nothing', async () => {
     const [asset] = world.song.assets
     const flac = whole.audio.get(asset!.id)!
     const damaged = flac.slice()
@@ -163,11 +164,13 @@ describe('render', () => {
       [[at('work.zip'), '--out', at('no/such/folder.wav')], /cannot be written/],
     ]
     for (const [args, sentence] of cases) {
-      const { status, stderr, stdout } = rudlo('render', ...args)
-      expect([status, stdout]).toEqual([1, ''])
-      expect(stderr).toMatch(sentence)
-      expect(stderr.trim().split('\n')).toHaveLength(1)
+      const said = await renderFile(args).catch((error: unknown) => (error as Error).message)
+      expect(said).toMatch(sentence)
+      expect(said.split('\n')).toHaveLength(1)
     }
+    const { status, stderr, stdout } = rudlo('render', at('none.zip'), '--out', at('no.wav'))
+    expect([status, stdout]).toEqual([1, ''])
+    expect(stderr).toMatch(/^rudlo: .*cannot be opened.*\n$/)
     expect(readdirSync(folder).filter((name) => name.startsWith('no'))).toEqual([])
   })
 })

@@ -200,7 +200,7 @@ describe('a restore', () => {
     },
   )
 
-  it('and a start exclude each other, and a run file of a stranger stops neither', async () => {
+  it.runIf(WHOLE)('and a start exclude each other, and a run file of a stranger stops neither', async () => {
     const data = installation()
     writeFileSync(join(data, 'run.json'), `{"pid":${process.pid},"port":1}`)
     const { child, done } = run('start', data, '--empty')

@@ -9,56 +9,47 @@ import { WHOLE } from '../../../../scripts/lib/whole.mjs'
 import { played } from '../../test/played'
 import { SONGS, TERM } from '.'
 
-/**
- * What is heard takes its time: of all moves on all lanes every so manieth is played, each song from another one on. All of them
- * in a whole run.
- */
-const EVERY = WHOLE ? 1 : 97
-
 let n = 0
 
-describe('what a ready move makes, as it is heard,', () => {
-  it.each(SONGS.map((score, i) => ({ title: score.title, score, from: i })))(
-    'in "$title" is no mistake',
-    ({ score, from }) => {
-      const { song, audio } = played(score)
-      // the first balance is too hot before anything was drawn: making room is what it is about
-      const start = TERM.findLast((planned) => planned.score === score)!.start(plainMix(song))
-      const parts = new RecentParts()
-      const heardOf = (mix: Mix) => hear(song, mix, audio, parts)!
-      const first = heardOf(start)
-      const asGiven = mistakesOf(evidenceOf(song, start, start, { heard: first, first }))
-      expect(asGiven.map((m) => m.kind)).not.toContain('too hot')
-      const own = new Set(asGiven.map((m) => `${m.kind} ${m.place.lane}`))
-      const { meter, length } = songTime(song)
-      const found: string[] = []
-      const pairs = allLanes(start)
-        .filter((lane) => lane !== 'main/level')
-        .flatMap((lane) =>
-          READY_MOVES.filter((move) => suits(move, resolve(start, lane)!.control)).map(
-            (move) => [lane, move] as const,
-          ),
-        )
-      for (const [i, [lane, move]] of pairs.entries()) {
-        if (i % EVERY !== from % EVERY) continue
-        const section = i % song.sections.length
-        const span = {
-          from: song.sections[section]!.tick,
-          to: song.sections[section + 1]?.tick ?? length,
-        }
-        let mix: Mix
-        try {
-          mix = withReadyMove(start, song, songTime(song), { lane, span, move }, () => `ready-${++n}`)
-        } catch (error) {
-          expect(error).toBeInstanceOf(EditRefused)
-          continue
-        }
-        const evidence = evidenceOf(song, start, mix, { open: [lane], heard: heardOf(mix), first })
-        for (const m of mistakesOf(evidence))
-          if (!own.has(`${m.kind} ${m.place.lane}`))
-            found.push(`${m.kind}: ${move} ${lane} from bar ${meter.placeAt(span.from).bar}`)
+// every move on every lane is played: that takes minutes
+describe.runIf(WHOLE)('what a ready move makes, as it is heard,', () => {
+  it.each(SONGS.map((score) => ({ title: score.title, score })))('in "$title" is no mistake', ({ score }) => {
+    const { song, audio } = played(score)
+    // the first balance is too hot before anything was drawn: making room is what it is about
+    const start = TERM.findLast((planned) => planned.score === score)!.start(plainMix(song))
+    const parts = new RecentParts()
+    const heardOf = (mix: Mix) => hear(song, mix, audio, parts)!
+    const first = heardOf(start)
+    const asGiven = mistakesOf(evidenceOf(song, start, start, { heard: first, first }))
+    expect(asGiven.map((m) => m.kind)).not.toContain('too hot')
+    const own = new Set(asGiven.map((m) => `${m.kind} ${m.place.lane}`))
+    const { meter, length } = songTime(song)
+    const found: string[] = []
+    const pairs = allLanes(start)
+      .filter((lane) => lane !== 'main/level')
+      .flatMap((lane) =>
+        READY_MOVES.filter((move) => suits(move, resolve(start, lane)!.control)).map(
+          (move) => [lane, move] as const,
+        ),
+      )
+    for (const [i, [lane, move]] of pairs.entries()) {
+      const section = i % song.sections.length
+      const span = {
+        from: song.sections[section]!.tick,
+        to: song.sections[section + 1]?.tick ?? length,
       }
-      expect(found).toEqual([])
-    },
-  )
+      let mix: Mix
+      try {
+        mix = withReadyMove(start, song, songTime(song), { lane, span, move }, () => `ready-${++n}`)
+      } catch (error) {
+        expect(error).toBeInstanceOf(EditRefused)
+        continue
+      }
+      const evidence = evidenceOf(song, start, mix, { open: [lane], heard: heardOf(mix), first })
+      for (const m of mistakesOf(evidence))
+        if (!own.has(`${m.kind} ${m.place.lane}`))
+          found.push(`${m.kind}: ${move} ${lane} from bar ${meter.placeAt(span.from).bar}`)
+    }
+    expect(found).toEqual([])
+  })
 })
