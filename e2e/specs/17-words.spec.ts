@@ -12,7 +12,10 @@ async function hasRoom(person: Person, room: string): Promise<void> {
   expect(await person.page.evaluate(tightBoxes), room).toEqual([])
 }
 
-test('every room of a student has room for a language that is longer', async ({ somebody, installation }) => {
+test('every room of a student has room for a language that is longer @whole', async ({
+  somebody,
+  installation,
+}) => {
   const wilma = await somebody({ reducedMotion: 'reduce' })
   await speaksOddly(wilma)
   await wilma.page.goto(installation.address)
