@@ -1,5 +1,6 @@
 import type { DataSource, MigrationInterface, QueryRunner } from 'typeorm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { WHOLE } from '../../../scripts/lib/whole.mjs'
 import { dataSource, MIGRATIONS } from '../src/database/data-source'
 import { bringUpToDate } from '../src/database/up-to-date'
 import { OLD_ROWS } from './old-rows'
@@ -34,18 +35,25 @@ async function schemaOf(database: DataSource): Promise<Record<string, string>> {
   return all
 }
 
+/** What was given out long ago stays as it is: only the newest are tried each time. */
+const FIRST = WHOLE ? 0 : MIGRATIONS.length - 4
+
 let database: DataSource
 let runner: QueryRunner
 beforeAll(async () => {
   database = await dataSource(await emptyDatabase(), []).initialize()
   runner = database.createQueryRunner()
+  for (const [i, Before] of MIGRATIONS.slice(0, FIRST).entries()) {
+    await new Before().up(runner)
+    if (i === 0) for (const sql of OLD_ROWS) await runner.query(sql)
+  }
 })
 afterAll(async () => {
   await runner.release()
   await database.destroy()
 })
 
-describe.each(MIGRATIONS.map((m, i) => [m.name, i] as const))('%s', (_, i) => {
+describe.each(MIGRATIONS.map((m, i) => [m.name, i] as const).slice(FIRST))('%s', (_, i) => {
   it('can be killed after any of its statements and run again, over data of the schema before', async () => {
     const migration: MigrationInterface = new MIGRATIONS[i]!()
     const before = await schemaOf(database)

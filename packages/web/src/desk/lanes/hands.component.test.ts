@@ -1,9 +1,9 @@
 import { expect, it } from 'vitest'
 import { page } from 'vitest/browser'
 import { atDesk, LEVEL } from '../../../test/desk/desk'
-import { onScreens } from '../../../test/desk/screens'
+import { byEitherHand } from '../../../test/desk/screens'
 
-onScreens('a pen', () => {
+byEitherHand('a pen', () => {
   it('draws a line freely, as one step with few points', async () => {
     const milan = await atDesk({ free: true })
     milan.desk.address = 'track/harp/pan'
@@ -14,7 +14,7 @@ onScreens('a pen', () => {
   })
 })
 
-onScreens('a pen on a switch', () => {
+byEitherHand('a pen on a switch', () => {
   it('draws on and off, cell by cell, and nothing between', async () => {
     const milan = await atDesk({ free: true })
     milan.desk.address = 'track/squeezebox/mute'
@@ -27,7 +27,7 @@ onScreens('a pen on a switch', () => {
   })
 })
 
-onScreens('cells', () => {
+byEitherHand('cells', () => {
   it('take one value each; of a switch they turn over', async () => {
     const milan = await atDesk({ free: true })
     const before = milan.points.length
@@ -40,7 +40,7 @@ onScreens('cells', () => {
   })
 })
 
-onScreens('regions', () => {
+byEitherHand('regions', () => {
   it('are moved, and their lines go along where that is wished; they are split and trimmed', async () => {
     const milan = await atDesk()
     await expect.element(milan.at('region')).toBeVisible()
@@ -65,7 +65,7 @@ onScreens('regions', () => {
   })
 })
 
-onScreens('the sound behind a lane', () => {
+byEitherHand('the sound behind a lane', () => {
   it('is turned down by its region, faded in by its corner, and goes back by a key', async () => {
     const bea = await atDesk()
     const region = bea.at('region')
@@ -94,7 +94,7 @@ onScreens('the sound behind a lane', () => {
   })
 })
 
-onScreens('lanes', () => {
+byEitherHand('lanes', () => {
   it('are found among all, opened outside the brief, switched off and cleared', async () => {
     const milan = await atDesk()
     await milan.click('lane-chooser')
