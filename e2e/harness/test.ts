@@ -4,9 +4,9 @@ import type { SongVersion } from '@rudlo/core/song'
 import type { Connection } from 'mysql2/promise'
 import { Installation } from '../../scripts/lib/installation.mjs'
 import { seededFolder } from '../../scripts/lib/seed.mjs'
+import { WHOLE } from '../../scripts/lib/whole.mjs'
 import { Browsers } from './browsers'
 import { connectTo, World } from './world'
-import { WHOLE } from '../../scripts/lib/whole.mjs'
 import { Finger, Mouse, type By, type DragOptions, type Hand, type Place } from './hand'
 
 /** The assignment of the demo that most stories are about. */

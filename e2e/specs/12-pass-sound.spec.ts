@@ -129,7 +129,7 @@ function distance(hand: readonly Heard[], gain: (seconds: number) => number): nu
 const WAYS = WHOLE ? ['hold', 'moved', 'meet', 'throughout', 'shift'] : ['moved', 'throughout']
 
 test(
-  'the sound follows the hand within half a decibel and 25 ms, in ways of writing, and round a loop',
+  'the sound follows the hand within half a decibel and 25 ms, whichever way it writes, and round a loop',
   { tag: '@sound' },
   async ({ somebody }) => {
     const milan = await somebody()

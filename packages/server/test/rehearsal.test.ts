@@ -1,7 +1,7 @@
-import { WHOLE } from '../../../scripts/lib/whole.mjs'
 import { readAssessment, readWork } from '@rudlo/core/stored'
 import { checkMix, checkSong } from '@rudlo/core/validate'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { WHOLE } from '../../../scripts/lib/whole.mjs'
 import { HandIn } from '../src/handins/entities'
 import { Rehearsal, rehearsalTask } from '../src/jobs/rehearsal'
 import { makeWorld, type World } from './world'

@@ -31,6 +31,7 @@ async function makeContext(): Promise<AudioContext> {
 /** The engine in its AudioWorklet, seen from the page. */
 export class EngineHost {
   readonly #programs = new ProgramSender()
+  /** Whether it was sent to rest and not woken since. */
   #rests = false
   /** Whether it was asked to play and not to stop since. */
   #wanted = false
@@ -73,17 +74,15 @@ export class EngineHost {
 
   async play(): Promise<void> {
     this.#wanted = true
-    if (this.#rests || this.context.state !== 'running') await this.#wake()
+    // one that is about to rest still runs
+    const isAwake = !this.#rests && this.context.state === 'running'
+    this.#rests = false
+    if (!isAwake) await this.context.resume()
     // it may have been stopped meanwhile
     if (this.#wanted) this.#send({ kind: 'play' })
   }
 
-  #wake(): Promise<void> {
-    this.#rests = false
-    return this.context.resume()
-  }
-
-  /** Lets the sound device rest until something is to be heard: silence takes a tenth of a small machine as well. */
+  /** Lets the sound device rest until something is to be heard: silence takes 8 % of a core as well. */
   rest(): void {
     if (this.#rests) return
     this.#rests = true
