@@ -33,7 +33,7 @@ async function ride(person: Person, name = 'Squeezebox'): Promise<void> {
   }
 }
 
-test('a pass is written by hand and by keys, kept in part, asked about, and taken back', async ({
+test('a pass is written by hand and by keys, kept in part, asked about, and taken back @whole', async ({
   somebody,
 }) => {
   const milan = await somebody()

@@ -41,7 +41,7 @@ test('a student asks, reads where and why, sees the figures, opens a hint, tries
   await expect(wilma.page.getByText('Close your eyes and listen to the very first second')).toBeVisible()
 })
 
-test('checks answer after the bars were played, and say the same as the server at the hand-in', async ({
+test('checks answer after the bars were played, and say the same as the server at the hand-in @whole', async ({
   somebody,
 }) => {
   const rune = await somebody()
@@ -128,7 +128,7 @@ test('a brief of three tasks comes from a model in a few steps, fits it, and rea
   await expect(await bea.inTerm('From a model')).toBeVisible()
 })
 
-test('the editor adds usual lessons and checks, reorders, takes back, and says what is wrong', async ({
+test('the editor adds usual lessons and checks, reorders, takes back, and says what is wrong @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

@@ -15,7 +15,9 @@ async function lay(teacher: Person, student: string): Promise<void> {
 const isOn = (teacher: Person, student: string) =>
   expect(teacher.page.getByRole('heading', { name: new RegExp(`by ${student}`) })).toBeVisible()
 
-test('three hand-ins are reviewed by keyboard alone, each with at most 20 presses', async ({ somebody }) => {
+test('three hand-ins are reviewed by keyboard alone, each with at most 20 presses @whole', async ({
+  somebody,
+}) => {
   const maren = await somebody()
   await desk(maren)
   let presses = 0
@@ -60,7 +62,7 @@ test('three hand-ins are reviewed by keyboard alone, each with at most 20 presse
   }
 })
 
-test('what came back is seen at once, answered and ticked off, and no longer to be taken back', async ({
+test('what came back is seen at once, answered and ticked off, and no longer to be taken back @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

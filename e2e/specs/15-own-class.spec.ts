@@ -203,7 +203,7 @@ function tune(): string {
   return file
 }
 
-test('notes become a song whose instruments have an attack and a brightness with lanes', async ({
+test('notes become a song whose instruments have an attack and a brightness with lanes @whole', async ({
   somebody,
   installation,
 }) => {

@@ -51,7 +51,7 @@ test('during the lesson: a hand goes up, the teacher looks, points, and brings e
   await expect(maren.page.getByRole('heading', { name: 'Make room for the tune' })).toBeVisible()
 })
 
-test('a move is shown to the class: chosen, put on bars, heard with and without, over the whole screen', async ({
+test('a move is shown to the class: chosen, put on bars, heard with and without, over the whole screen @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

@@ -42,7 +42,7 @@ test('a teacher sees the day, the class and one student, and each leads to the p
   await expect(maren.at('notes').locator('textarea').first()).toHaveValue('Count in together.')
 })
 
-test('the commonest mistakes are heard one after the other, where they are', async ({ somebody }) => {
+test('the commonest mistakes are heard one after the other, where they are @whole', async ({ somebody }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
   await maren.at('groups').click()
@@ -60,7 +60,7 @@ test('the commonest mistakes are heard one after the other, where they are', asy
   await expect(maren.at('round-row').first()).toBeVisible()
 })
 
-test('several are given more time at once, and see it; a late hand-in says so on both sides', async ({
+test('several are given more time at once, and see it; a late hand-in says so on both sides @whole', async ({
   somebody,
   database,
 }) => {
@@ -101,7 +101,9 @@ test('several are given more time at once, and see it; a late hand-in says so on
   expect(JSON.stringify(rows)).toContain('"n":1')
 })
 
-test('students are put together for the next lesson, which the first page says', async ({ somebody }) => {
+test('students are put together for the next lesson, which the first page says @whole', async ({
+  somebody,
+}) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
   await maren.at('groups').click()
@@ -150,7 +152,7 @@ test('marks in the school’s own scale: a rule, a mark by hand with its reason,
   expect(csv.suggestedFilename()).toMatch(/\.csv$/)
 })
 
-test('a student sees the own progress, allows it to be shown, and hears the best of it', async ({
+test('a student sees the own progress, allows it to be shown, and hears the best of it @whole', async ({
   somebody,
 }) => {
   const petra = await somebody()

@@ -56,7 +56,7 @@ async function decoded<T>(browser: Browser, address: string, call: string): Prom
   return found
 }
 
-test('a recording comes out of the browser’s own decoder as it went in, to the last bit', async ({
+test('a recording comes out of the browser’s own decoder as it went in, to the last bit @whole', async ({
   browser,
   installation,
 }) => {
@@ -65,7 +65,7 @@ test('a recording comes out of the browser’s own decoder as it went in, to the
   expect(await decoded(browser, installation.address, call)).toEqual(channels)
 })
 
-test('of a recording that is cut off, what is said to be there is there to the last bit', async ({
+test('of a recording that is cut off, what is said to be there is there to the last bit @whole', async ({
   browser,
   installation,
 }) => {

@@ -46,7 +46,7 @@ test('the sound is checked on first entry, taps measure the delay of headphones,
   await bea.at('play').click()
 })
 
-test('the figures of the sound come with words, and mix, tracks and bundle are saved as files', async ({
+test('the figures of the sound come with words, and mix, tracks and bundle are saved as files @whole', async ({
   somebody,
 }) => {
   const bea = await somebody()

@@ -102,7 +102,7 @@ describe('npm start', () => {
     expect(openToOthers(data)).toEqual([])
   })
 
-  it('gets over a kill -9 of everything, and a run file cut off in the middle', async () => {
+  it.runIf(WHOLE)('gets over a kill -9 of everything, and a run file cut off in the middle', async () => {
     const first = start()
     await first.until(/is ready/)
     const database = Number(readFileSync(join(data, 'database/mariadbd.pid'), 'utf8'))
