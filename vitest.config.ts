@@ -97,7 +97,7 @@ export default defineConfig({
           isolate: false,
           setupFiles: ['packages/web/test/fresh-modules.ts', 'packages/core/test/properties.ts'],
           // what extends Date is made anew with each file: another one may have put a clock in its place
-          server: { deps: { inline: [/date-fns/] } },
+          server: { deps: { inline: [/@date-fns\/tz/] } },
           testTimeout: PATIENT,
           hookTimeout: PATIENT,
           include: ['packages/web/src/**/*.test.ts'],

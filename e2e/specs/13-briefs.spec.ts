@@ -83,7 +83,7 @@ track/squeezebox/level,29.1,-3
 track/squeezebox/level,33.1,silent
 `
 
-test('a brief of three tasks comes from a model in a few steps, fits it, and reaches the students', async ({
+test('a brief of three tasks comes from a model in a few steps, fits it, and reaches the students @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

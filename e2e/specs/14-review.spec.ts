@@ -207,7 +207,7 @@ test('a remark outlives a lost server, and whoever leaves the desk @whole', asyn
   ).toBeVisible()
 })
 
-test('same lines are flagged, decisions are held and go back together, and nothing goes back wordless unasked', async ({
+test('same lines are flagged, decisions are held and go back together, and nothing goes back wordless unasked @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

@@ -108,7 +108,7 @@ test('a session that ends in the middle asks for a sign-in on the spot, and the 
   expect(ayla.page.url()).toContain(`${installation.address}/bench/`)
 })
 
-test('a student who is taken out of the class is out at once, and is taken in again with everything', async ({
+test('a student who is taken out of the class is out at once, and is taken in again with everything @whole', async ({
   somebody,
   installation,
 }) => {

@@ -1,6 +1,6 @@
 import { expect, test } from '../harness/test'
 
-test('a remark is spoken while a key is held, kept through a lost server, and heard by the student', async ({
+test('a remark is spoken while a key is held, kept through a lost server, and heard by the student @whole', async ({
   somebody,
   installation,
 }) => {

@@ -1,6 +1,6 @@
 import { expect, test } from '../harness/test'
 
-test('everybody’s same bars are heard in turn and marked by one criterion, by keys alone', async ({
+test('everybody’s same bars are heard in turn and marked by one criterion, by keys alone @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

@@ -175,7 +175,7 @@ test('a student sees the own progress, allows it to be shown, and hears the best
   for (const name of ['Petra Mraz', 'Ines Varga']) await expect(maren.page.getByText(name)).toHaveCount(0)
 })
 
-test('an assignment is removed and had back; a term ends, and a new one begins with the same students', async ({
+test('an assignment is removed and had back; a term ends, and a new one begins with the same students @whole', async ({
   somebody,
 }) => {
   const maren = await somebody()

@@ -8,7 +8,7 @@ const NAME = 'Bea Castellan'
 
 const bytes = async (download: Download) => new Uint8Array(await readFile(await download.path()))
 
-test('the sound is checked on first entry, taps measure the delay of headphones, and a bar is counted that no meter knows of @sound', async ({
+test('the sound is checked on first entry, taps measure the delay of headphones, and a bar is counted that no meter knows of @whole @sound', async ({
   somebody,
 }) => {
   const bea = await somebody()

@@ -1,6 +1,6 @@
+import { serwist } from '@serwist/vite'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
-import { VitePWA } from 'vite-plugin-pwa'
 import vuetify from 'vite-plugin-vuetify'
 import { SHARED_FILES } from './shared-files'
 
@@ -11,31 +11,22 @@ const server = process.env['RUDLO_DEV_SERVER']
 const TREESHAKE = { moduleSideEffects: (id: string) => !id.includes('/obscenity/') }
 
 /** The browser keeps the whole application, and opens it while the server is away. */
-const kept = VitePWA({
-  strategies: 'injectManifest',
-  srcDir: 'src/app',
-  filename: 'service-worker.ts',
-  injectRegister: false,
-  manifest: {
-    name: 'Rudlo',
-    short_name: 'Rudlo',
-    description: 'Volume, pan, send and effect automation on song assignments.',
-    theme_color: '#ffffff',
-    background_color: '#ffffff',
-    icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
-  },
-  injectManifest: {
-    globPatterns: ['index.html', 'assets/*.{js,css,woff2,wasm,svg}', 'icon.svg'],
-    // their names have their hash in them
-    dontCacheBustURLsMatching: /^assets\//,
-    maximumFileSizeToCacheInBytes: 4e6,
-    // the page is asked for as the server writes it
-    manifestTransforms: [
-      (entries) => ({
-        manifest: entries.map((entry) => (entry.url === 'index.html' ? { ...entry, url: '/' } : entry)),
-      }),
-    ],
-  },
+const kept = serwist({
+  swSrc: 'src/app/service-worker.ts',
+  swDest: 'service-worker.js',
+  globDirectory: 'dist',
+  globPatterns: ['index.html', 'assets/*.{js,css,woff2,wasm,svg}', 'icon.svg'],
+  injectionPoint: 'self.FILES',
+  rollupFormat: 'iife',
+  // their names have their hash in them
+  dontCacheBustURLsMatching: /^assets\//,
+  maximumFileSizeToCacheInBytes: 4e6,
+  // the page is asked for as the server writes it
+  manifestTransforms: [
+    (entries) => ({
+      manifest: entries.map((entry) => (entry.url === 'index.html' ? { ...entry, url: '/' } : entry)),
+    }),
+  ],
 })
 
 export default defineConfig({

@@ -2,6 +2,7 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { WHOLE } from '../../../scripts/lib/whole.mjs'
 import { mistakeCases, song, start } from '../../core/test/drawn/mistakes'
 import { wholeLines } from '../../core/test/judging/whole-lines'
 import { CHECK_KINDS, judge, startValues } from '@rudlo/core/checks'
@@ -53,7 +54,9 @@ describe('why something is not heard', () => {
 
 describe('a sentence', () => {
   it('is whole for every check of every kind, on lines of all sorts', () => {
-    const lines = wholeLines(60, 'open').filter((l) => l.lane === REED && l.points.length <= 5000)
+    const lines = wholeLines(WHOLE ? 60 : 24, 'open').filter(
+      (l) => l.lane === REED && l.points.length <= 5000,
+    )
     for (const [i, line] of lines.entries()) {
       const mix = withPoints(start, REED, line.points.slice(0, 5000), () => 'line')
       const evidence = evidenceOf(song, start, mix)
@@ -86,7 +89,9 @@ describe('a sentence', () => {
   })
 
   it('is whole for every move, for what was measured and for what changed', () => {
-    const lines = wholeLines(120, 'open').filter((l) => resolve(start, l.lane) && l.points.length <= 5000)
+    const lines = wholeLines(WHOLE ? 120 : 48, 'open').filter(
+      (l) => resolve(start, l.lane) && l.points.length <= 5000,
+    )
     const measured = {
       integrated: -18.34,
       truePeak: -0.4,

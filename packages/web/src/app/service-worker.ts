@@ -14,7 +14,7 @@ import { isNobodyThere } from '../api/nobody-there'
 /** What of a worker's scope is needed here: the compiler knows that of a page. */
 interface Scope {
   /** Every file of the application; written by the build. */
-  readonly __WB_MANIFEST: (PrecacheEntry | string)[]
+  readonly FILES: (PrecacheEntry | string)[]
   addEventListener(type: 'install', tell: (event: InstallEvent) => void): void
 }
 interface InstallEvent {
@@ -46,5 +46,5 @@ async function page(request: Request): Promise<Response> {
 
 // before what is kept: the page itself is kept too, and the server's is newer
 registerRoute(new NavigationRoute(({ request }) => page(request), { denylist: [/^\/api\//, /^\/schemas\//] }))
-precacheAndRoute(self.__WB_MANIFEST)
+precacheAndRoute(self.FILES)
 cleanupOutdatedCaches()

@@ -81,10 +81,17 @@ watch(
 
 const go = (id: string | null) => router.push(`/class/${id}/${part.value}`)
 
+/** The class that was just made: it is asked who comes into it once it is open. */
+let fresh: string | null = null
 async function made(id: string): Promise<void> {
+  fresh = id
   await router.push(`/class/${id}/people`)
-  adding.value = true
 }
+watch(open, (is) => {
+  if (!is || is.id !== fresh) return
+  fresh = null
+  adding.value = true
+})
 </script>
 
 <template>
