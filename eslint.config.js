@@ -1,7 +1,6 @@
 import js from '@eslint/js'
 import i18n from '@intlify/eslint-plugin-vue-i18n'
 import vue from 'eslint-plugin-vue'
-import globals from 'globals'
 import ts from 'typescript-eslint'
 import words from './scripts/lint/words.mjs'
 
@@ -57,10 +56,8 @@ export default ts.config(
   {
     files: ['**/*.vue'],
     extends: [js.configs.recommended, ...ts.configs.strict, ...vue.configs['flat/recommended']],
-    languageOptions: {
-      globals: { ...globals.browser },
-      parserOptions: { parser: ts.parser },
-    },
+    // which names there are is the compiler's: nothing here looks them up
+    languageOptions: { parserOptions: { parser: ts.parser, lib: [] } },
     rules: {
       'max-lines': ['error', 300],
       '@typescript-eslint/no-explicit-any': 'error',

@@ -8,11 +8,17 @@ import { AnswerTypes } from './contract/answer-types.mjs'
 import { markdown } from './contract/markdown.mjs'
 import { buildKernels } from './kernels.mjs'
 import { ROOT } from './lib/paths.mjs'
+import { wrongTypes } from './types.mjs'
 
 const JSON_FILE = join(ROOT, 'packages/server/src/openapi/openapi.json')
 const PAGE = join(ROOT, 'docs/contract.md')
 
 await buildKernels()
+// what answers are is read out of declarations; `--declared`: they are there, and as they would be now
+if (!process.argv.includes('--declared')) {
+  const wrong = await wrongTypes('packages/server/tsconfig.api.json')
+  if (wrong.length) throw new Error(wrong.join('\n'))
+}
 const { describedRoutes, requestSchemas, errorCodes } = await loadRoutes()
 const types = new AnswerTypes()
 const answers = types.all()

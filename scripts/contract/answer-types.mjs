@@ -8,7 +8,12 @@ const inOrder = (a, b) =>
 
 const REF = '#/components/schemas/'
 
-/** Reads the types of answers, and what is said about contract types, out of the server's sources. */
+const CONTRACT = join(ROOT, 'packages/contract/src')
+
+/**
+ * Reads the types of answers out of the declarations of the server's routes, which the native compiler writes (`wrongTypes`), and
+ * what is said about contract types out of their sources.
+ */
 export class AnswerTypes {
   constructor() {
     const config = ts.getParsedCommandLineOfConfigFile(
@@ -21,8 +26,9 @@ export class AnswerTypes {
         },
       },
     )
-    const main = join(ROOT, 'packages/server/src/api.ts')
-    this.program = ts.createProgram([main], { ...config.options, noEmit: true })
+    const main = join(ROOT, 'packages/server/types/api.d.ts')
+    const contract = ts.sys.readDirectory(CONTRACT, ['.ts'], ['**/*.test.ts'])
+    this.program = ts.createProgram([main, ...contract], { ...config.options, noEmit: true })
     this.checker = this.program.getTypeChecker()
     this.source = this.program.getSourceFile(main)
     /** Schemas of every named type that was met. */

@@ -1,5 +1,12 @@
 import { words } from '@rudlo/words'
-import { Decision, GivingBack, LinesQuery, NewHandIn, QueueQuery } from '@rudlo/contract/handins'
+import {
+  Decision,
+  GivingBack,
+  LinesQuery,
+  NewHandIn,
+  QueueQuery,
+  type OwnVersion,
+} from '@rudlo/contract/handins'
 import { readWork } from '@rudlo/core/stored'
 import { Hono } from 'hono'
 import { answer, answerList, done } from '../http/answer'
@@ -17,7 +24,7 @@ export const handInRoutes = ({ permissions, handIns, looks, partners, measuring,
       const { revision, said = '', writing = [], partner: sent } = c.req.valid('json')
       const partner = sent ? await partners.prove(c, person, work, sent) : null
       const made = await handIns.handIn(person, work, { revision, said, writing, partner })
-      return answer(c, { ...handInView(made, person.role), review: null })
+      return answer<OwnVersion>(c, { ...handInView(made, person.role), review: null })
     })
 
     .get('/works/:work/hand-ins', who('signed-in'), async (c) =>

@@ -9,7 +9,10 @@ import { Installation } from '../../scripts/lib/installation.mjs'
 // one class that grows: each story begins where the one before ended
 base.describe.configure({ mode: 'serial' })
 
-/** These stories begin with an empty machine, as a teacher with a class of their own does. */
+/**
+ * These stories begin with an empty machine, as a teacher with a class of their own does. By their name they come before the others:
+ * a worker of their own at the end would be waited for alone.
+ */
 const test = base.extend<object, { installation: Installation }>({
   installation: [
     // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
