@@ -1,4 +1,12 @@
-import { test as base, expect, type BrowserContextOptions, type Locator, type Page } from '@playwright/test'
+import {
+  test as base,
+  expect,
+  type BrowserContextOptions,
+  type Locator,
+  type Page,
+  type TestDetails,
+  type TestType,
+} from '@playwright/test'
 import type { WorkDocument } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
 import type { Connection } from 'mysql2/promise'
@@ -233,8 +241,6 @@ interface Workers {
 }
 
 export interface Tests {
-  /** Leaves a story with the tag `@whole` to a whole run. */
-  left: void
   /** Opens a browser of its own for somebody, and fails the test on an error in its console. */
   somebody: (options?: BrowserContextOptions) => Promise<Person>
   /** What everybody works with, as the project says. */
@@ -243,14 +249,6 @@ export interface Tests {
 
 export const test = base.extend<Tests, Workers>({
   by: ['mouse', { option: true }],
-  left: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
-    async ({}, use, about) => {
-      about.skip(!WHOLE && about.tags.includes('@whole'), 'left to npm run test:whole')
-      await use()
-    },
-    { auto: true },
-  ],
   installation: [
     // eslint-disable-next-line no-empty-pattern -- Playwright wants the first argument destructured
     async ({}, use) => {
@@ -300,5 +298,17 @@ export const test = base.extend<Tests, Workers>({
     expect(faults).toEqual([])
   },
 })
+
+interface Story<Given> {
+  (title: string, tell: (given: Given) => Promise<void>): void
+  (title: string, details: TestDetails, tell: (given: Given) => Promise<void>): void
+}
+
+/** Tells stories in a whole run alone. In others they are counted as skipped, and what is only theirs is not loaded. */
+export const onlyInWhole = <A extends object, W extends object>(stories: TestType<A, W>): Story<A & W> =>
+  WHOLE ? stories : stories.skip
+
+/** A story that is left to a whole run. */
+export const whole = onlyInWhole(test)
 
 export { expect }

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { writeWav } from '@rudlo/core/exchange'
 import { playRhythm, RHYTHMS } from '../../packages/core/test/rhythms'
-import { expect, test as base, type Person } from '../harness/test'
+import { expect, onlyInWhole, test as base, type Person } from '../harness/test'
 import { Installation } from '../../scripts/lib/installation.mjs'
 
 // one class that grows: each story begins where the one before ended
@@ -24,6 +24,8 @@ const test = base.extend<object, { installation: Installation }>({
     { scope: 'worker', timeout: 180_000 },
   ],
 })
+
+const whole = onlyInWhole(test)
 
 const folder = mkdtempSync(join(tmpdir(), 'rudlo-e2e-'))
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }))
@@ -206,42 +208,42 @@ function tune(): string {
   return file
 }
 
-test('notes become a song whose instruments have an attack and a brightness with lanes @whole', async ({
-  somebody,
-  installation,
-}) => {
-  const noor = await somebody({ baseURL: installation.address })
-  await teacherIn(noor)
-  await noor.at('songbook').click()
-  await noor.at('new-song').click()
-  await noor.at('choose-files').setInputFiles(tune())
-  await expect(noor.at('track')).toHaveCount(1)
-  await noor.at('keep-song').click()
-  await expect(noor.at('song-state')).toHaveText('Saved')
+whole(
+  'notes become a song whose instruments have an attack and a brightness with lanes',
+  async ({ somebody, installation }) => {
+    const noor = await somebody({ baseURL: installation.address })
+    await teacherIn(noor)
+    await noor.at('songbook').click()
+    await noor.at('new-song').click()
+    await noor.at('choose-files').setInputFiles(tune())
+    await expect(noor.at('track')).toHaveCount(1)
+    await noor.at('keep-song').click()
+    await expect(noor.at('song-state')).toHaveText('Saved')
 
-  await noor.page.getByRole('link', { name: 'Rudlo: go to the first page' }).click()
-  await noor.goToAssignments()
-  await noor.at('new-assignment').click()
-  await noor.at('new-song').filter({ hasText: 'Small tune' }).click()
-  await noor.at('new-next').click()
-  await noor.at('new-next').click()
-  await noor.field('new-name').fill('Played softly')
-  await noor.at('create').click()
-  await noor.at('part-model').click()
-  await noor.at('make-model').click()
-  await noor.canPlay()
-  await noor.at('view-lines').click()
-  const lane = async (name: string) => {
-    await noor.at('lane-chooser').first().click()
-    await noor.page.getByRole('button', { name }).first().click()
-    await noor.page.keyboard.press('Escape')
-  }
-  // the line of the file came along
-  await lane('brightness of playing')
-  expect(await noor.points()).toBeGreaterThan(1)
-  await lane('attack of playing')
-  await noor.press(0.3, 0.5)
-  await noor.press(0.7, 0.2)
-  await expect.poll(() => noor.points()).toBeGreaterThan(1)
-  await expect(noor.page.getByText(/% softer/).first()).toBeVisible()
-})
+    await noor.page.getByRole('link', { name: 'Rudlo: go to the first page' }).click()
+    await noor.goToAssignments()
+    await noor.at('new-assignment').click()
+    await noor.at('new-song').filter({ hasText: 'Small tune' }).click()
+    await noor.at('new-next').click()
+    await noor.at('new-next').click()
+    await noor.field('new-name').fill('Played softly')
+    await noor.at('create').click()
+    await noor.at('part-model').click()
+    await noor.at('make-model').click()
+    await noor.canPlay()
+    await noor.at('view-lines').click()
+    const lane = async (name: string) => {
+      await noor.at('lane-chooser').first().click()
+      await noor.page.getByRole('button', { name }).first().click()
+      await noor.page.keyboard.press('Escape')
+    }
+    // the line of the file came along
+    await lane('brightness of playing')
+    expect(await noor.points()).toBeGreaterThan(1)
+    await lane('attack of playing')
+    await noor.press(0.3, 0.5)
+    await noor.press(0.7, 0.2)
+    await expect.poll(() => noor.points()).toBeGreaterThan(1)
+    await expect(noor.page.getByText(/% softer/).first()).toBeVisible()
+  },
+)

@@ -5,7 +5,7 @@ import { songTime } from '@rudlo/core/song'
 import { Viewport } from '../../packages/web/src/editor/lane/viewport'
 import { WHOLE } from '../../scripts/lib/whole.mjs'
 import { gainOf } from '../harness/gain'
-import { expect, test, type Person } from '../harness/test'
+import { expect, test, type Person, whole } from '../harness/test'
 
 const NAME = 'Milan Novotny'
 const TRACK = 'squeezebox'
@@ -198,8 +198,8 @@ test(
   },
 )
 
-test(
-  'the sound follows the hand through a tempo that slows down @whole',
+whole(
+  'the sound follows the hand through a tempo that slows down',
   { tag: '@sound' },
   async ({ somebody }) => {
     const milan = await somebody()
@@ -227,7 +227,7 @@ test(
   },
 )
 
-test('two fingers ride two faders in one pass @whole', { tag: '@sound' }, async ({ somebody }) => {
+whole('two fingers ride two faders in one pass', { tag: '@sound' }, async ({ somebody }) => {
   const milan = await somebody({ viewport: { width: 1280, height: 800 }, hasTouch: true })
   await ready(milan)
   await choose(milan, 'hold')

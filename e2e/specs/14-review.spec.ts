@@ -1,4 +1,4 @@
-import { expect, test, type Person } from '../harness/test'
+import { expect, test, type Person, whole } from '../harness/test'
 
 /** The desk of an assignment, once its hand-ins are measured. */
 async function desk(teacher: Person, title = 'Make room for the tune'): Promise<void> {
@@ -15,9 +15,7 @@ async function lay(teacher: Person, student: string): Promise<void> {
 const isOn = (teacher: Person, student: string) =>
   expect(teacher.page.getByRole('heading', { name: new RegExp(`by ${student}`) })).toBeVisible()
 
-test('three hand-ins are reviewed by keyboard alone, each with at most 20 presses @whole', async ({
-  somebody,
-}) => {
+whole('three hand-ins are reviewed by keyboard alone, each with at most 20 presses', async ({ somebody }) => {
   const maren = await somebody()
   await desk(maren)
   let presses = 0
@@ -62,88 +60,90 @@ test('three hand-ins are reviewed by keyboard alone, each with at most 20 presse
   }
 })
 
-test('what came back is seen at once, answered and ticked off, and no longer to be taken back @whole', async ({
-  somebody,
-}) => {
-  const maren = await somebody()
-  await desk(maren)
-  const petra = await somebody()
-  await petra.atBench('Petra Mraz')
-  await lay(maren, 'Petra Mraz')
-  await maren.field('bank-search').fill('hardly changes')
-  await maren.at('bank-change').click()
-  const words = maren.field('bank-words')
-  await words.fill(`${await words.inputValue()} Then half of it.`)
-  await words.press('Enter')
-  await maren.at('bank-change').click()
-  await expect(maren.at('bank-remark').first()).toContainText('Then half of it.')
-  await maren.at('bank-remark').first().click()
-  await maren.at('on-the-whole').click()
-  await maren.at('pin-remark').click()
-  await expect(maren.at('remark')).toHaveCount(1)
-  await maren.at('again').click()
-  await maren.listHandIns()
-  await expect(maren.at('given-back').filter({ hasText: 'Petra Mraz' })).toBeVisible()
-  await maren.unlistHandIns()
+whole(
+  'what came back is seen at once, answered and ticked off, and no longer to be taken back',
+  async ({ somebody }) => {
+    const maren = await somebody()
+    await desk(maren)
+    const petra = await somebody()
+    await petra.atBench('Petra Mraz')
+    await lay(maren, 'Petra Mraz')
+    await maren.field('bank-search').fill('hardly changes')
+    await maren.at('bank-change').click()
+    const words = maren.field('bank-words')
+    await words.fill(`${await words.inputValue()} Then half of it.`)
+    await words.press('Enter')
+    await maren.at('bank-change').click()
+    await expect(maren.at('bank-remark').first()).toContainText('Then half of it.')
+    await maren.at('bank-remark').first().click()
+    await maren.at('on-the-whole').click()
+    await maren.at('pin-remark').click()
+    await expect(maren.at('remark')).toHaveCount(1)
+    await maren.at('again').click()
+    await maren.listHandIns()
+    await expect(maren.at('given-back').filter({ hasText: 'Petra Mraz' })).toBeVisible()
+    await maren.unlistHandIns()
 
-  await expect(petra.at('came-back')).toBeVisible()
-  await expect(petra.page.getByText(/Go until it is too much.*Then half of it\./)).toBeVisible()
-  await expect(petra.at('version')).toHaveText('Version 1 came back')
-  await petra.at('answer').click()
-  await petra.page.getByLabel('Reply').fill('<i>Which</i> bar?')
-  await petra.page.getByLabel('Reply').press('Enter')
-  await petra.at('dealt-with').click()
-  await expect(petra.at('dealt-with')).toHaveAttribute('aria-pressed', 'true')
+    await expect(petra.at('came-back')).toBeVisible()
+    await expect(petra.page.getByText(/Go until it is too much.*Then half of it\./)).toBeVisible()
+    await expect(petra.at('version')).toHaveText('Version 1 came back')
+    await petra.at('answer').click()
+    await petra.page.getByLabel('Reply').fill('<i>Which</i> bar?')
+    await petra.page.getByLabel('Reply').press('Enter')
+    await petra.at('dealt-with').click()
+    await expect(petra.at('dealt-with')).toHaveAttribute('aria-pressed', 'true')
 
-  await maren.listHandIns()
-  await maren.at('given-back').filter({ hasText: 'Petra Mraz' }).click()
-  await isOn(maren, 'Petra Mraz')
-  await expect(maren.at('reply')).toContainText('<i>Which</i> bar?')
-  await expect(maren.at('remark')).toContainText('done by the student')
-  await expect(maren.at('take-back')).toHaveCount(0)
+    await maren.listHandIns()
+    await maren.at('given-back').filter({ hasText: 'Petra Mraz' }).click()
+    await isOn(maren, 'Petra Mraz')
+    await expect(maren.at('reply')).toContainText('<i>Which</i> bar?')
+    await expect(maren.at('remark')).toContainText('done by the student')
+    await expect(maren.at('take-back')).toHaveCount(0)
 
-  await petra.at('versions').click()
-  await expect(petra.at('version').filter({ hasText: 'Version 1' }).first()).toBeVisible()
-  await expect(petra.page.getByText(/From the starting mix: .*new fade in at bar 1/)).toBeVisible()
-})
+    await petra.at('versions').click()
+    await expect(petra.at('version').filter({ hasText: 'Version 1' }).first()).toBeVisible()
+    await expect(petra.page.getByText(/From the starting mix: .*new fade in at bar 1/)).toBeVisible()
+  },
+)
 
-test('a line is suggested on a copy; the student sees it, hears it, tries it, and has the own one back @whole', async ({
-  somebody,
-}) => {
-  const maren = await somebody()
-  await desk(maren)
-  await lay(maren, 'Tobin Achterberg')
-  await maren.at('lane-tab').filter({ hasText: 'Squeezebox' }).click()
-  await maren.at('suggest').click()
-  const box = (await maren.at('suggested-line').boundingBox())!
-  await maren.page.mouse.dblclick(box.x + box.width * 0.55, box.y + box.height * 0.5)
-  await maren.page.mouse.move(box.x + box.width * 0.55, box.y + box.height * 0.5)
-  await maren.page.mouse.down()
-  await maren.page.mouse.move(box.x + box.width * 0.55, box.y + box.height * 0.65, { steps: 5 })
-  await maren.page.mouse.up()
-  await maren.page.getByRole('textbox', { name: 'From bar' }).fill('17')
-  await maren.page.getByRole('textbox', { name: 'To bar' }).fill('20')
-  await maren.page.getByRole('textbox', { name: 'To bar' }).press('Tab')
-  await maren.page.getByLabel('Remark', { exact: true }).fill('Lean back here.')
-  await maren.at('pin-remark').click()
-  await expect(maren.page.getByText('with a suggested line')).toBeVisible()
-  // the hand-in itself is as it was
-  await expect(maren.at('apart')).toBeVisible()
-  await maren.at('accept').click()
+whole(
+  'a line is suggested on a copy; the student sees it, hears it, tries it, and has the own one back',
+  async ({ somebody }) => {
+    const maren = await somebody()
+    await desk(maren)
+    await lay(maren, 'Tobin Achterberg')
+    await maren.at('lane-tab').filter({ hasText: 'Squeezebox' }).click()
+    await maren.at('suggest').click()
+    const box = (await maren.at('suggested-line').boundingBox())!
+    await maren.page.mouse.dblclick(box.x + box.width * 0.55, box.y + box.height * 0.5)
+    await maren.page.mouse.move(box.x + box.width * 0.55, box.y + box.height * 0.5)
+    await maren.page.mouse.down()
+    await maren.page.mouse.move(box.x + box.width * 0.55, box.y + box.height * 0.65, { steps: 5 })
+    await maren.page.mouse.up()
+    await maren.page.getByRole('textbox', { name: 'From bar' }).fill('17')
+    await maren.page.getByRole('textbox', { name: 'To bar' }).fill('20')
+    await maren.page.getByRole('textbox', { name: 'To bar' }).press('Tab')
+    await maren.page.getByLabel('Remark', { exact: true }).fill('Lean back here.')
+    await maren.at('pin-remark').click()
+    await expect(maren.page.getByText('with a suggested line')).toBeVisible()
+    // the hand-in itself is as it was
+    await expect(maren.at('apart')).toBeVisible()
+    await maren.at('accept').click()
 
-  const tobin = await somebody()
-  await tobin.atBench('Tobin Achterberg')
-  await tobin.chooseTrack('squeezebox')
-  const points = await tobin.points()
-  await tobin.at('hear-suggestion').click()
-  await expect(tobin.at('hear-suggestion')).toHaveAttribute('aria-pressed', 'true')
-  expect(await tobin.points()).toBe(points)
-  await tobin.at('try-suggestion').click()
-  await expect.poll(() => tobin.points()).toBeGreaterThan(points)
-  await tobin.page.keyboard.press('Control+z')
-  await expect.poll(() => tobin.points()).toBe(points)
-  await tobin.isSaved()
-})
+    const tobin = await somebody()
+    await tobin.atBench('Tobin Achterberg')
+    await tobin.chooseTrack('squeezebox')
+    const points = await tobin.points()
+    await tobin.at('hear-suggestion').click()
+    await expect(tobin.at('hear-suggestion')).toHaveAttribute('aria-pressed', 'true')
+    expect(await tobin.points()).toBe(points)
+    await tobin.at('try-suggestion').click()
+    await expect.poll(() => tobin.points()).toBeGreaterThan(points)
+    await tobin.page.keyboard.press('Control+z')
+    await expect.poll(() => tobin.points()).toBe(points)
+    await tobin.isSaved()
+  },
+)
 
 test(
   'versions are switched while they play: the place is kept, the loudness follows, names can be hidden',
@@ -181,10 +181,7 @@ test(
   },
 )
 
-test('a remark outlives a lost server, and whoever leaves the desk @whole', async ({
-  somebody,
-  installation,
-}) => {
+whole('a remark outlives a lost server, and whoever leaves the desk', async ({ somebody, installation }) => {
   const maren = await somebody()
   await desk(maren, 'One word echoes')
   await maren.listHandIns()
@@ -207,36 +204,37 @@ test('a remark outlives a lost server, and whoever leaves the desk @whole', asyn
   ).toBeVisible()
 })
 
-test('same lines are flagged, decisions are held and go back together, and nothing goes back wordless unasked @whole', async ({
-  somebody,
-}) => {
-  const maren = await somebody()
-  await desk(maren, 'Down the street')
-  await maren.listHandIns()
-  await expect(maren.at('same-as')).toHaveCount(2)
-  const before = await maren.at('waiting').count()
-  for (let i = 0; i < 2; i++) {
+whole(
+  'same lines are flagged, decisions are held and go back together, and nothing goes back wordless unasked',
+  async ({ somebody }) => {
+    const maren = await somebody()
+    await desk(maren, 'Down the street')
     await maren.listHandIns()
-    await maren.at('waiting').first().click()
-    await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
-    if ((await maren.at('hold').getAttribute('aria-pressed')) !== 'true') await maren.at('hold').click()
-    await maren.at('again').click()
-    await maren.at('without-a-word').click()
+    await expect(maren.at('same-as')).toHaveCount(2)
+    const before = await maren.at('waiting').count()
+    for (let i = 0; i < 2; i++) {
+      await maren.listHandIns()
+      await maren.at('waiting').first().click()
+      await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
+      if ((await maren.at('hold').getAttribute('aria-pressed')) !== 'true') await maren.at('hold').click()
+      await maren.at('again').click()
+      await maren.at('without-a-word').click()
+      await maren.listHandIns()
+      await expect(maren.at('held')).toHaveCount(i + 1)
+    }
+    await expect(maren.at('waiting')).toHaveCount(before - 2)
+    await maren.at('release').click()
+    await maren.at('release-now').click()
+    await expect(maren.at('held')).toHaveCount(0)
+    // nobody has opened them yet
+    await maren.at('given-back').last().click()
+    await maren.at('take-back').click()
     await maren.listHandIns()
-    await expect(maren.at('held')).toHaveCount(i + 1)
-  }
-  await expect(maren.at('waiting')).toHaveCount(before - 2)
-  await maren.at('release').click()
-  await maren.at('release-now').click()
-  await expect(maren.at('held')).toHaveCount(0)
-  // nobody has opened them yet
-  await maren.at('given-back').last().click()
-  await maren.at('take-back').click()
-  await maren.listHandIns()
-  await expect(maren.at('waiting')).toHaveCount(before - 1)
-})
+    await expect(maren.at('waiting')).toHaveCount(before - 1)
+  },
+)
 
-test('everybody’s lines lie on each other, two stand side by side @whole', async ({ somebody }) => {
+whole('everybody’s lines lie on each other, two stand side by side', async ({ somebody }) => {
   const maren = await somebody()
   await desk(maren)
   await maren.listHandIns()
@@ -262,7 +260,7 @@ test('everybody’s lines lie on each other, two stand side by side @whole', asy
   await expect(maren.page.getByText('Ayla Demir')).toHaveCount(0)
 })
 
-test('feedback is printed, with a hundred remarks if need be @whole', async ({ somebody }) => {
+whole('feedback is printed, with a hundred remarks if need be', async ({ somebody }) => {
   const maren = await somebody()
   await desk(maren, 'Out of the dark')
   await maren.listHandIns()

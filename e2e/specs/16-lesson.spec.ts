@@ -1,4 +1,4 @@
-import { expect, test } from '../harness/test'
+import { expect, test, whole } from '../harness/test'
 
 test('during the lesson: a hand goes up, the teacher looks, points, and brings everybody to a bar', async ({
   somebody,
@@ -51,30 +51,31 @@ test('during the lesson: a hand goes up, the teacher looks, points, and brings e
   await expect(maren.page.getByRole('heading', { name: 'Make room for the tune' })).toBeVisible()
 })
 
-test('a move is shown to the class: chosen, put on bars, heard with and without, over the whole screen @whole', async ({
-  somebody,
-}) => {
-  const maren = await somebody()
-  await maren.signIn('Maren Holt')
-  await maren.goToClass()
-  await maren.at('lesson').click()
-  await maren.at('show-move').click()
-  await expect(maren.page.getByRole('heading', { name: 'Fade in' })).toBeVisible()
-  await maren.canPlay()
-  await maren.at('demo-move').filter({ hasText: 'Build' }).click()
-  await expect(maren.page.getByRole('heading', { name: 'Build' })).toBeVisible()
-  const lane = (await maren.at('span-picker').boundingBox())!
-  await maren.page.mouse.move(lane.x + lane.width * 0.5, lane.y + 60)
-  await maren.page.mouse.down()
-  await maren.page.mouse.move(lane.x + lane.width * 0.6, lane.y + 60, { steps: 5 })
-  await maren.page.mouse.up()
-  await maren.at('demo-hear').click()
-  await expect(maren.at('place')).not.toHaveText(/^1 /)
-  await maren.at('demo-without').click()
-  await expect(maren.at('demo-without')).toHaveAttribute('aria-checked', 'true')
-  await maren.at('demo-projector').click()
-  await expect(maren.at('in-lesson')).toHaveCount(0)
-  await maren.at('demo-projector').click()
-  await maren.at('show-move').click()
-  await expect(maren.at('move-demo')).toHaveCount(0)
-})
+whole(
+  'a move is shown to the class: chosen, put on bars, heard with and without, over the whole screen',
+  async ({ somebody }) => {
+    const maren = await somebody()
+    await maren.signIn('Maren Holt')
+    await maren.goToClass()
+    await maren.at('lesson').click()
+    await maren.at('show-move').click()
+    await expect(maren.page.getByRole('heading', { name: 'Fade in' })).toBeVisible()
+    await maren.canPlay()
+    await maren.at('demo-move').filter({ hasText: 'Build' }).click()
+    await expect(maren.page.getByRole('heading', { name: 'Build' })).toBeVisible()
+    const lane = (await maren.at('span-picker').boundingBox())!
+    await maren.page.mouse.move(lane.x + lane.width * 0.5, lane.y + 60)
+    await maren.page.mouse.down()
+    await maren.page.mouse.move(lane.x + lane.width * 0.6, lane.y + 60, { steps: 5 })
+    await maren.page.mouse.up()
+    await maren.at('demo-hear').click()
+    await expect(maren.at('place')).not.toHaveText(/^1 /)
+    await maren.at('demo-without').click()
+    await expect(maren.at('demo-without')).toHaveAttribute('aria-checked', 'true')
+    await maren.at('demo-projector').click()
+    await expect(maren.at('in-lesson')).toHaveCount(0)
+    await maren.at('demo-projector').click()
+    await maren.at('show-move').click()
+    await expect(maren.at('move-demo')).toHaveCount(0)
+  },
+)

@@ -1,4 +1,4 @@
-import { expect, test, type Person } from '../harness/test'
+import { expect, test, type Person, whole } from '../harness/test'
 
 /** Opens the bench, and goes past the sound check, which a browser that keeps nothing offers each time. */
 async function openBench(somebody: Person): Promise<void> {
@@ -13,34 +13,35 @@ async function pastSoundCheck(somebody: Person): Promise<void> {
   if (await done.isVisible()) await done.click()
 }
 
-test('a browser that keeps nothing opens the bench, draws, saves, and says what is missing @whole', async ({
-  somebody,
-}) => {
-  const wilma = await somebody()
-  await wilma.page.addInitScript(() => {
-    const denied = () => {
-      throw new DOMException('The operation is insecure.', 'SecurityError')
-    }
-    for (const name of ['localStorage', 'sessionStorage', 'indexedDB'])
-      Object.defineProperty(window, name, { get: denied, configurable: true })
-  })
-  await wilma.signIn('Wilma Osei')
-  await openBench(wilma)
-  await expect(wilma.at('keeps-nothing')).toBeVisible()
-  await wilma.chooseTrack('squeezebox')
-  const before = await wilma.points()
-  await wilma.press(0.6, 0.5)
-  await wilma.isSaved()
-  // what is said of it is there for a screen reader, and for a hand that rests
-  await expect(wilma.at('keeps-nothing')).toHaveAttribute('aria-label', /stores nothing by itself/)
-  await wilma.page.reload()
-  await pastSoundCheck(wilma)
-  await wilma.chooseTrack('squeezebox')
-  // a new point keeps to its neighbourhood there: how far one reaches is not remembered
-  expect(await wilma.points()).toBe(before + 3)
-})
+whole(
+  'a browser that keeps nothing opens the bench, draws, saves, and says what is missing',
+  async ({ somebody }) => {
+    const wilma = await somebody()
+    await wilma.page.addInitScript(() => {
+      const denied = () => {
+        throw new DOMException('The operation is insecure.', 'SecurityError')
+      }
+      for (const name of ['localStorage', 'sessionStorage', 'indexedDB'])
+        Object.defineProperty(window, name, { get: denied, configurable: true })
+    })
+    await wilma.signIn('Wilma Osei')
+    await openBench(wilma)
+    await expect(wilma.at('keeps-nothing')).toBeVisible()
+    await wilma.chooseTrack('squeezebox')
+    const before = await wilma.points()
+    await wilma.press(0.6, 0.5)
+    await wilma.isSaved()
+    // what is said of it is there for a screen reader, and for a hand that rests
+    await expect(wilma.at('keeps-nothing')).toHaveAttribute('aria-label', /stores nothing by itself/)
+    await wilma.page.reload()
+    await pastSoundCheck(wilma)
+    await wilma.chooseTrack('squeezebox')
+    // a new point keeps to its neighbourhood there: how far one reaches is not remembered
+    expect(await wilma.points()).toBe(before + 3)
+  },
+)
 
-test('a disk of the browser that is full keeps nobody from saving @whole', async ({ somebody }) => {
+whole('a disk of the browser that is full keeps nobody from saving', async ({ somebody }) => {
   const wilma = await somebody()
   await wilma.page.addInitScript(() => {
     IDBObjectStore.prototype.put = () => {
@@ -58,21 +59,22 @@ test('a disk of the browser that is full keeps nobody from saving @whole', async
   await expect(wilma.at('keeps-nothing')).toBeVisible()
 })
 
-test('a machine whose clock is years off loses nothing, and is told right when things are due @whole', async ({
-  somebody,
-}) => {
-  const petra = await somebody()
-  await petra.page.clock.install({ time: new Date('2003-03-03T03:03:00Z') })
-  await petra.signIn('Petra Mraz')
-  const due = await (await petra.inTerm()).getByText(/Due /).first().textContent()
-  expect(due).not.toMatch(/2003/)
-  await (await petra.inTerm()).locator('a').first().click()
-  await petra.page.clock.resume()
-  await petra.canPlay()
-  await petra.chooseTrack('squeezebox')
-  await petra.press(0.6, 0.5)
-  await petra.isSaved()
-})
+whole(
+  'a machine whose clock is years off loses nothing, and is told right when things are due',
+  async ({ somebody }) => {
+    const petra = await somebody()
+    await petra.page.clock.install({ time: new Date('2003-03-03T03:03:00Z') })
+    await petra.signIn('Petra Mraz')
+    const due = await (await petra.inTerm()).getByText(/Due /).first().textContent()
+    expect(due).not.toMatch(/2003/)
+    await (await petra.inTerm()).locator('a').first().click()
+    await petra.page.clock.resume()
+    await petra.canPlay()
+    await petra.chooseTrack('squeezebox')
+    await petra.press(0.6, 0.5)
+    await petra.isSaved()
+  },
+)
 
 test('a session that ends in the middle asks for a sign-in on the spot, and the work goes on', async ({
   somebody,
@@ -108,28 +110,28 @@ test('a session that ends in the middle asks for a sign-in on the spot, and the 
   expect(ayla.page.url()).toContain(`${installation.address}/bench/`)
 })
 
-test('a student who is taken out of the class is out at once, and is taken in again with everything @whole', async ({
-  somebody,
-  installation,
-}) => {
-  const [milan, maren] = [await somebody(), await somebody()]
-  await milan.atBench('Milan Novotny')
-  await maren.signIn('Maren Holt')
-  await maren.goToClass()
-  const row = maren.page.locator('[data-test="student"]', { hasText: 'Milan Novotny' })
-  await row.locator('[data-test="student-more"]').click()
-  await maren.at('leave').click()
-  await maren.at('take-out').click()
-  await expect(maren.at('former')).toContainText('Milan Novotny')
-  await expect(milan.at('sign-in-again')).toBeVisible({ timeout: 20_000 })
-  await milan.at('go-on').click()
-  await expect(milan.at('sign-in-again')).toBeHidden()
-  await milan.page.goto(installation.address)
-  await expect(milan.page.getByText('You are not in a class at the moment')).toBeVisible()
+whole(
+  'a student who is taken out of the class is out at once, and is taken in again with everything',
+  async ({ somebody, installation }) => {
+    const [milan, maren] = [await somebody(), await somebody()]
+    await milan.atBench('Milan Novotny')
+    await maren.signIn('Maren Holt')
+    await maren.goToClass()
+    const row = maren.page.locator('[data-test="student"]', { hasText: 'Milan Novotny' })
+    await row.locator('[data-test="student-more"]').click()
+    await maren.at('leave').click()
+    await maren.at('take-out').click()
+    await expect(maren.at('former')).toContainText('Milan Novotny')
+    await expect(milan.at('sign-in-again')).toBeVisible({ timeout: 20_000 })
+    await milan.at('go-on').click()
+    await expect(milan.at('sign-in-again')).toBeHidden()
+    await milan.page.goto(installation.address)
+    await expect(milan.page.getByText('You are not in a class at the moment')).toBeVisible()
 
-  await maren.at('take-in').click()
-  await expect(row).toBeVisible()
-  await expect(maren.at('former')).toHaveCount(0)
-  await milan.page.reload()
-  await expect(await milan.inTerm()).toBeVisible()
-})
+    await maren.at('take-in').click()
+    await expect(row).toBeVisible()
+    await expect(maren.at('former')).toHaveCount(0)
+    await milan.page.reload()
+    await expect(await milan.inTerm()).toBeVisible()
+  },
+)

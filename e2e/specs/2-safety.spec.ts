@@ -1,4 +1,4 @@
-import { expect, test } from '../harness/test'
+import { expect, test, whole } from '../harness/test'
 
 test('a server that is killed costs nothing: the edit stays, says so, and is saved when it is back', async ({
   somebody,
@@ -25,37 +25,37 @@ test('a server that is killed costs nothing: the edit stays, says so, and is sav
   expect(await rune.points()).toBe(points + 3)
 })
 
-test('what could not be sent before the lid was closed is there when it opens again @whole', async ({
-  somebody,
-  installation,
-}) => {
-  const rune = await somebody()
-  await rune.atBench('Rune Solberg')
-  await rune.chooseTrack('tide')
-  const points = await rune.points()
-  await installation.killServer()
-  await rune.press(0.6, 0.3)
-  await expect(rune.at('save-state')).toHaveText('Kept here, sent later')
-  // signing out is no way to lose it either
-  await rune.at('account').click()
-  await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
-  await expect(rune.page.getByText('Some of your work has not been sent yet')).toBeVisible()
-  await rune.page.getByRole('button', { name: 'Stay signed in', exact: true }).click()
-  await rune.page.goto('about:blank')
+whole(
+  'what could not be sent before the lid was closed is there when it opens again',
+  async ({ somebody, installation }) => {
+    const rune = await somebody()
+    await rune.atBench('Rune Solberg')
+    await rune.chooseTrack('tide')
+    const points = await rune.points()
+    await installation.killServer()
+    await rune.press(0.6, 0.3)
+    await expect(rune.at('save-state')).toHaveText('Kept here, sent later')
+    // signing out is no way to lose it either
+    await rune.at('account').click()
+    await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
+    await expect(rune.page.getByText('Some of your work has not been sent yet')).toBeVisible()
+    await rune.page.getByRole('button', { name: 'Stay signed in', exact: true }).click()
+    await rune.page.goto('about:blank')
 
-  await installation.startServer()
-  await rune.page.goto(installation.address)
-  await rune.openBench()
-  await rune.chooseTrack('tide')
-  expect(await rune.points()).toBe(points + 1)
-  await rune.isSaved()
+    await installation.startServer()
+    await rune.page.goto(installation.address)
+    await rune.openBench()
+    await rune.chooseTrack('tide')
+    expect(await rune.points()).toBe(points + 1)
+    await rune.isSaved()
 
-  // once all is sent, signing out takes it off this machine
-  await rune.at('account').click()
-  await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
-  await expect(rune.page.getByRole('heading', { name: 'Who are you today?' })).toBeVisible()
-  expect(await rune.page.evaluate(async () => (await indexedDB.databases()).map((d) => d.name))).toEqual([])
-})
+    // once all is sent, signing out takes it off this machine
+    await rune.at('account').click()
+    await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
+    await expect(rune.page.getByRole('heading', { name: 'Who are you today?' })).toBeVisible()
+    expect(await rune.page.evaluate(async () => (await indexedDB.databases()).map((d) => d.name))).toEqual([])
+  },
+)
 
 test('of two windows the older one is told, and nothing is overwritten', async ({ somebody }) => {
   const first = await somebody()
@@ -76,7 +76,7 @@ test('of two windows the older one is told, and nothing is overwritten', async (
   await expect(second.page.getByRole('alertdialog')).toBeVisible({ timeout: 12_000 })
 })
 
-test('the copy that lost is kept, and offered as a try @whole', async ({ somebody }) => {
+whole('the copy that lost is kept, and offered as a try', async ({ somebody }) => {
   const first = await somebody()
   await first.atBench('Oskar Lindqvist')
   await first.chooseTrack('squeezebox')

@@ -1,4 +1,4 @@
-import { expect, test } from '../harness/test'
+import { expect, test, whole } from '../harness/test'
 
 test('a fade that was drawn is seen as it is heard, follows its line, and plays where it is pressed', async ({
   somebody,
@@ -24,18 +24,19 @@ test('a fade that was drawn is seen as it is heard, follows its line, and plays 
   await expect(bea.page.getByText('Nothing like it in: starting mix.')).toBeVisible()
 })
 
-test('a hand-in without a line is looked at by its balance, and a version beside what it began with @whole', async ({
-  somebody,
-}) => {
-  const maren = await somebody()
-  await maren.atReview('Maren Holt', 'First balance')
-  await expect(maren.at('lead-picture')).toBeVisible({ timeout: 120_000 })
-  await expect(maren.at('card-balance')).toContainText(/covers|Nothing covers the lead/)
-  // its rows open their place, and it plays
-  await maren.at('found-check').first().getByRole('button').first().click()
-  await expect(maren.at('play')).toHaveAttribute('aria-label', /[Ss]top/)
-  await maren.at('show-figures').click()
-  await expect(
-    maren.at('figures').getByRole('table', { name: 'The lead over everything else' }),
-  ).toBeVisible()
-})
+whole(
+  'a hand-in without a line is looked at by its balance, and a version beside what it began with',
+  async ({ somebody }) => {
+    const maren = await somebody()
+    await maren.atReview('Maren Holt', 'First balance')
+    await expect(maren.at('lead-picture')).toBeVisible({ timeout: 120_000 })
+    await expect(maren.at('card-balance')).toContainText(/covers|Nothing covers the lead/)
+    // its rows open their place, and it plays
+    await maren.at('found-check').first().getByRole('button').first().click()
+    await expect(maren.at('play')).toHaveAttribute('aria-label', /[Ss]top/)
+    await maren.at('show-figures').click()
+    await expect(
+      maren.at('figures').getByRole('table', { name: 'The lead over everything else' }),
+    ).toBeVisible()
+  },
+)

@@ -1,47 +1,47 @@
-import { expect, test } from '../harness/test'
+import { expect, whole } from '../harness/test'
 
-test('a remark is spoken while a key is held, kept through a lost server, and heard by the student @whole', async ({
-  somebody,
-  installation,
-}) => {
-  const maren = await somebody()
-  await maren.atReview('Maren Holt')
-  await maren.listHandIns()
-  await maren.at('waiting').filter({ hasText: 'Oskar Lindqvist' }).click()
-  await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
-  await maren.at('lane-tab').filter({ hasText: 'Squeezebox' }).click()
-  // held: it lasts as long as the key
-  await maren.page.keyboard.down('d')
-  await expect(maren.at('speak')).toHaveAttribute('aria-pressed', 'true')
-  await maren.page.waitForTimeout(2500)
-  await maren.page.keyboard.up('d')
-  await expect(maren.at('spoken')).toHaveCount(1)
-  await expect(maren.at('spoken')).toContainText(/0:0[2-4]/)
-  await maren.at('play-spoken').click()
-  await expect(maren.at('play-spoken')).toHaveAttribute('aria-label', 'Stop')
-  await maren.at('play-spoken').click()
+whole(
+  'a remark is spoken while a key is held, kept through a lost server, and heard by the student',
+  async ({ somebody, installation }) => {
+    const maren = await somebody()
+    await maren.atReview('Maren Holt')
+    await maren.listHandIns()
+    await maren.at('waiting').filter({ hasText: 'Oskar Lindqvist' }).click()
+    await expect(maren.at('outcome')).toBeVisible({ timeout: 120_000 })
+    await maren.at('lane-tab').filter({ hasText: 'Squeezebox' }).click()
+    // held: it lasts as long as the key
+    await maren.page.keyboard.down('d')
+    await expect(maren.at('speak')).toHaveAttribute('aria-pressed', 'true')
+    await maren.page.waitForTimeout(2500)
+    await maren.page.keyboard.up('d')
+    await expect(maren.at('spoken')).toHaveCount(1)
+    await expect(maren.at('spoken')).toContainText(/0:0[2-4]/)
+    await maren.at('play-spoken').click()
+    await expect(maren.at('play-spoken')).toHaveAttribute('aria-label', 'Stop')
+    await maren.at('play-spoken').click()
 
-  // the server is away: it is kept here, and sent once it is back
-  await installation.killServer()
-  await maren.at('speak').click()
-  await maren.page.waitForTimeout(1200)
-  await maren.at('speak').click()
-  await expect(maren.page.getByText('1 spoken remark is not sent yet.')).toBeVisible()
-  await installation.startServer()
-  await expect(maren.page.getByText('1 spoken remark is not sent yet.')).toBeHidden({ timeout: 60_000 })
-  await expect(maren.at('spoken')).toHaveCount(2)
-  await maren.at('again').click()
+    // the server is away: it is kept here, and sent once it is back
+    await installation.killServer()
+    await maren.at('speak').click()
+    await maren.page.waitForTimeout(1200)
+    await maren.at('speak').click()
+    await expect(maren.page.getByText('1 spoken remark is not sent yet.')).toBeVisible()
+    await installation.startServer()
+    await expect(maren.page.getByText('1 spoken remark is not sent yet.')).toBeHidden({ timeout: 60_000 })
+    await expect(maren.at('spoken')).toHaveCount(2)
+    await maren.at('again').click()
 
-  const oskar = await somebody()
-  await oskar.atBench('Oskar Lindqvist')
-  await oskar.at('came-back').click()
-  await expect(oskar.at('spoken')).toHaveCount(2)
-  await oskar.at('spoken-with-song').first().click()
-  await expect(oskar.at('play')).toHaveAttribute('aria-label', /[Ss]top/)
-  await oskar.at('spoken-with-song').first().click()
-})
+    const oskar = await somebody()
+    await oskar.atBench('Oskar Lindqvist')
+    await oskar.at('came-back').click()
+    await expect(oskar.at('spoken')).toHaveCount(2)
+    await oskar.at('spoken-with-song').first().click()
+    await expect(oskar.at('play')).toHaveAttribute('aria-label', /[Ss]top/)
+    await oskar.at('spoken-with-song').first().click()
+  },
+)
 
-test('without leave to use the microphone it is said, and text goes on @whole', async ({ somebody }) => {
+whole('without leave to use the microphone it is said, and text goes on', async ({ somebody }) => {
   const maren = await somebody()
   // as a browser answers where somebody said no
   await maren.page.addInitScript(() => {
@@ -54,9 +54,7 @@ test('without leave to use the microphone it is said, and text goes on @whole', 
   await expect(maren.at('pin-remark')).toBeVisible()
 })
 
-test('what is spoken when somebody signs out is kept, and sent when they are back @whole', async ({
-  somebody,
-}) => {
+whole('what is spoken when somebody signs out is kept, and sent when they are back', async ({ somebody }) => {
   const maren = await somebody()
   await maren.atReview('Maren Holt')
   await maren.listHandIns()

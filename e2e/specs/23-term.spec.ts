@@ -1,4 +1,4 @@
-import { expect, test } from '../harness/test'
+import { expect, test, whole } from '../harness/test'
 
 test('a teacher sees the day, the class and one student, and each leads to the place itself', async ({
   somebody,
@@ -42,7 +42,7 @@ test('a teacher sees the day, the class and one student, and each leads to the p
   await expect(maren.at('notes').locator('textarea').first()).toHaveValue('Count in together.')
 })
 
-test('the commonest mistakes are heard one after the other, where they are @whole', async ({ somebody }) => {
+whole('the commonest mistakes are heard one after the other, where they are', async ({ somebody }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
   await maren.at('groups').click()
@@ -60,50 +60,48 @@ test('the commonest mistakes are heard one after the other, where they are @whol
   await expect(maren.at('round-row').first()).toBeVisible()
 })
 
-test('several are given more time at once, and see it; a late hand-in says so on both sides @whole', async ({
-  somebody,
-  database,
-}) => {
-  const maren = await somebody()
-  await maren.signIn('Maren Holt')
-  await maren.at('groups').click()
-  const row = maren.at('term-row').filter({ hasText: 'Bea Castellan' })
-  await row.locator('[data-test="choose"] input').check()
-  await maren.at('extend-chosen').click()
-  await maren.choose(maren.page.getByRole('dialog').getByLabel('Assignment'), 'Make room for the tune')
-  await maren.at('chosen-send').click()
-  await expect(maren.at('notice')).toContainText('They see it too')
-  const bea = await somebody()
-  await bea.signIn('Bea Castellan')
-  await bea.page.getByText('The whole term').click()
-  await expect(bea.page.getByText(/You have until/).first()).toBeVisible()
+whole(
+  'several are given more time at once, and see it; a late hand-in says so on both sides',
+  async ({ somebody, database }) => {
+    const maren = await somebody()
+    await maren.signIn('Maren Holt')
+    await maren.at('groups').click()
+    const row = maren.at('term-row').filter({ hasText: 'Bea Castellan' })
+    await row.locator('[data-test="choose"] input').check()
+    await maren.at('extend-chosen').click()
+    await maren.choose(maren.page.getByRole('dialog').getByLabel('Assignment'), 'Make room for the tune')
+    await maren.at('chosen-send').click()
+    await expect(maren.at('notice')).toContainText('They see it too')
+    const bea = await somebody()
+    await bea.signIn('Bea Castellan')
+    await bea.page.getByText('The whole term').click()
+    await expect(bea.page.getByText(/You have until/).first()).toBeVisible()
 
-  // past its date: said before it is handed in, and on the desk
-  const wilma = await somebody()
-  await wilma.atBench('Wilma Osei', 'Down the street')
-  await wilma.at('hand-in').click()
-  await expect(wilma.at('late')).toContainText('late')
-  await wilma.at('confirm-hand-in').click()
-  await expect(wilma.at('measured')).toBeVisible({ timeout: 60_000 })
-  await maren.open('review', 'Down the street')
-  await maren.listHandIns()
-  await expect(
-    maren.at('waiting').filter({ hasText: 'Wilma Osei' }).locator('[data-test=late]'),
-  ).toBeVisible()
-  await expect(maren.at('not-handed-in')).toContainText('Bea Castellan')
+    // past its date: said before it is handed in, and on the desk
+    const wilma = await somebody()
+    await wilma.atBench('Wilma Osei', 'Down the street')
+    await wilma.at('hand-in').click()
+    await expect(wilma.at('late')).toContainText('late')
+    await wilma.at('confirm-hand-in').click()
+    await expect(wilma.at('measured')).toBeVisible({ timeout: 60_000 })
+    await maren.open('review', 'Down the street')
+    await maren.listHandIns()
+    await expect(
+      maren.at('waiting').filter({ hasText: 'Wilma Osei' }).locator('[data-test=late]'),
+    ).toBeVisible()
+    await expect(maren.at('not-handed-in')).toContainText('Bea Castellan')
 
-  // taken away again before anybody has looked at it
-  await wilma.at('withdraw').click()
-  await expect(wilma.at('close-hand-in')).toBeHidden()
-  const [rows] = await database.query('SELECT COUNT(*) AS n FROM trail WHERE what = ?', [
-    'withdrew a hand-in',
-  ])
-  expect(JSON.stringify(rows)).toContain('"n":1')
-})
+    // taken away again before anybody has looked at it
+    await wilma.at('withdraw').click()
+    await expect(wilma.at('close-hand-in')).toBeHidden()
+    const [rows] = await database.query('SELECT COUNT(*) AS n FROM trail WHERE what = ?', [
+      'withdrew a hand-in',
+    ])
+    expect(JSON.stringify(rows)).toContain('"n":1')
+  },
+)
 
-test('students are put together for the next lesson, which the first page says @whole', async ({
-  somebody,
-}) => {
+whole('students are put together for the next lesson, which the first page says', async ({ somebody }) => {
   const maren = await somebody()
   await maren.signIn('Maren Holt')
   await maren.at('groups').click()
@@ -152,59 +150,61 @@ test('marks in the school’s own scale: a rule, a mark by hand with its reason,
   expect(csv.suggestedFilename()).toMatch(/\.csv$/)
 })
 
-test('a student sees the own progress, allows it to be shown, and hears the best of it @whole', async ({
-  somebody,
-}) => {
-  const petra = await somebody()
-  await petra.signIn('Petra Mraz')
-  await petra.at('to-progress').click()
-  await expect(petra.page.getByRole('heading', { level: 1, name: 'My progress' })).toBeVisible()
-  await expect(petra.page.getByText(/You have met \d+ of \d+ tasks/)).toBeVisible()
-  await petra.at('hear-best').first().click()
-  await expect(petra.page.getByRole('button', { name: 'Stop' }).first()).toBeVisible({ timeout: 30_000 })
-  await petra.page.getByRole('button', { name: 'Stop' }).first().click()
-  await petra.at('share').locator('input').check()
-  await petra.page.reload()
-  await expect(petra.at('share').locator('input')).toBeChecked()
+whole(
+  'a student sees the own progress, allows it to be shown, and hears the best of it',
+  async ({ somebody }) => {
+    const petra = await somebody()
+    await petra.signIn('Petra Mraz')
+    await petra.at('to-progress').click()
+    await expect(petra.page.getByRole('heading', { level: 1, name: 'My progress' })).toBeVisible()
+    await expect(petra.page.getByText(/You have met \d+ of \d+ tasks/)).toBeVisible()
+    await petra.at('hear-best').first().click()
+    await expect(petra.page.getByRole('button', { name: 'Stop' }).first()).toBeVisible({ timeout: 30_000 })
+    await petra.page.getByRole('button', { name: 'Stop' }).first().click()
+    await petra.at('share').locator('input').check()
+    await petra.page.reload()
+    await expect(petra.at('share').locator('input')).toBeChecked()
 
-  const maren = await somebody()
-  await maren.signIn('Maren Holt')
-  await maren.at('groups').click()
-  await maren.at('to-projector').click()
-  await expect(maren.at('projector-counts')).toBeVisible()
-  for (const name of ['Petra Mraz', 'Ines Varga']) await expect(maren.page.getByText(name)).toHaveCount(0)
-})
+    const maren = await somebody()
+    await maren.signIn('Maren Holt')
+    await maren.at('groups').click()
+    await maren.at('to-projector').click()
+    await expect(maren.at('projector-counts')).toBeVisible()
+    for (const name of ['Petra Mraz', 'Ines Varga']) await expect(maren.page.getByText(name)).toHaveCount(0)
+  },
+)
 
-test('an assignment is removed and had back; a term ends, and a new one begins with the same students @whole', async ({
-  somebody,
-}) => {
-  const maren = await somebody()
-  await maren.signIn('Maren Holt')
-  await maren.goToAssignments()
-  await maren.card('First balance').locator('[data-test=more]').click()
-  await maren.at('remove-assignment').click()
-  await expect(maren.page.getByText('3 hand-ins')).toBeVisible()
-  await maren.at('remove-yes').click()
-  await expect(maren.card('First balance')).toHaveCount(0)
-  await maren.at('removed').getByRole('button').first().click()
-  await maren.at('restore').click()
-  await expect(maren.card('First balance')).toHaveCount(1)
+whole(
+  'an assignment is removed and had back; a term ends, and a new one begins with the same students',
+  async ({ somebody }) => {
+    const maren = await somebody()
+    await maren.signIn('Maren Holt')
+    await maren.goToAssignments()
+    await maren.card('First balance').locator('[data-test=more]').click()
+    await maren.at('remove-assignment').click()
+    await expect(maren.page.getByText('3 hand-ins')).toBeVisible()
+    await maren.at('remove-yes').click()
+    await expect(maren.card('First balance')).toHaveCount(0)
+    await maren.at('removed').getByRole('button').first().click()
+    await maren.at('restore').click()
+    await expect(maren.card('First balance')).toHaveCount(1)
 
-  await maren.goToClass('settings')
-  await maren.at('next-term').click()
-  await maren.field('next-name').fill('Thursday in spring')
-  await maren.at('next-assignment').filter({ hasText: 'First balance' }).locator('input').check()
-  await maren.at('begin-term').click()
-  await expect(maren.page.getByText('Nothing to see yet')).toBeVisible()
-  await maren.at('tab-people').click()
-  await expect(maren.at('student')).toHaveCount(10)
-  await maren.at('to-assignments').click()
-  await expect(maren.at('draft').filter({ hasText: 'Thursday in spring' })).toHaveCount(1)
+    await maren.goToClass('settings')
+    await maren.at('next-term').click()
+    await maren.field('next-name').fill('Thursday in spring')
+    await maren.at('next-assignment').filter({ hasText: 'First balance' }).locator('input').check()
+    await maren.at('begin-term').click()
+    await expect(maren.page.getByText('Nothing to see yet')).toBeVisible()
+    await maren.at('tab-people').click()
+    await expect(maren.at('student')).toHaveCount(10)
+    await maren.at('to-assignments').click()
+    await expect(maren.at('draft').filter({ hasText: 'Thursday in spring' })).toHaveCount(1)
 
-  // of the term before nothing is changed any more
-  const ayla = await somebody()
-  await ayla.atBench('Ayla Demir', 'All the lanterns')
-  await ayla.at('hand-in').click()
-  await ayla.at('confirm-hand-in').click()
-  await expect(ayla.page.getByText('This term has ended').first()).toBeVisible()
-})
+    // of the term before nothing is changed any more
+    const ayla = await somebody()
+    await ayla.atBench('Ayla Demir', 'All the lanterns')
+    await ayla.at('hand-in').click()
+    await ayla.at('confirm-hand-in').click()
+    await expect(ayla.page.getByText('This term has ended').first()).toBeVisible()
+  },
+)

@@ -1,4 +1,4 @@
-import { expect, test, type Person } from '../harness/test'
+import { expect, test, type Person, whole } from '../harness/test'
 
 /** Waits until this browser has kept the application and everything that is heard of the open song. */
 async function isKept(person: Person): Promise<void> {
@@ -71,22 +71,22 @@ test('a work that was open once is opened, edited and heard without the server, 
   await rune.canPlay()
 })
 
-test('whoever signs out without the server is signed out, and their work is not shown to the next one @whole', async ({
-  somebody,
-  installation,
-}) => {
-  const rune = await somebody({ serviceWorkers: 'allow' })
-  await rune.atBench('Rune Solberg')
-  await isKept(rune)
-  await installation.killServer()
-  await rune.at('account').click()
-  await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
-  await expect(rune.page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
-  await rune.page.reload()
-  await expect(rune.at('room-failed')).toBeVisible()
-  expect(await rune.page.evaluate(() => caches.has('rudlo-answers'))).toBe(false)
+whole(
+  'whoever signs out without the server is signed out, and their work is not shown to the next one',
+  async ({ somebody, installation }) => {
+    const rune = await somebody({ serviceWorkers: 'allow' })
+    await rune.atBench('Rune Solberg')
+    await isKept(rune)
+    await installation.killServer()
+    await rune.at('account').click()
+    await rune.page.getByRole('button', { name: 'Sign out', exact: true }).click()
+    await expect(rune.page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+    await rune.page.reload()
+    await expect(rune.at('room-failed')).toBeVisible()
+    expect(await rune.page.evaluate(() => caches.has('rudlo-answers'))).toBe(false)
 
-  await installation.startServer()
-  await rune.at('room-again').click()
-  await expect(rune.page.getByRole('heading', { name: 'Who are you today?' })).toBeVisible()
-})
+    await installation.startServer()
+    await rune.at('room-again').click()
+    await expect(rune.page.getByRole('heading', { name: 'Who are you today?' })).toBeVisible()
+  },
+)

@@ -1,6 +1,6 @@
-import { expect, test } from '../harness/test'
+import { expect, whole } from '../harness/test'
 
-test('leaving the bench and coming straight back goes on as before @whole', async ({ somebody }) => {
+whole('leaving the bench and coming straight back goes on as before', async ({ somebody }) => {
   const ayla = await somebody()
   await ayla.atBench('Ayla Demir')
   await ayla.chooseTrack('tide')

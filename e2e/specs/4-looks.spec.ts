@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { WHOLE } from '../../scripts/lib/whole.mjs'
-import { expect, test, type Person } from '../harness/test'
+import { expect, test, type Person, whole } from '../harness/test'
 
 declare global {
   var axe: {
@@ -194,45 +194,48 @@ test('the places of a teacher: on every screen and in both themes they fit, and 
     })
 })
 
-test('the rooms of a term: on every screen nothing is wider than its sheet, and axe finds nothing @whole', async ({
-  somebody,
-  installation,
-}) => {
-  const maren = await somebody(STILL)
-  const isRoomy = async (person: Person, screens: readonly { width: number; height: number }[] = SCREENS) => {
-    for (const screen of screens) {
-      await person.page.setViewportSize(screen)
-      await stands(person.page)
-      await fitsAcross(person)
+whole(
+  'the rooms of a term: on every screen nothing is wider than its sheet, and axe finds nothing',
+  async ({ somebody, installation }) => {
+    const maren = await somebody(STILL)
+    const isRoomy = async (
+      person: Person,
+      screens: readonly { width: number; height: number }[] = SCREENS,
+    ) => {
+      for (const screen of screens) {
+        await person.page.setViewportSize(screen)
+        await stands(person.page)
+        await fitsAcross(person)
+      }
+      await isLegible(person)
     }
-    await isLegible(person)
-  }
-  await maren.signIn('Maren Holt')
-  await isRoomy(maren)
-  await maren.at('groups').click()
-  await expect(maren.at('term-row')).toHaveCount(10)
-  await maren.at('term-row').first().locator('[data-test="choose"] input').check()
-  await isRoomy(maren)
-  await maren.at('open-assignment').first().click()
-  await expect(maren.at('task-row')).toHaveCount(10)
-  await isRoomy(maren)
-  await maren.goToClass('marks')
-  await expect(maren.at('marks-row')).toHaveCount(10)
-  await isRoomy(maren)
-  await maren.page.goto(`${installation.address}/class`)
-  await maren.at('to-student').first().click()
-  await expect(maren.at('way').first()).toBeVisible()
-  await isRoomy(maren)
-  await maren.page.goto(`${installation.address}/class`)
-  await maren.at('to-projector').click()
-  await expect(maren.at('projector-counts')).toBeVisible()
-  await isRoomy(maren, [{ width: 1920, height: 1080 }, ...SCREENS])
-  const ines = await somebody(STILL)
-  await ines.signIn('Ines Varga')
-  await ines.at('to-progress').click()
-  await expect(ines.at('way').first()).toBeVisible()
-  await isRoomy(ines)
-})
+    await maren.signIn('Maren Holt')
+    await isRoomy(maren)
+    await maren.at('groups').click()
+    await expect(maren.at('term-row')).toHaveCount(10)
+    await maren.at('term-row').first().locator('[data-test="choose"] input').check()
+    await isRoomy(maren)
+    await maren.at('open-assignment').first().click()
+    await expect(maren.at('task-row')).toHaveCount(10)
+    await isRoomy(maren)
+    await maren.goToClass('marks')
+    await expect(maren.at('marks-row')).toHaveCount(10)
+    await isRoomy(maren)
+    await maren.page.goto(`${installation.address}/class`)
+    await maren.at('to-student').first().click()
+    await expect(maren.at('way').first()).toBeVisible()
+    await isRoomy(maren)
+    await maren.page.goto(`${installation.address}/class`)
+    await maren.at('to-projector').click()
+    await expect(maren.at('projector-counts')).toBeVisible()
+    await isRoomy(maren, [{ width: 1920, height: 1080 }, ...SCREENS])
+    const ines = await somebody(STILL)
+    await ines.signIn('Ines Varga')
+    await ines.at('to-progress').click()
+    await expect(ines.at('way').first()).toBeVisible()
+    await isRoomy(ines)
+  },
+)
 
 test('on a telephone what came back is read, heard and answered, and the desk says what it wants', async ({
   somebody,

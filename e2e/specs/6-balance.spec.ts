@@ -1,4 +1,4 @@
-import { expect, test, type Person } from '../harness/test'
+import { expect, test, type Person, whole } from '../harness/test'
 
 async function atBalance(person: Person, name: string): Promise<void> {
   await person.atBench(name)
@@ -9,26 +9,27 @@ async function atBalance(person: Person, name: string): Promise<void> {
 const fader = (person: Person, of: string) =>
   person.page.getByRole('slider', { name: `Volume of ${of}`, exact: true })
 
-test('while it plays: a line in charge moves its fader, solo is heard at once and explains itself, and is never saved @whole', async ({
-  somebody,
-}) => {
-  const petra = await somebody()
-  await atBalance(petra, 'Petra Mraz')
-  const tide = fader(petra, 'Tide')
-  const before = await tide.getAttribute('aria-valuenow')
-  await petra.at('play').click()
-  await expect.poll(() => tide.getAttribute('aria-valuenow')).not.toBe(before)
-  expect(await petra.loudness(1500)).toBeGreaterThan(-60)
-  await petra.page.getByRole('button', { name: 'Solo Brushes' }).click()
-  await petra.page.waitForTimeout(700)
-  expect(await petra.loudness(800)).toBeNull()
-  await petra.page.getByRole('button', { name: 'Why can’t I hear Harp?' }).click()
-  await expect(petra.at('why')).toContainText('Solo is on: only Brushes can be heard.')
-  await petra.page.getByRole('button', { name: 'Hear everything' }).click()
-  await petra.page.waitForTimeout(700)
-  expect(await petra.loudness(1000)).toBeGreaterThan(-60)
-  await expect(petra.at('save-state')).toHaveText('Saved')
-})
+whole(
+  'while it plays: a line in charge moves its fader, solo is heard at once and explains itself, and is never saved',
+  async ({ somebody }) => {
+    const petra = await somebody()
+    await atBalance(petra, 'Petra Mraz')
+    const tide = fader(petra, 'Tide')
+    const before = await tide.getAttribute('aria-valuenow')
+    await petra.at('play').click()
+    await expect.poll(() => tide.getAttribute('aria-valuenow')).not.toBe(before)
+    expect(await petra.loudness(1500)).toBeGreaterThan(-60)
+    await petra.page.getByRole('button', { name: 'Solo Brushes' }).click()
+    await petra.page.waitForTimeout(700)
+    expect(await petra.loudness(800)).toBeNull()
+    await petra.page.getByRole('button', { name: 'Why can’t I hear Harp?' }).click()
+    await expect(petra.at('why')).toContainText('Solo is on: only Brushes can be heard.')
+    await petra.page.getByRole('button', { name: 'Hear everything' }).click()
+    await petra.page.waitForTimeout(700)
+    expect(await petra.loudness(1000)).toBeGreaterThan(-60)
+    await expect(petra.at('save-state')).toHaveText('Saved')
+  },
+)
 
 test('what was mixed is kept: faders, returns, sends, effects, and a note dropped while it plays', async ({
   somebody,

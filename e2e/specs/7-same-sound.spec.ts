@@ -4,7 +4,7 @@ import { runInNewContext } from 'node:vm'
 import type { Browser } from '@playwright/test'
 import { build } from 'esbuild'
 import { ROOT } from '../../scripts/lib/paths.mjs'
-import { expect, test } from '../harness/test'
+import { expect, test, whole } from '../harness/test'
 
 /** A file of the harness as one script that puts what it exports on the page. */
 async function bundled(file: string, globalName: string): Promise<string> {
@@ -56,29 +56,30 @@ async function decoded<T>(browser: Browser, address: string, call: string): Prom
   return found
 }
 
-test('a recording comes out of the browser’s own decoder as it went in, to the last bit @whole', async ({
-  browser,
-  installation,
-}) => {
-  const { flac, channels } = noise(9000)
-  const call = `recording(${JSON.stringify(flac)})`
-  expect(await decoded(browser, installation.address, call)).toEqual(channels)
-})
+whole(
+  'a recording comes out of the browser’s own decoder as it went in, to the last bit',
+  async ({ browser, installation }) => {
+    const { flac, channels } = noise(9000)
+    const call = `recording(${JSON.stringify(flac)})`
+    expect(await decoded(browser, installation.address, call)).toEqual(channels)
+  },
+)
 
-test('of a recording that is cut off, what is said to be there is there to the last bit @whole', async ({
-  browser,
-  installation,
-}) => {
-  const { flac, channels } = noise(40_000)
-  const half = flac.length >> 1
-  const cuts = [0, 9, 5000, half, half + 1, half + 30_000, flac.length - 5000, flac.length - 1, flac.length]
-  const call = `beginnings(${JSON.stringify(flac)}, ${JSON.stringify(cuts)}, 40000)`
-  const had = await decoded<{ count: number; channels: number[][] }[]>(browser, installation.address, call)
-  for (const { count, channels: found } of had) expect(found).toEqual(channels.map((c) => c.slice(0, count)))
-  const counts = had.map(({ count }) => count)
-  // nothing where there is no block, or where all seems to be there of what is cut off; and all where it is
-  expect([counts[0], counts[1], ...counts.slice(-2)]).toEqual([0, 0, 0, 40_000])
-  expect(counts[3]).toBeGreaterThan(4000)
-  expect(counts[5]).toBeGreaterThan(counts[3]!)
-  expect(counts[6]).toBeGreaterThan(counts[5]!)
-})
+whole(
+  'of a recording that is cut off, what is said to be there is there to the last bit',
+  async ({ browser, installation }) => {
+    const { flac, channels } = noise(40_000)
+    const half = flac.length >> 1
+    const cuts = [0, 9, 5000, half, half + 1, half + 30_000, flac.length - 5000, flac.length - 1, flac.length]
+    const call = `beginnings(${JSON.stringify(flac)}, ${JSON.stringify(cuts)}, 40000)`
+    const had = await decoded<{ count: number; channels: number[][] }[]>(browser, installation.address, call)
+    for (const { count, channels: found } of had)
+      expect(found).toEqual(channels.map((c) => c.slice(0, count)))
+    const counts = had.map(({ count }) => count)
+    // nothing where there is no block, or where all seems to be there of what is cut off; and all where it is
+    expect([counts[0], counts[1], ...counts.slice(-2)]).toEqual([0, 0, 0, 40_000])
+    expect(counts[3]).toBeGreaterThan(4000)
+    expect(counts[5]).toBeGreaterThan(counts[3]!)
+    expect(counts[6]).toBeGreaterThan(counts[5]!)
+  },
+)

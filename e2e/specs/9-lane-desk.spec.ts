@@ -1,6 +1,6 @@
-import { expect, test } from '../harness/test'
+import { expect, whole } from '../harness/test'
 
-test('lines and what was done are there when the bench is opened again @whole', async ({ somebody }) => {
+whole('lines and what was done are there when the bench is opened again', async ({ somebody }) => {
   const milan = await somebody()
   await milan.atBench('Milan Novotny')
   await milan.chooseTrack('tide')
