@@ -237,25 +237,26 @@ whole(
   },
 )
 
-test('on a telephone what came back is read, heard and answered, and the desk says what it wants', async ({
-  somebody,
-}) => {
-  const ayla = await somebody({ ...STILL, viewport: { width: 390, height: 800 } })
-  await ayla.atBench('Ayla Demir')
-  await expect(ayla.page.getByText('Please try a new version')).toBeVisible()
-  await expect(ayla.at('wants-room')).toBeVisible()
-  await expect(ayla.at('line')).toHaveCount(0)
-  await ayla.at('play').click()
-  await expect(ayla.at('play')).toHaveAccessibleName('Stop')
-  await ayla.at('play').click()
-  await ayla.at('answer').first().click()
-  await ayla.page.getByLabel('Reply').fill('I hear it now.')
-  await ayla.page.getByLabel('Reply').press('Enter')
-  await expect(ayla.page.getByText('I hear it now.')).toBeVisible()
-  const wide = await ayla.page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
-  expect(wide).toBeLessThanOrEqual(0)
-  await isLegible(ayla)
-})
+whole(
+  'on a telephone what came back is read, heard and answered, and the desk says what it wants',
+  async ({ somebody }) => {
+    const ayla = await somebody({ ...STILL, viewport: { width: 390, height: 800 } })
+    await ayla.atBench('Ayla Demir')
+    await expect(ayla.page.getByText('Please try a new version')).toBeVisible()
+    await expect(ayla.at('wants-room')).toBeVisible()
+    await expect(ayla.at('line')).toHaveCount(0)
+    await ayla.at('play').click()
+    await expect(ayla.at('play')).toHaveAccessibleName('Stop')
+    await ayla.at('play').click()
+    await ayla.at('answer').first().click()
+    await ayla.page.getByLabel('Reply').fill('I hear it now.')
+    await ayla.page.getByLabel('Reply').press('Enter')
+    await expect(ayla.page.getByText('I hear it now.')).toBeVisible()
+    const wide = await ayla.page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+    expect(wide).toBeLessThanOrEqual(0)
+    await isLegible(ayla)
+  },
+)
 
 test('the page asks for nothing from elsewhere, its policy is never broken, and the theme is kept', async ({
   somebody,

@@ -14,6 +14,7 @@ import {
 } from '@rudlo/core/mix'
 import { songTime, type SongVersion } from '@rudlo/core/song'
 import { describe, expect, it } from 'vitest'
+import { WHOLE } from '../../../../scripts/lib/whole.mjs'
 import { played } from '../../test/played'
 import { TERM } from '.'
 
@@ -71,8 +72,11 @@ function checkOf(move: string, lane: string, { from, to }: { from: number; to: n
   }
 }
 
+/** Assignments on the two songs; all of them in a whole run. */
+const tried = WHOLE ? starts : starts.slice(1, 4)
+
 describe('what a ready move makes', () => {
-  it.each(starts)('in "$title" is no mistake, and what its check asks for', ({ song, start }) => {
+  it.each(tried)('in "$title" is no mistake, and what its check asks for', ({ song, start }) => {
     const time = songTime(song)
     const own = new Set(mistakesOf(evidenceOf(song, start, start)).map((m) => `${m.kind} ${m.place.lane}`))
     const found: string[] = []
