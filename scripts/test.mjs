@@ -112,7 +112,8 @@ await Promise.all([
   })(),
 ])
 
-// after the components: each keeps two cores busy by itself, and both at once take them from each other. A third worker goes on while others wait for processes that are started and ended
+// after the components: each keeps two cores busy by itself, and both at once take them from each other. A third worker goes on
+// while others wait for processes that are started and ended
 await vitest('units', ['core', 'web', 'server'], '--maxWorkers=3')
 await seeding
 await stories('stories', 'stories')
