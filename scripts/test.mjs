@@ -97,8 +97,6 @@ await Promise.all([
     await check('style', 'looking at the layers', () =>
       runTool('depcruise', '--output-type', 'err', ...LAYERS()),
     )
-    // one core is enough for them until their browsers have loaded everything
-    await vitest('components', ['mouse', 'finger', 'keys'], '--maxWorkers=3')
   })(),
   (async () => {
     for (const project of PROJECTS) {
@@ -112,8 +110,9 @@ await Promise.all([
   })(),
 ])
 
-// after the components: each keeps two cores busy by itself, and both at once take them from each other. A third worker goes on
-// while others wait for processes that are started and ended
+// one after the other: each keeps two cores busy by itself, and both at once take them from each other
+await vitest('components', ['mouse', 'finger', 'keys'], '--maxWorkers=3')
+// a third worker goes on while others wait for processes that are started and ended
 await vitest('units', ['core', 'web', 'server'], '--maxWorkers=3')
 await seeding
 await stories('stories', 'stories')
