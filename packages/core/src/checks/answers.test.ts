@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { marksJudged } from '../../test/judging/marked'
 import { WHOLE } from '../../../../scripts/lib/whole.mjs'
 import { accused, checksJudged } from '../../test/judging/judged'
+import { marksJudged } from '../../test/judging/marked'
 
 // the sealed half is for `npm run bench -- --only assess`
 const EACH = WHOLE ? 24 : 12
