@@ -76,7 +76,11 @@ async function buildServer() {
 async function buildWeb() {
   await must(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
     cwd: join(ROOT, 'packages/web'),
+    // whoever builds: a test that starts the application is in an environment of tests, where no file is listed for work offline
+    env: { NODE_ENV: 'production' },
   })
+  if (!readFileSync(join(WEB_DIST, 'service-worker.js'), 'utf8').includes('index.html'))
+    throw new Error('The service worker lists no file: nothing could be opened without the server.')
   packFiles(join(WEB_DIST, 'assets'))
 }
 

@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { ROOT } from './paths.mjs'
+import { SHORT_LIVED } from './short-lived.mjs'
 
 /** Whether a command exists on this machine. */
 export function has(command) {
@@ -47,7 +48,11 @@ export const runScript = (file, ...args) =>
   run(process.execPath, [join(ROOT, file), ...args], { cwd: ROOT, show: true })
 
 /** Runs a program of a package that is installed here, in the open: npx takes half a second to find it. */
-export const runTool = (name, ...args) => runScript(join('node_modules/.bin', name), ...args)
+export const runTool = (name, ...args) =>
+  run(process.execPath, [...SHORT_LIVED, join(ROOT, 'node_modules/.bin', name), ...args], {
+    cwd: ROOT,
+    show: true,
+  })
 
 export const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
 

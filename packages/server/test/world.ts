@@ -5,7 +5,6 @@ import { randomUUID } from 'node:crypto'
 import type { Brief } from '@rudlo/core/brief'
 import { plainMix, trackLevel, type Mix } from '@rudlo/core/mix'
 import type { SongVersion } from '@rudlo/core/song'
-import mysql from 'mysql2/promise'
 import type { DataSource } from 'typeorm'
 import { inject } from 'vitest'
 import { hashPassword } from '../src/access/passwords'
@@ -17,13 +16,15 @@ import { dataSource, type DatabaseSettings } from '../src/database/data-source'
 import { bringUpToDate } from '../src/database/up-to-date'
 import { Group, Membership, Person } from '../src/people/entities'
 import { createServices, type Services } from '../src/services'
-import { Song, SongVersionAsset, SongVersionRow } from '../src/songbook/entities'
+import { Asset, Song, SongVersionAsset, SongVersionRow } from '../src/songbook/entities'
 import { Client } from './client'
+import { copyOf, emptyDatabase as emptyOn } from './template'
 
 export const PASSWORD = 'quiet harbour'
 export const REED = trackLevel('reed')
 const RATE = 44_100
 const SECONDS = 4
+const WORKERS = new URL('../dist/', import.meta.url)
 
 export const RUBRIC = {
   levels: ['not yet', 'there'],
@@ -76,22 +77,24 @@ export interface World {
 type Connection = { host: string; port: number; username: string; password: string }
 
 /** An empty database on the tests' server. */
-export async function emptyDatabase(
-  connection: Connection = inject('connection'),
-): Promise<DatabaseSettings> {
-  const database = `test_${randomUUID().replaceAll('-', '')}`
-  const { host, port, username: user, password } = connection
-  const root = await mysql.createConnection({ host, port, user, password })
-  await root.query(`CREATE DATABASE ${database} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`)
-  await root.end()
-  return { host, port, username: user, password, database }
-}
+export const emptyDatabase = (): Promise<DatabaseSettings> => emptyOn(inject('connection'))
 
-/** A fresh database on the tests' server, with all migrations. */
-export async function freshDatabase(settings?: DatabaseSettings): Promise<DataSource> {
-  const source = await dataSource(settings ?? (await emptyDatabase())).initialize()
-  await bringUpToDate(source)
-  return source
+/** A database with all tables and the one recording, made once by each process that tests run in. */
+let template: Promise<DatabaseSettings> | undefined
+
+/** A database with all tables and one recording; by all migrations where it is on a server of its own. */
+const readyDatabase = async (connection?: Connection): Promise<DatabaseSettings> =>
+  connection ? readyOn(connection) : copyOf(await (template ??= readyOn(inject('connection'))))
+
+async function readyOn(connection: Connection): Promise<DatabaseSettings> {
+  const settings = await emptyOn(connection)
+  const database = await dataSource(settings).initialize()
+  await bringUpToDate(database)
+  const services = createServices(database, { demo: false, workers: WORKERS, log: logLines(() => {}) })
+  await services.assets.keep([samplesOf(SECONDS)])
+  await services.close()
+  await database.destroy()
+  return settings
 }
 
 /** Anna and Ben are in the teacher's group, Cleo in the other teacher's. */
@@ -103,12 +106,12 @@ export async function makeWorld(
     pauses?: readonly number[]
   } = {},
 ): Promise<World> {
-  const settings = await emptyDatabase(options.connection)
-  const database = await freshDatabase(settings)
+  const settings = await readyDatabase(options.connection)
+  const database = await dataSource(settings).initialize()
   const log: string[] = []
   const services = createServices(database, {
     demo: options.demo ?? false,
-    workers: new URL('../dist/', import.meta.url),
+    workers: WORKERS,
     log: logLines((line) => log.push(line)),
     ...(options.pauses ? { pauses: options.pauses } : {}),
   })
@@ -116,7 +119,7 @@ export async function makeWorld(
     log: logLines((line) => log.push(line)),
     ...(options.freeRoom ? { freeRoom: options.freeRoom } : {}),
   })
-  const song = await keepSong(services)
+  const song = await shortSong(database)
   const songVersionId = await insertSong(database, song)
   const passwordHash = await hashPassword(PASSWORD)
   const people = {
@@ -169,10 +172,11 @@ export async function makeWorld(
   }
 }
 
-async function keepSong({ assets }: Services): Promise<SongVersion> {
-  const frames = SECONDS * RATE
-  const samples = new Int16Array(frames).map((_, n) => 9000 * Math.sin(n * 0.05) + ((n * 7919) % 1000))
-  const asset = await assets.keep([samples])
+const samplesOf = (seconds: number) =>
+  new Int16Array(seconds * RATE).map((_, n) => 9000 * Math.sin(n * 0.05) + ((n * 7919) % 1000))
+
+async function shortSong(database: DataSource): Promise<SongVersion> {
+  const { id: asset, frames } = await database.getRepository(Asset).findOneOrFail({ where: {} })
   return {
     format: 'rudlo-song',
     version: 1,

@@ -2,8 +2,8 @@ import { usePreferredContrast, usePreferredDark } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref, watchEffect } from 'vue'
 import { keep, kept } from '../../browser/kept'
-import { cssVariables, DARK, LIGHT, withMoreContrast } from './palette'
-import { tokenCss } from './tokens'
+import { paint } from './paint'
+import { DARK, LIGHT, withMoreContrast } from './palette'
 
 export type ThemeChoice = 'light' | 'dark' | 'system'
 const KEY = 'rudlo-theme'
@@ -27,11 +27,7 @@ export const useThemeChoice = defineStore('theme', () => {
   watchEffect(() => {
     keep(KEY, choice.value)
     keep(CONTRAST_KEY, moreContrast.value ? 'more' : 'usual')
-    for (const rule of (tokenCss() + cssVariables(palette.value)).split(';')) {
-      const [property, value] = rule.split(':')
-      if (property && value) document.documentElement.style.setProperty(property, value)
-    }
-    document.documentElement.style.colorScheme = name.value
+    paint(palette.value, name.value)
   })
 
   return { choice, moreContrast, name }

@@ -1,4 +1,0 @@
-/** Components are tested as somebody reads them who is signed in. */
-import { loadRooms } from '../src/words/language'
-
-await loadRooms()
