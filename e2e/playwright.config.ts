@@ -12,7 +12,6 @@ export default defineConfig({
   retries: process.env['RUDLO_PATIENCE'] ? 0 : 1,
   // patience costs nothing where all is well: the machines that this runs on are shared
   expect: { timeout: Number(process.env['RUDLO_PATIENCE'] ?? 60_000) },
-  outputDir: '../test-results/e2e',
   reporter: [
     ['list'],
     ['json', { outputFile: `../test-results/${process.env['RUDLO_RESULTS'] ?? 'e2e.json'}` }],
@@ -26,7 +25,8 @@ export default defineConfig({
   },
   // what plays in real time is measured, and needs the machine for itself
   projects: [
-    { name: 'stories', grepInvert: /@sound/ },
-    { name: 'sound', grep: /@sound/, workers: 1 },
+    // pictures of what failed: a folder each, since a run begins with an empty one
+    { name: 'stories', grepInvert: /@sound/, outputDir: '../test-results/stories' },
+    { name: 'sound', grep: /@sound/, workers: 1, outputDir: '../test-results/sound' },
   ],
 })

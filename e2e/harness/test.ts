@@ -134,7 +134,12 @@ export class Person {
   }
 
   async canPlay(): Promise<void> {
-    await expect(this.at('play')).toHaveAttribute('data-sound', 'whole', { timeout: 180_000 })
+    const whole = expect(this.at('play')).toHaveAttribute('data-sound', 'whole', { timeout: 180_000 })
+    await whole.catch(async (cause: unknown) => {
+      // why not is on the page
+      const said = await this.page.locator('body').innerText()
+      throw new Error(`It cannot be played. The page says: ${said.replace(/\s+/g, ' ')}`, { cause })
+    })
   }
 
   /** An element by its test name. Somebody with a finger taps it where a mouse would click. */
