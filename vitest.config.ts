@@ -7,7 +7,7 @@ import { defineConfig } from 'vitest/config'
 import { pinch, stroke } from './packages/web/test/desk/stroke.mjs'
 import { buildKernels } from './scripts/kernels.mjs'
 import { CHROMIUM } from './scripts/lib/chromium.mjs'
-import { SHORT_LIVED } from './scripts/lib/short-lived.mjs'
+import { shortLived } from './scripts/lib/short-lived.mjs'
 import { WHOLE } from './scripts/lib/whole.mjs'
 
 await buildKernels()
@@ -15,7 +15,7 @@ await buildKernels()
 /** Run as Node runs modules, which takes two thirds of the time; tsx takes the types out of them. */
 const NATIVE = {
   experimental: { viteModuleRunner: false, nodeLoader: false },
-  execArgv: ['--import', 'tsx/esm', ...SHORT_LIVED],
+  execArgv: ['--import', 'tsx/esm', ...shortLived()],
 }
 /** Where tsx reads what decorators are made into. */
 process.env['TSX_TSCONFIG_PATH'] = join(import.meta.dirname, 'tsconfig.units.json')
@@ -94,7 +94,7 @@ export default defineConfig({
         plugins: [vue()],
         test: {
           name: 'web',
-          execArgv: [...SHORT_LIVED],
+          execArgv: [...shortLived()],
           // one worker for many files, each of which gets the modules of the application anew
           isolate: false,
           setupFiles: ['packages/web/test/fresh-modules.ts', 'packages/core/test/properties.ts'],

@@ -79,9 +79,16 @@ async function buildWeb() {
     // whoever builds: a test that starts the application is in an environment of tests, where no file is listed for work offline
     env: { NODE_ENV: 'production' },
   })
-  if (!readFileSync(join(WEB_DIST, 'service-worker.js'), 'utf8').includes('index.html'))
-    throw new Error('The service worker lists no file: nothing could be opened without the server.')
+  checkKept()
   packFiles(join(WEB_DIST, 'assets'))
+}
+
+/** @throws Error where the service worker does not keep what the page begins with: nothing would open without the server */
+function checkKept() {
+  const read = (name) => readFileSync(join(WEB_DIST, name), 'utf8')
+  const [, first] = read('index.html').match(/<script[^>]* src="\/(assets\/[^"]+)"/)
+  if (!read('service-worker.js').includes(first))
+    throw new Error(`The service worker does not keep ${first}.`)
 }
 
 /** Files that get smaller lie packed beside themselves: the server sends those to browsers that can unpack. */

@@ -134,12 +134,16 @@ export class Person {
   }
 
   async canPlay(): Promise<void> {
-    const whole = expect(this.at('play')).toHaveAttribute('data-sound', 'whole', { timeout: 180_000 })
-    await whole.catch(async (cause: unknown) => {
-      // why not is on the page
-      const said = await this.page.locator('body').innerText()
+    try {
+      await expect(this.at('play')).toHaveAttribute('data-sound', 'whole', { timeout: 180_000 })
+    } catch (cause) {
+      // why not is on the page, if there is one still
+      const said = await this.page
+        .locator('body')
+        .innerText()
+        .catch(() => '')
       throw new Error(`It cannot be played. The page says: ${said.replace(/\s+/g, ' ')}`, { cause })
-    })
+    }
   }
 
   /** An element by its test name. Somebody with a finger taps it where a mouse would click. */

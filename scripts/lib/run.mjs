@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { ROOT } from './paths.mjs'
-import { SHORT_LIVED } from './short-lived.mjs'
+import { shortLived } from './short-lived.mjs'
 
 /** Whether a command exists on this machine. */
 export function has(command) {
@@ -43,16 +43,14 @@ export async function must(command, args, options) {
   return output
 }
 
+const inTheOpen = (args) => run(process.execPath, args, { cwd: ROOT, show: true })
+
 /** Runs a script of this checkout, in the open. */
-export const runScript = (file, ...args) =>
-  run(process.execPath, [join(ROOT, file), ...args], { cwd: ROOT, show: true })
+export const runScript = (file, ...args) => inTheOpen([join(ROOT, file), ...args])
 
 /** Runs a program of a package that is installed here, in the open: npx takes half a second to find it. */
 export const runTool = (name, ...args) =>
-  run(process.execPath, [...SHORT_LIVED, join(ROOT, 'node_modules/.bin', name), ...args], {
-    cwd: ROOT,
-    show: true,
-  })
+  inTheOpen([...shortLived(), join(ROOT, 'node_modules/.bin', name), ...args])
 
 export const wait = (ms) => new Promise((resolve) => setTimeout(resolve, ms))
 

@@ -1,2 +1,2 @@
 /** Options of Node for a process that ends before optimized code pays. */
-export const SHORT_LIVED: readonly string[]
+export function shortLived(): readonly string[]

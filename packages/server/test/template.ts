@@ -3,7 +3,8 @@ import { randomUUID } from 'node:crypto'
 import mysql from 'mysql2/promise'
 import type { DatabaseSettings } from '../src/database/data-source'
 
-type Connection = Omit<DatabaseSettings, 'database'>
+/** Where a server is, and who asks. */
+export type Connection = Omit<DatabaseSettings, 'database'>
 
 const connect = ({ host, port, username: user, password }: Connection, multipleStatements = false) =>
   mysql.createConnection({ host, port, user, password, multipleStatements })

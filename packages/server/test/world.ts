@@ -18,7 +18,7 @@ import { Group, Membership, Person } from '../src/people/entities'
 import { createServices, type Services } from '../src/services'
 import { Asset, Song, SongVersionAsset, SongVersionRow } from '../src/songbook/entities'
 import { Client } from './client'
-import { copyOf, emptyDatabase as emptyOn } from './template'
+import { copyOf, emptyDatabase as emptyOn, type Connection } from './template'
 
 export const PASSWORD = 'quiet harbour'
 export const REED = trackLevel('reed')
@@ -74,8 +74,6 @@ export interface World {
   close(): Promise<void>
 }
 
-type Connection = { host: string; port: number; username: string; password: string }
-
 /** An empty database on the tests' server. */
 export const emptyDatabase = (): Promise<DatabaseSettings> => emptyOn(inject('connection'))
 
@@ -86,12 +84,13 @@ let template: Promise<DatabaseSettings> | undefined
 const readyDatabase = async (connection?: Connection): Promise<DatabaseSettings> =>
   connection ? readyOn(connection) : copyOf(await (template ??= readyOn(inject('connection'))))
 
+/** Makes such a database from nothing. */
 async function readyOn(connection: Connection): Promise<DatabaseSettings> {
   const settings = await emptyOn(connection)
   const database = await dataSource(settings).initialize()
   await bringUpToDate(database)
   const services = createServices(database, { demo: false, workers: WORKERS, log: logLines(() => {}) })
-  await services.assets.keep([samplesOf(SECONDS)])
+  await services.assets.keep([samples()])
   await services.close()
   await database.destroy()
   return settings
@@ -172,9 +171,10 @@ export async function makeWorld(
   }
 }
 
-const samplesOf = (seconds: number) =>
-  new Int16Array(seconds * RATE).map((_, n) => 9000 * Math.sin(n * 0.05) + ((n * 7919) % 1000))
+const samples = () =>
+  new Int16Array(SECONDS * RATE).map((_, n) => 9000 * Math.sin(n * 0.05) + ((n * 7919) % 1000))
 
+/** A song of the one recording. */
 async function shortSong(database: DataSource): Promise<SongVersion> {
   const { id: asset, frames } = await database.getRepository(Asset).findOneOrFail({ where: {} })
   return {
