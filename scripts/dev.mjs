@@ -32,7 +32,8 @@ let building = Promise.resolve()
 let timer
 
 await restart()
-vite = spawn('npx', ['--no-install', 'vite', '--clearScreen', 'false'], {
+// not by npx, which would leave it behind when it is ended
+vite = spawn(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), '--clearScreen', 'false'], {
   cwd: join(ROOT, 'packages/web'),
   stdio: 'inherit',
   env: { ...process.env, RUDLO_DEV_SERVER: `http://127.0.0.1:${port}` },
