@@ -232,14 +232,44 @@ export class Person {
     return ((await answer.json()) as { songDocument: SongVersion }).songDocument
   }
 
-  /** Mean loudness over a while, in LUFS; null where it stayed silent. */
-  async loudness(ms: number): Promise<number | null> {
-    const heard: number[] = []
-    for (const end = Date.now() + ms; Date.now() < end; await this.page.waitForTimeout(120)) {
-      const text = (await this.at('loudness').textContent())!.replace('−', '-')
-      if (text !== '–') heard.push(Number(text))
-    }
-    return heard.length ? heard.reduce((a, b) => a + b) / heard.length : null
+  /** The loudness that is shown now, in LUFS; -Infinity where nothing is heard. */
+  async loudness(): Promise<number> {
+    const text = (await this.at('loudness').textContent())!.replace('−', '-')
+    return text === '–' ? -Infinity : Number(text)
+  }
+
+  /** Waits until it is heard. A machine that is shared may be late with it. */
+  async hears(): Promise<void> {
+    await expect.poll(() => this.loudness()).toBeGreaterThan(-60)
+  }
+
+  /** Waits until nothing is heard, for longer than a rest of the song. */
+  async hearsNothing(): Promise<void> {
+    await expect(async () => {
+      for (const end = Date.now() + 600; Date.now() < end; await this.page.waitForTimeout(120))
+        expect(await this.loudness()).toBe(-Infinity)
+    }).toPass()
+  }
+
+  /**
+   * The loudest of one whole round of the loop that plays, in LUFS: counted in beats of the song, not in time, since
+   * a machine that is shared may play late. It waits for the end of the round that is on first.
+   */
+  async loudestRound(): Promise<number> {
+    let [loudest, rounds, last] = [-Infinity, 0, await this.beat()]
+    await expect
+      .poll(
+        async () => {
+          const [beat, loudness] = [await this.beat(), await this.loudness()]
+          if (beat < last) rounds++
+          last = beat
+          if (rounds === 1) loudest = Math.max(loudest, loudness)
+          return rounds
+        },
+        { intervals: [100] },
+      )
+      .toBeGreaterThan(1)
+    return loudest
   }
 }
 
