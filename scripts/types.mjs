@@ -1,13 +1,10 @@
 /** `npm run types`: the types of every package, by the compiler that is made for speed. */
-import { rmSync } from 'node:fs'
-import { basename, dirname, join, relative, resolve } from 'node:path'
+import { readFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
 import { ROOT } from './lib/paths.mjs'
 import { run } from './lib/run.mjs'
-import { hasComponents, writeAsTypeScript } from './types/as-typescript.mjs'
-
-const COMPILER = join(ROOT, 'node_modules/typescript-native/bin/tsc')
-/** How the compiler says what is wrong: file, line, column, what. */
-const WRONG = /^(.+?)\((\d+),(\d+)\): error TS(\d+): /
+import { shortLived } from './lib/short-lived.mjs'
+import { compile } from './types/compile.mjs'
 
 /** Folders with a tsconfig.json, or a tsconfig. */
 export const PROJECTS = [
@@ -30,39 +27,17 @@ export const PROJECTS = [
 export async function wrongTypes(name) {
   const project = resolve(ROOT, name)
   if (!hasComponents(project)) return compile(project, (place) => place)
-  // beside it, so that what is imported from outside is as far away
-  const copy = join(dirname(project), `.${basename(project)}-checked`)
-  try {
-    const { sourceOf } = writeAsTypeScript(project, copy)
-    return await compile(copy, sourceOf)
-  } finally {
-    rmSync(copy, { recursive: true, force: true })
-  }
+  // beside this one: writing components as TypeScript takes seconds in which nothing else would be begun
+  const beside = [...shortLived(), join(ROOT, 'scripts/types/components.mjs'), project]
+  const { code, output } = await run(process.execPath, beside, { cwd: ROOT })
+  const lines = output.split('\n').filter((line) => line.trim())
+  return code !== 0 && !lines.length ? [`looking at components ended with ${code}`] : lines
 }
 
-/**
- * One thread a project: several check what they share several times over, which takes twice the work, and `npm test` has something
- * else for the other core.
- */
-const HOW = ['--pretty', 'false', '--singleThreaded']
-
-/** Compiles a project and says what is wrong where `sourceOf` knows a place for it. */
-async function compile(project, sourceOf) {
-  const { code, output } = await run(process.execPath, [COMPILER, '-p', project, ...HOW], { cwd: ROOT })
-  const lines = output.split('\n').filter((line) => line.trim())
-  const told = lines.flatMap((line) => {
-    // whatever belongs to the line above is told with it by an editor
-    if (line.startsWith(' ')) return []
-    const [all, file, row, column, error] = line.match(WRONG) ?? []
-    if (!all) return [line]
-    const place = sourceOf({ file: resolve(ROOT, file), line: Number(row), column: Number(column) }, error)
-    return place
-      ? [
-          `${relative(ROOT, place.file)}(${place.line},${place.column}): error TS${error}: ${line.slice(all.length)}`,
-        ]
-      : []
-  })
-  return code !== 0 && !lines.length ? [`the compiler ended with ${code} and said nothing`] : told
+/** Whether a project has components: its own tsconfig has options for Vue then. */
+function hasComponents(project) {
+  const file = project.endsWith('.json') ? project : join(project, 'tsconfig.json')
+  return JSON.parse(readFileSync(file, 'utf8')).vueCompilerOptions !== undefined
 }
 
 if (process.argv[1] && resolve(process.argv[1]) === import.meta.filename) {

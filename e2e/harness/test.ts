@@ -252,23 +252,29 @@ export class Person {
   }
 
   /**
-   * The loudest of one whole round of the loop that plays, in LUFS: counted in beats of the song, not in time, since
-   * a machine that is shared may play late. It waits for the end of the round that is on first.
+   * Waits until the loop that plays has begun anew so many times: counted in beats of the song, not in time, since a machine that
+   * is shared may play late.
+   * @param look what is done until then, ten times a second
    */
+  async rounds(many: number, look: () => Promise<void> = async () => {}): Promise<void> {
+    let [begun, last] = [0, await this.beat()]
+    const again = async () => {
+      const beat = await this.beat()
+      if (beat < last) begun++
+      last = beat
+      if (begun < many) await look()
+      return begun
+    }
+    await expect.poll(again, { intervals: [100] }).toBeGreaterThanOrEqual(many)
+  }
+
+  /** The loudest of the next whole round of the loop that plays, in LUFS. */
   async loudestRound(): Promise<number> {
-    let [loudest, rounds, last] = [-Infinity, 0, await this.beat()]
-    await expect
-      .poll(
-        async () => {
-          const [beat, loudness] = [await this.beat(), await this.loudness()]
-          if (beat < last) rounds++
-          last = beat
-          if (rounds === 1) loudest = Math.max(loudest, loudness)
-          return rounds
-        },
-        { intervals: [100] },
-      )
-      .toBeGreaterThan(1)
+    let loudest = -Infinity
+    await this.rounds(1)
+    await this.rounds(1, async () => {
+      loudest = Math.max(loudest, await this.loudness())
+    })
     return loudest
   }
 }

@@ -17,14 +17,11 @@ const HELPERS = /^\/\/\/ <reference types=.*\n/gm
 
 /** A project's own tsconfig, without what it extends. */
 const configOf = (project) => {
-  const file = project.endsWith('.json') ? project : join(project, 'tsconfig.json')
+  const file = join(project, 'tsconfig.json')
   const { config, error } = ts.readConfigFile(file, ts.sys.readFile)
   if (error) throw new Error(`${file}: ${ts.flattenDiagnosticMessageText(error.messageText, ' ')}`)
   return config
 }
-
-/** @param project folder with a tsconfig.json, or a tsconfig */
-export const hasComponents = (project) => configOf(project).vueCompilerOptions !== undefined
 
 /**
  * Writes a package's sources into another folder, each component as `Name.vue.ts`.

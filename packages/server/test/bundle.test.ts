@@ -7,6 +7,7 @@ import { compileMix, render } from '@rudlo/core/engine'
 import { packBundle, readWav, unpackBundle, type Bundle, type BundleParts } from '@rudlo/core/exchange'
 import type { BroughtSong } from '@rudlo/contract/songbook'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bundle as bundleFile } from '../src/cli/bundle'
 import { render as renderFile } from '../src/cli/render'
 import { encodeFlac } from '../src/songbook/audio/flac-encoder'
 import { decodeFlac } from '../src/songbook/audio/flac-decoder'
@@ -33,20 +34,21 @@ afterAll(async () => {
   await world.close()
 })
 
-function rudlo(...args: string[]) {
+/** Where the command finds the database. */
+function environment(): NodeJS.ProcessEnv {
   const { host, port, username, password, database } = world.settings
-  return spawnSync(process.execPath, [command, ...args], {
-    encoding: 'utf8',
-    env: {
-      ...process.env,
-      RUDLO_DB_HOST: host,
-      RUDLO_DB_PORT: String(port),
-      RUDLO_DB_USER: username,
-      RUDLO_DB_PASSWORD: password,
-      RUDLO_DB_NAME: database,
-    },
-  })
+  return {
+    ...process.env,
+    RUDLO_DB_HOST: host,
+    RUDLO_DB_PORT: String(port),
+    RUDLO_DB_USER: username,
+    RUDLO_DB_PASSWORD: password,
+    RUDLO_DB_NAME: database,
+  }
 }
+
+const rudlo = (...args: string[]) =>
+  spawnSync(process.execPath, [command, ...args], { encoding: 'utf8', env: environment() })
 
 /** A bundle with something changed, as a file. */
 function changed(name: string, by: Partial<BundleParts>): string {
@@ -97,12 +99,14 @@ describe('bundle', () => {
     expect(unpackBundle(given.bytes).mix).toEqual(world.mix)
   })
 
-  it('lists what there is, and refuses what is not there', () => {
-    const { stdout } = rudlo('bundle')
-    expect(stdout).toContain(world.assignment)
-    expect(stdout).toContain(work)
-    expect(rudlo('bundle', 'nothing', '--out', at('x')).stderr).toMatch(/no work and no assignment "nothing"/)
-    expect(rudlo('bundle', work).stderr).toMatch(/--out FILE/)
+  it('lists what there is, and refuses what is not there', async () => {
+    const listed = await bundleFile([], environment())
+    expect(listed).toContain(world.assignment)
+    expect(listed).toContain(work)
+    await expect(bundleFile(['nothing', '--out', at('x')], environment())).rejects.toThrow(
+      /no work and no assignment "nothing"/,
+    )
+    await expect(bundleFile([work], environment())).rejects.toThrow(/--out FILE/)
   })
 })
 

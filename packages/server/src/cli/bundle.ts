@@ -17,11 +17,15 @@ import { readOptions } from './options'
 /**
  * `bundle WORK|ASSIGNMENT --out FILE`: the song, the mix and the audio of a work or an assignment in one file. Without
  * an id it lists what there is.
+ * @param environment where the database is, as docs/running.md names it
  * @throws RangeError with one sentence where there is no such thing, or no database
  */
-export async function bundle(args: readonly string[]): Promise<string> {
+export async function bundle(
+  args: readonly string[],
+  environment: NodeJS.ProcessEnv = process.env,
+): Promise<string> {
   const { values, positionals } = readOptions(args, ['out'])
-  const database = await dataSource(connectionFrom(process.env)).initialize()
+  const database = await dataSource(connectionFrom(environment)).initialize()
   try {
     const [id] = positionals
     if (!id) return await list(database)
