@@ -15,17 +15,20 @@ const song = {
   ],
 }
 
-/** Noise between two frequencies, the same every time: many tones that lie close to each other. */
+/** Noise between two frequencies, the same every half second: many tones that lie close to each other. */
 function noise(low: number, high: number, level: number): (n: number) => number {
   const tones = Array.from({ length: 24 }, (_, i) => ({
-    hz: low + ((high - low) * (i + 0.5)) / 24,
+    // of even frequencies, all of which begin anew with it
+    hz: 2 * Math.round((low + ((high - low) * (i + 0.5)) / 24) / 2),
     phase: (i * 2.39996) % (2 * Math.PI),
   }))
-  return (n) =>
+  const wave = new Float64Array(SAMPLE_RATE / 2).map((_, n) =>
     tones.reduce(
       (sum, { hz, phase }) => sum + (level / 5) * Math.sin((2 * Math.PI * hz * n) / SAMPLE_RATE + phase),
       0,
-    )
+    ),
+  )
+  return (n) => wave[n % wave.length]!
 }
 
 /** The reed leads between 520 and 1060 Hz; the pad lies over it from the second half on, or somewhere else. */

@@ -16,9 +16,11 @@ const amplitude = (dbfs: number) => 10 ** (dbfs / 20)
 function tone(rate: number, ...levels: readonly (readonly [number, number])[]): Float32Array {
   const parts = levels.map(([db, seconds]) => [amplitude(db), Math.round(seconds * rate)] as const)
   const out = new Float32Array(parts.reduce((sum, [, n]) => sum + n, 0))
+  // ten of its waves are over in a hundredth of a second, which is so many samples at every rate that is tried
+  const wave = new Float64Array(rate / 100).map((_, n) => Math.sin((2 * Math.PI * 1000 * n) / rate))
   let at = 0
   for (const [a, count] of parts) {
-    for (let n = 0; n < count; n++, at++) out[at] = a * Math.sin((2 * Math.PI * 1000 * at) / rate)
+    for (let n = 0; n < count; n++, at++) out[at] = a * wave[at % wave.length]!
   }
   return out
 }
