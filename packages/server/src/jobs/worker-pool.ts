@@ -43,6 +43,8 @@ export class WorkerPool<In, Out> {
       maxThreads: size,
       // what a thread has found out is of use to the next task
       idleTimeout: Infinity,
+      // what the process was started with, as a loader of modules, is nothing to a thread
+      execArgv: [],
     })
     // tasks wait here and not in Piscina, so that their time begins when they do
     this.#queue = new PQueue({ concurrency: size })
