@@ -23,6 +23,12 @@ const SERVER_ENTRIES = {
 /** Threads that are started for a moment. */
 const AT_ONCE = { 'stretch-worker': 'src/cli/stretch-worker.ts' }
 
+/**
+ * Packages that stay where they are installed: what is compiled for a machine, and what starts threads by files of its own.
+ * Everything else goes into the bundle: who looks for a thousand files takes twice as long to start.
+ */
+const BESIDE = ['@node-rs/argon2', '@wasm-audio-decoders/flac', 'pino', 'piscina']
+
 /** Builds whatever differs from what was built last. `web` off: the server alone. */
 export async function build({ web = true } = {}) {
   await buildKernels()
@@ -50,9 +56,6 @@ export async function build({ web = true } = {}) {
 
 async function buildServer() {
   const { build: esbuild } = await import('esbuild')
-  const { dependencies } = JSON.parse(readFileSync(join(ROOT, 'packages/server/package.json'), 'utf8'))
-  const needs = (name) =>
-    JSON.parse(readFileSync(join(ROOT, `packages/${name}/package.json`), 'utf8')).dependencies
   rmSync(SERVER_DIST, { recursive: true, force: true })
   const common = {
     absWorkingDir: join(ROOT, 'packages/server'),
@@ -63,9 +66,13 @@ async function buildServer() {
     target: 'node20',
     sourcemap: true,
     logLevel: 'warning',
-    external: Object.keys({ ...dependencies, ...needs('core'), ...needs('words') }).filter(
-      (name) => !name.startsWith('@rudlo/'),
-    ),
+    external: BESIDE,
+    // TypeORM and messages know classes by their names
+    keepNames: true,
+    // for packages of CommonJS, which ask for Node's own modules by it
+    banner: {
+      js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);",
+    },
   }
   // what is imported on demand lies in a file of its own, and what several entries share in one of theirs
   await esbuild({ ...common, entryPoints: SERVER_ENTRIES, splitting: true })
