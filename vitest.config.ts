@@ -7,6 +7,7 @@ import { defineConfig } from 'vitest/config'
 import { pinch, stroke } from './packages/web/test/desk/stroke.mjs'
 import { buildKernels } from './scripts/kernels.mjs'
 import { CHROMIUM } from './scripts/lib/chromium.mjs'
+import { COMPONENT_TESTS } from './scripts/lib/paths.mjs'
 import { shortLived } from './scripts/lib/short-lived.mjs'
 import { WHOLE } from './scripts/lib/whole.mjs'
 
@@ -25,13 +26,28 @@ register()
 /** Patience costs nothing where all is well: the machines that this runs on are shared. Whoever mends tests has less of it. */
 const PATIENT = Number(process.env['RUDLO_PATIENCE'] ?? 240_000)
 
+/** Whether tests of components are run as few files. */
+const FEW_FILES = Boolean(process.env['RUDLO_FEW_FILES'])
+const KIND = FEW_FILES ? 'js' : 'ts'
+
 /** What is done by keys alone, and workers, sound and rooms that are read: they know nothing of mice and fingers. */
 const HANDLESS = [
-  '**/keys.component.test.ts',
-  '**/engine/*.component.test.ts',
-  '**/files/*.component.test.ts',
-  '**/{features,ui}/**/*.component.test.ts',
+  `**/keys.component.test.${KIND}`,
+  `**/engine/*.component.test.${KIND}`,
+  `**/files/*.component.test.${KIND}`,
+  `**/{features,ui}/**/*.component.test.${KIND}`,
 ]
+
+/** Tests of components as they are, or as the few files that `npm test` has made of them (scripts/component-tests.mjs). */
+const COMPONENTS = FEW_FILES
+  ? {
+      setupFiles: ['styles.css', 'signed-in.js'].map((name) => join(COMPONENT_TESTS, name)),
+      include: [`${COMPONENT_TESTS}/**/*.component.test.js`],
+    }
+  : {
+      setupFiles: ['packages/web/test/signed-in.ts'],
+      include: ['packages/web/src/**/*.component.test.ts'],
+    }
 
 /** Packages that components load. */
 const BUNDLED = [
@@ -110,7 +126,7 @@ export default defineConfig({
         plugins: [vue(), vuetify({ autoImport: true })],
         resolve: { dedupe: ['vue', 'pinia'] },
         // known beforehand: one that is found on the way would load every page anew
-        optimizeDeps: { include: BUNDLED },
+        optimizeDeps: { include: FEW_FILES ? [] : BUNDLED },
         server: {
           headers: {
             'cross-origin-opener-policy': 'same-origin',
@@ -119,9 +135,8 @@ export default defineConfig({
         },
         test: {
           name: 'components',
-          setupFiles: ['packages/web/test/signed-in.ts'],
+          ...COMPONENTS,
           provide: { whole: WHOLE },
-          include: ['packages/web/src/**/*.component.test.ts'],
           // a desk is put up for each test, and nothing of it is left: files need no page of their own
           isolate: false,
           testTimeout: PATIENT,

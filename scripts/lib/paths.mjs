@@ -7,3 +7,5 @@ export const ROOT = dirname(dirname(dirname(fileURLToPath(import.meta.url))))
 export const DATA = process.env.RUDLO_DATA ?? join(ROOT, 'data')
 export const SERVER_DIST = join(ROOT, 'packages/server/dist')
 export const WEB_DIST = join(ROOT, 'packages/web/dist')
+/** Tests of components as few files, which `npm test` makes. */
+export const COMPONENT_TESTS = join(ROOT, '.build/component-tests')
