@@ -194,6 +194,14 @@ export class Person {
     await this.hand.press({ x: strip.x + strip.width * share, y: strip.y + 40 })
   }
 
+  /** Closes a dialog by Escape. One that has only just come up does not hear it yet. */
+  async escape(): Promise<void> {
+    await expect(async () => {
+      await this.page.keyboard.press('Escape')
+      await expect(this.page.getByRole('dialog')).toBeHidden({ timeout: 2000 })
+    }).toPass()
+  }
+
   undo = () => this.page.keyboard.press('Control+z')
 
   /** How many points the line on the desk has, as it tells a screen reader. */

@@ -21,7 +21,7 @@ test('a teacher sees the day, the class and one student, and each leads to the p
   await expect(maren.at('term-row').first()).toContainText('Ayla Demir')
   await maren.at('how').click()
   await expect(maren.page.getByText('Of the last 4 assignments')).toBeVisible()
-  await maren.page.keyboard.press('Escape')
+  await maren.escape()
 
   // tasks inside an assignment, with what was measured
   await maren.at('open-assignment').filter({ hasText: 'Make room for the tune' }).click()
