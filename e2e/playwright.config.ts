@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test'
 import { CHROMIUM } from '../scripts/lib/chromium.mjs'
 
+const PATIENT = Number(process.env['RUDLO_PATIENCE'] ?? 60_000)
+
 /** The real server, database and Chromium: an installation a worker, and a class of its own for every story. */
 export default defineConfig({
   testDir: 'specs',
@@ -11,7 +13,7 @@ export default defineConfig({
   // a second try counts against the run: `npm test` says how many there were
   retries: process.env['RUDLO_PATIENCE'] ? 0 : 1,
   // patience costs nothing where all is well: the machines that this runs on are shared
-  expect: { timeout: Number(process.env['RUDLO_PATIENCE'] ?? 60_000) },
+  expect: { timeout: PATIENT, toPass: { timeout: PATIENT } },
   reporter: [
     ['list'],
     ['json', { outputFile: `../test-results/${process.env['RUDLO_RESULTS'] ?? 'e2e.json'}` }],

@@ -30,11 +30,15 @@ export async function wrongTypes(name) {
   // beside this one: writing components as TypeScript takes seconds in which nothing else would be begun
   const beside = [...shortLived(), join(ROOT, 'scripts/types/components.mjs'), project]
   const { code, output } = await run(process.execPath, beside, { cwd: ROOT })
+  if (code === 0) return []
   const lines = output.split('\n').filter((line) => line.trim())
-  return code !== 0 && !lines.length ? [`looking at components ended with ${code}`] : lines
+  return lines.length ? lines : [`looking at components ended with ${code}`]
 }
 
-/** Whether a project has components: its own tsconfig has options for Vue then. */
+/**
+ * Whether a project has components: its own tsconfig has options for Vue then. Ours are plain JSON; the compiler's reader would take
+ * a second to come up.
+ */
 function hasComponents(project) {
   const file = project.endsWith('.json') ? project : join(project, 'tsconfig.json')
   return JSON.parse(readFileSync(file, 'utf8')).vueCompilerOptions !== undefined

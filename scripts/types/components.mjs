@@ -9,7 +9,9 @@ const project = process.argv[2]
 const copy = join(dirname(project), `.${basename(project)}-checked`)
 try {
   const { sourceOf } = writeAsTypeScript(project, copy)
-  for (const line of await compile(copy, sourceOf)) process.stdout.write(`${line}\n`)
+  const wrong = await compile(copy, sourceOf)
+  for (const line of wrong) process.stdout.write(`${line}\n`)
+  if (wrong.length) process.exitCode = 1
 } finally {
   rmSync(copy, { recursive: true, force: true })
 }
