@@ -11,6 +11,7 @@ import { keepPrivate } from './lib/private-files.mjs'
 import { needDebian, needModules } from './lib/provision.mjs'
 import { wait } from './lib/run.mjs'
 import { giveUp, say } from './lib/say.mjs'
+import { SERVING } from './lib/server-process.mjs'
 import { watchOver } from './lib/watch-over.mjs'
 
 const FIRST_PORT = 8321
@@ -111,7 +112,7 @@ function isFree(port) {
 /** Runs the server; a server that dies by itself is started again, and one whose port went to somebody else gets another. */
 function serve(port) {
   server = fork(join(SERVER_DIST, 'main.js'), [], {
-    execArgv: ['--enable-source-maps'],
+    execArgv: [...SERVING, '--enable-source-maps'],
     env: {
       ...process.env,
       NODE_ENV: 'production',

@@ -246,9 +246,12 @@ export class Person {
     return text === '–' ? -Infinity : Number(text)
   }
 
-  /** Waits until it is heard. A machine that is shared may be late with it. */
-  async hears(): Promise<void> {
-    await expect.poll(() => this.loudness()).toBeGreaterThan(-60)
+  /**
+   * Waits until it is heard. A machine that is shared may be late with it, or leave out moments of it.
+   * @param least how loud at least, in LUFS
+   */
+  async hears(least = -60): Promise<void> {
+    await expect.poll(() => this.loudness()).toBeGreaterThan(least)
   }
 
   /** Waits until nothing is heard, for longer than a rest of the song. */
