@@ -1,6 +1,7 @@
 /** A class for benches: people, works, and what a browser sends. */
 import { createHash, randomBytes, randomUUID } from 'node:crypto'
 import { request } from 'node:http'
+import { createGunzip } from 'node:zlib'
 import mysql from 'mysql2/promise'
 
 const POINTS = 850
@@ -183,12 +184,16 @@ export function ask(port, agent, { token }, method, path, body = '') {
     const headers = {
       'content-type': 'application/json',
       'content-length': Buffer.byteLength(body),
+      // what a browser takes
+      'accept-encoding': 'gzip',
       cookie: `rudlo_session=${token}`,
     }
     const sent = request({ port, agent, method, path, headers }, (answer) => {
+      const body = answer.headers['content-encoding'] === 'gzip' ? answer.pipe(createGunzip()) : answer
       let text = ''
-      answer.on('data', (part) => (text += part))
-      answer.on('end', () => resolve({ status: answer.statusCode, text }))
+      body.on('data', (part) => (text += part))
+      body.on('end', () => resolve({ status: answer.statusCode, text }))
+      body.on('error', reject)
       answer.on('error', reject)
     })
     sent.on('error', reject)

@@ -7,12 +7,15 @@ import { createStream } from 'rotating-file-stream'
 /** A log grows to so much, and so many older ones are kept beside it, packed. */
 const SIZE = '10M'
 const KEPT = 5
+/** Lines of such a moment, in ms, are written together: one by one they cost a twentieth of what a server does for a class that saves. */
+const MOMENT_MS = 100
 
 /** Where the server says what happens: one JSON object a line, never with names of people or what they wrote. */
 export type Log = Pick<BaseLogger, 'info' | 'warn' | 'error'>
 
 /**
- * A log that never grows beyond its bounds and never stops the server: what cannot be written, on a full disk, is not.
+ * A log that never grows beyond its bounds and never stops the server: what cannot be written, on a full disk, is not. Whoever
+ * kills the server takes its last moment along.
  * @param file where it goes; nowhere where it is missing
  */
 export const logFile = (file: string | undefined): Log =>
@@ -44,9 +47,15 @@ function rotating(file: string): Writable {
   let fails = false
   stream.on('error', () => (fails = true))
   stream.on('open', () => (fails = false))
+  let lines: Buffer[] = []
+  const write = () => {
+    if (!fails) stream.write(Buffer.concat(lines))
+    lines = []
+  }
   return new Writable({
-    write: (chunk, _, done) => {
-      if (!fails) stream.write(chunk)
+    write: (line: Buffer, _, done) => {
+      if (!lines.length) setTimeout(write, MOMENT_MS)
+      lines.push(line)
       done()
     },
   })
