@@ -31,6 +31,7 @@ export function createApp(
   const { sessions, people } = services
   const door = {
     personOf: (c) => sessions.person(c),
+    rememberedOf: (c) => sessions.remembered(c),
     isOut: (person) => people.isOut(person),
   } satisfies Door
   const app = new Hono<Env>()

@@ -184,7 +184,7 @@ export function createServices(database: DataSource, options: ServiceOptions): S
     uploads,
     notes: new Notes(assets, players),
     bundles: new Bundles(songs, assets),
-    works: new Works(database, songs),
+    works: new Works(database, songs, sessions),
     assignments: new Assignments(database, { songs, briefs, measuring }),
     briefs,
     hints,

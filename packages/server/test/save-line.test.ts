@@ -3,6 +3,7 @@ import type { Save } from '@rudlo/contract/works'
 import { point } from '@rudlo/core/envelope'
 import type { WorkDocument } from '@rudlo/core/mix'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { Session } from '../src/access/entities'
 import { workNow } from '../src/works/documents'
 import { Work, WorkCommand, WorkPatch } from '../src/works/entities'
 import { Person } from '../src/people/entities'
@@ -16,11 +17,15 @@ import { makeWorld, type World } from './world'
 let world: World
 let [anna, ben]: Client[] = []
 let works: Record<'anna' | 'ben', WorkAnswer>
+/** What the session of a person is called in the database. */
+const sessions = new Map<string, string>()
 beforeAll(async () => {
   world = await makeWorld()
   anna = await world.as('anna')
   ben = await world.as('ben')
   works = { anna: await openWork(world, anna), ben: await openWork(world, ben) }
+  for (const { personId, tokenHash } of await world.database.getRepository(Session).find())
+    sessions.set(personId, tokenHash)
 })
 afterAll(() => world.close())
 
@@ -61,10 +66,11 @@ describe('saves of a work', () => {
 
   it('are taken up by another server where this one left off, and a stale one there changes nothing', async () => {
     const { id } = works.anna
-    const there = new Works(world.database, world.services.songs)
+    const there = new Works(world.database, world.services.songs, world.services.sessions)
     const person = await world.database.getRepository(Person).findOneByOrFail({ id: world.anna })
     const before = await workNow(world.database, id)
-    const saved = await there.save(person, id, onePoint(before.revision, 0, -40))
+    const from = { person, session: sessions.get(person.id)! }
+    const saved = await there.save(from, id, onePoint(before.revision, 0, -40))
     const late = await anna!.patch<Refused>(`/api/works/${id}`, onePoint(before.revision, 0, -50))
     expect(late.status).toBe(409)
     expect(late.body.error.newest).toMatchObject({ revision: saved.revision })
@@ -74,9 +80,37 @@ describe('saves of a work', () => {
   })
 })
 
+describe('a save of somebody who was signed in a moment ago', () => {
+  const database = () => world.database.getRepository(Session)
+
+  it.each([
+    ['ended by another server', (id: string) => database().delete({ tokenHash: id })],
+    [
+      'over',
+      (id: string) => database().update({ tokenHash: id }, { expiresAt: new Date(Date.now() - 1000) }),
+    ],
+  ])('is refused where the session is %s, and nothing is written', async (_, end) => {
+    const { id } = works.ben
+    const path = `/api/works/${id}`
+    const name = sessions.get(world.ben)!
+    const before = await database().findOneByOrFail({ tokenHash: name })
+    const { revision } = await workNow(world.database, id)
+    const saved = await ben!.patch<{ revision: number }>(path, saveOf(revision, [point(0, -3)]))
+    expect(saved.status).toBe(200)
+    await end(name)
+    const late = await ben!.patch(path, saveOf(saved.body.revision, [point(0, -9)]))
+    expect(late.status).toBe(401)
+    expect((await workNow(world.database, id)).revision).toBe(saved.body.revision)
+    // and goes on once they are signed in again
+    await database().save(before)
+    expect((await ben!.patch(path, saveOf(saved.body.revision, [point(0, -9)]))).status).toBe(200)
+  })
+})
+
 describe('saves that come together', () => {
   const saving = (of: Partial<Saving> & Pick<Saving, 'work' | 'person' | 'before'>): Saving => ({
     save: randomUUID(),
+    session: sessions.get(of.person)!,
     change: { patch: '[]' },
     commands: [[of.work, of.before + 1, 0, 'Drew', '[]', 0, 1, 'hand', new Date()]],
     ...of,
@@ -105,6 +139,19 @@ describe('saves that come together', () => {
     expect([await revisionOf(a), await revisionOf(b)]).toEqual([ofAnna + 1, ofBen + 1])
     const commands = world.database.getRepository(WorkCommand)
     expect(await commands.countBy({ workId: b, revision: ofBen + 1 })).toBe(1)
+  })
+
+  it('are written without those of whoever is signed in no more', async () => {
+    const line = new SaveLine(world.database)
+    const [a, b] = [works.anna.id, works.ben.id]
+    const [ofAnna, ofBen] = [await revisionOf(a), await revisionOf(b)]
+    const answers = await Promise.all([
+      line.write(saving({ work: a, person: world.anna, before: ofAnna })),
+      line.write(saving({ work: a, person: world.anna, before: ofAnna + 1, session: '0'.repeat(64) })),
+      line.write(saving({ work: b, person: world.ben, before: ofBen })),
+    ])
+    expect(answers).toEqual([true, false, true])
+    expect([await revisionOf(a), await revisionOf(b)]).toEqual([ofAnna + 1, ofBen + 1])
   })
 
   it('share a transaction', async () => {

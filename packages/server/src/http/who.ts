@@ -2,6 +2,7 @@ import type { Role } from '@rudlo/contract/access'
 import { ID } from '@rudlo/contract/fields'
 import type { Context, MiddlewareHandler } from 'hono'
 import { createMiddleware } from 'hono/factory'
+import type { Remembered } from '../access/sessions'
 import type { Person } from '../people/entities'
 import { notFound, notSignedIn, ownPasswordFirst } from './problem'
 
@@ -11,6 +12,8 @@ export type Who = 'anyone' | 'signed-in' | Role
 /** Who asks, and whether they are still somebody here. */
 export interface Door {
   personOf(c: Context): Promise<Person | null>
+  /** The same, by what was known a moment ago. */
+  rememberedOf(c: Context): Promise<Remembered | null>
   /** Whether somebody was taken out of the last class they were in. */
   isOut(person: Person): Promise<boolean>
 }
@@ -35,8 +38,6 @@ export type WhoMiddleware<W extends Who = Who> = MiddlewareHandler<Known<W>> & {
  */
 export function who<W extends Who>(role: W): WhoMiddleware<W> {
   const admit = createMiddleware<{ Variables: { door: Door; person: Person | null } }>(async (c, next) => {
-    // whatever is no id is nobody's, whether or not the database could compare it
-    const params: Readonly<Record<string, string>> = c.req.param()
     const door = c.get('door')
     const person = role === 'anyone' && !c.req.header('cookie') ? null : await door.personOf(c)
     if (role !== 'anyone') {
@@ -46,10 +47,35 @@ export function who<W extends Who>(role: W): WhoMiddleware<W> {
       if (role !== 'signed-in' && role !== person.role) throw notFound()
       if (role === 'teacher' && (await door.isOut(person))) throw notFound()
     }
-    for (const value of Object.values(params)) if (!ID.test(value)) throw notFound()
+    onlyIds(c)
     c.set('person', person)
     await next()
   })
   // whoever is let in is somebody: what the type says of `person` was looked at above
   return Object.assign(admit as MiddlewareHandler<Known<W>>, { who: role })
+}
+
+/**
+ * The same for whoever was signed in a moment ago, under `remembered`: for what is asked once a second by everybody at work. The handler
+ * finds out whether the session still holds, in the transaction in which it writes.
+ * @throws Problem 401, 403 or 404
+ */
+export const remembered: MiddlewareHandler<{ Variables: { door: Door; remembered: Remembered } }> & {
+  readonly who: 'signed-in'
+} = Object.assign(
+  createMiddleware<{ Variables: { door: Door; remembered: Remembered } }>(async (c, next) => {
+    const found = await c.get('door').rememberedOf(c)
+    if (!found) throw notSignedIn()
+    if (found.person.mustChange) throw ownPasswordFirst()
+    onlyIds(c)
+    c.set('remembered', found)
+    await next()
+  }),
+  { who: 'signed-in' } as const,
+)
+
+/** Whatever is no id is nobody's, whether or not the database could compare it. @throws Problem 404 */
+function onlyIds(c: Context): void {
+  const params: Readonly<Record<string, string>> = c.req.param()
+  for (const value of Object.values(params)) if (!ID.test(value)) throw notFound()
 }

@@ -2,7 +2,7 @@ import { ClaimedWindow, HintWanted, NewTry, Save, SAVE_LIMIT, TriedTask } from '
 import { Hono } from 'hono'
 import { answer, answerList, done } from '../http/answer'
 import { body } from '../http/validated'
-import { who, type Env } from '../http/who'
+import { remembered, who, type Env } from '../http/who'
 import type { Services } from '../services'
 import { headView, workView } from './views'
 
@@ -20,8 +20,8 @@ export const workRoutes = ({ permissions, works, bundles, hints }: Services) =>
       return answer(c, workView(work, await works.now(work)))
     })
 
-    .patch('/works/:work', who('signed-in'), body(Save, SAVE_LIMIT), async (c) =>
-      answer(c, await works.save(c.get('person'), c.req.param('work'), c.req.valid('json'))),
+    .patch('/works/:work', remembered, body(Save, SAVE_LIMIT), async (c) =>
+      answer(c, await works.save(c.get('remembered'), c.req.param('work'), c.req.valid('json'))),
     )
 
     .get('/works/:work/head', who('signed-in'), async (c) =>

@@ -4,8 +4,9 @@ import type { Kept } from '@rudlo/contract/common'
 import type { Save, TryKept, TryView } from '@rudlo/contract/works'
 import { LIMITS } from '@rudlo/core/mix'
 import type { DataSource } from 'typeorm'
+import type { Remembered, Sessions } from '../access/sessions'
 import { Assignment } from '../assignments/entities'
-import { notFound, notNow } from '../http/problem'
+import { notFound, notNow, notSignedIn } from '../http/problem'
 import type { Person } from '../people/entities'
 import type { Songs } from '../songbook/songs'
 import { applyPatch, checkedWork, textOfWork } from './apply-patch'
@@ -37,6 +38,7 @@ export class Works {
   constructor(
     private readonly database: DataSource,
     private readonly songs: Songs,
+    private readonly sessions: Sessions,
   ) {
     this.#line = new SaveLine(database)
   }
@@ -73,17 +75,20 @@ export class Works {
   /**
    * Saves a patch against a revision, durably, and gives back the new revision. A save whose answer got lost
    * may be sent again.
-   * @throws Problem 409 with the newest revision and document where `revision` is not the newest
+   * @param from who asks: that they are still signed in is found out where the save is written
+   * @throws Problem 401, or 409 with the newest revision and document where `revision` is not the newest
    */
-  async save(person: Person, workId: string, request: Save): Promise<Kept> {
+  async save(from: Remembered, workId: string, request: Save): Promise<Kept> {
     const known = this.#cache.get(workId)
-    if (known?.personId !== person.id || known.revision !== request.revision)
-      return this.#saveUnknown(person, workId, request)
-    return (await this.#store(workId, known, request)) ?? this.#saveUnknown(person, workId, request)
+    if (known?.personId !== from.person.id || known.revision !== request.revision)
+      return this.#saveUnknown(from, workId, request)
+    return (await this.#store(from, workId, known, request)) ?? this.#saveUnknown(from, workId, request)
   }
 
   /** Saves against what the database has, where that is not known here. */
-  async #saveUnknown(person: Person, workId: string, request: Save): Promise<Kept> {
+  async #saveUnknown(from: Remembered, workId: string, request: Save): Promise<Kept> {
+    const { person, session } = from
+    if (!(await this.sessions.holds(session))) throw notSignedIn()
     const head = await headOf(this.database, workId, person.id)
     if (!head) throw notFound()
     if (head.revision === request.revision + 1 && head.lastSave === request.save)
@@ -102,10 +107,10 @@ export class Works {
         isChecked: false,
         patches: { count: head.patches.length, bytes },
       }
-      const saved = await this.#store(workId, known, request)
+      const saved = await this.#store(from, workId, known, request)
       if (saved) return saved
       // another save came between the look and the write: look again
-      return this.#saveUnknown(person, workId, request)
+      return this.#saveUnknown(from, workId, request)
     }
     throw notNow(words('work.work-changed-somewhere'), {
       newest: { revision: head.revision, document },
@@ -115,9 +120,14 @@ export class Works {
   /**
    * Writes what a save makes of a work, if the revision is still the newest: its patch alone, or, once there are many of those,
    * the whole document.
-   * @returns null where it is not the newest
+   * @returns null where it is not the newest, or the session is over
    */
-  async #store(workId: string, known: KnownWork, request: Save): Promise<Kept | null> {
+  async #store(
+    { session }: Remembered,
+    workId: string,
+    known: KnownWork,
+    request: Save,
+  ): Promise<Kept | null> {
     const { personId, songVersionId, revision: before } = known
     const song = await this.songs.version(songVersionId)
     const document = await applyPatch(known.document, request.patch, song, known.length, known.isChecked)
@@ -131,6 +141,7 @@ export class Works {
     const isWritten = await this.#line.write({
       work: workId,
       person: personId,
+      session,
       before,
       save: request.save,
       change: text === null ? { patch } : { document: text },

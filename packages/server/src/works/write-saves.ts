@@ -4,6 +4,8 @@ import type { DataSource } from 'typeorm'
 export interface Saving {
   readonly work: string
   readonly person: string
+  /** What the person's session is called in the database. */
+  readonly session: string
   /** The revision that it changes; it leads to the next one. */
   readonly before: number
   /** The name that the browser gave to it. */
@@ -25,7 +27,7 @@ interface Statement {
 
 /**
  * Writes saves in one transaction, durably, all of them or none. A save is written if the revision before it is still the
- * newest; who was taken out of the class in the meantime saves no more.
+ * newest; who was taken out of the class in the meantime, or whose session is over, saves no more.
  *
  * The transaction is one compound statement, so that it is one way to the database and back: asked step by step, a busy
  * server would keep its works locked while it sees to something else.
@@ -39,25 +41,37 @@ export async function writeSaves(
   savings: readonly Saving[],
   { waits }: { readonly waits: boolean },
 ): Promise<boolean> {
+  const held = holding(savings)
   const moved = moving(savings)
   const kept = keeping(savings)
   const [[{ written }]] = await database.query<[[{ written: number }]]>(
     `${waits ? '' : 'SET STATEMENT innodb_lock_wait_timeout=0 FOR '}BEGIN NOT ATOMIC
+       DECLARE is_written BOOLEAN DEFAULT FALSE;
        DECLARE EXIT HANDLER FOR SQLEXCEPTION BEGIN ROLLBACK; RESIGNAL; END;
        START TRANSACTION;
-       ${moved.sql};
-       IF ROW_COUNT() < ${savings.length} THEN
-         ROLLBACK;
-         SELECT 0 AS written;
-       ELSE
-         ${kept.map(({ sql }) => `${sql};`).join('\n')}
-         COMMIT;
-         SELECT 1 AS written;
+       IF ${held.sql} THEN
+         ${moved.sql};
+         IF ROW_COUNT() = ${savings.length} THEN
+           ${kept.map(({ sql }) => `${sql};`).join('\n')}
+           COMMIT;
+           SET is_written = TRUE;
+         END IF;
        END IF;
+       IF NOT is_written THEN ROLLBACK; END IF;
+       SELECT is_written AS written;
      END`,
-    [...moved.parameters, ...kept.flatMap(({ parameters }) => parameters)],
+    [...held.parameters, ...moved.parameters, ...kept.flatMap(({ parameters }) => parameters)],
   )
   return written === 1
+}
+
+/** Whether everybody is still signed in. */
+function holding(savings: readonly Saving[]): Statement {
+  const sessions = [...new Set(savings.map(({ session }) => session))]
+  return {
+    sql: `(SELECT COUNT(*) FROM sessions WHERE token_hash IN (?) AND expires_at > ?) = ${sessions.length}`,
+    parameters: [sessions, new Date()],
+  }
 }
 
 /** Moves works on to their next revision. */
