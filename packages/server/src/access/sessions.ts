@@ -15,7 +15,6 @@ const COOKIE = 'rudlo_session'
 const DAYS = 14
 /** A session is noted as used at most so often. */
 const NOTE_MS = 5 * 60_000
-
 /** So long somebody is remembered, in ms: a hand at work saves once a second. */
 const REMEMBERED_MS = 60_000
 /** Sessions that are remembered at most. */
@@ -93,7 +92,10 @@ export class Sessions {
   async #look(hash: string): Promise<Person | null> {
     // nearly every request asks this: a statement by itself costs a third of what a builder makes of it
     const [found]: SignedIn[] = await this.database.query(SIGNED_IN, [hash, new Date()])
-    if (!found) return null
+    if (!found) {
+      this.#remembered.delete(hash)
+      return null
+    }
     const { seenAt, mustChange, ...person } = found
     if (Date.now() - Number(seenAt) > NOTE_MS)
       await this.database.getRepository(Session).update({ tokenHash: hash }, { seenAt: new Date() })
