@@ -189,11 +189,11 @@ export function ask(port, agent, { token }, method, path, body = '') {
       cookie: `rudlo_session=${token}`,
     }
     const sent = request({ port, agent, method, path, headers }, (answer) => {
-      const body = answer.headers['content-encoding'] === 'gzip' ? answer.pipe(createGunzip()) : answer
+      const unpacked = answer.headers['content-encoding'] === 'gzip' ? answer.pipe(createGunzip()) : answer
       let text = ''
-      body.on('data', (part) => (text += part))
-      body.on('end', () => resolve({ status: answer.statusCode, text }))
-      body.on('error', reject)
+      unpacked.on('data', (part) => (text += part))
+      unpacked.on('end', () => resolve({ status: answer.statusCode, text }))
+      unpacked.on('error', reject)
       answer.on('error', reject)
     })
     sent.on('error', reject)

@@ -25,7 +25,8 @@ const MOST_REMEMBERED = 2000
  * name in the database, in the transaction that it is done in.
  */
 export interface Remembered {
-  readonly person: Person
+  /** As little as is needed: no password waits in memory. */
+  readonly person: Pick<Person, 'id' | 'mustChange'>
   readonly session: string
 }
 
@@ -42,7 +43,10 @@ function hashOf(token: string): string {
 
 /** Sessions in the database, named by an HttpOnly cookie. Whoever ends one ends its open lines as well. */
 export class Sessions {
-  readonly #remembered = new LRUCache<string, Person>({ max: MOST_REMEMBERED, ttl: REMEMBERED_MS })
+  readonly #remembered = new LRUCache<string, Remembered['person']>({
+    max: MOST_REMEMBERED,
+    ttl: REMEMBERED_MS,
+  })
 
   constructor(
     private readonly database: DataSource,
@@ -100,7 +104,7 @@ export class Sessions {
     if (Date.now() - Number(seenAt) > NOTE_MS)
       await this.database.getRepository(Session).update({ tokenHash: hash }, { seenAt: new Date() })
     const known = Object.assign(new Person(), person, { mustChange: Boolean(mustChange) })
-    this.#remembered.set(hash, known)
+    this.#remembered.set(hash, { id: known.id, mustChange: known.mustChange })
     return known
   }
 

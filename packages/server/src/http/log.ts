@@ -15,7 +15,7 @@ export type Log = Pick<BaseLogger, 'info' | 'warn' | 'error'>
 
 /**
  * A log that never grows beyond its bounds and never stops the server: what cannot be written, on a full disk, is not. Whoever
- * kills the server takes its last moment along.
+ * ends the server takes its last moment along.
  * @param file where it goes; nowhere where it is missing
  */
 export const logFile = (file: string | undefined): Log =>
