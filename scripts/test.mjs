@@ -48,7 +48,7 @@ const vitest = (name, projects, ...more) =>
     ...projects.flatMap((p) => ['--project', p]),
     ...more,
     '--reporter=default',
-    '--reporter=json',
+    `--reporter=${join(ROOT, 'scripts/lib/vitest-results.mjs')}`,
     `--outputFile.json=${join(RESULTS, `${name}.json`)}`,
   )
 

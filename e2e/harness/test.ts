@@ -246,12 +246,10 @@ export class Person {
     return text === '–' ? -Infinity : Number(text)
   }
 
-  /**
-   * Waits until it is heard. A machine that is shared may be late with it, or leave out moments of it.
-   * @param least how loud at least, in LUFS
-   */
-  async hears(least = -60): Promise<void> {
-    await expect.poll(() => this.loudness()).toBeGreaterThan(least)
+  /** Waits until something is heard. A machine that is shared may be late with it, or leave out moments of it. */
+  async hears(): Promise<void> {
+    // more often than the beats of a song come: looks a second apart could fall between its notes, time after time
+    await expect.poll(() => this.loudness(), { intervals: [100] }).toBeGreaterThan(-60)
   }
 
   /** Waits until nothing is heard, for longer than a rest of the song. */
@@ -265,28 +263,16 @@ export class Person {
   /**
    * Waits until the loop that plays has begun anew so many times: counted in beats of the song, not in time, since a machine that
    * is shared may play late.
-   * @param look what is done until then, ten times a second
    */
-  async rounds(many: number, look: () => Promise<void> = async () => {}): Promise<void> {
+  async rounds(many: number): Promise<void> {
     let [begun, last] = [0, await this.beat()]
     const again = async () => {
       const beat = await this.beat()
       if (beat < last) begun++
       last = beat
-      if (begun < many) await look()
       return begun
     }
     await expect.poll(again, { intervals: [100] }).toBeGreaterThanOrEqual(many)
-  }
-
-  /** The loudest of the next whole round of the loop that plays, in LUFS. */
-  async loudestRound(): Promise<number> {
-    let loudest = -Infinity
-    await this.rounds(1)
-    await this.rounds(1, async () => {
-      loudest = Math.max(loudest, await this.loudness())
-    })
-    return loudest
   }
 }
 

@@ -36,6 +36,8 @@ const FIELD = {
 
 /** Vuetify with Rudlo's own theme and shapes. */
 export function rudloVuetify(theme: 'light' | 'dark', cspNonce: string) {
+  // what opens grows by a script, which no rule of a sheet stops: who wants less motion is asked for here
+  const still = matchMedia('(prefers-reduced-motion: reduce)').matches ? { transition: false } : {}
   return createVuetify({
     icons: { defaultSet: 'mdi', aliases: ICONS, sets: { mdi } },
     theme: {
@@ -50,11 +52,12 @@ export function rudloVuetify(theme: 'light' | 'dark', cspNonce: string) {
       VBtn: { variant: 'outlined', rounded: 'lg' },
       VTextField: FIELD,
       VTextarea: FIELD,
-      VSelect: FIELD,
+      VSelect: { ...FIELD, ...still },
       VFileInput: FIELD,
       VDateInput: FIELD,
       VCard: { rounded: 'xl', variant: 'flat' },
-      VDialog: { maxWidth: 560 },
+      VDialog: { maxWidth: 560, ...still },
+      VMenu: still,
     },
   })
 }

@@ -22,11 +22,12 @@ async function atClass(patience = AS_LONG_AS_IT_TAKES) {
   })
   await atRoom(MemberTable, { group, patience })
   const row = (name: string) => page.getByTestId('student').filter({ hasText: name })
-  /** Presses what asks whether a student is to be taken out, and waits until the server was asked. */
+  /** Presses what asks whether a student is to be taken out, and waits until the server was asked and the menu is gone. */
   const leave = async (name: string) => {
     await row(name).getByTestId('student-more').click()
     await page.getByTestId('leave').click()
     await expect.poll(() => answers.has(name.toLowerCase())).toBe(true)
+    await expect.poll(() => page.getByTestId('leave').query()).toBeNull()
   }
   return { leave, answer: (name: string) => answers.get(name.toLowerCase())!() }
 }
