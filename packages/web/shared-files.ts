@@ -1,10 +1,13 @@
+import { fileURLToPath } from 'node:url'
 import type { Rolldown } from 'vite'
+
+type Modules = Pick<Rolldown.ChunkingContext, 'getModuleInfo'>
 
 /** Ids of modules, and whether what they import ends at the package for charts. */
 const drawsCharts = new Map<string, boolean>()
 
 /** Whether a module cannot be had without the package for charts, which is larger than all the rest of a room. */
-function needsCharts(id: string, modules: Pick<Rolldown.ChunkingContext, 'getModuleInfo'>): boolean {
+function needsCharts(id: string, modules: Modules): boolean {
   const known = drawsCharts.get(id)
   if (known !== undefined) return known
   drawsCharts.set(id, false)
@@ -15,19 +18,45 @@ function needsCharts(id: string, modules: Pick<Rolldown.ChunkingContext, 'getMod
   return needs
 }
 
+/** All that cannot be left out where a module is wanted, by id: with what it imports, and what that imports. */
+function needsOf(id: string, modules: Modules): Set<string> {
+  const needs = new Set([id])
+  for (const needed of needs)
+    for (const imported of modules.getModuleInfo(needed)?.importedIds ?? []) needs.add(imported)
+  return needs
+}
+
+const component = (path: string) => fileURLToPath(new URL(`src/${path}`, import.meta.url))
+
+/** What a component cannot be had without. */
+function neededBy(path: string) {
+  let needs: Set<string> | undefined
+  return (id: string, modules: Modules) => (needs ??= needsOf(component(path), modules)).has(id)
+}
+
+const first = neededBy('features/home/HomePage.vue')
+const bench = neededBy('features/bench/BenchPage.vue')
+const today = neededBy('features/home/today/TodayView.vue')
+const markdown = neededBy('desk/guide/RichText.vue')
+
 /**
  * In which files the application is fetched. A browser fetches six at a time, and each costs it some milliseconds of work: a bench
- * of fifty files was waited for at their number and not at their bytes. So what the first page needs is one file, whatever draws
- * charts is another, and of the rest, what the same rooms need lies together; what would be a file of less than 60 KB goes along
- * with its nearest. `npm run bench -- --only open` says what the first page weighs.
+ * of fifty files was waited for at their number and not at their bytes. So what is needed before anybody is known is one file, what
+ * the first page of a student needs beside it is another, with nothing else in it, and so is whatever draws charts; of the rest,
+ * what the same rooms need lies together, and what would be a file of less than 60 KB goes along with its nearest.
+ * `npm run bench -- --only open` says what the first page weighs.
  */
 export const SHARED_FILES: Rolldown.CodeSplittingGroup[] = [
   { name: 'start', tags: ['$initial'] },
+  { name: (id, modules) => (first(id, modules) ? 'first' : null), minShareCount: 2 },
   {
     name: (id, modules) => (needsCharts(id, modules) ? 'charts' : null),
     minShareCount: 2,
     // else the parts that charts are framed with came along, and every room would fetch charts for them
     includeDependenciesRecursively: false,
   },
+  { name: (id, modules) => (markdown(id, modules) ? 'markdown' : null), minShareCount: 2 },
+  { name: (id, modules) => (bench(id, modules) && !today(id, modules) ? 'desk' : null), minShareCount: 2, includeDependenciesRecursively: false },
+  { name: (id, modules) => (today(id, modules) && !bench(id, modules) ? 'day' : null), minShareCount: 2, includeDependenciesRecursively: false },
   { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
 ]

@@ -1,4 +1,4 @@
-import Sortable from 'sortablejs'
+import type Sortable from 'sortablejs'
 import { onBeforeUnmount, watch, type Ref } from 'vue'
 
 /**
@@ -12,26 +12,37 @@ export function useSortable(
   moved: (from: number, to: number) => void,
 ) {
   let sortable: Sortable | null = null
+  let left = false
+  // a file of its own: the rooms that share this would all fetch it otherwise
+  const fetched = import('sortablejs').then(
+    (it) => it.default,
+    // without it the list is read, and ordered by keys
+    () => null,
+  )
   watch(
     list,
-    (element) => {
+    async (element) => {
       sortable?.destroy()
-      sortable = element
-        ? Sortable.create(element, {
-            handle,
-            animation: 120,
-            // the browser's own drag and drop has no touch: the package's works with both
-            forceFallback: true,
-            onEnd: ({ oldIndex, newIndex, item }) => {
-              if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
-              // back to where the page's framework believes it is
-              element.insertBefore(item, element.children[oldIndex + (newIndex < oldIndex ? 1 : 0)] ?? null)
-              moved(oldIndex, newIndex)
-            },
-          })
-        : null
+      sortable = null
+      const sorter = await fetched
+      if (!sorter || !element || left || list.value !== element) return
+      sortable = sorter.create(element, {
+        handle,
+        animation: 120,
+        // the browser's own drag and drop has no touch: the package's works with both
+        forceFallback: true,
+        onEnd: ({ oldIndex, newIndex, item }) => {
+          if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return
+          // back to where the page's framework believes it is
+          element.insertBefore(item, element.children[oldIndex + (newIndex < oldIndex ? 1 : 0)] ?? null)
+          moved(oldIndex, newIndex)
+        },
+      })
     },
     { immediate: true, flush: 'post' },
   )
-  onBeforeUnmount(() => sortable?.destroy())
+  onBeforeUnmount(() => {
+    left = true
+    sortable?.destroy()
+  })
 }

@@ -14,19 +14,24 @@ import RoomPage from '../../ui/page/RoomPage.vue'
 import { prefetch } from '../../ui/prefetch'
 import { t } from '../../words/t'
 import StudentHome from './StudentHome.vue'
-import TodayView from './today/TodayView.vue'
+
+const session = useSession()
+const isTeacher = computed(() => session.person?.role === 'teacher')
+
+/** A teacher's, with the calendar that lessons are given by: fetched while the day is asked for, and not by students. */
+const fetchDay = () => import('./today/TodayView.vue')
+const TodayView = defineAsyncComponent(fetchDay)
+if (isTeacher.value) void fetchDay().catch(() => null)
 
 /** With all that a first assignment is made with: for a teacher who has none. */
 const FirstSteps = defineAsyncComponent(() => import('./FirstSteps.vue'))
 
-const session = useSession()
 const router = useRouter()
 const cards = shallowRef<readonly AssignmentCard[] | null>(null)
 /** A teacher’s day; null before it has come, and for students. */
 const today = shallowRef<Today | null>(null)
 const problem = ref('')
 
-const isTeacher = computed(() => session.person?.role === 'teacher')
 const firstName = computed(() => session.person?.name.split(' ')[0] ?? '')
 
 /** What is said where there is no assignment: who is in no class any more is told so. */
