@@ -56,7 +56,15 @@ export const SHARED_FILES: Rolldown.CodeSplittingGroup[] = [
     includeDependenciesRecursively: false,
   },
   { name: (id, modules) => (markdown(id, modules) ? 'markdown' : null), minShareCount: 2 },
-  { name: (id, modules) => (bench(id, modules) && !today(id, modules) ? 'desk' : null), minShareCount: 2, includeDependenciesRecursively: false },
-  { name: (id, modules) => (today(id, modules) && !bench(id, modules) ? 'day' : null), minShareCount: 2, includeDependenciesRecursively: false },
+  {
+    name: (id, modules) => (bench(id, modules) && !today(id, modules) ? 'desk' : null),
+    minShareCount: 2,
+    includeDependenciesRecursively: false,
+  },
+  {
+    name: (id, modules) => (today(id, modules) && !bench(id, modules) ? 'day' : null),
+    minShareCount: 2,
+    includeDependenciesRecursively: false,
+  },
   { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
 ]

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A sheet over the page, with its name, what it is about, and at its foot what can be done. The focus goes back to where it was. */
-import { useId, watch } from 'vue'
+import { ref, useId, watch } from 'vue'
 import { t } from '../../words/t'
 import IconButton from '../buttons/IconButton.vue'
 import { focusAgain, focusedNow } from './focus-return'
@@ -17,12 +17,23 @@ const { width = 560, persistent = false } = defineProps<{
 const open = defineModel<boolean>({ required: true })
 const id = useId()
 
+/** Made when it is first wanted: a room has a dozen of them that mostly nobody opens. */
+const made = ref(false)
 let before: HTMLElement | null = null
-watch(open, (is) => is && (before = focusedNow()), { immediate: true })
+watch(
+  open,
+  (is) => {
+    if (!is) return
+    made.value = true
+    before = focusedNow()
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
   <v-dialog
+    v-if="made"
     v-model="open"
     :max-width="width"
     :persistent="persistent"
