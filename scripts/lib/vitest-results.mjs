@@ -8,6 +8,7 @@ export default class extends JsonReporter {
   /** @param {import('vitest/node').TestCase} test one that has ended */
   onTestCaseResult(test) {
     for (const error of test.result().errors ?? [])
-      if (error.stack && !error.stack.includes(error.message)) error.stack = `${error.message}\n${error.stack}`
+      if (error.stack && !error.stack.includes(error.message))
+        error.stack = `${error.message}\n${error.stack}`
   }
 }
