@@ -28,43 +28,40 @@ function needsOf(id: string, modules: Modules): Set<string> {
 
 const component = (path: string) => fileURLToPath(new URL(`src/${path}`, import.meta.url))
 
-/** What a component cannot be had without. */
+/** Whether a module is one that a component cannot be had without. */
 function neededBy(path: string) {
   let needs: Set<string> | undefined
-  return (id: string, modules: Modules) => (needs ??= needsOf(component(path), modules)).has(id)
+  return (id: string, modules: Modules): boolean => (needs ??= needsOf(component(path), modules)).has(id)
 }
 
 const first = neededBy('features/home/HomePage.vue')
+const day = neededBy('features/home/today/TodayView.vue')
 const bench = neededBy('features/bench/BenchPage.vue')
-const today = neededBy('features/home/today/TodayView.vue')
 const markdown = neededBy('desk/guide/RichText.vue')
+
+/** A file with those modules of several rooms that belong to it, and with nothing else: not with what they need in turn. */
+const fileOf = (
+  name: string,
+  belongs: (id: string, modules: Modules) => boolean,
+): Rolldown.CodeSplittingGroup => ({
+  name: (id, modules) => (belongs(id, modules) ? name : null),
+  minShareCount: 2,
+  includeDependenciesRecursively: false,
+})
 
 /**
  * In which files the application is fetched. A browser fetches six at a time, and each costs it some milliseconds of work: a bench
- * of fifty files was waited for at their number and not at their bytes. So what is needed before anybody is known is one file, what
- * the first page of a student needs beside it is another, with nothing else in it, and so is whatever draws charts; of the rest,
- * what the same rooms need lies together, and what would be a file of less than 60 KB goes along with its nearest.
- * `npm run bench -- --only open` says what the first page weighs.
+ * of fifty files was waited for at their number and not at their bytes. So what the ways into the application need is one file each,
+ * in this order: before anybody is known, on the first page of a student, on a bench, in the day of a teacher; and so is what is
+ * large: charts, and Markdown. Of the rest, what the same rooms need lies together, and what would be a file of less than 60 KB
+ * goes along with its nearest. `npm run bench -- --only open` says what the first page weighs.
  */
 export const SHARED_FILES: Rolldown.CodeSplittingGroup[] = [
   { name: 'start', tags: ['$initial'] },
-  { name: (id, modules) => (first(id, modules) ? 'first' : null), minShareCount: 2 },
-  {
-    name: (id, modules) => (needsCharts(id, modules) ? 'charts' : null),
-    minShareCount: 2,
-    // else the parts that charts are framed with came along, and every room would fetch charts for them
-    includeDependenciesRecursively: false,
-  },
-  { name: (id, modules) => (markdown(id, modules) ? 'markdown' : null), minShareCount: 2 },
-  {
-    name: (id, modules) => (bench(id, modules) && !today(id, modules) ? 'desk' : null),
-    minShareCount: 2,
-    includeDependenciesRecursively: false,
-  },
-  {
-    name: (id, modules) => (today(id, modules) && !bench(id, modules) ? 'day' : null),
-    minShareCount: 2,
-    includeDependenciesRecursively: false,
-  },
+  fileOf('first', first),
+  fileOf('charts', needsCharts),
+  fileOf('markdown', markdown),
+  fileOf('desk', (id, modules) => bench(id, modules) && !day(id, modules)),
+  fileOf('day', (id, modules) => day(id, modules) && !bench(id, modules)),
   { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 60_000 },
 ]
