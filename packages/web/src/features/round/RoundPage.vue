@@ -38,7 +38,7 @@ async function open(): Promise<void> {
 }
 watch(() => props.assignment, open, { immediate: true })
 onBeforeUnmount(() => {
-  round.stop()
+  round.leave()
   void player.close()
 })
 

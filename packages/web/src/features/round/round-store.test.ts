@@ -62,6 +62,33 @@ describe('everybody in turn', () => {
     expect([round.coming, round.rows.length]).toEqual([false, all.length])
   })
 
+  it('are those that were asked for last, whatever comes when, and nobody’s once somebody has left', async () => {
+    const answers: ((found: unknown) => void)[] = []
+    serveWith({
+      get: (path) => {
+        if (path.includes('/hand-ins/')) return all.find((h) => path.endsWith(h.id))
+        return path.endsWith('/hand-ins') ? new Promise((done) => answers.push(done)) : assignment
+      },
+    })
+    const round = useRound()
+    const older = round.open('a')
+    const newer = round.open('a')
+    await vi.waitUntil(() => answers.length === 2)
+    answers[1]!(all.slice(1).map(queued))
+    await newer
+    answers[0]!(all.map(queued))
+    await older
+    expect(round.rows.map((r) => r.handIn.id)).toEqual(['h2', 'h3'])
+
+    deck.open.mockClear()
+    const left = round.open('a')
+    await vi.waitUntil(() => answers.length === 3)
+    round.leave()
+    answers[2]!(all.map(queued))
+    await left
+    expect(deck.open).not.toHaveBeenCalled()
+  })
+
   it('is the next one each time the bars begin again, and ends after the last', async () => {
     const round = await opened()
     await round.play(0)

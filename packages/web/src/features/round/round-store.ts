@@ -88,21 +88,25 @@ export const useRound = defineStore('round', () => {
     }
   }
 
+  let openings = 0
   /** @param kind of mistake that alone is to be heard; everybody's same bars without it */
   async function open(id: string, kind = ''): Promise<void> {
     stop()
+    const opening = ++openings
     mistake.value = kind
     assignment.value = null
     handIns.value = []
     coming.value = true
     const { given: view, queue } = await openQueue(id)
+    // it was left, and opened again or for something else: what comes late is nobody's
+    if (opening !== openings) return
     assignment.value = view
     taskId.value = view.brief.tasks[0]?.id ?? ''
     criterionId.value = view.rubric.criteria[0]?.id ?? ''
     at.value = 0
     const newest = queue.filter((q) => q.newest)
     for await (const some of openHandIns(newest.map((q) => q.id))) {
-      if (assignment.value !== view) return
+      if (opening !== openings) return
       handIns.value = [...handIns.value, ...some.filter((h) => !kind || mistakeIn(h))]
     }
     coming.value = false
@@ -141,6 +145,12 @@ export const useRound = defineStore('round', () => {
   function stop(): void {
     going.value = false
     if (player.playing) player.stop()
+  }
+
+  /** Somebody goes elsewhere: what is still coming is nobody's. */
+  function leave(): void {
+    openings++
+    stop()
   }
 
   const toggle = () => (going.value ? stop() : void play())
@@ -224,6 +234,7 @@ export const useRound = defineStore('round', () => {
     notice,
     stretch,
     open,
+    leave,
     hear,
     play,
     stop,
