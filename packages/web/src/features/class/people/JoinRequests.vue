@@ -8,6 +8,8 @@ import PageSection from '../../../ui/page/PageSection.vue'
 import { t } from '../../../words/t'
 import { useClass } from './class-store'
 
+// what it is asked to be is so for both of its parts
+defineOptions({ inheritAttrs: false })
 const props = defineProps<{ group: GroupView }>()
 const store = useClass()
 /** Requests that are listed one by one. */
@@ -24,7 +26,11 @@ const everybody = computed(() => props.group.requests.map((r) => r.id))
 </script>
 
 <template>
-  <PageSection v-if="group.requests.length" :title="t('class.requests', { n: group.requests.length })">
+  <PageSection
+    v-if="group.requests.length"
+    v-bind="$attrs"
+    :title="t('class.requests', { n: group.requests.length })"
+  >
     <ul class="plain-list">
       <li v-for="r in group.requests.slice(0, SHOWN)" :key="r.id">
         <span class="who"
@@ -51,6 +57,7 @@ const everybody = computed(() => props.group.requests.map((r) => r.id))
   </PageSection>
   <PageSection
     v-if="store.renamed.length"
+    v-bind="$attrs"
     role="status"
     :title="t('class.renamed')"
     :about="t('class.renamed.text')"
