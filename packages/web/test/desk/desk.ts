@@ -2,7 +2,7 @@ import { addEffect, plainMix, trackLevel, withPoints, type Mix, type WorkDocumen
 import { point } from '@rudlo/core/envelope'
 import type { StudentBrief } from '@rudlo/core/brief'
 import { createPinia, setActivePinia } from 'pinia'
-import { createApp, type App } from 'vue'
+import { createApp } from 'vue'
 import { page, userEvent, type Locator } from 'vitest/browser'
 import { expect, onTestFinished } from 'vitest'
 import { serveWith } from '../fake-server'
@@ -11,6 +11,7 @@ import { usePlayer } from '../../src/engine/player-store'
 import { useWork } from '../../src/document/work-store'
 import '../../src/ui/theme/base.css'
 import { rudloVuetify } from '../../src/ui/theme/vuetify'
+import { putUp } from '../put-up'
 import TestDesk from './TestDesk.vue'
 import { by, drag, press, type DragOptions, type Place } from './hand'
 import { deskSong } from './song'
@@ -250,15 +251,9 @@ export async function atDesk({
   // there is no sound: the play position is where somebody goes
   const player = usePlayer()
   player.seek = (tick) => (player.position = tick)
-  const root = document.createElement('div')
-  document.body.append(root)
-  const app: App = createApp(TestDesk).use(pinia).use(rudloVuetify('light', ''))
-  app.mount(root)
-  onTestFinished(async () => {
-    app.unmount()
-    root.remove()
-    await work.leave()
-  })
+  // once the desk is gone, which is what was put up last
+  onTestFinished(() => work.leave())
+  putUp(createApp(TestDesk).use(pinia).use(rudloVuetify('light', '')))
   if (view === 'lines') await expect.element(page.getByTestId('line').first()).toBeVisible()
   return new DeskPerson()
 }

@@ -1,9 +1,9 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { createApp, markRaw, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import { onTestFinished } from 'vitest'
 import '../../src/ui/theme/base.css'
 import { rudloVuetify } from '../../src/ui/theme/vuetify'
+import { putUp } from '../put-up'
 import TestRoom from './TestRoom.vue'
 
 /** Opens a room by itself: a page with what it is given, in an application without the other rooms. */
@@ -17,15 +17,10 @@ export async function atRoom(room: Component, props: Record<string, unknown>): P
     routes: [{ path: '/:all(.*)*', component: { render: () => null } }],
   })
   await router.push('/')
-  const root = document.createElement('div')
-  document.body.append(root)
-  const app = createApp(TestRoom, { room: markRaw(room), given: props })
-    .use(pinia)
-    .use(router)
-    .use(rudloVuetify('light', ''))
-  app.mount(root)
-  onTestFinished(() => {
-    app.unmount()
-    root.remove()
-  })
+  putUp(
+    createApp(TestRoom, { room: markRaw(room), given: props })
+      .use(pinia)
+      .use(router)
+      .use(rudloVuetify('light', '')),
+  )
 }
