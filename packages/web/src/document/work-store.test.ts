@@ -126,56 +126,6 @@ describe('editing', () => {
     })
   })
 
-  it('makes one step of a gesture, and none of a gesture that changed nothing or was taken back', async () => {
-    const work = await opened()
-    work.begin()
-    for (const db of [-3, -6, -9]) work.preview(REED, [point(0, db)])
-    work.commit(change('Moved a point'))
-    expect(work.history.done).toHaveLength(1)
-    work.begin()
-    work.previewMix((mix) => withSetting(mix, REED, 0))
-    work.commit(change('Nothing'))
-    work.begin()
-    work.previewMix((mix) => withSetting(mix, REED, -20))
-    work.cancel()
-    expect(work.history.done).toHaveLength(1)
-    expect(work.mix!.tracks[0]!.level).toBe(0)
-  })
-
-  it('lets the line in hand run ahead, heard at once, and the work follow when the hand rests', async () => {
-    const work = await opened()
-    const level = () => work.envelope(REED)?.points[0]?.value
-    work.begin()
-    work.preview(REED, [point(0, -3)])
-    expect(level()).toBe(-3)
-    for (const db of [-6, -9]) work.preview(REED, [point(0, db)])
-    expect(level()).toBe(-3)
-    expect(work.inHand).toMatchObject({ address: REED, points: [{ value: -9 }] })
-    expect(player.load).toHaveBeenLastCalledWith(work.inHand!.document.mix)
-    await vi.advanceTimersByTimeAsync(300)
-    expect(level()).toBe(-9)
-    work.preview(REED, [point(0, -12)])
-    // whatever else is done meanwhile begins where the hand is
-    work.setNotes((notes) => [...notes, { id: 'n', tick: 0, text: 'soft', done: false }], change('Note'))
-    expect([level(), work.inHand]).toEqual([-12, null])
-    work.preview(REED, [point(0, -14)])
-    work.preview(REED, [point(0, -15)])
-    work.commit(change('Moved a point'))
-    expect([level(), work.inHand]).toEqual([-15, null])
-    expect(player.load).toHaveBeenLastCalledWith(work.mix)
-  })
-
-  it('takes back what a hand had begun, however far it had come', async () => {
-    const work = await opened()
-    work.begin()
-    for (const db of [-3, -6, -9]) work.preview(REED, [point(0, db)])
-    work.cancel()
-    expect([work.envelope(REED), work.inHand]).toEqual([undefined, null])
-    expect(player.load).toHaveBeenLastCalledWith(work.mix)
-    await vi.advanceTimersByTimeAsync(2000)
-    expect(work.envelope(REED)).toBeUndefined()
-  })
-
   it('is undone and redone, each saved like any other change', async () => {
     const work = await opened()
     work.setMix((mix) => withSetting(mix, REED, -6), change('Set'))
@@ -214,14 +164,6 @@ describe('editing', () => {
     server.revision = 9
     setActivePinia(createPinia())
     expect((await opened()).history.done).toEqual([])
-  })
-
-  it('that a limit refuses says so and changes nothing', async () => {
-    const work = await opened()
-    const many = Array.from({ length: 5001 }, (_, i) => point(i, 0))
-    work.setPoints(REED, many, change('Too much'))
-    expect(work.notice).toMatch(/points, the most/)
-    expect(work.history.done).toEqual([])
   })
 })
 

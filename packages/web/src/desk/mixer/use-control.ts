@@ -5,7 +5,8 @@ import { computed } from 'vue'
 import { usePlayer } from '../../engine/player-store'
 import { useDesk } from '../desk-store'
 import { usePass } from '../pass/pass-store'
-import { useWork, type ChangeLabel } from '../../document/work-store'
+import type { ChangeLabel } from '../../document/editing'
+import { useWork } from '../../document/work-store'
 import { t } from '../../words/t'
 
 /** One control of the mix by its address: what it is at now, whether a line is in charge, and how it is moved. */

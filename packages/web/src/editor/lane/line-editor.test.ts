@@ -3,7 +3,7 @@ import { MIXER_CONTROLS } from '@rudlo/core/scale'
 import { MeterMap } from '@rudlo/core/time'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { shallowRef } from 'vue'
-import type { ChangeLabel } from '../../document/work-store'
+import type { ChangeLabel } from '../../document/editing'
 import { useLineEditor } from './line-editor'
 import type { LinePorts } from './line-ports'
 

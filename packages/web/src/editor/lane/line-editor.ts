@@ -14,7 +14,7 @@ import {
   type Points,
 } from '@rudlo/core/envelope'
 import { shallowRef } from 'vue'
-import type { ChangeLabel } from '../../document/work-store'
+import type { ChangeLabel } from '../../document/editing'
 import { pointChoice } from './point-choice'
 import type { Along, LinePorts, Lines, Spread } from './line-ports'
 import { pointSetter } from './set-point'

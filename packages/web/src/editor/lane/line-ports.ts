@@ -1,7 +1,7 @@
 import type { Chosen, Points } from '@rudlo/core/envelope'
 import type { Control } from '@rudlo/core/scale'
 import type { MeterMap } from '@rudlo/core/time'
-import type { ChangeLabel } from '../../document/work-store'
+import type { ChangeLabel } from '../../document/editing'
 
 /** How far the line changes where a point is set far from others. */
 export interface Spread {

@@ -2,7 +2,7 @@ import { moveRegion, trimRegion, withRegion, type Mix, type Region, type RegionC
 import type { SongTime } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
 import { computed, shallowRef } from 'vue'
-import type { ChangeLabel } from '../../document/work-store'
+import type { ChangeLabel } from '../../document/editing'
 import type { Viewport } from '../lane/viewport'
 import { t } from '../../words/t'
 
