@@ -1,3 +1,5 @@
+import { ref } from 'vue'
+
 /** Late by this much, in ms, counts: less than that is how unevenly a page's own clock is asked. */
 const LATE_MS = 60
 
@@ -30,4 +32,25 @@ export class DropoutWatch {
   reset(): void {
     this.#lead = NaN
   }
+}
+
+/** So long it is said, in ms. */
+const SAID_MS = 6000
+
+/** Says for a while that the sound has stuttered: the machine does not keep up. */
+export function useDropoutWatch() {
+  const watcher = new DropoutWatch()
+  const stuttered = ref(false)
+  let ends: ReturnType<typeof setTimeout> | undefined
+
+  /** @param clock seconds of the audio clock. A page that was hidden starts afresh */
+  function keepWatch(clock: number, playing: boolean): void {
+    if (!playing || document.hidden) return watcher.reset()
+    if (!watcher.follow(clock, performance.now())) return
+    stuttered.value = true
+    clearTimeout(ends)
+    ends = setTimeout(() => (stuttered.value = false), SAID_MS)
+  }
+
+  return { stuttered, keepWatch }
 }

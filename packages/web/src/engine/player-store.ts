@@ -1,6 +1,5 @@
 import { compileMix, type Solo } from '@rudlo/core/engine'
 import { gainOfDb } from '@rudlo/core/maths'
-import { dbfs, lufsOfEnergy } from '@rudlo/core/loudness'
 import { inTempo, soundingOf, type Mix, type Sounding } from '@rudlo/core/mix'
 import { songTime, type SongTime, type SongVersion } from '@rudlo/core/song'
 import { SAMPLE_RATE } from '@rudlo/core/time'
@@ -8,22 +7,19 @@ import { defineStore } from 'pinia'
 import { ref, shallowRef, watch } from 'vue'
 import { usePaced, whenAtRest } from './calm'
 import { fetchAudio, warmDecoders } from './asset-loader'
-import { DropoutWatch } from './dropout-watch'
+import { useDropoutWatch } from './dropout-watch'
 import { EngineHost, prepareContext } from './engine-host'
 import { InstantHost } from './instant-host'
 import { useListening } from './listening-store'
 import { useMeasuredLoudness } from './measured-loudness'
+import { useMeters } from './meters'
 import { MixMeter } from './mix-meter'
-import type { SharedState } from './shared-state'
 import { painted } from './painted'
 import { audioToHear, type SongAudio } from './song-audio'
 import { tempoLearner } from './tempo-learner'
-import { PeakHold, PeakHolds, SILENT, type HeldPeak } from './peak-hold'
 
 /** Longest wait for the audio thread to take a change of place over. */
 const SEEK_MS = 400
-/** Meters are shown so often, in ms: an eye sees no more, and a frame is for what moves. */
-const METERS_MS = 40
 /** Figures change so often, in ms, so that they can be read: those of loudness ten times a second (EBU Tech 3341, 2.2). */
 const FIGURES_MS = 100
 /** So long after the last sound meters may still fall; a page at rest is looked at so often after that, in ms. */
@@ -52,32 +48,24 @@ export const usePlayer = defineStore('player', () => {
   const looping = ref(false)
   const moves = ref(true)
   const listening = useListening()
-  /** Whether the sound has just stuttered: the machine does not keep up. */
-  const stuttered = ref(false)
-  const watcher = new DropoutWatch()
+  const { stuttered, keepWatch } = useDropoutWatch()
   /** Whether somebody wants to hear it, who presses play before it is there. */
   const wished = ref(false)
   /** Whether it would play on and waits for recordings that are still on their way. */
   const waiting = ref(false)
   /** Beats still to be counted before it plays. */
   const counting = ref(0)
-  /** LUFS of the last 400 ms and of the last 3 s; −Infinity for silence. */
-  const loudness = ref(-Infinity)
-  const shortTerm = ref(-Infinity)
+  const meters = useMeters()
   /** What figures are made of that are read: place and loudness, all of it at once, and no faster than it can be read. */
   const told = usePaced(
     () => ({
       position: position.value,
       seconds: seconds.value,
-      loudness: loudness.value,
-      shortTerm: shortTerm.value,
+      loudness: meters.loudness.value,
+      shortTerm: meters.shortTerm.value,
     }),
     FIGURES_MS,
   )
-  const peak = shallowRef<HeldPeak>(SILENT)
-  const trackPeaks = shallowRef<readonly HeldPeak[]>([])
-  const returnPeaks = shallowRef<readonly HeldPeak[]>([])
-  const holds = { main: new PeakHold(), tracks: new PeakHolds(), returns: new PeakHolds() }
   /** Share done of a measurement that takes a while; null where none does. */
   const measuring = ref<number | null>(null)
   /** How loud it is. */
@@ -102,7 +90,6 @@ export const usePlayer = defineStore('player', () => {
   let trimmed = 0
   let ducked = 0
   let frame = 0
-  let metersShown = 0
   let heardAt = -Infinity
   let resting: ReturnType<typeof setTimeout> | undefined
   let opened = 0
@@ -263,7 +250,7 @@ export const usePlayer = defineStore('player', () => {
     loudnessOf.forget()
     heardTime.value = null
     seen = { from: 0, to: Infinity }
-    forgetOver()
+    meters.forgetOver()
     await old?.close()
   }
 
@@ -275,7 +262,7 @@ export const usePlayer = defineStore('player', () => {
     if (state.playing) heardAt = performance.now()
     playing.value = state.playing
     waiting.value = state.waiting
-    keepWatch(host.clock)
+    keepWatch(host.clock, state.playing)
     if (isAwaited(state.position)) return
     const heard = state.position / SAMPLE_RATE - (state.playing ? lateness() : 0)
     const at = Math.max(loopStart(), heard)
@@ -284,7 +271,7 @@ export const usePlayer = defineStore('player', () => {
       position.value = Math.min(time.length, time.tempo.tickAt(at))
     }
     counting.value = state.counting
-    readMeters(state)
+    meters.read(state, song!.tracks.length, loaded.value?.mix.returns.length ?? 0)
   }
 
   function lookAgain(): void {
@@ -305,45 +292,6 @@ export const usePlayer = defineStore('player', () => {
   function wake(): void {
     heardAt = performance.now()
     if (host) lookAgain()
-  }
-
-  /** Follows the meters with every frame, so that no peak is missed, and shows them a little less often. */
-  function readMeters(state: SharedState): void {
-    const clock = performance.now()
-    const main = holds.main.follow(dbfs(Math.max(state.peak('left'), state.peak('right'))), clock)
-    const returns = holds.returns.follow(
-      (loaded.value?.mix.returns ?? []).map((_, i) => dbfs(state.returnPeak(i))),
-      clock,
-    )
-    const tracks = holds.tracks.follow(
-      song!.tracks.map((_, i) => dbfs(state.trackPeak(i))),
-      clock,
-    )
-    if (clock - metersShown < METERS_MS) return
-    metersShown = clock
-    loudness.value = lufsOfEnergy(state.energy)
-    shortTerm.value = lufsOfEnergy(state.shortTerm)
-    peak.value = main
-    returnPeaks.value = returns
-    trackPeaks.value = tracks
-  }
-
-  let stutterEnds: ReturnType<typeof setTimeout> | undefined
-
-  /** Says so where the sound falls behind the clock while it plays. A page that was hidden starts afresh. */
-  function keepWatch(clock: number): void {
-    if (!playing.value || document.hidden) return watcher.reset()
-    if (!watcher.follow(clock, performance.now())) return
-    stuttered.value = true
-    clearTimeout(stutterEnds)
-    stutterEnds = setTimeout(() => (stuttered.value = false), 6000)
-  }
-
-  /** Takes every "over" back, once somebody has seen it. */
-  function forgetOver(): void {
-    holds.main.forget()
-    holds.tracks.forget()
-    holds.returns.forget()
   }
 
   /** Seconds between the engine and the ear, headphones included. */
@@ -452,11 +400,11 @@ export const usePlayer = defineStore('player', () => {
     learning: learner.learning,
     heardTime,
     stuttered,
-    peak,
+    peak: meters.peak,
     truePeak,
-    forgetOver,
-    trackPeaks,
-    returnPeaks,
+    forgetOver: meters.forgetOver,
+    trackPeaks: meters.trackPeaks,
+    returnPeaks: meters.returnPeaks,
     instant,
     solo,
     setSolo,
