@@ -10,7 +10,7 @@ import { server, told } from '../../api/client'
 import { openHandIn, type OpenedHandIn } from '../../api/hand-in'
 import { usePace } from './pace'
 import { remarkActs } from './remark-acts'
-import { ApiError } from '../../api/errors'
+import { useReviewSaver } from './review-saver'
 import { attempt } from '../../ui/forms/attempt'
 import { saidAssessment, Sayer } from '@rudlo/sentences'
 import type { AssignmentView } from '@rudlo/contract/assignments'
@@ -20,8 +20,6 @@ import { ReviewDrafts } from '../../document/review-drafts'
 import { useSession } from '../../api/session-store'
 import { t } from '../../words/t'
 
-const QUIET_MS = 400
-const AGAIN_MS = 4000
 /** Bars that are shown around what is looked at. */
 const AROUND = 2
 
@@ -43,9 +41,14 @@ export const useReview = defineStore('review', () => {
   const remarks = shallowRef<readonly RemarkView[]>([])
   const address = ref('')
   const pinned = ref<string | null>(null)
-  const saveState = ref<'saved' | 'saving' | 'not saved'>('saved')
   const notice = ref<string | null>(null)
   const tell = (sentence: string) => (notice.value = sentence)
+  const { saveState, changed, flush, ...saver } = useReviewSaver({
+    handIn: () => handIn.value?.id ?? '',
+    said: () => ({ marks: marks.value, comment: comment.value, overrules: overrules.value }),
+    drafts,
+    tell,
+  })
   /** The remark that is being written, and what it is about besides its place. */
   const draft = ref('')
   const subject = ref('')
@@ -84,12 +87,6 @@ export const useReview = defineStore('review', () => {
       : {}
   })
 
-  let revision = 0
-  let timer: ReturnType<typeof setTimeout> | undefined
-  /** Whether something is not saved yet, and the saves that are under way. */
-  let unsaved = false
-  let saving: Promise<void> = Promise.resolve()
-
   async function open(assignmentId: string): Promise<void> {
     handIn.value = null
     assignment.value = null
@@ -124,9 +121,7 @@ export const useReview = defineStore('review', () => {
     comment.value = next.review.comment
     overrules.value = next.review.overrules
     remarks.value = next.review.remarks
-    revision = next.review.revision
-    unsaved = false
-    saveState.value = 'saved'
+    saver.begin(next.review.revision)
     pinned.value = null
     other.value = null
     newer.value = null
@@ -139,12 +134,10 @@ export const useReview = defineStore('review', () => {
     else void player.open(song.value!, next.document.mix)
   }
 
-  /** Takes up what was written when the server could not be reached, unless somebody else has gone on since. */
+  /** Takes up what was written when the server could not be reached. */
   function restore(id: string): void {
-    const unsaved = drafts().unsavedOf(id)
+    const unsaved = saver.takeUnsaved(id)
     if (!unsaved) return
-    drafts().keepUnsaved(id, null)
-    if (unsaved.revision !== revision) return
     marks.value = { ...unsaved.marks }
     comment.value = unsaved.comment
     overrules.value = unsaved.overrules ?? overrules.value
@@ -244,53 +237,6 @@ export const useReview = defineStore('review', () => {
   function write(text: string): void {
     comment.value = text
     changed()
-  }
-
-  function changed(): void {
-    unsaved = true
-    saveState.value = 'saving'
-    clearTimeout(timer)
-    timer = setTimeout(() => void save(), QUIET_MS)
-  }
-
-  /** Saves one after the other: each follows the revision that the one before made. */
-  function save(): Promise<void> {
-    clearTimeout(timer)
-    saving = saving.then(saveOnce)
-    return saving
-  }
-
-  async function saveOnce(): Promise<void> {
-    const { id } = handIn.value ?? {}
-    if (!id || !unsaved) return
-    unsaved = false
-    const body = {
-      marks: { ...marks.value },
-      comment: comment.value,
-      overrules: overrules.value,
-      revision,
-    }
-    try {
-      revision = (
-        await told(server['hand-ins'][':handIn'].review.$put({ param: { handIn: id }, json: body }))
-      ).revision
-      drafts().keepUnsaved(id, null)
-      if (!unsaved) saveState.value = 'saved'
-    } catch (error) {
-      unsaved = true
-      saveState.value = 'not saved'
-      notice.value = (error as Error).message
-      if (error instanceof ApiError) return
-      // it is tried again until the server is back, and kept here meanwhile
-      drafts().keepUnsaved(id, body)
-      timer = setTimeout(() => void save(), AGAIN_MS)
-    }
-  }
-
-  /** Saves what is not saved yet. @returns whether all is saved */
-  async function flush(): Promise<boolean> {
-    await save()
-    return saveState.value === 'saved'
   }
 
   const { keepRemark, addRemark, addToMany, changeRemark, reply, removeRemark } = remarkActs({
