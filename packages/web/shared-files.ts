@@ -18,8 +18,12 @@ function needsCharts(id: string, modules: Modules): boolean {
   return needs
 }
 
-/** All that cannot be left out where a module is wanted, by id: with what it imports, and what that imports. */
+/**
+ * All that cannot be left out where a module is wanted, by id: with what it imports, and what that imports.
+ * @throws where there is no such module: it was moved, and its file would be empty without anybody knowing
+ */
 function needsOf(id: string, modules: Modules): Set<string> {
+  if (!modules.getModuleInfo(id)) throw new Error(`No module ${id}: shared-files.ts names it.`)
   const needs = new Set([id])
   for (const needed of needs)
     for (const imported of modules.getModuleInfo(needed)?.importedIds ?? []) needs.add(imported)
