@@ -21,7 +21,6 @@ const isTeacher = computed(() => session.person?.role === 'teacher')
 /** A teacher's, with the calendar that lessons are given by: fetched while the day is asked for, and not by students. */
 const fetchDay = () => import('./today/TodayView.vue')
 const TodayView = defineAsyncComponent(fetchDay)
-if (isTeacher.value) void fetchDay().catch(() => null)
 
 /** With all that a first assignment is made with: for a teacher who has none. */
 const FirstSteps = defineAsyncComponent(() => import('./FirstSteps.vue'))
@@ -51,6 +50,8 @@ async function load(): Promise<void> {
     const [found, day] = await Promise.all([
       told(server.assignments.$get()),
       isTeaching ? told(server.today.$get()) : null,
+      // so that there is no moment with nothing on the page; one that did not come is asked for again when it is shown
+      isTeaching ? fetchDay().catch(() => null) : null,
     ])
     today.value = day
     if (!found.length) await session.look()

@@ -88,7 +88,9 @@ export const useRound = defineStore('round', () => {
     }
   }
 
+  /** How often one was opened or left: the last time counts. */
   let openings = 0
+
   /** @param kind of mistake that alone is to be heard; everybody's same bars without it */
   async function open(id: string, kind = ''): Promise<void> {
     stop()
