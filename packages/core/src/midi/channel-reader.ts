@@ -1,4 +1,12 @@
-import { MIX_CONTROLLERS, type MidiBend, type MidiMove, type MidiNote, type MixController } from './events'
+import {
+  MIX_CONTROLLERS,
+  type MidiBend,
+  type MidiMove,
+  type MidiNote,
+  type MixController,
+  type Slide,
+} from './events'
+import { Portamento } from './portamento'
 import type { RawEvent } from './raw-file'
 
 /** What was played on a channel with one program. */
@@ -16,6 +24,9 @@ const FINE_DATA = 38
 const REGISTERED = 100
 const REGISTERED_MSB = 101
 const ALL_RESET = 121
+/** Whatever sounds is silent at once; all keys are up (channel mode messages of MIDI 1.0). */
+const ALL_SOUND_OFF = 120
+const ALL_NOTES_OFF = 123
 /** Registered parameter 0: how far the wheel bends, in semitones and hundredths. */
 const BEND_RANGE = 0
 const NO_PARAMETER = 0x3fff
@@ -30,15 +41,18 @@ interface Held {
   readonly tick: number
   readonly strength: number
   readonly program: number
+  readonly slide?: Slide
 }
 
-/** Follows one channel of a track: notes, held by the pedal where it is down, program, wheel, controllers. */
+/** Follows one channel of a track: notes, held by the pedal where it is down, sliding or not, program, wheel,
+ * controllers. */
 export class ChannelReader {
   readonly #sounding = new Map<number, Held[]>()
   readonly #held: (Held & { readonly pitch: number })[] = []
   readonly #notes = new Map<number, MidiNote[]>()
   readonly #moves = new Map<MixController, MidiMove[]>()
   readonly #bends: MidiBend[] = []
+  readonly #portamento = new Portamento()
   #pedal = false
   #program = 0
   #parameter = NO_PARAMETER
@@ -49,7 +63,9 @@ export class ChannelReader {
     const { type, noteNumber: pitch = 0, velocity = 0, controllerType, value = 0 } = event
     if (type === 'noteOn' && velocity > 0) {
       const list = this.#sounding.get(pitch) ?? []
-      list.push({ tick, strength: Math.min(1, velocity / 127), program: this.#program })
+      const slide = this.#portamento.begin(pitch, tick)
+      const strength = Math.min(1, velocity / 127)
+      list.push({ tick, strength, program: this.#program, ...(slide && { slide }) })
       this.#sounding.set(pitch, list)
     } else if (type === 'noteOff' || type === 'noteOn') this.#release(pitch, tick)
     else if (type === 'programChange') this.#program = Math.min(127, Math.max(0, event.programNumber ?? 0))
@@ -60,8 +76,7 @@ export class ChannelReader {
   /** What was played, a part for each program that notes were played with. */
   end(length: number): Played[] {
     this.#press(false, length)
-    for (const [pitch, list] of this.#sounding)
-      for (const note of list) this.#keep({ pitch, ...note }, length)
+    this.#lift(length)
     return [...this.#notes].map(([program, notes]) => ({
       program,
       notes: notes.sort((a, b) => a.tick - b.tick || a.pitch - b.pitch),
@@ -80,11 +95,16 @@ export class ChannelReader {
     else if (controller === ALL_RESET) {
       this.#press(false, tick)
       this.#bend(0, tick)
+      this.#portamento.reset()
+    } else if (controller === ALL_NOTES_OFF) this.#lift(tick)
+    else if (controller === ALL_SOUND_OFF) {
+      this.#lift(tick)
+      this.#letGo(tick)
     } else if (isMix(controller)) {
       const list = this.#moves.get(controller) ?? []
       list.push({ tick, value: Math.min(127, Math.max(0, value)) })
       this.#moves.set(controller, list)
-    }
+    } else this.#portamento.control(controller, value)
   }
 
   #setRange(semitones: number, tick: number): void {
@@ -108,15 +128,25 @@ export class ChannelReader {
     else this.#keep({ pitch, ...note }, tick)
   }
 
+  /** All keys go up; what the pedal holds goes on. */
+  #lift(tick: number): void {
+    for (const [pitch, list] of this.#sounding) while (list.length) this.#release(pitch, tick)
+  }
+
   #press(down: boolean, tick: number): void {
-    if (this.#pedal && !down) for (const note of this.#held.splice(0)) this.#keep(note, tick)
+    if (!down) this.#letGo(tick)
     this.#pedal = down
   }
 
-  #keep({ pitch, tick, strength, program }: Held & { readonly pitch: number }, end: number): void {
+  /** Ends what the pedal holds. */
+  #letGo(tick: number): void {
+    for (const note of this.#held.splice(0)) this.#keep(note, tick)
+  }
+
+  #keep({ pitch, tick, strength, program, slide }: Held & { readonly pitch: number }, end: number): void {
     if (pitch < 0 || pitch > 127) return
     const notes = this.#notes.get(program) ?? []
-    notes.push({ tick, ticks: Math.max(1, end - tick), pitch, strength })
+    notes.push({ tick, ticks: Math.max(1, end - tick), pitch, strength, ...(slide && { slide }) })
     this.#notes.set(program, notes)
   }
 }

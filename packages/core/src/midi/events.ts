@@ -5,6 +5,14 @@ export interface MidiNote {
   readonly pitch: number
   /** 0…1. */
   readonly strength: number
+  /** Where it slides to its pitch from another one. */
+  readonly slide?: Slide
+}
+
+/** From a pitch, a MIDI note number, to that of a note, in so many seconds. */
+export interface Slide {
+  readonly from: number
+  readonly seconds: number
 }
 
 /** A controller that moved, 0…127. */

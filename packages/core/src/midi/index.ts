@@ -1,5 +1,5 @@
 /** Standard MIDI Files: read as music, and lines of a mix written as controllers. */
-export { MIX_CONTROLLERS, type MidiBend, type MidiMove, type MidiNote } from './events'
+export { MIX_CONTROLLERS, type MidiBend, type MidiMove, type MidiNote, type Slide } from './events'
 export { DEPTHS, levelOfShare } from './controllers'
 export { controllersOf, type ControllerTrack, type WrittenController } from './controllers-of'
 export { inOrder } from './in-order'

@@ -62,7 +62,7 @@ describe('names', () => {
   })
 })
 
-describe('the wheel and the pedal', () => {
+describe('the wheel, the pedal and slides', () => {
   const program = (programNumber: number): RawEvent => ({
     deltaTime: 0,
     type: 'programChange',
@@ -86,6 +86,27 @@ describe('the wheel and the pedal', () => {
       bent([controller(0, 101, 0), controller(0, 100, 0), controller(0, 6, 12), wheel(0, -8192)]),
     ).toEqual([{ tick: 0, semitones: -12 }])
     expect(bent([wheel(0, 0)])).toEqual([])
+  })
+
+  it('let go of what sounds where a file says so by one controller', () => {
+    const lengths = (events: readonly RawEvent[]) =>
+      readMidi(file([[...events, END]])).parts[0]!.notes.map((n) => [n.pitch, n.ticks])
+    const keys = [controller(0, 64, 127), note(0, 60, 90), note(0, 64, 90), note(240, 60, 0)]
+    // all keys go up, and the pedal holds on; then everything is silent
+    expect(lengths([...keys, controller(240, 123, 0), controller(240, 64, 0)])).toEqual([
+      [60, 1440],
+      [64, 1440],
+    ])
+    expect(lengths([...keys, controller(240, 120, 0), controller(240, 64, 0)])).toEqual([
+      [60, 960],
+      [64, 960],
+    ])
+  })
+
+  it('slide from note to note where a file says so', () => {
+    const sliding = [controller(0, 65, 127), controller(0, 5, 127), note(0, 67, 90), note(240, 67, 0)]
+    const { notes } = readMidi(file([named('Lead', sliding)])).parts[0]!
+    expect(notes.map((n) => n.slide)).toEqual([undefined, { from: 67, seconds: 1.5 }])
   })
 
   it('give each program of a channel a part of its own', () => {

@@ -1,5 +1,5 @@
 import type { MidiPart } from '../midi'
-import { MOST_BENDS, type WrittenPart } from '../song'
+import { LONGEST_SLIDE, MOST_BENDS, type WrittenPart } from '../song'
 import { TICKS_PER_QUARTER } from '../time'
 import { playerFor } from './general-midi'
 import { seedOf } from './play-part'
@@ -16,6 +16,9 @@ export function writtenFromMidi({
   bends,
 }: Pick<MidiPart, 'program' | 'drums' | 'notes' | 'bends'>): WrittenPart {
   const { player, name } = playerFor(program, drums)
+  const slides = notes.flatMap(({ slide }, i) =>
+    slide ? [[i, slide.from, Math.min(LONGEST_SLIDE, slide.seconds)] as const] : [],
+  )
   return {
     player,
     freedom: 0,
@@ -25,5 +28,6 @@ export function writtenFromMidi({
     ...(bends.length && !drums
       ? { bends: bends.slice(0, MOST_BENDS).map((b) => [quarters(b.tick), b.semitones] as const) }
       : {}),
+    ...(slides.length && !drums ? { slides } : {}),
   }
 }

@@ -9,6 +9,8 @@ export interface Note {
   readonly pitch: number
   /** 0…1. */
   readonly strength: number
+  /** Where it slides to its pitch from another one, in so many seconds. */
+  readonly slide?: { readonly from: number; readonly seconds: number }
 }
 
 /** Samples from one value of a {@link Bend} to the next. */

@@ -16,7 +16,7 @@ export const seedOf = (id: string, notes: number): number => id.length * 7919 + 
  * same tempo are the same samples every time.
  */
 export function playWritten(
-  { freedom, peak, crest, seed, notes: written, bends = [] }: Omit<WrittenPart, 'player'>,
+  { freedom, peak, crest, seed, notes: written, bends = [], slides = [] }: Omit<WrittenPart, 'player'>,
   instrument: Instrument,
   tempo: readonly TempoChange[],
   length: number,
@@ -25,13 +25,16 @@ export function playWritten(
   const seconds = (quarter: number) => map.secondsAt(quarter * TICKS_PER_QUARTER)
   const frames = Math.round(map.secondsAt(length) * SAMPLE_RATE)
   const random = randomSource(seed)
-  const notes: Note[] = written.map(([at, quarters, pitch, strength]) => {
+  const slideOf = new Map(slides.map(([note, from, seconds]) => [note, { from, seconds }] as const))
+  const notes: Note[] = written.map(([at, quarters, pitch, strength], i) => {
     const start = seconds(at)
+    const slide = slideOf.get(i)
     return {
       start: Math.max(0, start + (random() * 2 - 1) * freedom),
       seconds: seconds(at + quarters) - start,
       pitch,
       strength: Math.min(1, strength * (1 + (random() * 2 - 1) * 0.09)),
+      ...(slide && { slide }),
     }
   })
   const bend = bendCurve(

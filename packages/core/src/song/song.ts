@@ -101,12 +101,16 @@ export interface WrittenPart {
   readonly notes: readonly PartNote[]
   /** From a place on, in quarters, its pitch is bent by so many semitones. */
   readonly bends?: readonly (readonly [at: number, semitones: number])[]
+  /** Notes, by their place among them from 0, that slide from a pitch to their own in so many seconds. */
+  readonly slides?: readonly (readonly [note: number, from: number, seconds: number])[]
 }
 
 /** Notes that are kept of all parts of a song together: of more, it stays in the tempo that it was played in. */
 export const MOST_NOTES = 12_000
 /** Bends that are kept of a part. */
 export const MOST_BENDS = 20_000
+/** A slide takes no longer, in seconds. */
+export const LONGEST_SLIDE = 10
 
 export interface SongTrack {
   readonly id: string

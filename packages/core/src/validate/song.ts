@@ -1,6 +1,6 @@
 import { words } from '@rudlo/words'
 import Ajv, { type ValidateFunction } from 'ajv'
-import { MOST_BENDS, MOST_NOTES, PLAYERS, ROLES, songTime, type SongVersion } from '../song'
+import { LONGEST_SLIDE, MOST_BENDS, MOST_NOTES, PLAYERS, ROLES, songTime, type SongVersion } from '../song'
 import { LONGEST_SONG_TICKS, TICKS_PER_QUARTER } from '../time'
 import { schemaSentence } from './mix'
 
@@ -56,6 +56,20 @@ const part = object(
       },
       0,
       MOST_BENDS,
+    ),
+    slides: list(
+      {
+        type: 'array',
+        items: [
+          { type: 'integer', minimum: 0, maximum: MOST_NOTES - 1 },
+          { type: 'number', minimum: 0, maximum: 127 },
+          { type: 'number', minimum: 0, maximum: LONGEST_SLIDE },
+        ],
+        minItems: 3,
+        maxItems: 3,
+      },
+      0,
+      MOST_NOTES,
     ),
   },
 )

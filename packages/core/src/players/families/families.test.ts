@@ -208,6 +208,26 @@ describe('a family of General MIDI', () => {
   })
 })
 
+describe('a note that slides', () => {
+  it('is between both pitches on its way and in tune when it is there', () => {
+    for (const player of ['piano', 'nylonGuitar', 'fiddle', 'sawLead', 'flute', 'fingerBass'] as const) {
+      const sliding = { start: 0, seconds: 1.6, pitch: 60, strength: 0.8, slide: { from: 67, seconds: 0.6 } }
+      const sound = INSTRUMENTS[player]([sliding], 2 * RATE)[0]!
+      const strongest = (seconds: number) => {
+        const bins = spectrum(sound, Math.round(seconds * RATE), 8_192)
+        const [lo, hi] = [200, 450].map((f) => Math.round((f * 8_192) / RATE)) as [number, number]
+        let best = lo
+        for (let i = lo; i < hi; i++) if (bins[i]! > bins[best]!) best = i
+        return (best * RATE) / 8_192
+      }
+      const [early, late] = [strongest(0.1), strongest(0.8)]
+      expect(early, player).toBeGreaterThan(hz(62))
+      expect(early, player).toBeLessThan(hz(67))
+      expect(Math.abs(late / hz(60) - 1), player).toBeLessThan(0.02)
+    }
+  })
+})
+
 describe('the drum kit', () => {
   const hit = (pitch: number) => note('kit', pitch, 0.9)
   const middle = (sound: Float32Array) => {

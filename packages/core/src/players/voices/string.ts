@@ -1,7 +1,7 @@
 import { exp } from '../../maths'
 import { hz, RATE, type Bend, type Instrument, type Note } from '../note'
 import { randomSource } from '../random'
-import { bentAt } from './bend-curve'
+import { bentNote } from './bend-curve'
 
 /** What makes one plucked string differ from another. */
 export interface StringVoice {
@@ -18,7 +18,7 @@ export interface StringVoice {
   readonly seed: number
 }
 
-/** Room on the line for strings bent down by two octaves, as far as a wheel is followed. */
+/** Room on the line for strings bent down by two octaves, as far as a wheel is followed; a wheel and a slide together go no further. */
 const ROOM = 4
 
 /**
@@ -45,10 +45,11 @@ function pluck(
   // a one-zero loop filter: half of `dulls` comes from the sample before, and takes as much time
   const before = 0.5 * voice.dulls
   const shrink = exp((-6.907755 * period) / (voice.rings(note.pitch) * RATE))
+  const bent = bentNote(note, from, bend)
   let write = Math.round(period) % size
   let last = 0
   for (let n = 0; n < frames; n++) {
-    const delay = period / bentAt(bend, from + n) - before
+    const delay = period / Math.max(1 / ROOM, bent(n)) - before
     let at = write - delay
     while (at < 0) at += size
     const i = Math.floor(at)

@@ -1,7 +1,7 @@
 import { cosPi, exp, log, sinPi } from '../../maths'
 import { BEND_STEP, hz, RATE, type Bend, type Instrument, type Note } from '../note'
 import { randomSource } from '../random'
-import { bentAt } from './bend-curve'
+import { bentNote } from './bend-curve'
 
 /** One partial of something that was struck or plucked and then left to itself. */
 export interface Partial {
@@ -74,7 +74,7 @@ function strike(
   const frames = Math.min(Math.round(rings * RATE), held + damping, out.length - from)
   if (frames <= 0) return
   const sound = new Float64Array(frames)
-  const bent = (sample: number) => bentAt(bend, from + sample)
+  const bent = bentNote(note, from, bend)
   const frequency = hz(note.pitch)
   for (const partial of partials) addPartial(partial, frequency, random(), sound, bent)
   const sum = Math.sqrt(partials.reduce((all, p) => all + p.amplitude * p.amplitude, 0)) || 1

@@ -1,7 +1,7 @@
 import { hz, RATE, type Bend, type Instrument, type Note } from '../note'
 import { randomSource } from '../random'
 import { readTable, SINE, type Wavetable } from '../wavetable'
-import { bentAt } from './bend-curve'
+import { bentNote } from './bend-curve'
 import { harmonicTable } from './harmonic-table'
 
 /** What makes one sound that is held differ from another. */
@@ -119,6 +119,7 @@ function sing(
   const held = Math.max(1, Math.round(note.seconds * RATE))
   const frames = Math.min(held + Math.round(voice.release * RATE), out.length - from)
   const envelope = envelopeOf(voice, held)
+  const bent = bentNote(note, from, bend)
   // the first leads and the others colour it: as strong as each other they would take turns to be silent
   const weight = Math.sqrt(1 + (unison.length - 1) * FOLLOWS * FOLLOWS)
   const phases = unison.map(() => random())
@@ -137,7 +138,7 @@ function sing(
     const depth = t < vibrato.after ? 0 : vibrato.depth * Math.min(1, (t - vibrato.after) * 3)
     const scoop = voice.scoop * Math.max(0, 1 - t / Math.max(0.001, voice.attack))
     const turn = 1 + depth * readTable(SINE, wobblePhase) - scoop
-    const step = (frequency * turn * bentAt(bend, from + start)) / RATE
+    const step = (frequency * turn * bent(start)) / RATE
     const table = tables.of(note.pitch, note.strength * (1 - voice.opens * (1 - level)))
     sound.fill(0)
     for (let v = 0; v < unison.length; v++)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { BEND_STEP, hz, RATE } from '../note'
 import { TABLE_SIZE } from '../wavetable'
-import { bendCurve, bentAt } from './bend-curve'
+import { bendCurve, bentAt, bentNote } from './bend-curve'
 import { driven } from './driven'
 import { harmonicTable } from './harmonic-table'
 import { below, falls, hill } from './spectrum'
@@ -29,6 +29,23 @@ describe('a bend', () => {
     expect(bendCurve([], RATE)).toBeUndefined()
     expect(bendCurve([[1, 0]], RATE)).toBeUndefined()
     expect(bentAt(undefined, 5)).toBe(1)
+  })
+})
+
+describe('a slide', () => {
+  const note = { start: 0, seconds: 1, pitch: 60, strength: 1 }
+
+  it('goes as many semitones in the first half as in the second, and is over then', () => {
+    const bent = bentNote({ ...note, slide: { from: 72, seconds: 0.5 } }, 0, undefined)
+    const semitones = [0, 0.25, 0.5, 0.9].map((s) => 12 * Math.log2(bent(s * RATE)))
+    for (const [i, wanted] of [12, 6, 0, 0].entries()) expect(semitones[i]).toBeCloseTo(wanted, 4)
+  })
+
+  it('goes with the wheel, and no further than one is followed', () => {
+    const curve = bendCurve([[0, 2]], RATE)!
+    const bent = bentNote({ ...note, slide: { from: 0, seconds: 0.5 } }, RATE / 2, curve)
+    expect(12 * Math.log2(bent(0))).toBeCloseTo(2 - 24, 4)
+    expect(bentNote(note, RATE / 2, curve)(0)).toBe(bentAt(curve, RATE / 2))
   })
 })
 
