@@ -12,10 +12,32 @@ const SECONDS = 240
 /** Highest resident memory of a process so far, in MB. */
 const peakOf = (pid) => Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024
 
+/** Stems of four minutes, a tone and noise, as files of a folder. */
+function stemsIn(folder) {
+  return Array.from({ length: STEMS }, (_, i) => {
+    const file = join(folder, `${i}.wav`)
+    execFileSync('ffmpeg', [
+      ...['-loglevel', 'error', '-f', 'lavfi', '-i', `sine=${110 + 37 * i}:d=${SECONDS}`],
+      ...[
+        '-f',
+        'lavfi',
+        '-i',
+        `anoisesrc=a=0.05:d=${SECONDS}:seed=${i}`,
+        '-filter_complex',
+        'amerge=inputs=2',
+      ],
+      ...['-ar', '48000', file],
+    ])
+    return file
+  })
+}
+
 /** A song of twelve stems of four minutes brought in; a class from a table; notes read and played. */
 export async function songbook() {
   const { reading, playing } = await imported('songbook-run.ts')
   const folder = mkdtempSync(join(tmpdir(), 'rudlo-bench-'))
+  // before the server comes up: it would rehearse while it waits for them
+  const files = stemsIn(folder)
   const installation = await new Installation(false).start()
   const { address } = installation
   let cookie = ''
@@ -30,22 +52,6 @@ export async function songbook() {
     return answer.status === 204 ? null : answer.json()
   }
   try {
-    const files = Array.from({ length: STEMS }, (_, i) => {
-      const file = join(folder, `${i}.wav`)
-      execFileSync('ffmpeg', [
-        ...['-loglevel', 'error', '-f', 'lavfi', '-i', `sine=${110 + 37 * i}:d=${SECONDS}`],
-        ...[
-          '-f',
-          'lavfi',
-          '-i',
-          `anoisesrc=a=0.05:d=${SECONDS}:seed=${i}`,
-          '-filter_complex',
-          'amerge=inputs=2',
-        ],
-        ...['-ar', '48000', file],
-      ])
-      return file
-    })
     await send('/api/first-teacher', {
       code: installation.code,
       name: 'B',
