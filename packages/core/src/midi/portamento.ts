@@ -18,7 +18,8 @@ export class Portamento {
 
   /** Takes a controller, 0…127, if it is one of these. */
   control(controller: number, value: number): void {
-    if (controller === TIME) this.#seconds = LONGEST * (Math.min(127, Math.max(0, value)) / 127) ** 2
+    const share = Math.min(127, Math.max(0, value)) / 127
+    if (controller === TIME) this.#seconds = LONGEST * share * share
     else if (controller === SWITCH) this.#isOn = value >= 64
     else if (controller === FROM) this.#source = Math.min(127, Math.max(0, value))
   }
