@@ -2,17 +2,13 @@ import { readFileSync } from 'node:fs'
 
 /** What the machine's host took of both cores since it started, in hundredths of a second: the eighth figure (man 5 proc_stat). */
 function taken() {
-  try {
-    return Number(readFileSync('/proc/stat', 'utf8').split('\n', 1)[0].trim().split(/\s+/)[8] ?? 0)
-  } catch {
-    return 0
-  }
+  return Number(readFileSync('/proc/stat', 'utf8').split('\n', 1)[0].split(/\s+/)[8])
 }
 
 /**
  * Watches in which seconds the host left this machine alone: machines are shared, and who asks while others have the cores waits for them,
  * whatever the server does.
- * @returns `quiet`: whether a moment of `performance.now()` lay in such a second, and the one before was one too; `seconds`: how many were
+ * @returns `quiet`: whether a moment of `performance.now()` lay in such a second, and the one before was one too
  */
 export function watchForQuiet() {
   const begin = performance.now()
@@ -29,7 +25,6 @@ export function watchForQuiet() {
   const isQuiet = (second) => left(second) && left(second - 1)
   return {
     quiet: (moment) => isQuiet(Math.floor((moment - begin) / 1000)),
-    seconds: () => perSecond.filter((_, second) => isQuiet(second)).length,
     end: () => clearInterval(timer),
   }
 }

@@ -1,11 +1,10 @@
+import { LONGEST_SLIDE } from '../song'
 import type { Slide } from './events'
 
 /** Controllers of sliding (MIDI 1.0, table 3): how long, whether, and from where the next note comes. */
 const TIME = 5
 const SWITCH = 65
 const FROM = 84
-/** Seconds of a slide at the top of its controller: neither MIDI nor General MIDI says; the lower half is for quick ones. */
-const LONGEST = 1.5
 
 /** Follows whether notes of a channel slide from one to the next. */
 export class Portamento {
@@ -18,8 +17,9 @@ export class Portamento {
 
   /** Takes a controller, 0…127, if it is one of these. */
   control(controller: number, value: number): void {
+    // neither MIDI nor General MIDI says how long: by the square, so that quick ones are told finely
     const share = Math.min(127, Math.max(0, value)) / 127
-    if (controller === TIME) this.#seconds = LONGEST * share * share
+    if (controller === TIME) this.#seconds = LONGEST_SLIDE * share * share
     else if (controller === SWITCH) this.#isOn = value >= 64
     else if (controller === FROM) this.#source = Math.min(127, Math.max(0, value))
   }

@@ -1,5 +1,5 @@
 import type { MidiPart } from '../midi'
-import { LONGEST_SLIDE, MOST_BENDS, type WrittenPart } from '../song'
+import { MOST_BENDS, type WrittenPart } from '../song'
 import { TICKS_PER_QUARTER } from '../time'
 import { playerFor } from './general-midi'
 import { seedOf } from './play-part'
@@ -16,9 +16,7 @@ export function writtenFromMidi({
   bends,
 }: Pick<MidiPart, 'program' | 'drums' | 'notes' | 'bends'>): WrittenPart {
   const { player, name } = playerFor(program, drums)
-  const slides = notes.flatMap(({ slide }, i) =>
-    slide ? [[i, slide.from, Math.min(LONGEST_SLIDE, slide.seconds)] as const] : [],
-  )
+  const slides = notes.flatMap(({ slide }, i) => (slide ? [[i, slide.from, slide.seconds] as const] : []))
   return {
     player,
     freedom: 0,

@@ -1,4 +1,5 @@
 import { exp } from '../maths'
+import type { Slide } from '../midi'
 
 /** A note as an instrument plays it. */
 export interface Note {
@@ -9,8 +10,7 @@ export interface Note {
   readonly pitch: number
   /** 0…1. */
   readonly strength: number
-  /** Where it slides to its pitch from another one, in so many seconds. */
-  readonly slide?: { readonly from: number; readonly seconds: number }
+  readonly slide?: Slide
 }
 
 /** Samples from one value of a {@link Bend} to the next. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { SongVersion } from '../song'
-import { playAnew, playedAnew } from '.'
+import { playAnew, playedAnew, writtenFromMidi } from '.'
 
 const ASSET = 'b'.repeat(64)
 const song = (bpm: number, kept = true): SongVersion => ({
@@ -51,6 +51,25 @@ describe('a part', () => {
     const late = secondNote(slow!.channels[0]!, 1.9 * 44_100, 3 * 44_100)
     const early = secondNote(fast!.channels[0]!, 0.95 * 44_100, 1.5 * 44_100)
     expect([late, early].map((s) => Math.round(s * 10) / 10)).toEqual([2, 1])
+  })
+
+  it('from a MIDI file slides where it was written to, as long as its instrument has a pitch', () => {
+    const written = (drums: boolean) => {
+      const slide = { from: 52, seconds: 0.4 }
+      const notes = [40, 45].map((pitch, i) => ({ tick: i * 1920, ticks: 960, pitch, strength: 0.8 }))
+      return writtenFromMidi({ program: 33, drums, bends: [], notes: [notes[0]!, { ...notes[1]!, slide }] })
+    }
+    expect([written(false).slides, written(true).slides]).toEqual([[[1, 52, 0.4]], undefined])
+    const { slides: _, ...plain } = written(false)
+    const [straight, sliding] = [plain, written(false)].map((part) => {
+      const { tracks, ...rest } = song(120)
+      return playAnew({ ...rest, tracks: [{ ...tracks[0]!, part }] }, ASSET)!.channels[0]!
+    })
+    // the first note is the same, the second comes from elsewhere
+    const second = 44_100
+    const levels = (part: Int16Array) => part.subarray(0, 0.9 * second).reduce((sum, v) => sum + v * v, 0)
+    expect(levels(sliding!) / levels(straight!)).toBeCloseTo(1, 0)
+    expect(sliding!.subarray(second)).not.toEqual(straight!.subarray(second))
   })
 
   it('is the same samples every time, and none where its notes are not there', () => {

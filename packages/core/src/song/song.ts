@@ -110,7 +110,7 @@ export const MOST_NOTES = 12_000
 /** Bends that are kept of a part. */
 export const MOST_BENDS = 20_000
 /** A slide takes no longer, in seconds. */
-export const LONGEST_SLIDE = 10
+export const LONGEST_SLIDE = 1.5
 
 export interface SongTrack {
   readonly id: string
